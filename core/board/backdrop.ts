@@ -1,0 +1,28 @@
+import * as v from 'valibot'
+import { BoxSchema, SizeSchema } from '../geometry/shape'
+import { FileHashSchema } from './ids'
+
+export const ColourSchema = v.pipe(v.string(), v.regex(/^#[0-9a-f]{6}$/i))
+
+export const RULING_KINDS = ['none', 'squares', 'dots', 'lines'] as const
+export const RulingSchema = v.object({ kind: v.picklist(RULING_KINDS), spacing: v.pipe(SizeSchema, v.minValue(4), v.maxValue(200)) })
+
+export const BackdropPictureSchema = v.object({
+  id: v.pipe(v.string(), v.minLength(1), v.maxLength(40)),
+  file: FileHashSchema,
+  ...BoxSchema.entries,
+  /** Size of the stored picture in its own pixels: preflight tells from it what will look coarse or stretched. */
+  pixelWidth: v.pipe(v.number(), v.integer(), v.minValue(1)),
+  pixelHeight: v.pipe(v.number(), v.integer(), v.minValue(1)),
+  alt: v.pipe(v.string(), v.maxLength(300)),
+})
+
+export const BackdropSchema = v.object({
+  colour: ColourSchema,
+  ruling: RulingSchema,
+  pictures: v.pipe(v.array(BackdropPictureSchema), v.maxLength(40)),
+})
+
+export type Backdrop = v.InferOutput<typeof BackdropSchema>
+export type BackdropPicture = v.InferOutput<typeof BackdropPictureSchema>
+export type Ruling = v.InferOutput<typeof RulingSchema>

@@ -1,0 +1,92 @@
+import * as v from 'valibot'
+import { refuse, ok, type Result } from '../result'
+import { SizeSchema } from '../geometry/shape'
+import { BackdropSchema } from './backdrop'
+import { PageIdSchema, PieceIdSchema, type MasterId, type PageId } from './ids'
+import { KeySchema } from './key'
+import { MasterSchema, PieceSchema } from './piece'
+import { PlaceSchema } from './place'
+
+export const MOST_PIECES = 1000
+
+export const PageSchema = v.object({
+  id: PageIdSchema,
+  width: v.pipe(SizeSchema, v.minValue(100), v.maxValue(5000)),
+  height: v.pipe(SizeSchema, v.minValue(100), v.maxValue(5000)),
+  backdrop: BackdropSchema,
+  places: v.pipe(v.array(PlaceSchema), v.maxLength(200)),
+  pieces: v.pipe(v.array(PieceSchema), v.maxLength(MOST_PIECES)),
+  /** Every piece of the page once, in the order in which they stand on the ledge. */
+  ledge: v.pipe(v.array(PieceIdSchema), v.maxLength(MOST_PIECES)),
+})
+
+export const BoardSchema = v.object({
+  format: v.literal('dappled-slate/board'),
+  version: v.literal(1),
+  title: v.pipe(v.string(), v.trim(), v.minLength(1, 'A board needs a name'), v.maxLength(120)),
+  instructions: v.pipe(v.string(), v.maxLength(1000)),
+  /** Whatever is scrambled on this board is scrambled by this number, the same each time. */
+  seed: v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(0xffffffff)),
+  masters: v.pipe(v.array(MasterSchema), v.maxLength(40)),
+  pages: v.pipe(v.array(PageSchema), v.minLength(1), v.maxLength(60)),
+  keys: v.pipe(v.array(KeySchema), v.maxLength(200)),
+})
+
+export type Page = v.InferOutput<typeof PageSchema>
+export type Board = v.InferOutput<typeof BoardSchema>
+
+export type BoardFault
+  = { readonly code: 'schema', readonly path: string, readonly detail: string }
+    | { readonly code: 'twice' | 'missing-master' | 'ledge' | 'missing-page' | 'missing-piece' | 'missing-place', readonly id: string }
+
+/** Reads a board from data of any origin. The first fault is given; the whole is either good or refused. */
+export function readBoard(data: unknown): Result<Board, BoardFault> {
+  const parsed = v.safeParse(BoardSchema, data, { abortEarly: true })
+  if (!parsed.success) {
+    const issue = parsed.issues[0]
+    return refuse({ code: 'schema', path: v.getDotPath(issue) ?? '', detail: issue.message })
+  }
+  const fault = checkBoard(parsed.output)
+  return fault ? refuse(fault) : ok(parsed.output)
+}
+
+/** What the schema alone can't say: ids are unique, and everything referred to is there. Null when the board is whole. */
+export function checkBoard(board: Board): BoardFault | null {
+  const seen = new Set<string>()
+  const pageOf = new Map<string, PageId>()
+  const masters = new Set<MasterId>(board.masters.map(m => m.id))
+  for (const page of board.pages) {
+    for (const { id } of [page, ...page.places, ...page.pieces]) {
+      if (seen.has(id)) return { code: 'twice', id }
+      seen.add(id)
+      pageOf.set(id, page.id)
+    }
+    for (const piece of page.pieces) if (!masters.has(piece.master)) return { code: 'missing-master', id: piece.id }
+    const onLedge = new Set(page.ledge)
+    const whole = onLedge.size === page.ledge.length && page.ledge.length === page.pieces.length && page.pieces.every(p => onLedge.has(p.id))
+    if (!whole) return { code: 'ledge', id: page.id }
+  }
+  for (const key of board.keys) {
+    if (pageOf.get(key.page) !== key.page) return { code: 'missing-page', id: key.page }
+    for (const [piece, homes] of Object.entries(key.homes)) {
+      if (pageOf.get(piece) !== key.page) return { code: 'missing-piece', id: piece }
+      for (const home of homes) if (pageOf.get(home) !== key.page) return { code: 'missing-place', id: home }
+    }
+  }
+  return null
+}
+
+/** 2 : 1, so that the page, the instructions and the ledge share a laptop or a tablet held wide. */
+export const SCREEN_PAGE = { width: 960, height: 480 } as const
+
+export function emptyPage(id: PageId): Page {
+  return {
+    id, ...SCREEN_PAGE,
+    backdrop: { colour: '#fbf9f3', ruling: { kind: 'none', spacing: 24 }, pictures: [] },
+    places: [], pieces: [], ledge: [],
+  }
+}
+
+export function emptyBoard(title: string, page: PageId, seed: number): Board {
+  return { format: 'dappled-slate/board', version: 1, title, instructions: '', seed, masters: [], pages: [emptyPage(page)], keys: [] }
+}

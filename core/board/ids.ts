@@ -1,0 +1,18 @@
+import * as v from 'valibot'
+
+const id = v.pipe(v.string(), v.regex(/^[A-Za-z0-9_-]{1,40}$/, 'An id is 1 to 40 letters, digits, - or _'))
+
+export const PieceIdSchema = v.pipe(id, v.brand('PieceId'))
+export const PlaceIdSchema = v.pipe(id, v.brand('PlaceId'))
+export const PageIdSchema = v.pipe(id, v.brand('PageId'))
+export const MasterIdSchema = v.pipe(id, v.brand('MasterId'))
+export const KeyIdSchema = v.pipe(id, v.brand('KeyId'))
+/** The SHA-256 of a file's bytes, in hexadecimal. */
+export const FileHashSchema = v.pipe(v.string(), v.regex(/^[0-9a-f]{64}$/), v.brand('FileHash'))
+
+export type PieceId = v.InferOutput<typeof PieceIdSchema>
+export type PlaceId = v.InferOutput<typeof PlaceIdSchema>
+export type PageId = v.InferOutput<typeof PageIdSchema>
+export type MasterId = v.InferOutput<typeof MasterIdSchema>
+export type KeyId = v.InferOutput<typeof KeyIdSchema>
+export type FileHash = v.InferOutput<typeof FileHashSchema>

@@ -1,0 +1,109 @@
+import { MOST_PIECES, type Board, type Page } from '../board/board'
+import type { MasterId, PageId, PieceId } from '../board/ids'
+import { PIECE_TEXT_LONGEST, type Master, type Piece, type PictureCard } from '../board/piece'
+import { cardSize, pictureCardSize } from '../layout/cardSize'
+import { scramble } from '../layout/scramble'
+import { requirePage, withPage } from './lookup'
+
+export const CARD_TEXT_SIZE = 18
+
+export interface WordList {
+  readonly words: readonly string[]
+  /** Lines that were cut to the longest text a card may have. */
+  readonly cut: number
+  /** Lines beyond what one page can hold; they are not in `words`. */
+  readonly left: number
+}
+
+/** One word or phrase a line; empty lines are passed over, spaces are tidied, the same word twice stays twice. */
+export function readWordList(text: string, room: number = MOST_PIECES): WordList {
+  const lines = text.split(/\r\n|\r|\n/).map(line => line.normalize('NFC').replace(/\s+/g, ' ').trim()).filter(Boolean)
+  const words = lines.slice(0, room)
+  return {
+    words: words.map(word => [...word].length > PIECE_TEXT_LONGEST ? [...word].slice(0, PIECE_TEXT_LONGEST).join('') : word),
+    cut: words.filter(word => [...word].length > PIECE_TEXT_LONGEST).length,
+    left: lines.length - words.length,
+  }
+}
+
+export interface Ids { readonly piece: () => PieceId, readonly master: () => MasterId }
+
+/** Cards for these words on the ledge: all cards of the board get the one size that the longest needs, and the ledge is scrambled. */
+export function addCards(board: Board, pageId: PageId, words: readonly string[], ids: Ids): Board {
+  const { board: withMaster, master } = masterFor(board, 'card', ids)
+  return addPieces(withMaster, pageId, words.map(text => ({ kind: 'card', id: ids.piece(), master, text })))
+}
+
+export function addPictureCards(board: Board, pageId: PageId, cards: readonly Omit<PictureCard, 'kind' | 'id' | 'master'>[], ids: Ids): Board {
+  const { board: withMaster, master } = masterFor(board, 'picture-card', ids)
+  return addPieces(withMaster, pageId, cards.map(card => ({ ...card, kind: 'picture-card', id: ids.piece(), master })))
+}
+
+export function changePiece(board: Board, pageId: PageId, id: PieceId, change: { text?: string, alt?: string }): Board {
+  return sized(withPage(board, pageId, page => ({
+    ...page,
+    pieces: page.pieces.map((piece): Piece => {
+      if (piece.id !== id) return piece
+      const text = change.text ?? piece.text
+      return piece.kind === 'card' ? { ...piece, text } : { ...piece, text, alt: change.alt ?? piece.alt }
+    }),
+  })))
+}
+
+/** The piece goes, with its answer. */
+export function removePiece(board: Board, pageId: PageId, id: PieceId): Board {
+  const without = withPage(board, pageId, page => ({
+    ...page,
+    pieces: page.pieces.filter(piece => piece.id !== id),
+    ledge: page.ledge.filter(piece => piece !== id),
+  }))
+  return sized({
+    ...without,
+    keys: without.keys.map(key => ({ ...key, homes: Object.fromEntries(Object.entries(key.homes).filter(([piece]) => piece !== id)) })),
+  })
+}
+
+/** The text size of all pieces of one master; their common size follows. */
+export function setTextSize(board: Board, master: MasterId, textSize: number): Board {
+  return sized({ ...board, masters: board.masters.map(m => m.id === master ? { ...m, textSize } : m) })
+}
+
+/** Another scramble, by another seed, that takes the answers known so far into account. */
+export function scrambleLedge(board: Board, pageId: PageId, seed: number): Board {
+  return rescrambled({ ...board, seed }, pageId)
+}
+
+/** What stands on the ledge together in the key must not stand together there: called again whenever the answers change. */
+export function rescrambled(board: Board, pageId: PageId): Board {
+  const homes = board.keys.find(key => key.page === pageId)?.homes ?? {}
+  const groupOf = (id: PieceId) => homes[id]?.join(' ') ?? undefined
+  return withPage(board, pageId, page => ({ ...page, ledge: scramble(page.pieces.map(p => p.id), groupOf, board.seed) }))
+}
+
+function addPieces(board: Board, pageId: PageId, pieces: readonly Piece[]): Board {
+  return rescrambled(sized(withPage(board, pageId, (page: Page) => ({
+    ...page,
+    pieces: [...page.pieces, ...pieces],
+    ledge: [...page.ledge, ...pieces.map(p => p.id)],
+  }))), requirePage(board, pageId).id)
+}
+
+function masterFor(board: Board, kind: Master['kind'], ids: Ids): { board: Board, master: MasterId } {
+  const known = board.masters.find(master => master.kind === kind)
+  if (known) return { board, master: known.id }
+  const master: Master = { id: ids.master(), kind, textSize: CARD_TEXT_SIZE, width: 1, height: 1 }
+  return { board: { ...board, masters: [...board.masters, master] }, master: master.id }
+}
+
+/** Every master gets the size that the longest of its pieces needs, on whichever page that is. */
+function sized(board: Board): Board {
+  const pieces = board.pages.flatMap(page => page.pieces)
+  return {
+    ...board,
+    masters: board.masters.map((master) => {
+      const texts = pieces.filter(piece => piece.master === master.id).map(piece => piece.text)
+      const size = master.kind === 'card' ? cardSize(texts, master.textSize) : pictureCardSize(texts, master.textSize)
+      return { ...master, ...size }
+    }),
+  }
+}

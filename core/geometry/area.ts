@@ -1,0 +1,43 @@
+import type { Box, Point } from './shape'
+
+/** Area of a simple polygon by the shoelace formula, in square points; never negative. Fewer than three points: 0. */
+export function area(points: readonly Point[]): number {
+  let twice = 0
+  for (let i = 0; i < points.length; i++) {
+    const a = points[i]!
+    const b = points[(i + 1) % points.length]!
+    twice += a.x * b.y - b.x * a.y
+  }
+  return Math.abs(twice) / 2
+}
+
+/**
+ * Area of a simple polygon inside a box. The polygon is cut by each edge of the box in turn
+ * (Sutherland and Hodgman, "Reentrant polygon clipping", CACM 17, 1974); where a reentrant polygon falls
+ * into parts, the parts stay joined by edges without area, so the area is still right.
+ * Edges that only touch share no area.
+ */
+export function areaInside(points: readonly Point[], box: Box): number {
+  let rest = cut(points, p => p.x - box.x)
+  rest = cut(rest, p => box.x + box.width - p.x)
+  rest = cut(rest, p => p.y - box.y)
+  rest = cut(rest, p => box.y + box.height - p.y)
+  return area(rest)
+}
+
+/** Keeps the part where `inside` is not negative; `inside` is linear in the point. */
+function cut(points: readonly Point[], inside: (p: Point) => number): Point[] {
+  const kept: Point[] = []
+  for (let i = 0; i < points.length; i++) {
+    const a = points[i]!
+    const b = points[(i + 1) % points.length]!
+    const da = inside(a)
+    const db = inside(b)
+    if (da >= 0) kept.push(a)
+    if ((da > 0 && db < 0) || (da < 0 && db > 0)) {
+      const t = da / (da - db)
+      kept.push({ x: a.x + t * (b.x - a.x), y: a.y + t * (b.y - a.y) })
+    }
+  }
+  return kept
+}

@@ -1,0 +1,49 @@
+import type { Box, Point, Shape, Size } from './shape'
+
+const ELLIPSE_SIDES = 128
+
+/** The outline of a shape as a polygon. An ellipse becomes 128 sides with the ellipse's own area (exact to rounding). */
+export function outline(shape: Shape): Point[] {
+  switch (shape.kind) {
+    case 'rectangle': return corners(shape)
+    case 'ellipse': return ellipse(shape)
+    case 'polygon': return shape.points
+  }
+}
+
+export function corners({ x, y, width, height }: Box): Point[] {
+  return [{ x, y }, { x: x + width, y }, { x: x + width, y: y + height }, { x, y: y + height }]
+}
+
+/** The box of this size around a centre. */
+export function boxAround(centre: Point, { width, height }: Size): Box {
+  return { x: centre.x - width / 2, y: centre.y - height / 2, width, height }
+}
+
+export function bounds(points: readonly Point[]): Box {
+  const xs = points.map(p => p.x)
+  const ys = points.map(p => p.y)
+  const x = Math.min(...xs)
+  const y = Math.min(...ys)
+  return { x, y, width: Math.max(...xs) - x, height: Math.max(...ys) - y }
+}
+
+export function overlaps(a: Box, b: Box): boolean {
+  return a.x < b.x + b.width && b.x < a.x + a.width && a.y < b.y + b.height && b.y < a.y + a.height
+}
+
+export function moveShape(shape: Shape, dx: number, dy: number): Shape {
+  return shape.kind === 'polygon'
+    ? { ...shape, points: shape.points.map(p => ({ x: p.x + dx, y: p.y + dy })) }
+    : { ...shape, x: shape.x + dx, y: shape.y + dy }
+}
+
+/** An inscribed regular polygon has the area (n/2π)·sin(2π/n) of its circle, so the radii are stretched by the root of the inverse. */
+function ellipse({ x, y, width, height }: Box): Point[] {
+  const turn = 2 * Math.PI / ELLIPSE_SIDES
+  const stretch = Math.sqrt(turn / Math.sin(turn))
+  return Array.from({ length: ELLIPSE_SIDES }, (_, i) => ({
+    x: x + width / 2 * (1 + stretch * Math.cos(i * turn)),
+    y: y + height / 2 * (1 + stretch * Math.sin(i * turn)),
+  }))
+}

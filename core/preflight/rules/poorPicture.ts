@@ -1,0 +1,37 @@
+import type { BackdropPicture } from '../../board/backdrop'
+import type { Finding, Rule } from '../finding'
+
+/** A page 960 points wide fills a class screen of 1,280 pixels: 4/3 of a pixel for each point. Below 3/4 of that a picture looks coarse. */
+const COARSE = 4 / 3 * 3 / 4
+/** Nobody sees three in a hundred. */
+const STRETCHED = 1.03
+
+export const poorPicture: Rule = {
+  name: 'poor-picture',
+  look: board => board.pages.flatMap(page => page.backdrop.pictures.flatMap((picture): Finding[] => {
+    const across = picture.pixelWidth / picture.width
+    const down = picture.pixelHeight / picture.height
+    const common = { page: page.id, subjects: [picture.id], words: { percent: Math.round(Math.min(across, down) / (4 / 3) * 100) } }
+    if (Math.max(across / down, down / across) > STRETCHED) {
+      return [{
+        ...common, rule: 'stretched-picture', severity: 'warning',
+        fix: {
+          code: 'unstretch',
+          apply: b => ({
+            ...b,
+            pages: b.pages.map(p => ({ ...p, backdrop: { ...p.backdrop, pictures: p.backdrop.pictures.map(q => q.id === picture.id ? unstretched(q) : q) } })),
+          }),
+        },
+      }]
+    }
+    return Math.min(across, down) < COARSE ? [{ ...common, rule: 'coarse-picture', severity: 'advice' }] : []
+  })),
+}
+
+/** The largest picture with its own proportions that fits where it stands now, about the same middle. */
+function unstretched(picture: BackdropPicture): BackdropPicture {
+  const scale = Math.min(picture.width / picture.pixelWidth, picture.height / picture.pixelHeight)
+  const width = picture.pixelWidth * scale
+  const height = picture.pixelHeight * scale
+  return { ...picture, width, height, x: picture.x + (picture.width - width) / 2, y: picture.y + (picture.height - height) / 2 }
+}

@@ -1,0 +1,34 @@
+import * as v from 'valibot'
+import { MOST_PIECES } from '../../board/board'
+import { PieceIdSchema, type PieceId } from '../../board/ids'
+import { ok, refuse } from '../../result'
+import type { Operation } from '../operation'
+import { OnPageSchema, withPieces, type OnPage } from '../state'
+import { refusalFor } from './position'
+
+/** Several pieces at once: a position, or null for the ledge. If one can't go there, none goes. */
+export const ArrangeSchema = v.object({
+  kind: v.literal('arrange'),
+  pieces: v.pipe(
+    v.record(PieceIdSchema, v.nullable(OnPageSchema)),
+    v.check(pieces => Object.keys(pieces).length <= MOST_PIECES, 'Too many pieces in one move'),
+  ),
+})
+export type Arrange = v.InferOutput<typeof ArrangeSchema>
+
+export const entriesOf = (pieces: Arrange['pieces']) => Object.entries(pieces) as [PieceId, OnPage | null][]
+
+export const arrange: Operation<'arrange', Arrange> = {
+  kind: 'arrange',
+  schema: ArrangeSchema,
+  apply(state, { pieces }, edition) {
+    for (const [piece, position] of entriesOf(pieces)) {
+      const refusal = refusalFor(edition, piece, position ?? undefined)
+      if (refusal) return refuse(refusal)
+    }
+    return ok(withPieces(state, entriesOf(pieces)))
+  },
+  invert(before, { pieces }) {
+    return { kind: 'arrange', pieces: Object.fromEntries(entriesOf(pieces).map(([id]) => [id, before.pieces[id] ?? null])) }
+  },
+}

@@ -1,0 +1,23 @@
+import * as v from 'valibot'
+import { PieceIdSchema } from '../../board/ids'
+import { ok, refuse } from '../../result'
+import type { Operation } from '../operation'
+import { withPieces } from '../state'
+import { refusalFor } from './position'
+
+/** A piece goes back to the ledge. If it stands there already, nothing changes. */
+export const ShelveSchema = v.object({ kind: v.literal('shelve'), piece: PieceIdSchema })
+export type Shelve = v.InferOutput<typeof ShelveSchema>
+
+export const shelve: Operation<'shelve', Shelve> = {
+  kind: 'shelve',
+  schema: ShelveSchema,
+  apply(state, { piece }, edition) {
+    const refusal = refusalFor(edition, piece)
+    return refusal ? refuse(refusal) : ok(withPieces(state, [[piece, null]]))
+  },
+  invert(before, { piece }) {
+    const position = before.pieces[piece]
+    return position ? { kind: 'put', piece, ...position } : { kind: 'shelve', piece }
+  },
+}

@@ -1,0 +1,19 @@
+import type { GenericSchema } from 'valibot'
+import type { Edition } from '../board/edition'
+import type { PieceId } from '../board/ids'
+import type { Result } from '../result'
+import type { SlateState } from './state'
+
+/** Why a well-formed move can't be made on this slate. */
+export type MoveRefusal = { readonly code: 'unknown-piece' | 'off-page', readonly piece: PieceId }
+
+/**
+ * One kind of move. `apply` never throws for bad input and never changes the state it is given.
+ * `invert` is asked with the state before the move; applying what it returns to the state after gives the state before back.
+ */
+export interface Operation<Kind extends string, Move extends { readonly kind: Kind }> {
+  readonly kind: Kind
+  readonly schema: GenericSchema<unknown, Move>
+  readonly apply: (state: SlateState, move: Move, edition: Edition) => Result<SlateState, MoveRefusal>
+  readonly invert: (before: SlateState, move: Move) => { readonly kind: string }
+}

@@ -1,0 +1,46 @@
+import { textWidth, type Face } from './measure'
+
+const graphemes = new Intl.Segmenter('en', { granularity: 'grapheme' })
+
+/**
+ * Breaks a text into lines no wider than `width` points. It breaks at spaces and after hyphens, between characters
+ * where a script has no spaces, and inside a word only when the word alone is too wide. Line feeds stay.
+ * An empty text is one empty line. One character that is too wide stands alone on its line.
+ */
+export function breakLines(text: string, width: number, size: number, face: Face = 'regular'): string[] {
+  return text.split(/\r?\n/).flatMap(paragraph => breakParagraph(paragraph, width, size, face))
+}
+
+function breakParagraph(text: string, width: number, size: number, face: Face): string[] {
+  const fits = (line: string) => textWidth(line.trimEnd(), size, face) <= width
+  const lines: string[] = []
+  let line = ''
+  for (const part of parts(text)) {
+    if (fits(line + part)) {
+      line += part
+      continue
+    }
+    if (line.trim()) lines.push(line.trimEnd())
+    line = ''
+    if (fits(part)) {
+      line = part
+      continue
+    }
+    for (const { segment } of graphemes.segment(part)) {
+      if (line && !fits(line + segment)) {
+        lines.push(line)
+        line = ''
+      }
+      line += segment
+    }
+  }
+  return [...lines, line.trimEnd()]
+}
+
+const UNSPACED = '\\p{Script=Han}\\p{Script=Hiragana}\\p{Script=Katakana}'
+const BREAKS = new RegExp(`(?<= )(?=[^ ])|(?<=[^ -]-+)(?=[^ -])|(?<=[${UNSPACED}])(?=\\S)|(?<=\\S)(?=[${UNSPACED}])`, 'u')
+
+/** Runs that stay together, each with the space or the hyphen that ends it. A no-break space doesn't end one. */
+function parts(text: string): string[] {
+  return text.trim().replace(/[^\S\u00A0]+/g, ' ').split(BREAKS)
+}

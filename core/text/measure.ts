@@ -1,0 +1,44 @@
+import regular from './metrics/andika-400.json'
+import bold from './metrics/andika-700.json'
+
+export type Face = 'regular' | 'bold'
+
+interface Metrics { unitsPerEm: number, ascent: number, descent: number, capHeight: number, xHeight: number, runs: number[][] }
+interface Table extends Metrics { advance: ReadonlyMap<number, number> }
+
+/** Leading, in ems: enough for stacked accents, close enough to read as one text. */
+export const LINE_HEIGHT = 1.3
+
+const tables: Record<Face, Table> = { regular: tableOf(regular), bold: tableOf(bold) }
+
+function tableOf(metrics: Metrics): Table {
+  const advance = new Map<number, number>()
+  for (const [first, ...advances] of metrics.runs) advances.forEach((a, i) => advance.set(first! + i, a))
+  return { ...metrics, advance }
+}
+
+const MARK = /^[\p{M}\p{Cf}]$/u
+const WIDE = /^[\p{Extended_Pictographic}\p{Script=Han}\p{Script=Hiragana}\p{Script=Katakana}\p{Script=Hangul}]$/u
+
+/**
+ * Width of a line in points, as the browser and the exports draw it: Andika has no kerning, and ligatures are turned off.
+ * Characters the font lacks come from another font and are estimated: one em for wide scripts and pictures, 0.6 em for others.
+ */
+export function textWidth(text: string, size: number, face: Face = 'regular'): number {
+  const { advance, unitsPerEm } = tables[face]
+  let width = 0
+  for (const character of text) {
+    width += advance.get(character.codePointAt(0)!) ?? estimate(character) * unitsPerEm
+  }
+  return width / unitsPerEm * size
+}
+
+function estimate(character: string): number {
+  return MARK.test(character) ? 0 : WIDE.test(character) ? 1 : 0.6
+}
+
+/** How far below the middle of a line its baseline lies so that capitals and digits look centred, in points. */
+export function baselineShift(size: number, face: Face = 'regular'): number {
+  const { capHeight, unitsPerEm } = tables[face]
+  return capHeight / unitsPerEm / 2 * size
+}

@@ -1,0 +1,90 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { CARD_LOWEST, CARD_PADDING, CARD_WIDEST, cardSize } from '../../../core/layout/cardSize'
+import { seeded, shuffled } from '../../../core/layout/random'
+import { neighbours, scramble } from '../../../core/layout/scramble'
+import { breakLines } from '../../../core/text/lines'
+import { textWidth } from '../../../core/text/measure'
+
+const anyText = fc.oneof(fc.string({ maxLength: 60 }), fc.lorem({ maxCount: 8 }), fc.string({ unit: 'grapheme', maxLength: 30 }))
+
+describe('lines', () => {
+  it('fit the width, unless one character alone is too wide, and lose nothing but spaces', () => {
+    fc.assert(fc.property(anyText, fc.integer({ min: 20, max: 300 }), (text, width) => {
+      const lines = breakLines(text, width, 18)
+      for (const line of lines) expect(textWidth(line, 18) <= width || [...new Intl.Segmenter().segment(line)].length === 1).toBe(true)
+      const bare = (s: string) => s.replace(/\s/g, '')
+      expect(bare(lines.join(''))).toBe(bare(text))
+    }))
+  })
+
+  it('break at spaces and after hyphens, never before a minus', () => {
+    const wide = textWidth('well-', 18) + 1
+    expect(breakLines('well-known', wide, 18)[0]).toBe('well-')
+    expect(breakLines('sea star', textWidth('sea sta', 18), 18)).toEqual(['sea', 'star'])
+    expect(breakLines('-5', textWidth('-5', 18) + 1, 18)).toEqual(['-5'])
+    expect(breakLines('', 100, 18)).toEqual([''])
+    expect(breakLines('a\nb', 100, 18)).toEqual(['a', 'b'])
+  })
+
+  it('break a word of 80 letters, and Chinese between characters', () => {
+    expect(breakLines('x'.repeat(80), 100, 18).length).toBeGreaterThan(5)
+    expect(breakLines('海边的岩石', 40, 18).every(line => [...line].length <= 2)).toBe(true)
+  })
+})
+
+describe('the size of cards', () => {
+  it('is the one that the longest text needs: every text fits', () => {
+    fc.assert(fc.property(fc.array(fc.lorem({ maxCount: 6 }), { minLength: 1, maxLength: 20 }), fc.integer({ min: 10, max: 30 }), (texts, size) => {
+      const card = cardSize(texts, size)
+      expect(card.width).toBeLessThanOrEqual(CARD_WIDEST)
+      for (const text of texts) {
+        const lines = breakLines(text, card.width - 2 * CARD_PADDING.x, size)
+        expect(lines.length * 1.3 * size + 2 * CARD_PADDING.y).toBeLessThanOrEqual(card.height)
+      }
+    }))
+  })
+
+  it('is never too small for a finger, not even without a text', () => {
+    expect(cardSize([], 18).height).toBe(CARD_LOWEST)
+  })
+})
+
+describe('the scramble', () => {
+  it('has everything once, is the same for the same seed, and leaves nothing where it stood', () => {
+    fc.assert(fc.property(fc.integer({ min: 2, max: 40 }), fc.nat(), (n, seed) => {
+      const items = Array.from({ length: n }, (_, i) => i)
+      const order = scramble(items, () => undefined, seed)
+      expect(order.toSorted((a, b) => a - b)).toEqual(items)
+      expect(scramble(items, () => undefined, seed)).toEqual(order)
+      expect(order.some((item, i) => item === i)).toBe(false)
+    }))
+  })
+
+  it('does not put cards of one home side by side more often than chance', () => {
+    fc.assert(fc.property(fc.integer({ min: 2, max: 5 }), fc.integer({ min: 3, max: 8 }), fc.nat(), (groups, each, seed) => {
+      const items = Array.from({ length: groups * each }, (_, i) => i)
+      const groupOf = (i: number) => String(Math.floor(i / each))
+      const order = scramble(items, groupOf, seed)
+      const chance = Math.ceil(groups * each * (each - 1) / (groups * each))
+      expect(neighbours(order.map(groupOf))).toBeLessThanOrEqual(chance)
+    }))
+  })
+
+  it('gives one item and no items back', () => {
+    expect(scramble(['a'], () => 'g', 1)).toEqual(['a'])
+    expect(scramble([], () => 'g', 1)).toEqual([])
+  })
+
+  it('draws each of the six orders of three about equally often (chi-square, 5 degrees of freedom, 0.1 %: 20.5, from a table, by memory)', () => {
+    const random = seeded(12345)
+    const counts = new Map<string, number>()
+    for (let i = 0; i < 6000; i++) {
+      const order = shuffled(['a', 'b', 'c'], random).join('')
+      counts.set(order, (counts.get(order) ?? 0) + 1)
+    }
+    const chi = [...counts.values()].reduce((sum, n) => sum + (n - 1000) ** 2 / 1000, 0)
+    expect(counts.size).toBe(6)
+    expect(chi).toBeLessThan(20.5)
+  })
+})

@@ -1,0 +1,101 @@
+import fc from 'fast-check'
+import polygonClipping from 'polygon-clipping'
+import { describe, expect, it } from 'vitest'
+import { makeEdition } from '../../../core/board/edition'
+import { area, areaInside } from '../../../core/geometry/area'
+import { corners, outline } from '../../../core/geometry/outline'
+import type { Box, Point } from '../../../core/geometry/shape'
+import { freeSpot, clampPiece } from '../../../core/placement/freeSpot'
+import { placePieces, progress, SURELY_IN, SURELY_OUT } from '../../../core/placement/placement'
+import { emptySlate, withPieces, type SlateState } from '../../../core/slate/state'
+import { pieceId, shore, shoreEdition, sortBoard } from '../../boards'
+
+/** Intersection by the library polygon-clipping (Martinez, Rueda and Feito 2009), which shares no code with ours. */
+function referenceArea(polygon: readonly Point[], box: Box): number {
+  const ring = (points: readonly Point[]): [number, number][] => points.map(p => [p.x, p.y])
+  const shared = polygonClipping.intersection([ring(polygon)], [ring(corners(box))])
+  return shared.reduce((sum, [outer, ...holes]) => {
+    const size = (r: [number, number][]) => area(r.map(([x, y]) => ({ x, y })))
+    return sum + size(outer!) - holes.reduce((s, h) => s + size(h), 0)
+  }, 0)
+}
+
+/** Simple polygons, mostly reentrant: a random distance in each of n directions around a middle. */
+const anyPolygon = fc.tuple(fc.array(fc.integer({ min: 5, max: 200 }), { minLength: 3, maxLength: 14 }), fc.integer({ min: -50, max: 50 }), fc.integer({ min: -50, max: 50 }))
+  .map(([radii, x, y]) => radii.map((r, i) => ({ x: x + r * Math.cos(2 * Math.PI * i / radii.length), y: y + r * Math.sin(2 * Math.PI * i / radii.length) })))
+const anyBox = fc.record({ x: fc.integer({ min: -200, max: 150 }), y: fc.integer({ min: -200, max: 150 }), width: fc.integer({ min: 1, max: 200 }), height: fc.integer({ min: 1, max: 200 }) })
+
+describe('areas', () => {
+  it('of any polygon in any box agree with a reference library', () => {
+    fc.assert(fc.property(anyPolygon, anyBox, (polygon, box) => {
+      expect(areaInside(polygon, box)).toBeCloseTo(referenceArea(polygon, box), 6)
+    }), { numRuns: 3000 })
+  })
+
+  it('of an ellipse is πab (handbook formula)', () => {
+    expect(area(outline({ kind: 'ellipse', x: 10, y: 20, width: 300, height: 120 }))).toBeCloseTo(Math.PI * 150 * 60, 6)
+  })
+
+  it('of a line or of nothing is zero', () => {
+    expect(area([])).toBe(0)
+    expect(areaInside([{ x: 0, y: 0 }, { x: 10, y: 10 }], { x: 0, y: 0, width: 5, height: 5 })).toBe(0)
+  })
+})
+
+describe('placement', () => {
+  const board = shore()
+  const edition = makeEdition(board)
+  const page = board.pages[0]!
+  const zone = page.places[0]!.shape as Box
+  const card = board.masters[0]!
+  const at = (x: number, y = 200): SlateState => withPieces(emptySlate, [[pieceId('c0'), { x, y, z: 1 }]])
+  const sharesAt = (x: number) => placePieces(at(x), page, edition)[0]!.shares.filter(s => s.place === 'z0')
+
+  it('is in, unsure or out by the share of the card that lies in the zone', () => {
+    const edge = zone.x + zone.width
+    const centreFor = (share: number) => edge + card.width / 2 - share * card.width
+    expect(sharesAt(centreFor(1))).toMatchObject([{ place: 'z0', share: 1, certainty: 'in' }])
+    expect(sharesAt(centreFor(SURELY_IN + 0.001))).toMatchObject([{ certainty: 'in' }])
+    expect(sharesAt(centreFor(SURELY_IN - 0.001))).toMatchObject([{ certainty: 'unsure' }])
+    expect(sharesAt(centreFor(SURELY_OUT + 0.001))).toMatchObject([{ certainty: 'unsure' }])
+    expect(sharesAt(centreFor(SURELY_OUT - 0.001))).toEqual([])
+  })
+
+  it('shares a card over two zones that touch, and the shares add up to one', () => {
+    const touching = structuredClone(board)
+    touching.pages[0]!.places[1]!.shape = { ...zone, kind: 'rectangle', x: zone.x + zone.width }
+    const shares = placePieces(at(zone.x + zone.width), touching.pages[0]!, makeEdition(touching))[0]!.shares
+    expect(shares.map(s => s.certainty)).toEqual(['unsure', 'unsure'])
+    expect(shares.reduce((sum, s) => sum + s.share, 0)).toBeCloseTo(1, 10)
+  })
+
+  it('counts as placed only what lies in a place', () => {
+    expect(progress(emptySlate, edition)).toEqual({ placed: 0, of: 6 })
+    expect(progress(at(zone.x + zone.width / 2), edition)).toEqual({ placed: 1, of: 6 })
+    expect(progress(at(zone.x + zone.width / 2, 5), edition)).toEqual({ placed: 0, of: 6 })
+  })
+})
+
+describe('a free spot', () => {
+  it('lies wholly in the zone and on no other card, until the zone is full; then still on the page', () => {
+    const board = sortBoard(['One', 'Two', 'Three'], Array.from({ length: 40 }, (_, i) => `word ${i}`))
+    const edition = makeEdition(board)
+    const page = board.pages[0]!
+    let state = emptySlate
+    for (const { id } of page.pieces) {
+      const spot = freeSpot(state, id, page.places[0]!, page, edition)
+      state = withPieces(state, [[id, { ...spot, z: 1 }]])
+      expect(spot.x).toBeGreaterThanOrEqual(0)
+      expect(spot.y).toBeLessThanOrEqual(page.height)
+    }
+    const sure = placePieces(state, page, edition).filter(p => p.shares[0]?.certainty === 'in' && p.shares[0].place === 'z0')
+    expect(sure).toHaveLength(40)
+    const spots = new Set(Object.values(state.pieces).slice(0, 10).map(p => `${p.x} ${p.y}`))
+    expect(spots.size).toBe(10)
+  })
+
+  it('keeps a dragged card wholly on the page', () => {
+    const page = shoreEdition().board.pages[0]!
+    expect(clampPiece({ x: -50, y: 1e6 }, { width: 100, height: 40 }, page)).toEqual({ x: 50, y: page.height - 20 })
+  })
+})
