@@ -1,0 +1,55 @@
+<script setup lang="ts">
+import type { Page } from '~~/core/board/board'
+import type { Edition } from '~~/core/board/edition'
+import type { PieceId } from '~~/core/board/ids'
+import { pieceName } from '~~/core/board/piece'
+import type { SlateState } from '~~/core/slate/state'
+
+/** The wooden shelf along the foot of the page on which pieces wait. */
+const { edition, page, state, scale, height, editable = false, heldPiece = null, dragging = false } = defineProps<{
+  edition: Edition, page: Page, state: SlateState, scale: number, height: number, editable?: boolean, heldPiece?: PieceId | null, dragging?: boolean
+}>()
+const emit = defineEmits<{ press: [event: PointerEvent, piece: PieceId], key: [event: KeyboardEvent, piece: PieceId], tap: [] }>()
+
+const { t } = useWords()
+const root = useTemplateRef<HTMLElement>('root')
+const shelf = useTemplateRef<HTMLElement>('shelf')
+defineExpose({ root })
+
+const waiting = computed(() => page.ledge.filter(id => !state.pieces[id]).map(id => edition.pieces.get(id)!))
+const { height: inner } = useElementSize(shelf)
+const more = ref(false)
+watchPostEffect(() => {
+  more.value = waiting.value.length > 0 && inner.value > 0 && !!shelf.value && shelf.value.scrollHeight > shelf.value.clientHeight + 4
+})
+const turn = (by: number) => shelf.value?.scrollBy({ top: by * shelf.value.clientHeight })
+</script>
+
+<template>
+  <div ref="root" class="ledge relative rounded-b-2xl rounded-t border border-ash-500 shadow-md" :style="{ height: `${height}px` }" @click.self="emit('tap')">
+    <div
+      ref="shelf" class="flex h-full flex-wrap content-start gap-x-2.5 gap-y-2.5 overflow-y-hidden px-4 pb-4 pt-3.5" :class="more ? 'pr-16' : ''"
+      role="group" :aria-label="t('stage.ledge')" @click.self="emit('tap')"
+    >
+      <svg
+        v-for="{ piece, master } in waiting" :key="piece.id" :data-piece="piece.id"
+        :width="master.width * scale" :height="master.height * scale" :viewBox="`${-master.width / 2} ${-master.height / 2} ${master.width} ${master.height}`"
+        class="shrink-0 overflow-visible rounded-md" :class="[editable ? 'cursor-grab touch-none' : '', heldPiece === piece.id && dragging ? 'opacity-25' : '']"
+        :role="editable ? 'button' : 'img'" :tabindex="editable ? 0 : undefined" :aria-label="t('stage.pieceOnLedge', { name: pieceName(piece) })"
+        :aria-pressed="editable ? heldPiece === piece.id : undefined"
+        @pointerdown="emit('press', $event, piece.id)" @keydown="emit('key', $event, piece.id)"
+      >
+        <BoardPieceShape :piece="piece" :master="master" :held="heldPiece === piece.id" />
+      </svg>
+      <p v-if="waiting.length === 0 && page.pieces.length" class="m-auto text-base font-semibold text-stone-900" @click="emit('tap')">{{ t('stage.ledgeEmpty') }}</p>
+    </div>
+    <div v-if="more" class="absolute inset-y-1 right-2 flex flex-col justify-center gap-1">
+      <button type="button" class="button min-h-11 w-11 p-0" :aria-label="t('stage.ledgeBack')" @click="turn(-1)"><Icon name="lucide:chevron-up" size="22" /></button>
+      <button type="button" class="button min-h-11 w-11 p-0" :aria-label="t('stage.ledgeMore')" @click="turn(1)"><Icon name="lucide:chevron-down" size="22" /></button>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.ledge { background: linear-gradient(#efe4cf, #e3d2b3 calc(100% - 1.1rem), #d2bb92 calc(100% - 1.1rem)); }
+</style>

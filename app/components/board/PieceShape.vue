@@ -1,0 +1,32 @@
+<script setup lang="ts">
+import type { Master, Piece } from '~~/core/board/piece'
+import { CARD_PADDING, PICTURE_BOX } from '~~/core/layout/cardSize'
+import { breakLines } from '~~/core/text/lines'
+import { baselineShift, LINE_HEIGHT } from '~~/core/text/measure'
+
+/** A piece around the origin: text and box are one thing. */
+const { piece, master, held = false } = defineProps<{ piece: Piece, master: Master, held?: boolean }>()
+const lines = computed(() => piece.text ? breakLines(piece.text, master.width - 2 * CARD_PADDING.x + 0.01, master.textSize) : [])
+const textMiddle = computed(() => piece.kind === 'card'
+  ? 0
+  : -master.height / 2 + CARD_PADDING.y + PICTURE_BOX.height + (master.height - 2 * CARD_PADDING.y - PICTURE_BOX.height) / 2)
+const baseline = (i: number) =>
+  textMiddle.value + (i - (lines.value.length - 1) / 2) * LINE_HEIGHT * master.textSize + baselineShift(master.textSize)
+</script>
+
+<template>
+  <g>
+    <rect :x="-master.width / 2" :y="-master.height / 2 + (held ? 5 : 1.8)" :width="master.width" :height="master.height" rx="6" fill="#14191a" :opacity="held ? 0.18 : 0.28" />
+    <rect
+      :x="-master.width / 2" :y="-master.height / 2" :width="master.width" :height="master.height" rx="6"
+      fill="#ffffff" :stroke="held ? '#a86a05' : '#526061'" :stroke-width="held ? 2.5 : 1.2"
+    />
+    <image
+      v-if="piece.kind === 'picture-card'" :href="`/api/files/${piece.file}`"
+      :x="-PICTURE_BOX.width / 2" :y="-master.height / 2 + CARD_PADDING.y" :width="PICTURE_BOX.width" :height="PICTURE_BOX.height"
+    />
+    <text
+      v-for="(line, i) in lines" :key="i" class="board-text" x="0" :y="baseline(i)" :font-size="master.textSize" fill="#14191a" text-anchor="middle"
+    >{{ line }}</text>
+  </g>
+</template>

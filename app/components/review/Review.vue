@@ -1,0 +1,122 @@
+<script setup lang="ts">
+import type { PieceId } from '~~/core/board/ids'
+import { pieceName } from '~~/core/board/piece'
+import type { PieceMark } from '~~/core/keys/mark'
+import { useReview } from '~/composables/useReview'
+import { numberedNotes } from '~/composables/numberedNotes'
+import type { SlateView } from '~/composables/useSlate'
+
+const { view } = defineProps<{ view: SlateView }>()
+const { t, said } = useWords()
+const review = useReview(view)
+const { edition, state, status, margin, comment, pieces, total, trouble, decisions } = review
+const page = computed(() => edition.board.pages[0]!)
+const tool = ref<'look' | 'pen' | 'note'>('look')
+const notePiece = ref<PieceId | null>(null)
+const noteText = ref('')
+const TOOLS = { look: 'lucide:eye', pen: 'lucide:pen-line', note: 'lucide:message-square-plus' } as const
+
+const ORDER = ['on-the-line', 'wrong', 'not-placed', 'right'] as const
+const listed = computed(() => [...pieces.value.values()].toSorted((a, b) => ORDER.indexOf(a.verdict) - ORDER.indexOf(b.verdict)))
+const notes = computed(() => numberedNotes(margin.value))
+const nameOf = (id: PieceId) => pieceName(edition.pieces.get(id)!.piece)
+const headingOf = (id: string) => page.value.places.find(p => p.id === id)?.heading || t('stage.unnamedPlace')
+
+function why({ reason }: PieceMark): string {
+  switch (reason.code) {
+    case 'on-ledge': case 'outside': case 'belongs-nowhere': return t(`review.why.${reason.code}`)
+    case 'at-home': return t('review.why.at-home', { place: headingOf(reason.place) })
+    case 'half-in': return t('review.why.half-in', { place: headingOf(reason.place), percent: Math.round(reason.share * 100) })
+    case 'between': return t('review.why.between', { place: headingOf(reason.place), other: headingOf(reason.other), percent: Math.round(reason.share * 100) })
+    case 'in-wrong-place': return reason.homes.length
+      ? t('review.why.in-wrong-place', { place: headingOf(reason.place), home: reason.homes.map(headingOf).join(t('review.or')) })
+      : t('review.why.nowhere-home', { place: headingOf(reason.place) })
+  }
+}
+
+function pin(piece: PieceId) {
+  notePiece.value = piece
+  noteText.value = ''
+}
+async function addNote() {
+  if (!notePiece.value || !noteText.value.trim()) return
+  const item = { kind: 'note' as const, page: page.value.id, piece: notePiece.value, text: noteText.value.trim() }
+  notePiece.value = null
+  tool.value = 'look'
+  await review.add(item)
+}
+const lying = computed(() => page.value.pieces.filter(p => state.value.pieces[p.id]))
+</script>
+
+<template>
+  <div class="flex min-h-0 flex-1 flex-col gap-4 lg:flex-row">
+    <div class="flex min-h-96 min-w-0 flex-1 flex-col gap-3">
+      <div class="flex flex-wrap items-center gap-2" role="toolbar" :aria-label="t('margin.tools')">
+        <button
+          v-for="(icon, name) in TOOLS" :key="name" type="button" class="button" :class="tool === name ? 'border-bilberry-700 bg-bilberry-100 text-stone-950' : ''"
+          :aria-pressed="tool === name" @click="tool = name"
+        ><Icon :name="icon" />{{ t(`margin.tool.${name}`) }}</button>
+        <button type="button" class="button ml-auto" :disabled="!review.canUndo.value" @click="review.undo()"><Icon name="lucide:undo-2" />{{ t('slate.undo') }}</button>
+      </div>
+      <p v-if="tool === 'note'" class="note-line" role="status">{{ lying.length ? t('margin.howNote') : t('margin.nothingLies') }}</p>
+      <BoardStage :edition="edition" :page="page" :state="state">
+        <template #mark="{ piece, master }">
+          <ReviewVerdictMark v-if="pieces.get(piece.id)" :master="master" :verdict="pieces.get(piece.id)!.verdict" />
+        </template>
+        <template #over>
+          <SlateMarginLayer :page="page" :edition="edition" :state="state" :margin="margin" />
+          <ReviewPenLayer v-if="tool === 'pen'" :page="page" @stroke="review.add({ kind: 'ink', page: page.id, points: $event })" />
+          <template v-else-if="tool === 'note'">
+            <rect
+              v-for="piece in lying" :key="piece.id" :x="state.pieces[piece.id]!.x - edition.pieces.get(piece.id)!.master.width / 2" :y="state.pieces[piece.id]!.y - edition.pieces.get(piece.id)!.master.height / 2"
+              :width="edition.pieces.get(piece.id)!.master.width" :height="edition.pieces.get(piece.id)!.master.height" rx="6" fill="#e8e3f8" fill-opacity="0.25" stroke="#6d58c6" stroke-width="2.5"
+              class="cursor-pointer" role="button" tabindex="0" :aria-label="t('margin.pinTo', { name: pieceName(piece) })" @click="pin(piece.id)" @keydown.enter.prevent="pin(piece.id)"
+            />
+          </template>
+        </template>
+      </BoardStage>
+    </div>
+
+    <aside class="panel flex w-full flex-col gap-4 overflow-auto lg:w-96" :aria-label="t('review.panel')">
+      <div class="flex flex-wrap items-center gap-3">
+        <p v-if="pieces.size" class="text-2xl font-bold" data-test="score">{{ t('review.score', { points: total.points, of: total.of }) }}</p>
+        <p v-if="total.undecided" class="rounded-lg bg-sunfleck-200 px-3 py-1 font-semibold text-sunfleck-700">{{ t('review.undecided', { count: total.undecided }) }}</p>
+        <p v-if="!pieces.size" class="note-line">{{ t('review.noKey') }}</p>
+      </div>
+      <ul class="flex flex-col divide-y divide-panel-line">
+        <li v-for="mark in listed" :key="mark.piece" class="flex items-center gap-3 py-2">
+          <ReviewVerdictSign :verdict="mark.verdict" />
+          <span class="min-w-0 flex-1"><strong class="font-semibold">{{ nameOf(mark.piece) }}</strong><span class="block text-sm text-ink-soft">{{ decisions[mark.piece] ? t('review.yourWord') : why(mark) }}</span></span>
+          <span v-if="mark.verdict === 'on-the-line' || decisions[mark.piece]" class="flex gap-1">
+            <button type="button" class="button w-11 px-0" :class="decisions[mark.piece] === 'right' ? 'border-leaf-700 bg-leaf-100 text-stone-950' : ''" :aria-pressed="decisions[mark.piece] === 'right'" :aria-label="t('review.call.right', { name: nameOf(mark.piece) })" @click="review.decide(mark.piece, 'right')"><Icon name="lucide:check" /></button>
+            <button type="button" class="button w-11 px-0" :class="decisions[mark.piece] === 'wrong' ? 'border-berry-700 bg-berry-100 text-stone-950' : ''" :aria-pressed="decisions[mark.piece] === 'wrong'" :aria-label="t('review.call.wrong', { name: nameOf(mark.piece) })" @click="review.decide(mark.piece, 'wrong')"><Icon name="lucide:x" /></button>
+          </span>
+        </li>
+      </ul>
+      <section v-if="notes.length" class="border-l-4 border-l-bilberry-700 pl-3">
+        <h3 class="label">{{ t('margin.notes') }}</h3>
+        <ol class="flex flex-col gap-1">
+          <li v-for="note in notes" :key="note.id" class="flex items-center gap-2">
+            <span class="flex h-7 w-7 shrink-0 items-center justify-center rounded-md bg-bilberry-700 text-sm font-bold text-white">{{ note.number }}</span>
+            <span class="flex-1"><strong>{{ nameOf(note.item.piece) }}</strong>: {{ note.item.text }}</span>
+            <button type="button" class="button button-quiet w-11 px-0" :aria-label="t('margin.removeNote', { number: note.number })" @click="review.remove(note.id)"><Icon name="lucide:trash-2" /></button>
+          </li>
+        </ol>
+      </section>
+      <label><span class="label">{{ t('review.comment') }}</span><textarea v-model="comment" rows="3" maxlength="2000" class="field" @input="review.saveSoon()" /></label>
+      <p v-if="trouble" class="trouble" role="alert">{{ said(`refused.${trouble}`, 'refused.trouble') }}</p>
+      <button v-if="review.canHandBack.value" type="button" class="button button-action" @click="review.handBack()"><Icon name="lucide:undo-dot" />{{ t('review.handBack', { name: view.name }) }}</button>
+      <p v-else class="font-semibold" role="status">{{ t(`review.status.${status}`) }}</p>
+    </aside>
+
+    <UiAsk :open="notePiece !== null" :title="notePiece ? t('margin.pinTo', { name: nameOf(notePiece) }) : ''" @close="notePiece = null">
+      <form id="note" @submit.prevent="addNote">
+        <label><span class="label">{{ t('margin.noteText') }}</span><textarea v-model="noteText" rows="3" maxlength="500" class="field" required /></label>
+      </form>
+      <template #buttons>
+        <button type="button" class="button" @click="notePiece = null">{{ t('app.cancel') }}</button>
+        <button form="note" class="button button-action" :disabled="!noteText.trim()">{{ t('margin.pin') }}</button>
+      </template>
+    </UiAsk>
+  </div>
+</template>

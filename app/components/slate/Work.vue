@@ -1,0 +1,92 @@
+<script setup lang="ts">
+import type { PieceId } from '~~/core/board/ids'
+import type { Point } from '~~/core/geometry/shape'
+import { canMove } from '~~/core/slate/status'
+import { useSlate, type SlateView } from '~/composables/useSlate'
+
+/** A student at work on the own slate. */
+const { view } = defineProps<{ view: SlateView }>()
+const { t, said } = useWords()
+const slate = useSlate(view)
+const { edition, state, status, progress, unsent, connection, refused, margin, review } = slate
+const { attempt, trouble, busy } = useAsking()
+const handingIn = ref(false)
+const showKeys = ref(false)
+const pageIndex = ref(0)
+const page = computed(() => edition.board.pages[pageIndex.value]!)
+const editable = computed(() => canMove(status.value))
+const back = computed(() => status.value === 'handed-back')
+useHead({ title: () => edition.board.title })
+
+const kept = computed(() => {
+  if (unsent.value === 0) return connection.value === 'open' ? t('slate.kept') : t('slate.keptOffline')
+  return connection.value === 'open' ? t('slate.sending') : t('slate.keptHere', { count: unsent.value })
+})
+const put = (piece: PieceId, at: Point) => slate.make({ kind: 'put', piece, ...at })
+const shelve = (piece: PieceId) => slate.make({ kind: 'shelve', piece })
+const startAgain = () => slate.make({ kind: 'start-again' })
+
+async function handIn() {
+  const done = await attempt(async () => {
+    if (unsent.value > 0) throw new Refused('unsent')
+    await slate.handIn()
+    return true
+  })
+  if (done) handingIn.value = false
+}
+onKeyStroke('?', (event) => {
+  if (!(event.target instanceof HTMLInputElement)) showKeys.value = true
+})
+onKeyStroke(['z', 'Z'], (event) => {
+  if (!(event.ctrlKey || event.metaKey)) return
+  event.preventDefault()
+  slate.undo()
+})
+</script>
+
+<template>
+  <div class="flex h-dvh flex-col">
+    <UiTopBar :title="edition.board.title">
+      <template #start><NuxtLink to="/desk" :aria-label="t('slate.toDesk')" class="flex min-h-11 items-center"><UiMark /></NuxtLink></template>
+      <p class="flex items-center gap-2 text-sm text-stone-200" role="status" data-test="kept">
+        <Icon :name="connection === 'open' ? 'lucide:check' : 'lucide:cloud-off'" />{{ kept }}
+      </p>
+      <template #end>
+        <span class="flex items-center gap-2 rounded-full bg-stone-800 px-3 py-2 font-medium">
+          <UiRing :share="progress.of ? progress.placed / progress.of : 0" tone="sunfleck" />
+          <span>{{ view.name }} · {{ t('slate.placed', progress) }}</span>
+        </span>
+        <button v-if="editable" type="button" class="button button-action" @click="handingIn = true">{{ t('slate.handIn') }}</button>
+        <strong v-else class="rounded-lg bg-leaf-700 px-4 py-2.5">{{ t(`desk.status.${status}`) }}</strong>
+      </template>
+    </UiTopBar>
+
+    <main class="flex min-h-0 flex-1 flex-col gap-3 p-3 sm:px-6 sm:py-3.5">
+      <SlateInstructions v-if="edition.board.instructions" :text="edition.board.instructions" />
+      <p v-if="refused" class="trouble" role="alert">{{ said(`moveRefused.${refused}`, 'moveRefused.trouble') }}</p>
+      <div class="flex min-h-0 flex-1 flex-col gap-4 lg:flex-row">
+        <BoardStage :edition="edition" :page="page" :state="state" :editable="editable" :ledge="!back" @put="put" @shelve="shelve">
+          <template v-if="back" #over><SlateMarginLayer :page="page" :edition="edition" :state="state" :margin="margin" /></template>
+        </BoardStage>
+        <SlateMarginNotes v-if="back" class="w-full lg:w-80" :edition="edition" :margin="margin" :review="review" />
+      </div>
+      <div v-if="editable" class="flex flex-wrap items-center gap-3">
+        <button type="button" class="button" :disabled="!slate.canUndo.value" @click="slate.undo()"><Icon name="lucide:undo-2" />{{ t('slate.undo') }}</button>
+        <button type="button" class="button" :disabled="progress.placed === 0 && Object.keys(state.pieces).length === 0" @click="startAgain"><Icon name="lucide:rotate-ccw" />{{ t('slate.startAgain') }}</button>
+        <button type="button" class="button button-quiet ml-auto" @click="showKeys = true"><Icon name="lucide:keyboard" />{{ t('keys.title') }}</button>
+      </div>
+    </main>
+
+    <UiAsk :open="handingIn" :title="t('slate.handInTitle')" @close="handingIn = false">
+      <p v-if="progress.placed < progress.of" class="text-lg">{{ t('slate.notPlaced', { count: progress.of - progress.placed }) }}</p>
+      <p v-else class="text-lg">{{ t('slate.allPlaced') }}</p>
+      <p class="mt-2">{{ t('slate.thenNothingMoves') }}</p>
+      <p v-if="trouble" class="trouble mt-3" role="alert">{{ trouble }}</p>
+      <template #buttons>
+        <button type="button" class="button" @click="handingIn = false">{{ t('slate.keepWorking') }}</button>
+        <button type="button" class="button button-action" :disabled="busy" @click="handIn">{{ t('slate.handInNow') }}</button>
+      </template>
+    </UiAsk>
+    <UiKeySheet :open="showKeys" @close="showKeys = false" />
+  </div>
+</template>

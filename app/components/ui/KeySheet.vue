@@ -1,0 +1,17 @@
+<script setup lang="ts">
+const { open } = defineProps<{ open: boolean }>()
+const emit = defineEmits<{ close: [] }>()
+const { t } = useWords()
+const KEYS = ['pick', 'choose', 'nudge', 'down', 'letBe', 'undo', 'sheet'] as const
+</script>
+
+<template>
+  <UiAsk :open="open" :title="t('keys.title')" @close="emit('close')">
+    <dl class="grid grid-cols-[auto_1fr] gap-x-5 gap-y-2">
+      <template v-for="key in KEYS" :key="key">
+        <dt class="font-bold">{{ t(`keys.${key}.press`) }}</dt><dd>{{ t(`keys.${key}.does`) }}</dd>
+      </template>
+    </dl>
+    <template #buttons><button type="button" class="button" @click="emit('close')">{{ t('app.close') }}</button></template>
+  </UiAsk>
+</template>

@@ -1,0 +1,45 @@
+import { FetchError } from 'ofetch'
+
+/** What went wrong with a request, by a code that the catalogue has words for. */
+export class Refused extends Error {
+  constructor(readonly code: string, readonly detail = '') {
+    super(code)
+  }
+}
+
+type Options = { method?: 'GET' | 'POST' | 'PUT' | 'DELETE', body?: Record<string, unknown> | FormData }
+
+/** Asks the server; a refusal is thrown as `Refused`, an unreachable server as `Refused('offline')`. */
+export async function ask<Answer>(path: string, options: Options = {}): Promise<Answer> {
+  try {
+    return await $fetch<Answer>(path, { retry: 0, ...options }) as Answer
+  }
+  catch (error) {
+    if (!(error instanceof FetchError)) throw error
+    const said = error.data as { data?: { code?: string, detail?: string } } | undefined
+    throw new Refused(said?.data?.code ?? (error.status ? 'trouble' : 'offline'), said?.data?.detail)
+  }
+}
+
+/** Runs things that may be refused and keeps the words for the last refusal. */
+export function useAsking() {
+  const { said } = useWords()
+  const trouble = ref('')
+  const busy = ref(false)
+  async function attempt<T>(task: () => Promise<T>): Promise<T | undefined> {
+    busy.value = true
+    trouble.value = ''
+    try {
+      return await task()
+    }
+    catch (error) {
+      if (!(error instanceof Refused)) throw error
+      trouble.value = said(`refused.${error.code}`, 'refused.trouble')
+      return undefined
+    }
+    finally {
+      busy.value = false
+    }
+  }
+  return { attempt, trouble, busy }
+}

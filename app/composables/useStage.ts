@@ -1,0 +1,209 @@
+import type { Page } from '~~/core/board/board'
+import type { Edition } from '~~/core/board/edition'
+import type { PieceId, PlaceId } from '~~/core/board/ids'
+import type { Place } from '~~/core/board/place'
+import { outline, boxAround, bounds } from '~~/core/geometry/outline'
+import type { Point } from '~~/core/geometry/shape'
+import { clampPiece, clampToPlace, freeSpot } from '~~/core/placement/freeSpot'
+import { shareIn } from '~~/core/placement/placement'
+import type { SlateState } from '~~/core/slate/state'
+
+/** What somebody holds, and how: dragged with a pointer, picked by a tap, or picked up with the keyboard. */
+export type Held
+  = { way: 'drag', piece: PieceId, pointer: Point, grip: Point }
+    | { way: 'tap', piece: PieceId }
+    | { way: 'key', piece: PieceId, target: PlaceId | 'ledge' | 'here', at: Point | null }
+
+interface Stage {
+  edition: () => Edition
+  page: () => Page
+  state: () => SlateState
+  editable: () => boolean
+  pageSvg: () => SVGSVGElement | null | undefined
+  ledgeElement: () => HTMLElement | null | undefined
+  put: (piece: PieceId, at: Point, focus: 'piece' | 'next') => void
+  shelve: (piece: PieceId) => void
+}
+
+const DRAG_STARTS = 6
+/** A card let go a little beside the page was meant for the page. */
+const BESIDE = 60
+const NUDGE = 8
+
+/** The three ways to move a piece: drag, tap and tap, keyboard. All end in the same two acts: put it there, or shelve it. */
+export function useStage(stage: Stage) {
+  const held = shallowRef<Held | null>(null)
+  let pressed: { piece: PieceId, start: Point, grip: Point, pointerId: number } | null = null
+
+  const sizeOf = (piece: PieceId) => stage.edition().pieces.get(piece)!.master
+
+  function toPage(client: Point): Point | null {
+    const matrix = stage.pageSvg()?.getScreenCTM()
+    if (!matrix) return null
+    const { x, y } = new DOMPoint(client.x, client.y).matrixTransform(matrix.inverse())
+    return { x, y }
+  }
+
+  /** The place in which most of the piece would lie; null for none. */
+  function placeAt(piece: PieceId, centre: Point): Place | null {
+    const box = boxAround(centre, sizeOf(piece))
+    let best: Place | null = null
+    let most = 0.25
+    for (const place of stage.page().places) {
+      const share = shareIn(outline(place.shape), box)
+      if (share > most) {
+        best = place
+        most = share
+      }
+    }
+    return best
+  }
+
+  function overLedge({ x, y }: Point): boolean {
+    const box = stage.ledgeElement()?.getBoundingClientRect()
+    return !!box && x >= box.left && x <= box.right && y >= box.top && y <= box.bottom
+  }
+
+  const centreOf = (h: Extract<Held, { way: 'drag' }>) => toPage({ x: h.pointer.x - h.grip.x, y: h.pointer.y - h.grip.y })
+
+  function press(event: PointerEvent, piece: PieceId) {
+    if (!stage.editable() || event.button !== 0 || pressed) return
+    const box = (event.currentTarget as Element).getBoundingClientRect()
+    const start = { x: event.clientX, y: event.clientY }
+    pressed = { piece, start, grip: { x: start.x - box.left - box.width / 2, y: start.y - box.top - box.height / 2 }, pointerId: event.pointerId }
+  }
+
+  function drag(event: PointerEvent) {
+    if (!pressed || event.pointerId !== pressed.pointerId) return
+    const pointer = { x: event.clientX, y: event.clientY }
+    const started = held.value?.way === 'drag' || Math.hypot(pointer.x - pressed.start.x, pointer.y - pressed.start.y) >= DRAG_STARTS
+    if (!started) return
+    event.preventDefault()
+    held.value = { way: 'drag', piece: pressed.piece, pointer, grip: pressed.grip }
+  }
+
+  function letGo(event: PointerEvent) {
+    if (!pressed || event.pointerId !== pressed.pointerId) return
+    const { piece } = pressed
+    pressed = null
+    const now = held.value
+    if (now?.way !== 'drag') return tapPiece(piece)
+    held.value = null
+    if (overLedge(now.pointer)) return stage.shelve(piece)
+    const centre = centreOf(now)
+    const { width, height } = stage.page()
+    const near = centre && centre.x > -BESIDE && centre.y > -BESIDE && centre.x < width + BESIDE && centre.y < height + BESIDE
+    if (near) stage.put(piece, clampPiece(centre, sizeOf(piece), stage.page()), 'piece')
+  }
+
+  function cancel(event: PointerEvent) {
+    if (pressed?.pointerId !== event.pointerId) return
+    pressed = null
+    if (held.value?.way === 'drag') held.value = null
+  }
+
+  function tapPiece(piece: PieceId) {
+    held.value = held.value?.way === 'tap' && held.value.piece === piece ? null : { way: 'tap', piece }
+  }
+
+  /** A tap on the page with a piece picked: it goes there, clear of edges and of other pieces where there is room. */
+  function tapPage(event: MouseEvent) {
+    const now = held.value
+    if (now?.way !== 'tap') return
+    const point = toPage({ x: event.clientX, y: event.clientY })
+    if (!point) return
+    held.value = null
+    const page = stage.page()
+    const place = page.places.find(({ shape }) => shareIn(outline(shape), { x: point.x - 0.5, y: point.y - 0.5, width: 1, height: 1 }) > 0.5)
+    if (!place) return stage.put(now.piece, clampPiece(point, sizeOf(now.piece), page), 'piece')
+    const spot = clampToPlace(point, sizeOf(now.piece), place)
+    stage.put(now.piece, clearOfOthers(now.piece, spot) ? spot : freeSpot(stage.state(), now.piece, place, page, stage.edition()), 'piece')
+  }
+
+  function clearOfOthers(piece: PieceId, spot: Point): boolean {
+    const box = boxAround(spot, sizeOf(piece))
+    return stage.page().pieces.every((other) => {
+      const at = stage.state().pieces[other.id]
+      return other.id === piece || !at || shareIn(outline({ kind: 'rectangle', ...boxAround(at, sizeOf(other.id)) }), box) === 0
+    })
+  }
+
+  function tapLedge() {
+    const now = held.value
+    if (now?.way !== 'tap') return
+    held.value = null
+    if (stage.state().pieces[now.piece]) stage.shelve(now.piece)
+  }
+
+  /** Places from left to right and from top to bottom, then the ledge. */
+  function targets(): (PlaceId | 'ledge')[] {
+    const boxes = stage.page().places.map(place => ({ id: place.id, box: bounds(outline(place.shape)) }))
+    boxes.sort((a, b) => Math.abs(a.box.y - b.box.y) > 40 ? a.box.y - b.box.y : a.box.x - b.box.x)
+    return [...boxes.map(b => b.id), 'ledge']
+  }
+
+  function spotFor(piece: PieceId, target: PlaceId | 'ledge'): Point | null {
+    const place = stage.page().places.find(({ id }) => id === target)
+    return place ? freeSpot(stage.state(), piece, place, stage.page(), stage.edition()) : null
+  }
+
+  function pickUp(piece: PieceId) {
+    const at = stage.state().pieces[piece]
+    const first = targets()[0]!
+    held.value = at
+      ? { way: 'key', piece, target: 'here', at: { x: at.x, y: at.y } }
+      : { way: 'key', piece, target: first, at: spotFor(piece, first) }
+  }
+
+  function key(event: KeyboardEvent, piece: PieceId) {
+    if (!stage.editable()) return
+    const now = held.value
+    if (now?.way !== 'key' || now.piece !== piece) {
+      if (event.key !== 'Enter' && event.key !== ' ') return
+      event.preventDefault()
+      return pickUp(piece)
+    }
+    const arrow = ARROWS[event.key]
+    if (arrow) {
+      event.preventDefault()
+      held.value = event.shiftKey ? nudged(now, arrow) : turned(now, arrow.x + arrow.y)
+    }
+    else if (event.key === 'Enter' || event.key === ' ') {
+      event.preventDefault()
+      held.value = null
+      if (now.at) stage.put(piece, now.at, stage.state().pieces[piece] ? 'piece' : 'next')
+      else if (stage.state().pieces[piece]) stage.shelve(piece)
+    }
+    else if (event.key === 'Escape' || event.key === 'Tab') {
+      held.value = null
+    }
+  }
+
+  function turned(now: Extract<Held, { way: 'key' }>, by: number): Held {
+    const all = targets()
+    const index = now.target === 'here' ? (by > 0 ? -1 : 0) : all.indexOf(now.target)
+    const target = all[(index + by + all.length) % all.length]!
+    return { ...now, target, at: spotFor(now.piece, target) }
+  }
+
+  function nudged(now: Extract<Held, { way: 'key' }>, arrow: Point): Held {
+    if (!now.at) return now
+    const at = clampPiece({ x: now.at.x + arrow.x * NUDGE, y: now.at.y + arrow.y * NUDGE }, sizeOf(now.piece), stage.page())
+    return { ...now, target: 'here', at }
+  }
+
+  /** Which place is lit as the one that the piece would come to lie in. */
+  const lit = computed<PlaceId | null>(() => {
+    const now = held.value
+    if (!now || now.way === 'tap') return null
+    const centre = now.way === 'drag' ? centreOf(now) : now.at
+    return centre ? placeAt(now.piece, centre)?.id ?? null : null
+  })
+
+  useEventListener(window, 'pointermove', drag, { passive: false })
+  useEventListener(window, 'pointerup', letGo)
+  useEventListener(window, 'pointercancel', cancel)
+  return { held, lit, press, tapPage, tapLedge, key, letBe: () => held.value = null }
+}
+
+const ARROWS: Record<string, Point> = { ArrowLeft: { x: -1, y: 0 }, ArrowRight: { x: 1, y: 0 }, ArrowUp: { x: 0, y: -1 }, ArrowDown: { x: 0, y: 1 } }

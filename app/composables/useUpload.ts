@@ -1,0 +1,23 @@
+import type { FileHash } from '~~/core/board/ids'
+
+export interface Uploaded { hash: FileHash, width: number, height: number, name: string }
+
+/** Sends pictures to be kept; the first that is refused stops the rest, and what came before it is given. */
+export function useUpload() {
+  const { attempt, trouble, busy } = useAsking()
+  async function upload(files: Iterable<File>): Promise<Uploaded[]> {
+    const done: Uploaded[] = []
+    await attempt(async () => {
+      for (const file of files) {
+        const form = new FormData()
+        form.append('file', file)
+        const kept = await ask<Omit<Uploaded, 'name'>>('/api/files', { method: 'POST', body: form })
+        done.push({ ...kept, name: file.name.replace(/\.[^.]*$/, '').replace(/[-_]+/g, ' ').trim().slice(0, 120) })
+      }
+    })
+    return done
+  }
+  return { upload, trouble, busy }
+}
+
+export const picturesIn = (items: FileList | null | undefined) => [...items ?? []].filter(file => file.type.startsWith('image/'))

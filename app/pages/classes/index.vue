@@ -1,0 +1,39 @@
+<script setup lang="ts">
+definePageMeta({ for: 'teacher' })
+interface ClassRow { id: string, name: string, code: string, students: number }
+
+const { t } = useWords()
+const { attempt, trouble, busy } = useAsking()
+const classes = await ask<ClassRow[]>('/api/classes')
+const name = ref('')
+useHead({ title: () => t('classes.title') })
+
+async function create() {
+  const made = await attempt(() => ask<{ id: string }>('/api/classes', { method: 'POST', body: { name: name.value } }))
+  if (made) await navigateTo(`/classes/${made.id}`)
+}
+</script>
+
+<template>
+  <div>
+    <UiTeacherBar />
+    <main class="mx-auto flex max-w-4xl flex-col gap-6 p-6">
+      <h1 class="text-2xl font-bold">{{ t('classes.title') }}</h1>
+      <ul class="flex flex-col gap-3">
+        <li v-for="row in classes" :key="row.id">
+          <NuxtLink :to="`/classes/${row.id}`" class="panel flex flex-wrap items-center gap-4 hover:border-stone-500">
+            <Icon name="lucide:users" size="26" class="text-action" />
+            <span class="text-lg font-bold">{{ row.name }}</span>
+            <span class="note-line">{{ t('classes.students', { count: row.students }) }}</span>
+            <span class="ml-auto font-bold tracking-widest">{{ row.code }}</span>
+          </NuxtLink>
+        </li>
+      </ul>
+      <form class="panel flex flex-wrap items-end gap-4" @submit.prevent="create">
+        <label class="grow"><span class="label">{{ t('classes.newName') }}</span><input v-model="name" class="field" maxlength="60" required></label>
+        <button class="button button-action" :disabled="busy">{{ t('classes.create') }}</button>
+        <p v-if="trouble" class="trouble w-full" role="alert">{{ trouble }}</p>
+      </form>
+    </main>
+  </div>
+</template>

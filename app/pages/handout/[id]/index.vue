@@ -1,0 +1,67 @@
+<script setup lang="ts">
+import { RadioGroup, RadioGroupLabel, RadioGroupOption } from '@headlessui/vue'
+import type { SlateStatus } from '~~/core/slate/status'
+import { useWalk, type WalkSlate } from '~/composables/useWalk'
+
+definePageMeta({ for: 'teacher' })
+const QUIET_MINUTES = 3
+const ORDERS = ['name', 'progress', 'quiet'] as const
+
+const { t, said } = useWords()
+const route = useRoute()
+const id = String(route.params.id)
+const { edition, view, slates, trouble, connection } = useWalk(id)
+const order = useSessionStorage<typeof ORDERS[number]>('walk-order', 'name')
+const now = useNow({ interval: 10_000 })
+const showCode = ref(false)
+const link = computed(() => view.value ? `${location.origin}/join?class=${view.value.code}&handout=${id}` : '')
+useHead({ title: () => view.value?.board.title ?? t('walk.title') })
+
+/** Whole minutes without a move on a slate that is under way; null while that is no news. */
+function quietFor(slate: WalkSlate): number | null {
+  if (slate.status !== 'under-way' || slate.movedAt === null) return null
+  const minutes = Math.floor((now.value.getTime() - slate.movedAt) / 60_000)
+  return minutes >= QUIET_MINUTES && slate.placed < slate.of ? minutes : null
+}
+const ordered = computed(() => {
+  if (order.value === 'progress') return slates.value.toSorted((a, b) => a.placed - b.placed)
+  if (order.value === 'quiet') return slates.value.toSorted((a, b) => (quietFor(b) ?? 0) - (quietFor(a) ?? 0) || STATUS_ORDER.indexOf(a.status) - STATUS_ORDER.indexOf(b.status))
+  return slates.value
+})
+const STATUS_ORDER: SlateStatus[] = ['under-way', 'not-opened', 'handed-in', 'handed-back']
+const count = (status: SlateStatus) => slates.value.filter(s => s.status === status).length
+const counts = computed(() => STATUS_ORDER.map(status => ({ status, n: count(status) })).filter(c => c.n > 0))
+</script>
+
+<template>
+  <div>
+    <UiTopBar :title="view?.board.title ?? t('walk.title')" :below="view ? t('walk.below', { name: view.className, count: slates.length }) : ''">
+      <template #start><NuxtLink to="/handouts" :aria-label="t('walk.back')" class="flex min-h-11 items-center"><UiMark /></NuxtLink></template>
+      <template #end>
+        <span v-if="connection !== 'open'" class="font-bold text-sunfleck-400" role="status">{{ t('walk.offline') }}</span>
+        <button v-if="view" type="button" class="button button-dark" @click="showCode = true"><Icon name="lucide:qr-code" />{{ t('walk.code', { code: view.code }) }}</button>
+      </template>
+    </UiTopBar>
+    <main class="mx-auto max-w-[100rem] p-5">
+      <p v-if="trouble" class="trouble" role="alert">{{ said(`refused.${trouble}`, 'refused.trouble') }}</p>
+      <div class="mb-4 flex flex-wrap items-center gap-x-6 gap-y-3">
+        <p v-for="c in counts" :key="c.status" class="flex items-center gap-1.5"><UiStatusIcon :status="c.status" /><strong>{{ c.n }}</strong> {{ t(`walk.status.${c.status}`) }}</p>
+        <RadioGroup v-model="order" class="ml-auto flex flex-wrap items-center gap-2">
+          <RadioGroupLabel>{{ t('walk.orderBy') }}</RadioGroupLabel>
+          <RadioGroupOption v-for="o in ORDERS" :key="o" v-slot="{ checked }" :value="o" class="rounded-lg">
+            <span class="button min-h-10 px-3 py-1" :class="checked ? 'border-leaf-700 bg-leaf-100 text-stone-950' : ''">{{ t(`walk.order.${o}`) }}</span>
+          </RadioGroupOption>
+        </RadioGroup>
+      </div>
+      <ul v-if="edition" class="grid grid-cols-[repeat(auto-fill,minmax(12rem,1fr))] gap-4">
+        <li v-for="slate in ordered" :key="slate.id">
+          <WalkSlateTile :slate="slate" :edition="edition" :to="`/handout/${id}/review/${slate.id}`" :quiet-for="quietFor(slate)" />
+        </li>
+      </ul>
+    </main>
+    <UiAsk :open="showCode" :title="t('walk.join')" @close="showCode = false">
+      <WalkJoinCard v-if="view" :code="view.code" :link="link" />
+      <template #buttons><button type="button" class="button" @click="showCode = false">{{ t('app.close') }}</button></template>
+    </UiAsk>
+  </div>
+</template>

@@ -1,0 +1,38 @@
+<script setup lang="ts">
+import { shortName } from '~~/core/roster/classList'
+import type { SlateView } from '~/composables/useSlate'
+import type { WalkView } from '~/composables/useWalk'
+
+definePageMeta({ for: 'teacher', key: route => route.fullPath })
+const { t } = useWords()
+const route = useRoute()
+const handout = String(route.params.id)
+const slate = String(route.params.slate)
+const { attempt, trouble } = useAsking()
+const view = await attempt(() => ask<SlateView>(`/api/slates/${slate}`))
+const line = (await attempt(() => ask<WalkView>(`/api/handouts/${handout}`)))?.slates ?? []
+const at = line.findIndex(s => s.id === slate)
+useHead({ title: () => view ? `${view.name} · ${view.board.title}` : '' })
+</script>
+
+<template>
+  <div class="flex h-dvh min-h-[38rem] flex-col">
+    <UiTopBar :title="view?.name ?? ''" :below="view?.board.title ?? ''">
+      <template #start><NuxtLink :to="`/handout/${handout}`" class="button button-dark"><Icon name="lucide:layout-grid" />{{ t('review.toWalk') }}</NuxtLink></template>
+      <template #end>
+        <NuxtLink v-if="at > 0" :to="`/handout/${handout}/review/${line[at - 1]!.id}`" class="button button-dark"><Icon name="lucide:arrow-left" />{{ shortName(line[at - 1]!.name) }}</NuxtLink>
+        <NuxtLink v-if="at >= 0 && at < line.length - 1" :to="`/handout/${handout}/review/${line[at + 1]!.id}`" class="button button-dark">{{ shortName(line[at + 1]!.name) }}<Icon name="lucide:arrow-right" /></NuxtLink>
+      </template>
+    </UiTopBar>
+    <main class="flex min-h-0 flex-1 flex-col gap-3 overflow-auto p-4">
+      <p v-if="!view" class="trouble" role="alert">{{ trouble }}</p>
+      <ReviewReview v-else :view="view" />
+      <nav class="flex shrink-0 gap-2 overflow-x-auto p-1" :aria-label="t('review.line')">
+        <NuxtLink
+          v-for="other in line" :key="other.id" :to="`/handout/${handout}/review/${other.id}`" :aria-current="other.id === slate ? 'page' : undefined"
+          class="button min-h-10 shrink-0 px-3 py-1 text-sm" :class="other.id === slate ? 'border-sunfleck-600 bg-sunfleck-200 text-stone-950' : ''"
+        ><UiStatusIcon :status="other.status" />{{ shortName(other.name) }}</NuxtLink>
+      </nav>
+    </main>
+  </div>
+</template>

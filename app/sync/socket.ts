@@ -1,0 +1,78 @@
+import type { ClientMessage, ServerMessage } from '~~/core/sync/messages'
+
+const FIRST_WAIT = 300
+const LONGEST_WAIT = 5000
+
+export type Connection = 'connecting' | 'open' | 'waiting'
+
+export interface Socket {
+  readonly state: Readonly<Ref<Connection>>
+  send: (message: ClientMessage) => boolean
+  /** Gives up a connection that looks alive and isn't; a new one is made at once. */
+  renew: () => void
+  close: () => void
+}
+
+/** A socket that comes back by itself, each time a little later, at once when the device says that it is online again. */
+export function openSocket(onOpen: () => void, onMessage: (message: ServerMessage) => void): Socket {
+  const state = ref<Connection>('connecting')
+  let wait = FIRST_WAIT
+  let timer: ReturnType<typeof setTimeout> | undefined
+  let current: WebSocket | undefined
+  let closed = false
+
+  function connect() {
+    clearTimeout(timer)
+    if (closed) return
+    state.value = 'connecting'
+    const socket = new WebSocket(`${location.protocol === 'https:' ? 'wss' : 'ws'}://${location.host}/socket`)
+    current = socket
+    socket.onopen = () => {
+      wait = FIRST_WAIT
+      state.value = 'open'
+      onOpen()
+    }
+    socket.onmessage = event => onMessage(JSON.parse(event.data as string) as ServerMessage)
+    socket.onclose = () => {
+      if (current !== socket || closed) return
+      state.value = 'waiting'
+      // A class whose server restarts must not come back all in the same moment.
+      timer = setTimeout(connect, wait * (0.5 + Math.random()))
+      wait = Math.min(wait * 2, LONGEST_WAIT)
+    }
+  }
+
+  function renew() {
+    const old = current
+    current = undefined
+    old?.close()
+    wait = FIRST_WAIT
+    connect()
+  }
+
+  function offline() {
+    state.value = 'waiting'
+    current?.close()
+  }
+
+  window.addEventListener('online', renew)
+  window.addEventListener('offline', offline)
+  connect()
+
+  return {
+    state: readonly(state),
+    send(message) {
+      if (current?.readyState !== WebSocket.OPEN) return false
+      current.send(JSON.stringify(message))
+      return true
+    },
+    renew,
+    close() {
+      closed = true
+      clearTimeout(timer)
+      window.removeEventListener('online', renew)
+      window.removeEventListener('offline', offline)
+      current?.close()
+    },
+  }
+}

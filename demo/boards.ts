@@ -1,0 +1,90 @@
+import { readFileSync } from 'node:fs'
+import { createRequire } from 'node:module'
+import type { IconifyJSON } from '@iconify/types'
+
+/** What the demo boards are made from: headings with the words or pictures that belong there, in the order a teacher would type them. */
+export interface BoardPlan {
+  readonly title: string
+  readonly instructions: string
+  readonly seed: number
+  readonly textSize?: number
+  readonly backdrop?: { colour?: string, ruling?: { kind: 'squares' | 'dots' | 'lines', spacing: number }, picture?: { svg: string, alt: string } }
+  readonly zones: readonly { heading: string, box?: { x: number, y: number, width: number, height: number }, words?: readonly string[], pictures?: readonly string[] }[]
+  /** Words with more than one right home, or with none. */
+  readonly special?: readonly { word: string, homes: readonly string[] }[]
+}
+
+const icons = createRequire(import.meta.url)('@iconify-json/fluent-emoji-flat/icons.json') as IconifyJSON
+
+/** A picture of the openly licensed collection as an SVG of its own. */
+export function pictureSvg(name: string): string {
+  const icon = icons.icons[name]
+  if (!icon) throw new Error(`the picture collection has no ${name}`)
+  return `<svg xmlns="http://www.w3.org/2000/svg" width="352" height="264" viewBox="0 0 40 30"><g transform="translate(4 -1)">${icon.body}</g></svg>`
+}
+
+const boat = readFileSync(new URL('./pictures/boat.svg', import.meta.url), 'utf8')
+
+export const HOLD_ON: BoardPlan = {
+  title: 'How do they hold on?',
+  instructions: 'Put each animal where it belongs. How does it stay on the rock when the waves come?',
+  seed: 11,
+  zones: [
+    { heading: 'Clings to rock', words: ['limpet', 'barnacle', 'mussel', 'anemone', 'sponge'] },
+    { heading: 'Crawls about', words: ['shore crab', 'sea star', 'dog whelk', 'sea urchin'] },
+    { heading: 'Swims free', words: ['prawn', 'goby', 'blenny'] },
+  ],
+}
+
+export const WHERE_SEEN: BoardPlan = {
+  title: 'Where do we see them?',
+  instructions: 'Look at each picture. Do we see it in the water, on the shore or in the air?',
+  seed: 23,
+  backdrop: { colour: '#e3eef5' },
+  zones: [
+    { heading: 'In the water', pictures: ['fish', 'octopus', 'dolphin', 'shark'] },
+    { heading: 'On the shore', pictures: ['crab', 'spiral-shell', 'snail', 'turtle'] },
+    { heading: 'In the air', pictures: ['eagle', 'dove', 'butterfly', 'honeybee'] },
+  ],
+}
+
+export const BEATS: BoardPlan = {
+  title: 'How many beats?',
+  instructions: 'Say the word and clap it. How many beats do you hear?',
+  seed: 5,
+  textSize: 22,
+  backdrop: { ruling: { kind: 'dots', spacing: 24 } },
+  zones: [
+    { heading: 'One beat', words: ['boat', 'gull', 'net', 'tide'] },
+    { heading: 'Two beats', words: ['anchor', 'harbour', 'mussel', 'pebble'] },
+    { heading: 'Three beats', words: ['octopus', 'jellyfish', 'sandpiper', 'cormorant'] },
+  ],
+}
+
+export const WEATHER: BoardPlan = {
+  title: 'Weather words from the harbour wall',
+  instructions: 'Sort the words. Two of them could go in more than one place, and one belongs nowhere.',
+  seed: 42,
+  backdrop: { colour: '#f6ecd8' },
+  zones: [
+    { heading: 'Wind', words: ['breeze', 'gale', 'gust'] },
+    { heading: 'Water', words: ['drizzle', 'hail', 'downpour', 'sleet'] },
+    { heading: 'Light', words: ['glare', 'dusk', 'gleam'] },
+  ],
+  special: [{ word: 'squall', homes: ['Wind', 'Water'] }, { word: 'sea mist', homes: ['Water', 'Light'] }, { word: 'mooring', homes: [] }],
+}
+
+export const BOAT: BoardPlan = {
+  title: 'Parts of a boat',
+  instructions: 'Put each word on the part of the boat where you would look for it.',
+  seed: 77,
+  textSize: 16,
+  backdrop: { picture: { svg: boat, alt: 'A small sailing boat on calm water, seen from the side' } },
+  zones: [
+    { heading: 'Above the deck', box: { x: 24, y: 56, width: 288, height: 200 }, words: ['mast', 'sail', 'boom', 'flag'] },
+    { heading: 'Hull and deck', box: { x: 672, y: 56, width: 264, height: 200 }, words: ['cabin', 'porthole', 'plank'] },
+    { heading: 'Under water', box: { x: 672, y: 312, width: 264, height: 144 }, words: ['keel', 'rudder'] },
+  ],
+}
+
+export const BOARDS = [HOLD_ON, WHERE_SEEN, BEATS, WEATHER, BOAT]

@@ -1,0 +1,52 @@
+import type { Edition } from '../core/board/edition'
+import type { PieceId, PlaceId } from '../core/board/ids'
+import type { Random } from '../core/layout/random'
+import { shuffled } from '../core/layout/random'
+import { clampPiece, freeSpot } from '../core/placement/freeSpot'
+import { apply, invert, type Move } from '../core/slate/move'
+import { emptySlate, type SlateState } from '../core/slate/state'
+
+export interface Played { readonly move: Move, readonly inverse: Move, readonly after: number }
+
+/**
+ * How a student may work: takes the cards as they stand on the ledge, more or less; knows most answers; puts a card
+ * down a little askew; now and then thinks again. `after` is seconds since the start.
+ */
+export function playLesson(edition: Edition, random: Random, plan: { cards: number, knows: number, pace: number }): { moves: Played[], state: SlateState } {
+  const page = edition.board.pages[0]!
+  const homes = edition.board.keys[0]!.homes
+  const moves: Played[] = []
+  let state = emptySlate
+  let clock = 5 + random() * 20
+
+  const make = (move: Move) => {
+    const result = apply(state, move, edition)
+    if (!result.ok) throw new Error(result.reason.code)
+    clock += plan.pace * (0.4 + 1.2 * random())
+    moves.push({ move, inverse: invert(state, move), after: clock })
+    state = result.value
+  }
+  const putIn = (piece: PieceId, target: PlaceId) => {
+    const place = page.places.find(p => p.id === target)!
+    const spot = freeSpot(state, piece, place, page, edition)
+    // Children don't place by ruler; one in twenty lands on an edge.
+    const slip = random() < 0.05 ? 70 : 9
+    const askew = { x: spot.x + (random() - 0.5) * slip, y: spot.y + (random() - 0.5) * 10 }
+    make({ kind: 'put', piece, ...clampPiece(askew, edition.pieces.get(piece)!.master, page) })
+  }
+  const anyPlace = () => page.places[Math.floor(random() * page.places.length)]!.id
+  const order = [...shuffled(page.ledge.slice(0, plan.cards), random), ...page.ledge.slice(plan.cards)]
+  for (const piece of order.slice(0, plan.cards)) {
+    const right = homes[piece]?.[0]
+    if (random() < plan.knows) {
+      if (right) putIn(piece, right)
+      continue
+    }
+    putIn(piece, anyPlace())
+    if (random() < 0.4) {
+      putIn(piece, anyPlace())
+      if (right && random() < 0.5) putIn(piece, right)
+    }
+  }
+  return { moves, state }
+}

@@ -1,0 +1,124 @@
+import { createHash } from 'node:crypto'
+import type { Kysely, Transaction } from 'kysely'
+import { makeEdition } from '../core/board/edition'
+import { seeded } from '../core/layout/random'
+import { makePicturePassword } from '../core/roster/picturePassword'
+import { connect } from '../server/database/connect'
+import { keepEdition } from '../server/database/editions'
+import { migrate } from '../server/database/migrate'
+import type { Database } from '../server/database/tables'
+import { keepPicture } from '../server/files/keep'
+import { hashPassword } from '../server/http/passwords'
+import { giveOut } from '../server/usecases/giveOut'
+import { BOARDS, HOLD_ON, WHERE_SEEN } from './boards'
+import { playLesson } from './lesson'
+import { makeBoard } from './makeBoard'
+import { CLASSES, TEACHER } from './school'
+
+type Db = Kysely<Database>
+
+/** Loads the school unless it is there, and prints how to come in. */
+export async function loadDemo(db: Db, now = new Date()): Promise<void> {
+  await migrate(db)
+  const known = await db.selectFrom('teachers').select('id').where('email', '=', TEACHER.email).executeTakeFirst()
+  if (known) return
+  const { id: teacher } = await db.insertInto('teachers').values({ name: TEACHER.name, email: TEACHER.email, password_hash: await hashPassword(TEACHER.password) })
+    .returning('id').executeTakeFirstOrThrow()
+  const classes = await loadClasses(db, teacher)
+  const boards = new Map<string, string>()
+  for (const [i, plan] of BOARDS.entries()) {
+    const { board, pictures } = await makeBoard(plan)
+    for (const picture of pictures) await keepPicture(db, teacher, picture)
+    const { id } = await db.insertInto('boards')
+      .values({ teacher_id: teacher, title: board.title, document: JSON.stringify(board), updated_at: new Date(now.getTime() - i * 86_400_000) })
+      .returning('id').executeTakeFirstOrThrow()
+    boards.set(plan.title, id)
+  }
+  // The older class is in the middle of its lesson; the younger one has hardly begun.
+  await playHandout(db, teacher, boards.get(HOLD_ON.title)!, classes.get('Year 5/6')!, now, i => i < 13 ? 'under-way' : i < 20 ? 'handed-in' : i < 22 ? 'handed-back' : 'not-opened', 56)
+  await playHandout(db, teacher, boards.get(WHERE_SEEN.title)!, classes.get('Year 2')!, now, i => i < 5 ? 'under-way' : 'not-opened', 22)
+}
+
+async function loadClasses(db: Db, teacher: string): Promise<Map<string, string>> {
+  const ids = new Map<string, string>()
+  for (const { name, code, students } of CLASSES) {
+    const { id } = await db.insertInto('classes').values({ teacher_id: teacher, name, code }).returning('id').executeTakeFirstOrThrow()
+    ids.set(name, id)
+    await db.insertInto('students').values(students.map(student => ({ class_id: id, name: student, picture_password: demoPictures(student) }))).execute()
+  }
+  return ids
+}
+
+type Fate = 'not-opened' | 'under-way' | 'handed-in' | 'handed-back'
+
+async function playHandout(db: Db, teacher: string, board: string, classId: string, now: Date, fate: (i: number) => Fate, seed: number): Promise<void> {
+  const given = await giveOut(db, board, classId)
+  if (!given.ok) throw new Error(given.reason)
+  const { document } = await db.selectFrom('boards').select('document').where('id', '=', board).executeTakeFirstOrThrow()
+  const edition = makeEdition(document)
+  const cards = document.pages[0]!.pieces.length
+  const random = seeded(seed)
+  const slates = await db.selectFrom('slates').innerJoin('students', 'students.id', 'slates.student_id')
+    .select(['slates.id', 'slates.student_id']).where('handout_id', '=', given.value.id).orderBy('students.name_folded').execute()
+  const start = now.getTime() - 14 * 60_000
+
+  for (const [i, slate] of slates.entries()) {
+    const status = fate(i)
+    if (status === 'not-opened') continue
+    const done = status === 'under-way' ? 1 + Math.floor(random() * (cards - 1)) : cards - (random() < 0.2 ? 1 : 0)
+    const { moves } = playLesson(edition, random, { cards: done, knows: 0.55 + 0.4 * random(), pace: 12 + 16 * random() })
+    const stretch = Math.min(1, (status === 'under-way' ? 13.5 : 12) * 60 / (moves.at(-1)?.after ?? 1))
+    const at = (after: number) => new Date(start + after * stretch * 1000)
+    await db.insertInto('moves').values(moves.map(({ move, inverse, after }, n) => ({
+      slate_id: slate.id, number: n + 1, id: moveId(slate.id, n), move: JSON.stringify(move), inverse: JSON.stringify(inverse),
+      undoes: null, student_id: slate.student_id, at: at(after),
+    }))).execute()
+    const last = at(moves.at(-1)!.after)
+    const handedIn = status === 'under-way' ? null : new Date(last.getTime() + 8000)
+    await db.updateTable('slates').set({
+      status, last_number: moves.length, opened_at: new Date(start), moved_at: last, handed_in_at: handedIn,
+      handed_back_at: status === 'handed-back' ? now : null,
+    }).where('id', '=', slate.id).execute()
+    if (status === 'handed-back') await db.transaction().execute(trx => writeMargin(trx, slate.id, teacher, edition.board.pages[0]!.id, moves.at(-1)!.move))
+  }
+}
+
+/** A ring of ink around the last card, a note pinned to it, and a word. */
+async function writeMargin(trx: Transaction<Database>, slate: string, teacher: string, page: string, last: { kind: string }): Promise<void> {
+  const { piece, x, y } = last as { kind: 'put', piece: string, x: number, y: number }
+  const ring = Array.from({ length: 42 }, (_, i) => {
+    const turn = i / 38 * 2 * Math.PI
+    return [round(x + (76 + i / 8) * Math.cos(turn)), round(y + (34 + i / 10) * Math.sin(turn)), 0.5]
+  })
+  const items = [
+    { kind: 'ink', page, points: ring },
+    { kind: 'note', page, piece, text: 'Look at its foot in the tank tomorrow. What does it do when the water moves?' },
+  ]
+  await trx.insertInto('margins').values(items.map(item => ({ slate_id: slate, teacher_id: teacher, item: JSON.stringify(item), removed_at: null }))).execute()
+  await trx.insertInto('reviews').values({
+    slate_id: slate, teacher_id: teacher, decisions: '{}', comment: 'Careful work. You told the crawlers from the clingers by how they move, not by how they look.', updated_at: new Date(),
+  }).execute()
+}
+
+const round = (n: number) => Math.round(n * 10) / 10
+const moveId = (slate: string, n: number) => createHash('sha256').update(`${slate} ${n}`).digest('base64url').slice(0, 21)
+/** The same three pictures for a name at every loading, so that they can be printed. */
+const demoPictures = (name: string) => makePicturePassword(seeded(createHash('sha256').update(name).digest().readUInt32LE(0)))
+
+/** How to come in, for whoever starts the demo. */
+export function signIns(): string {
+  const lines = [`Teacher   ${TEACHER.email}   password: ${TEACHER.password}`]
+  for (const { name, code, students } of CLASSES) {
+    for (const student of students.slice(0, 2)) lines.push(`Student   ${name}, code ${code}: ${student}, pictures: ${demoPictures(student).join(', ')}`)
+  }
+  return lines.join('\n')
+}
+
+export { demoPictures }
+
+if (import.meta.url === new URL(process.argv[1] ?? '', 'file:').href) {
+  const { db } = connect()
+  await loadDemo(db)
+  console.log(signIns())
+  await db.destroy()
+}

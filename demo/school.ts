@@ -1,0 +1,19 @@
+/** Everybody here is made up. */
+export const TEACHER = { name: 'Maren Holt', email: 'maren.holt@ternhaven.example', password: 'low tide at noon' }
+
+export const CLASSES = [
+  {
+    name: 'Year 5/6', code: 'TERNH56',
+    students: [
+      'Ottla Vane', 'Bram Skerry', 'Inka Petrel', 'Marlo Tern', 'Sefa Dune', 'Juno Ashby', 'Pell Rowan', 'Wren Oakes', 'Tam Kelp', 'Lio Brine', 'Nessa Firth', 'Corin Hale',
+      'Ada Marsh', 'Rafi Lund', 'Ione Grey', 'Milo Cove', 'Suri Nash', 'Beck Wray', 'Faye Jetty', 'Odd Eider', 'Kit Yarrow', 'Lark Zander', 'Noor Quill', 'Piet Umber',
+    ],
+  },
+  {
+    name: 'Year 2', code: 'TERNH22',
+    students: [
+      'Abel Strand', 'Bibi Cairn', 'Caspar Reed', 'Dilys Moor', 'Enzo Pike', 'Freya Sandon', 'Gus Hollow', 'Hana Drift', 'Isak Stone', 'Jory Fenn', 'Kaia Spry', 'Leif Tarn',
+      'Mina Gale', 'Nils Copper', 'Orla Wick', 'Pip Larkin',
+    ],
+  },
+] as const

@@ -1,0 +1,12 @@
+import { idParam } from '../../http/read'
+import { actorOf, requireRight } from '../../http/session'
+import { roleOnHandout } from '../../rights/rights'
+import { services } from '../../services'
+import { walkRound } from '../../usecases/walk'
+
+export default defineEventHandler(async (event) => {
+  const all = await services()
+  const id = idParam(event)
+  requireRight(await roleOnHandout(all.db, await actorOf(event), id), 'handout.walk')
+  return walkRound(all, id)
+})

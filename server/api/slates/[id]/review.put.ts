@@ -1,0 +1,22 @@
+import * as v from 'valibot'
+import { PieceIdSchema } from '../../../../core/board/ids'
+import { idParam, readJson } from '../../../http/read'
+import { requireRight, requireTeacher } from '../../../http/session'
+import { roleOnSlate } from '../../../rights/rights'
+import { services } from '../../../services'
+import { saveReview } from '../../../usecases/review'
+
+const Review = v.object({
+  decisions: v.record(PieceIdSchema, v.picklist(['right', 'wrong'])),
+  comment: v.pipe(v.string(), v.maxLength(2000)),
+})
+
+export default defineEventHandler(async (event) => {
+  const all = await services()
+  const id = idParam(event)
+  const teacher = await requireTeacher(event)
+  requireRight((await roleOnSlate(all.db, teacher, id)).role, 'slate.review')
+  const { decisions, comment } = await readJson(event, Review)
+  await saveReview(all, id, teacher.id, decisions, comment)
+  return { done: true }
+})

@@ -1,0 +1,13 @@
+import { Migrator, type Kysely } from 'kysely'
+import type { Database } from './tables'
+import * as firstLoop from './migrations/0001_first_loop'
+
+/** Forward only: a migration that has run anywhere is never edited, the next one mends it. */
+const migrations = { '0001_first_loop': firstLoop }
+
+/** Brings the database up to date. Kysely holds a lock meanwhile, so of several processes only one migrates. */
+export async function migrate(db: Kysely<Database>): Promise<void> {
+  const migrator = new Migrator({ db, provider: { getMigrations: async () => migrations } })
+  const { error } = await migrator.migrateToLatest()
+  if (error) throw error
+}

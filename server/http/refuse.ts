@@ -1,0 +1,16 @@
+import { createError } from 'h3'
+
+/** Every refusal that a route can give; the message catalogue has words for each. */
+export const STATUS_OF = {
+  'bad-request': 400, 'bad-board': 400, 'bad-picture': 400, 'bad-names': 400,
+  'signed-out': 401, 'wrong-sign-in': 401, 'wrong-pictures': 401,
+  'not-yours': 403, 'not-found': 404, 'no-such-code': 404,
+  'changed-elsewhere': 409, 'not-now': 409, 'taken': 409, 'no-students': 409,
+  'too-big': 413, 'too-many-pixels': 413, 'too-often': 429,
+} as const
+export type HttpRefusal = keyof typeof STATUS_OF
+
+/** An error that the client reads by its code. `detail` is for whoever reads the answer without the interface. */
+export function refusal(code: HttpRefusal, detail = '') {
+  return createError({ statusCode: STATUS_OF[code], statusMessage: code, data: { code, detail } })
+}

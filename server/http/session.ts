@@ -1,0 +1,66 @@
+import type { H3Event } from 'h3'
+import type { Kysely } from 'kysely'
+import type { Database } from '../database/tables'
+import { may, type Action, type Role } from '../rights/rights'
+import type { Actor } from '../rights/actor'
+import { services } from '../services'
+import { refusal } from './refuse'
+
+const DAYS = 14
+
+/** The sealed cookie holds no more than this; who it is, and whether the session still stands, the database says. */
+declare module '#auth-utils' {
+  interface User { session: string }
+}
+
+/** A fresh session for a teacher or a student; whatever session the browser had is ended. */
+export async function startSession(event: H3Event, who: { teacher_id: string } | { student_id: string }): Promise<void> {
+  const { db } = await services()
+  await endSession(event)
+  const ends_at = new Date(Date.now() + DAYS * 24 * 3600 * 1000)
+  const { id } = await db.insertInto('sessions').values({ teacher_id: null, student_id: null, ...who, ends_at }).returning('id').executeTakeFirstOrThrow()
+  await setUserSession(event, { user: { session: id } })
+}
+
+export async function endSession(event: H3Event): Promise<void> {
+  const { db } = await services()
+  const session = (await getUserSession(event)).user?.session
+  if (session) await db.deleteFrom('sessions').where('id', '=', session).execute()
+  await clearUserSession(event)
+}
+
+export async function actorOf(event: Parameters<typeof getUserSession>[0]): Promise<Actor | null> {
+  const session = (await getUserSession(event)).user?.session
+  return session ? actorOfSession((await services()).db, session) : null
+}
+
+/** Null when the session was ended, has run out, or its student has been taken off the list. */
+export async function actorOfSession(db: Kysely<Database>, session: string): Promise<Actor | null> {
+  const row = await db.selectFrom('sessions')
+    .leftJoin('teachers', 'teachers.id', 'sessions.teacher_id').leftJoin('students', 'students.id', 'sessions.student_id')
+    .select(['teachers.id as teacher', 'teachers.name as teacherName', 'students.id as student', 'students.name as studentName', 'students.class_id'])
+    .where('sessions.id', '=', session).where('sessions.ends_at', '>', new Date()).executeTakeFirst()
+  if (row?.teacher) return { kind: 'teacher', id: row.teacher, name: row.teacherName!, session }
+  if (row?.student) return { kind: 'student', id: row.student, name: row.studentName!, classId: row.class_id!, session }
+  return null
+}
+
+export async function requireTeacher(event: H3Event): Promise<Extract<Actor, { kind: 'teacher' }>> {
+  const actor = await actorOf(event)
+  if (!actor) throw refusal('signed-out')
+  if (actor.kind !== 'teacher') throw refusal('not-yours')
+  return actor
+}
+
+export async function requireStudent(event: H3Event): Promise<Extract<Actor, { kind: 'student' }>> {
+  const actor = await actorOf(event)
+  if (!actor) throw refusal('signed-out')
+  if (actor.kind !== 'student') throw refusal('not-yours')
+  return actor
+}
+
+/** Passes only who has the right. Others can't tell a thing that isn't theirs from one that isn't there. */
+export function requireRight(role: Role, action: Action): void {
+  if (may(role, action)) return
+  throw refusal(role === 'nobody' ? 'signed-out' : 'not-yours')
+}
