@@ -82,8 +82,8 @@ export const BOAT: BoardPlan = {
   backdrop: { picture: { svg: boat, alt: 'A small sailing boat on calm water, seen from the side' } },
   zones: [
     { heading: 'Above the deck', box: { x: 24, y: 56, width: 288, height: 200 }, words: ['mast', 'sail', 'boom', 'flag'] },
-    { heading: 'Hull and deck', box: { x: 672, y: 56, width: 264, height: 200 }, words: ['cabin', 'porthole', 'plank'] },
-    { heading: 'Under water', box: { x: 672, y: 312, width: 264, height: 144 }, words: ['keel', 'rudder'] },
+    { heading: 'Hull and deck', box: { x: 704, y: 56, width: 232, height: 200 }, words: ['cabin', 'porthole', 'plank'] },
+    { heading: 'Under water', box: { x: 704, y: 312, width: 232, height: 144 }, words: ['keel', 'rudder'] },
   ],
 }
 

@@ -4,7 +4,6 @@ import { makeEdition } from '../core/board/edition'
 import { seeded } from '../core/layout/random'
 import { makePicturePassword } from '../core/roster/picturePassword'
 import { connect } from '../server/database/connect'
-import { keepEdition } from '../server/database/editions'
 import { migrate } from '../server/database/migrate'
 import type { Database } from '../server/database/tables'
 import { keepPicture } from '../server/files/keep'
@@ -67,7 +66,9 @@ async function playHandout(db: Db, teacher: string, board: string, classId: stri
     if (status === 'not-opened') continue
     const done = status === 'under-way' ? 1 + Math.floor(random() * (cards - 1)) : cards - (random() < 0.2 ? 1 : 0)
     const { moves } = playLesson(edition, random, { cards: done, knows: 0.55 + 0.4 * random(), pace: 12 + 16 * random() })
-    const stretch = Math.min(1, (status === 'under-way' ? 13.5 : 12) * 60 / (moves.at(-1)?.after ?? 1))
+    // Most worked until a moment ago; one in five of those under way has been quiet for a while.
+    const quiet = status === 'under-way' && random() < 0.2 ? 3.5 + 4 * random() : 1.5 * random()
+    const stretch = (14 - (status === 'under-way' ? quiet : 2 + quiet)) * 60 / moves.at(-1)!.after
     const at = (after: number) => new Date(start + after * stretch * 1000)
     await db.insertInto('moves').values(moves.map(({ move, inverse, after }, n) => ({
       slate_id: slate.id, number: n + 1, id: moveId(slate.id, n), move: JSON.stringify(move), inverse: JSON.stringify(inverse),

@@ -6,8 +6,8 @@ const LEDGE_PADDING = 34
 const GAP = 10
 const BETWEEN = 12
 const MOST_ROWS = 2
-/** Below this the page is no longer made to fit the window: it keeps the size that fingers need, and can be pushed about. */
-const SMALLEST_FIT = 0.9
+/** CSS pixels. Where pieces would be lower than this, first the ledge gets one row, then the page outgrows the window and can be pushed about. */
+const FINGER = 40
 const LARGEST = 2.2
 
 /**
@@ -20,15 +20,18 @@ export function useStageSize(room: Ref<HTMLElement | null>, page: () => Page, ed
     const { width: pageWidth, height: pageHeight } = page()
     const sizes = page().pieces.map(piece => edition().pieces.get(piece.id)!.master)
     const highest = Math.max(0, ...sizes.map(s => s.height))
+    const least = sizes.length && editable() ? FINGER / Math.min(...sizes.map(s => s.height)) : 0
     const all = sizes.reduce((sum, s) => sum + s.width, 0)
     const layout = (rows: number) => {
       const across = (width.value - FRAME) / pageWidth
       const down = (height.value - FRAME - BETWEEN - LEDGE_PADDING - rows * GAP) / (pageHeight + rows * highest)
-      const fit = Math.min(across, down, LARGEST)
-      const scale = Math.max(fit, editable() && fit < SMALLEST_FIT ? 1 : 0.2)
-      return { scale, rows, ledgeHeight: sizes.length ? rows * (highest * scale + GAP) + LEDGE_PADDING : 0, room: width.value }
+      const fit = Math.max(Math.min(across, down, LARGEST), 0.2)
+      const scale = Math.max(fit, least)
+      return { scale, fits: fit >= least, ledgeHeight: sizes.length ? rows * (highest * scale + GAP) + LEDGE_PADDING : 0 }
     }
     const one = layout(1)
-    return all * one.scale + sizes.length * GAP + 40 > width.value && sizes.length ? layout(MOST_ROWS) : one
+    if (all * one.scale + sizes.length * GAP + 40 <= width.value) return one
+    const two = layout(MOST_ROWS)
+    return two.fits ? two : one
   })
 }

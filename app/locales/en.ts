@@ -134,10 +134,10 @@ export default {
   walk: {
     title: 'Walk-round', below: '{name} · a copy each · {count} student | {name} · a copy each · {count} students', back: 'To everything given out', offline: 'Looking for the connection',
     code: 'Code {code}', join: 'How students come in', orderBy: 'Order by', order: { name: 'Name', progress: 'Progress', quiet: 'Quiet longest' },
-    status: { 'not-opened': 'not opened', 'under-way': 'under way', 'handed-in': 'handed in', 'handed-back': 'handed back' }, slateOf: 'Slate of {name}', quiet: 'quiet for {count} min',
+    status: { 'not-opened': 'not opened', 'under-way': 'under way', 'handed-in': 'handed in', 'handed-back': 'handed back' }, slateOf: 'Slate of {name}', quiet: 'quiet {count} min',
   },
   review: {
-    toWalk: 'Walk-round', line: 'All students', panel: 'Answers and words', score: '{points} of {of}', undecided: '{count} on the line', noKey: 'This board has no key: nothing is marked.', or: ' or ',
+    toWalk: 'Walk-round', line: 'All students', pieces: 'Each piece', panel: 'Answers and words', score: '{points} of {of}', undecided: '{count} on the line', noKey: 'This board has no key: nothing is marked.', or: ' or ',
     verdict: { 'right': 'Right', 'wrong': 'Wrong', 'on-the-line': 'On the line', 'not-placed': 'Not placed' },
     why: {
       'on-ledge': 'Still on the ledge', 'outside': 'Outside every place', 'belongs-nowhere': 'Belongs nowhere, and is nowhere', 'at-home': 'In {place}',

@@ -40,7 +40,7 @@ async function create() {
       <ul class="grid gap-x-6 gap-y-8 sm:grid-cols-2 lg:grid-cols-3">
         <li v-for="board in found" :key="board.id" class="flex flex-col gap-2">
           <NuxtLink :to="`/board/${board.id}`" class="block rounded-lg">
-            <BoardThumbnail :board="board.picture" :label="t('shelf.open', { title: board.title })" />
+            <BoardThumbnail :board="board.picture" :label="t('shelf.open', { title: board.title })" ledge />
             <span class="mt-2 block text-lg font-bold">{{ board.title }}</span>
           </NuxtLink>
           <p class="note-line">{{ t('shelf.pieces', { count: board.pieces }) }}</p>

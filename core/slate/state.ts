@@ -25,10 +25,10 @@ export function top(state: SlateState): number {
 
 /** The slate with some pieces put (a position) or shelved (null). The slate given is not changed. */
 export function withPieces(state: SlateState, changes: Iterable<readonly [PieceId, OnPage | null]>): SlateState {
-  const pieces: Record<PieceId, OnPage> = { ...state.pieces }
+  const pieces = new Map(Object.entries(state.pieces) as [PieceId, OnPage][])
   for (const [id, position] of changes) {
-    if (position) pieces[id] = position
-    else delete pieces[id]
+    if (position) pieces.set(id, position)
+    else pieces.delete(id)
   }
-  return { pieces }
+  return { pieces: Object.fromEntries(pieces) }
 }

@@ -9,8 +9,8 @@ const { place, lit = false } = defineProps<{ place: Place, lit?: boolean }>()
 const box = computed(() => boxOf(place))
 const heading = computed(() => place.heading ? breakLines(place.heading, box.value.width, HEADING_SIZE, 'bold').slice(0, 2) : [])
 const look = computed(() => ({
-  fill: lit ? '#fdf3dc' : '#ffffff', fillOpacity: lit ? 0.9 : 0.35,
-  stroke: lit ? '#a86a05' : '#526061', strokeWidth: lit ? 2.5 : 1.5, strokeDasharray: lit ? undefined : '7 5',
+  'fill': lit ? '#fdf3dc' : '#ffffff', 'fill-opacity': lit ? 0.9 : 0.45,
+  'stroke': lit ? '#a86a05' : '#526061', 'stroke-width': lit ? 2.5 : 1.6, 'stroke-dasharray': lit ? undefined : '7 5',
 }))
 </script>
 

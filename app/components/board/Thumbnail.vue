@@ -4,9 +4,23 @@ import { makeEdition, type Edition } from '~~/core/board/edition'
 import { emptySlate, type SlateState } from '~~/core/slate/state'
 
 /** A small framed slate. Without a state it shows the board as it is given out. */
-const { board, edition: given, state = emptySlate, label } = defineProps<{ board?: Board, edition?: Edition, state?: SlateState, label: string }>()
+const { board, edition: given, state = emptySlate, ledge = false } = defineProps<{ board?: Board, edition?: Edition, state?: SlateState, label: string, ledge?: boolean }>()
 const edition = computed(() => given ?? makeEdition(board!))
 const page = computed(() => edition.value.board.pages[0]!)
+
+const LEDGE_HEIGHT = 84
+const GAP = 10
+/** As many of the waiting pieces as stand side by side. */
+const standing = computed(() => {
+  let x = GAP * 2
+  return page.value.ledge.flatMap((id) => {
+    const entry = edition.value.pieces.get(id)!
+    const scale = Math.min(1, (LEDGE_HEIGHT - 2 * GAP) / entry.master.height)
+    const at = x + entry.master.width * scale / 2
+    x = at + entry.master.width * scale / 2 + GAP
+    return x < page.value.width ? [{ ...entry, at, scale }] : []
+  })
+})
 </script>
 
 <template>
@@ -14,5 +28,10 @@ const page = computed(() => edition.value.board.pages[0]!)
     <span class="block overflow-hidden rounded" :style="{ aspectRatio: `${page.width} / ${page.height}` }" aria-hidden="true">
       <BoardPage :edition="edition" :page="page" :state="state" />
     </span>
+    <svg v-if="ledge" class="mt-1 block w-full" :viewBox="`0 0 ${page.width} ${LEDGE_HEIGHT}`" aria-hidden="true">
+      <g v-for="{ piece, master, at, scale } in standing" :key="piece.id" :transform="`translate(${at} ${LEDGE_HEIGHT / 2}) scale(${scale})`">
+        <BoardPieceShape :piece="piece" :master="master" />
+      </g>
+    </svg>
   </span>
 </template>

@@ -56,9 +56,9 @@ defineExpose({ add })
   <div class="flex flex-col gap-5">
     <fieldset>
       <legend class="label">{{ t('backdrop.colour') }}</legend>
-      <div class="flex flex-wrap gap-2">
+      <div class="flex flex-wrap gap-1.5">
         <button
-          v-for="(hex, name) in COLOURS" :key="name" type="button" class="h-11 w-11 rounded-lg border-2" :class="colour === hex ? 'border-leaf-700 outline outline-2 outline-leaf-700' : 'border-stone-400'"
+          v-for="(hex, name) in COLOURS" :key="name" type="button" class="h-10 w-10 rounded-lg border-2" :class="colour === hex ? 'border-leaf-700 outline outline-2 outline-leaf-700' : 'border-stone-400'"
           :style="{ background: hex }" :aria-label="t(`backdrop.colours.${name}`)" :aria-pressed="colour === hex" :title="t(`backdrop.colours.${name}`)" @click="set({ colour: hex })"
         />
       </div>

@@ -53,7 +53,7 @@ async function renew(student: string) {
               <tr v-for="student in page.students" :key="student.id" class="border-t border-panel-line">
                 <td class="py-1 pr-3 font-semibold"><bdi>{{ student.name }}</bdi></td>
                 <td class="py-1 pr-3">
-                  <span class="inline-flex flex-wrap items-center gap-x-2">
+                  <span class="flex flex-wrap items-center gap-x-2">
                     <span v-for="picture in student.pictures" :key="picture" class="inline-flex items-center gap-1"><UiPasswordPicture :picture="picture" class="text-xl" />{{ t(`pictures.${picture}`) }}</span>
                   </span>
                 </td>
@@ -75,7 +75,7 @@ async function renew(student: string) {
           </div>
           <p v-if="trouble" class="trouble" role="alert">{{ trouble }}</p>
           <p v-if="added" role="status">{{ t('classes.added', { count: added }) }}</p>
-          <button type="button" class="button button-action" :disabled="busy || rows.length === 0 || problems.length > 0" @click="add">{{ t('classes.addThem', { count: rows.length }) }}</button>
+          <button type="button" class="button button-action" :disabled="busy || rows.length === 0 || problems.length > 0" @click="add">{{ t('classes.addThem', { count: rows.length - problems.length }) }}</button>
         </section>
       </div>
     </main>

@@ -12,6 +12,8 @@ const { attempt, trouble } = useAsking()
 const view = await attempt(() => ask<SlateView>(`/api/slates/${slate}`))
 const line = (await attempt(() => ask<WalkView>(`/api/handouts/${handout}`)))?.slates ?? []
 const at = line.findIndex(s => s.id === slate)
+const lineNav = useTemplateRef<HTMLElement>('lineNav')
+onMounted(() => lineNav.value?.querySelector('[aria-current]')?.scrollIntoView({ inline: 'center', block: 'nearest' }))
 useHead({ title: () => view ? `${view.name} · ${view.board.title}` : '' })
 </script>
 
@@ -26,8 +28,8 @@ useHead({ title: () => view ? `${view.name} · ${view.board.title}` : '' })
     </UiTopBar>
     <main class="flex min-h-0 flex-1 flex-col gap-3 overflow-auto p-4">
       <p v-if="!view" class="trouble" role="alert">{{ trouble }}</p>
-      <ReviewReview v-else :view="view" />
-      <nav class="flex shrink-0 gap-2 overflow-x-auto p-1" :aria-label="t('review.line')">
+      <ReviewSlate v-else :view="view" />
+      <nav ref="lineNav" class="flex shrink-0 gap-2 overflow-x-auto p-1" :aria-label="t('review.line')">
         <NuxtLink
           v-for="other in line" :key="other.id" :to="`/handout/${handout}/review/${other.id}`" :aria-current="other.id === slate ? 'page' : undefined"
           class="button min-h-10 shrink-0 px-3 py-1 text-sm" :class="other.id === slate ? 'border-sunfleck-600 bg-sunfleck-200 text-stone-950' : ''"

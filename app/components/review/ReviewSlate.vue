@@ -77,12 +77,13 @@ const lying = computed(() => page.value.pieces.filter(p => state.value.pieces[p.
       </BoardStage>
     </div>
 
-    <aside class="panel flex w-full flex-col gap-4 overflow-auto lg:w-96" :aria-label="t('review.panel')">
+    <aside class="panel flex w-full shrink-0 flex-col gap-4 lg:w-96" :aria-label="t('review.panel')">
       <div class="flex flex-wrap items-center gap-3">
         <p v-if="pieces.size" class="text-2xl font-bold" data-test="score">{{ t('review.score', { points: total.points, of: total.of }) }}</p>
         <p v-if="total.undecided" class="rounded-lg bg-sunfleck-200 px-3 py-1 font-semibold text-sunfleck-700">{{ t('review.undecided', { count: total.undecided }) }}</p>
         <p v-if="!pieces.size" class="note-line">{{ t('review.noKey') }}</p>
       </div>
+      <div class="-mr-3 flex min-h-0 flex-1 flex-col gap-4 overflow-auto pr-3" tabindex="0" role="group" :aria-label="t('review.pieces')">
       <ul class="flex flex-col divide-y divide-panel-line">
         <li v-for="mark in listed" :key="mark.piece" class="flex items-center gap-3 py-2">
           <ReviewVerdictSign :verdict="mark.verdict" />
@@ -103,6 +104,7 @@ const lying = computed(() => page.value.pieces.filter(p => state.value.pieces[p.
           </li>
         </ol>
       </section>
+      </div>
       <label><span class="label">{{ t('review.comment') }}</span><textarea v-model="comment" rows="3" maxlength="2000" class="field" @input="review.saveSoon()" /></label>
       <p v-if="trouble" class="trouble" role="alert">{{ said(`refused.${trouble}`, 'refused.trouble') }}</p>
       <button v-if="review.canHandBack.value" type="button" class="button button-action" @click="review.handBack()"><Icon name="lucide:undo-dot" />{{ t('review.handBack', { name: view.name }) }}</button>

@@ -1,0 +1,121 @@
+/**
+ * Takes the pictures of docs/screenshots from a running demo: `npm run screenshots` while bin/demo runs.
+ * ADDRESS names another address, ONLY a single picture, OUT another folder.
+ */
+import { mkdirSync } from 'node:fs'
+import { chromium, type Browser, type BrowserContext, type Page } from '@playwright/test'
+import { demoPictures } from '../demo/load'
+import { CLASSES, TEACHER } from '../demo/school'
+import { PICTURE_WORDS } from '../tests/pictureWords'
+
+const address = process.env.ADDRESS ?? 'http://127.0.0.1:3000'
+const out = process.env.OUT ?? 'docs/screenshots'
+const only = process.env.ONLY?.split(',')
+
+const LAPTOP = { viewport: { width: 1280, height: 800 } }
+const TABLET = { viewport: { width: 1024, height: 768 }, hasTouch: true }
+const PHONE = { viewport: { width: 390, height: 844 }, hasTouch: true }
+
+async function teacher(browser: Browser): Promise<BrowserContext> {
+  const context = await browser.newContext(LAPTOP)
+  const page = await context.newPage()
+  await page.goto(`${address}/sign-in`)
+  await page.getByLabel('E-mail address').fill(TEACHER.email)
+  await page.getByLabel('Password').fill(TEACHER.password)
+  await page.getByRole('button', { name: 'Sign in' }).click()
+  await page.getByRole('heading', { name: 'Shelf' }).waitFor()
+  await page.close()
+  return context
+}
+
+async function student(browser: Browser, size: object, className: 0 | 1, name: string): Promise<Page> {
+  const page = await (await browser.newContext(size)).newPage()
+  await page.goto(`${address}/join?class=${CLASSES[className].code}`)
+  await page.getByRole('button', { name }).click()
+  for (const picture of demoPictures(name)) await page.getByRole('button', { name: PICTURE_WORDS[picture], exact: true }).click()
+  await page.getByRole('heading', { name: 'My desk' }).waitFor()
+  return page
+}
+
+const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu'] })
+mkdirSync(out, { recursive: true })
+
+async function shoot(name: string, take: () => Promise<Page>): Promise<void> {
+  if (only && !only.includes(name)) return
+  const page = await take()
+  await page.waitForLoadState('networkidle').catch(() => {})
+  await page.evaluate(() => document.fonts.ready)
+  await page.screenshot({ path: `${out}/${name}.png` })
+  await page.close()
+  console.log(name)
+}
+
+const context = await teacher(browser)
+const at = async (path: string) => {
+  const page = await context.newPage()
+  await page.goto(`${address}${path}`)
+  return page
+}
+const handout = async (title: string) => {
+  const page = await at('/handouts')
+  await page.getByRole('link', { name: title }).first().click()
+  await page.locator('[data-slate]').first().waitFor()
+  return page
+}
+const workbench = async (title: string, station: string) => {
+  const page = await at('/shelf')
+  await page.getByRole('link', { name: `Open ${title}` }).click()
+  await page.getByRole('button', { name: station }).click()
+  return page
+}
+
+await shoot('shelf', () => at('/shelf'))
+await shoot('workbench-backdrop', () => workbench('Parts of a boat', 'Backdrop'))
+await shoot('workbench-places', async () => {
+  const page = await workbench('How do they hold on?', 'Places')
+  await page.getByRole('button', { name: 'Zone: Crawls about' }).focus()
+  return page
+})
+await shoot('workbench-pieces', () => workbench('Where do we see them?', 'Pieces'))
+await shoot('workbench-answers', () => workbench('Weather words', 'Answers'))
+await shoot('workbench-check', () => workbench('Weather words', 'Check'))
+await shoot('give-out', async () => {
+  const page = await workbench('How many beats?', 'Check')
+  await page.getByRole('button', { name: 'Give out', exact: true }).click()
+  await page.getByText('Each of the').waitFor()
+  return page
+})
+await shoot('class', async () => {
+  const page = await at('/classes')
+  await page.getByRole('link', { name: 'Year 5/6' }).click()
+  await page.getByLabel('Paste the names').fill('Tilda Fern\nMarlo Tern\nTilda Fern\n')
+  return page
+})
+await shoot('walk-round', () => handout('How do they hold on?'))
+await shoot('review', async () => {
+  const page = await handout('How do they hold on?')
+  await page.locator('[data-slate]', { hasText: 'handed in' }).first().click()
+  await page.getByLabel('A word to the student').waitFor()
+  return page
+})
+await shoot('come-in', async () => {
+  const page = await (await browser.newContext(TABLET)).newPage()
+  await page.goto(`${address}/join?class=${CLASSES[1].code}`)
+  await page.getByRole('button', { name: 'Orla Wick' }).click()
+  return page
+})
+const open = async (page: Page, title: string) => {
+  await page.getByRole('link', { name: title }).first().click()
+  await page.getByRole('group', { name: 'Page' }).waitFor()
+  return page
+}
+await shoot('student-laptop', async () => open(await student(browser, LAPTOP, 0, 'Lark Zander'), 'How do they hold on?'))
+await shoot('student-tablet', async () => open(await student(browser, TABLET, 1, 'Abel Strand'), 'Where do we see them?'))
+await shoot('student-phone', async () => open(await student(browser, PHONE, 0, 'Juno Ashby'), 'How do they hold on?'))
+await shoot('handed-back', async () => {
+  const walk = await handout('How do they hold on?')
+  const name = await walk.locator('[data-slate]', { hasText: 'handed back' }).first().getAttribute('data-slate')
+  await walk.close()
+  return open(await student(browser, LAPTOP, 0, name!), 'How do they hold on?')
+})
+await browser.close()

@@ -1,0 +1,23 @@
+import type { Kysely } from 'kysely'
+import type { Board } from '../core/board/board'
+import type { Database } from '../server/database/tables'
+import { addStudents, createClass } from '../server/usecases/classes'
+import { giveOut } from '../server/usecases/giveOut'
+
+export interface School { teacher: string, classId: string, board: string, handout: string, slates: { id: string, student: string }[] }
+
+/** A teacher, a class, a board and its handout, made by the same use cases as in the application. */
+export async function makeSchool(db: Kysely<Database>, document: Board, students: number, email = 'teacher@ternhaven.example'): Promise<School> {
+  const { id: teacher } = await db.insertInto('teachers').values({ email, name: 'T. Est', password_hash: 'none' }).returning('id').executeTakeFirstOrThrow()
+  const made = await createClass(db, teacher, 'Class')
+  if (!made.ok) throw new Error(made.reason)
+  const classId = made.value.id
+  const added = await addStudents(db, classId, Array.from({ length: students }, (_, i) => `Student ${String.fromCharCode(65 + i % 26)}${Math.floor(i / 26) || ''}`).join('\n'))
+  if (!added.ok) throw new Error(JSON.stringify(added.reason))
+  const { id: board } = await db.insertInto('boards').values({ teacher_id: teacher, title: document.title, document: JSON.stringify(document), updated_at: new Date() })
+    .returning('id').executeTakeFirstOrThrow()
+  const given = await giveOut(db, board, classId)
+  if (!given.ok) throw new Error(given.reason)
+  const slates = await db.selectFrom('slates').select(['id', 'student_id as student']).where('handout_id', '=', given.value.id).orderBy('id').execute()
+  return { teacher, classId, board, handout: given.value.id, slates }
+}
