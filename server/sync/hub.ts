@@ -14,6 +14,8 @@ export class Hub {
   private readonly byHandout = new Map<string, Map<string, Listener>>()
   /** Up to which number the followers of a slate have been told. Absent: nobody here followed it so far. */
   private readonly told = new Map<string, number>()
+  /** Tellings of one slate go one after the other: what is read back must not overtake what is told from memory. */
+  private readonly turns = new Map<string, Promise<void>>()
 
   constructor(private readonly db: Kysely<Database>) {}
 
@@ -39,13 +41,17 @@ export class Hub {
   }
 
   /** Moves that this very process has committed: told without reading them back. */
-  async made(slate: string, handout: string, moves: readonly NumberedMove[]): Promise<void> {
+  made(slate: string, handout: string, moves: readonly NumberedMove[]): Promise<void> {
+    return this.inTurn(slate, () => this.tellMade(slate, handout, moves))
+  }
+
+  private async tellMade(slate: string, handout: string, moves: readonly NumberedMove[]): Promise<void> {
     const told = this.told.get(slate) ?? 0
     const news = moves.filter(move => move.number > told)
     const first = news[0]
     const last = news.at(-1)
     if (!first || !last) return
-    if (told > 0 && first.number > told + 1) return this.catchUp(slate, handout, last.number)
+    if (told > 0 && first.number > told + 1) return this.readBack(slate, handout, last.number)
     this.told.set(slate, last.number)
     this.tell(slate, handout, { say: 'moves', slate, moves: news })
   }
@@ -79,13 +85,26 @@ export class Hub {
     }
   }
 
-  private async catchUp(slate: string, handout: string, number: number): Promise<void> {
+  private catchUp(slate: string, handout: string, number: number): Promise<void> {
+    return this.inTurn(slate, () => this.readBack(slate, handout, number))
+  }
+
+  private inTurn(slate: string, work: () => Promise<void>): Promise<void> {
+    const turn = (this.turns.get(slate) ?? Promise.resolve()).then(work)
+    const quiet = turn.catch(() => {}).then(() => {
+      if (this.turns.get(slate) === quiet) this.turns.delete(slate)
+    })
+    this.turns.set(slate, quiet)
+    return turn
+  }
+
+  private async readBack(slate: string, handout: string, number: number): Promise<void> {
     // Without knowing what was told, one move makes each client see its own gap and ask for the rest.
     const told = this.told.get(slate) ?? number - 1
     if (told >= number) return
-    this.told.set(slate, number)
     const rows = await this.db.selectFrom('moves').select(['id', 'number', 'move', 'undoes', 'at'])
       .where('slate_id', '=', slate).where('number', '>', told).orderBy('number').limit(MOST_MOVES).execute()
+    this.told.set(slate, Math.max(number, rows.at(-1)?.number ?? 0))
     const moves = rows.map(({ undoes, at, ...row }) => ({ ...row, undoes: undoes ?? undefined, at: at.toISOString() }))
     if (moves.length) this.tell(slate, handout, { say: 'moves', slate, moves })
   }
