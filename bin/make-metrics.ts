@@ -4,8 +4,9 @@
  */
 import { readFileSync, writeFileSync } from 'node:fs'
 import * as fontkit from 'fontkit'
+import type { Metrics } from '../core/text/metrics/metrics'
 
-const faces = { 'andika-400': 'Andika_400Regular.ttf', 'andika-700': 'Andika_700Bold.ttf' }
+const faces = { andikaRegular: 'Andika_400Regular.ttf', andikaBold: 'Andika_700Bold.ttf' }
 const folder = new URL('../node_modules/@expo-google-fonts/andika/', import.meta.url)
 
 for (const [name, file] of Object.entries(faces)) {
@@ -21,10 +22,15 @@ for (const [name, file] of Object.entries(faces)) {
     else runs.push([codePoint, advance])
     previous = codePoint
   }
-  const metrics = {
+  const metrics: Metrics = {
     unitsPerEm: font.unitsPerEm, ascent: font.ascent, descent: -font.descent,
     capHeight: font.capHeight, xHeight: font.xHeight, runs,
   }
-  writeFileSync(new URL(`../core/text/metrics/${name}.json`, import.meta.url), `${JSON.stringify(metrics)}\n`)
+  const source = [
+    `import type { Metrics } from './metrics'`, '',
+    `/** Made by bin/make-metrics.ts from ${file}; not written by hand. */`,
+    `export const ${name}: Metrics = ${JSON.stringify(metrics).replaceAll('"', '')}`, '',
+  ]
+  writeFileSync(new URL(`../core/text/metrics/${name}.ts`, import.meta.url), source.join('\n'))
   console.log(`${name}: ${font.characterSet.length} characters`)
 }

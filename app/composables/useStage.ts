@@ -87,7 +87,7 @@ export function useStage(stage: Stage) {
     const { piece } = pressed
     pressed = null
     const now = held.value
-    if (now?.way !== 'drag') return tapPiece(piece)
+    if (now?.way !== 'drag') return tapPiece(piece, event)
     held.value = null
     if (overLedge(now.pointer)) return stage.shelve(piece)
     const centre = centreOf(now)
@@ -102,7 +102,9 @@ export function useStage(stage: Stage) {
     if (held.value?.way === 'drag') held.value = null
   }
 
-  function tapPiece(piece: PieceId) {
+  /** A tap on a piece picks it; with another already picked, a piece on the page stands for the spot where it lies. */
+  function tapPiece(piece: PieceId, event: MouseEvent) {
+    if (held.value?.way === 'tap' && held.value.piece !== piece && stage.state().pieces[piece]) return tapPage(event)
     held.value = held.value?.way === 'tap' && held.value.piece === piece ? null : { way: 'tap', piece }
   }
 

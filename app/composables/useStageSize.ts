@@ -7,14 +7,14 @@ const GAP = 10
 const BETWEEN = 12
 const MOST_ROWS = 2
 /** CSS pixels. Where pieces would be lower than this, first the ledge gets one row, then the page outgrows the window and can be pushed about. */
-const FINGER = 40
+const FINGER = 44
 const LARGEST = 2.2
 
 /**
  * One scale (CSS pixels for a point) at which page and ledge share the room, and how high the ledge is. It depends on
  * the room and the board only, not on where the pieces are, so that nothing jumps while somebody works.
  */
-export function useStageSize(room: Ref<HTMLElement | null>, page: () => Page, edition: () => Edition, editable: () => boolean) {
+export function useStageSize(room: Ref<HTMLElement | null>, page: () => Page, edition: () => Edition, editable: () => boolean, endWidth: () => number) {
   const { width, height } = useElementSize(room)
   return computed(() => {
     const { width: pageWidth, height: pageHeight } = page()
@@ -30,7 +30,7 @@ export function useStageSize(room: Ref<HTMLElement | null>, page: () => Page, ed
       return { scale, fits: fit >= least, ledgeHeight: sizes.length ? rows * (highest * scale + GAP) + LEDGE_PADDING : 0 }
     }
     const one = layout(1)
-    if (all * one.scale + sizes.length * GAP + 40 <= width.value) return one
+    if (all * one.scale + sizes.length * GAP + 40 + endWidth() <= Math.min(width.value, page().width * one.scale + FRAME)) return one
     const two = layout(MOST_ROWS)
     return two.fits ? two : one
   })

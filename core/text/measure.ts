@@ -1,15 +1,15 @@
-import regular from './metrics/andika-400.json'
-import bold from './metrics/andika-700.json'
+import { andikaBold } from './metrics/andikaBold'
+import { andikaRegular } from './metrics/andikaRegular'
+import type { Metrics } from './metrics/metrics'
 
 export type Face = 'regular' | 'bold'
 
-interface Metrics { unitsPerEm: number, ascent: number, descent: number, capHeight: number, xHeight: number, runs: number[][] }
 interface Table extends Metrics { advance: ReadonlyMap<number, number> }
 
 /** Leading, in ems: enough for stacked accents, close enough to read as one text. */
 export const LINE_HEIGHT = 1.3
 
-const tables: Record<Face, Table> = { regular: tableOf(regular), bold: tableOf(bold) }
+const tables: Record<Face, Table> = { regular: tableOf(andikaRegular), bold: tableOf(andikaBold) }
 
 function tableOf(metrics: Metrics): Table {
   const advance = new Map<number, number>()

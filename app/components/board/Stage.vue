@@ -17,7 +17,11 @@ const { t } = useWords()
 const room = useTemplateRef<HTMLElement>('room')
 const boardPage = useTemplateRef<{ svg: SVGSVGElement | null }>('boardPage')
 const shelf = useTemplateRef<{ root: HTMLElement | null }>('shelf')
-const size = useStageSize(room, () => page, () => edition, () => editable)
+const { width: roomWidth } = useElementSize(room)
+const slots = useSlots()
+/** What the buttons at the end of the ledge take of it. */
+const endWidth = () => slots['ledge-end'] ? (roomWidth.value < 640 ? 64 : 170) : 0
+const size = useStageSize(room, () => page, () => edition, () => editable, endWidth)
 const said = ref('')
 
 const stage = useStage({
@@ -71,7 +75,7 @@ const dragPoint = computed(() => held.value?.way === 'drag'
 </script>
 
 <template>
-  <div ref="room" class="relative flex min-h-0 flex-1 flex-col items-center gap-3">
+  <div ref="room" class="relative flex min-h-0 flex-1 select-none flex-col items-center gap-3" @dragstart.prevent>
     <div class="frame max-w-full overflow-auto" :style="{ maxHeight: ledge ? `calc(100% - ${size.ledgeHeight + 12}px)` : '100%' }">
       <div :style="{ width: `${page.width * size.scale}px`, height: `${page.height * size.scale}px` }" @click="tapPage">
         <BoardPage ref="boardPage" :edition="edition" :page="page" :state="state" :lit="lit" role="group" :aria-label="t('stage.page')">
@@ -100,7 +104,9 @@ const dragPoint = computed(() => held.value?.way === 'drag'
       :edition="edition" :page="page" :state="state" :scale="size.scale"
       :height="size.ledgeHeight" :editable="editable" :held-piece="heldPiece" :dragging="held?.way === 'drag'"
       @press="press" @key="key" @tap="tapLedge"
-    />
+    >
+      <template v-if="$slots['ledge-end']" #end><slot name="ledge-end" /></template>
+    </BoardLedge>
     <svg
       v-if="dragPoint && heldEntry" class="pointer-events-none fixed left-0 top-0 z-50 overflow-visible" aria-hidden="true"
       :width="1" :height="1" :style="{ transform: `translate(${dragPoint.x}px, ${dragPoint.y}px) rotate(-1.5deg) scale(${size.scale * 1.04})` }"

@@ -52,6 +52,7 @@ onKeyStroke(['z', 'Z'], (event) => {
         <Icon :name="connection === 'open' ? 'lucide:check' : 'lucide:cloud-off'" />{{ kept }}
       </p>
       <template #end>
+        <button v-if="editable" type="button" class="button button-dark w-11 border-transparent px-0 max-sm:hidden" :aria-label="t('keys.title')" :title="t('keys.title')" @click="showKeys = true"><Icon name="lucide:keyboard" size="22" /></button>
         <span class="flex items-center gap-2 rounded-full bg-stone-800 px-3 py-2 font-medium">
           <UiRing :share="progress.of ? progress.placed / progress.of : 0" tone="sunfleck" />
           <span>{{ view.name }} · {{ t('slate.placed', progress) }}</span>
@@ -66,14 +67,13 @@ onKeyStroke(['z', 'Z'], (event) => {
       <p v-if="refused" class="trouble" role="alert">{{ said(`moveRefused.${refused}`, 'moveRefused.trouble') }}</p>
       <div class="flex min-h-0 flex-1 flex-col gap-4 lg:flex-row">
         <BoardStage :edition="edition" :page="page" :state="state" :editable="editable" :ledge="!back" @put="put" @shelve="shelve">
+          <template v-if="editable" #ledge-end>
+            <button type="button" class="button px-3" :disabled="!slate.canUndo.value" @click="slate.undo()"><Icon name="lucide:undo-2" /><span class="max-sm:sr-only">{{ t('slate.undo') }}</span></button>
+            <button type="button" class="button px-3" :disabled="Object.keys(state.pieces).length === 0" @click="startAgain"><Icon name="lucide:rotate-ccw" /><span class="max-sm:sr-only">{{ t('slate.startAgain') }}</span></button>
+          </template>
           <template v-if="back" #over><SlateMarginLayer :page="page" :edition="edition" :state="state" :margin="margin" /></template>
         </BoardStage>
         <SlateMarginNotes v-if="back" class="w-full lg:w-80" :edition="edition" :margin="margin" :review="review" />
-      </div>
-      <div v-if="editable" class="flex flex-wrap items-center gap-3">
-        <button type="button" class="button" :disabled="!slate.canUndo.value" @click="slate.undo()"><Icon name="lucide:undo-2" />{{ t('slate.undo') }}</button>
-        <button type="button" class="button" :disabled="progress.placed === 0 && Object.keys(state.pieces).length === 0" @click="startAgain"><Icon name="lucide:rotate-ccw" />{{ t('slate.startAgain') }}</button>
-        <button type="button" class="button button-quiet ml-auto" @click="showKeys = true"><Icon name="lucide:keyboard" />{{ t('keys.title') }}</button>
       </div>
     </main>
 

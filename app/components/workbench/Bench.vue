@@ -61,7 +61,7 @@ onKeyStroke(['z', 'Z', 'y', 'Y'], (event) => {
 
 <template>
   <div class="flex h-dvh min-h-[36rem] flex-col">
-    <header class="flex min-h-16 flex-wrap items-center gap-x-5 gap-y-2 bg-stone-900 px-4 py-2 text-white">
+    <header v-show="!trying" class="flex min-h-16 flex-wrap items-center gap-x-5 gap-y-2 bg-stone-900 px-4 py-2 text-white">
       <NuxtLink to="/shelf" :aria-label="t('workbench.toShelf')" class="flex min-h-11 items-center"><UiMark /></NuxtLink>
       <div class="w-56">
         <h1 class="sr-only">{{ board.title }}</h1>
@@ -79,7 +79,7 @@ onKeyStroke(['z', 'Z', 'y', 'Y'], (event) => {
       </div>
     </header>
 
-    <main class="flex min-h-0 flex-1 flex-col gap-4 p-4 md:flex-row">
+    <main v-show="!trying" class="flex min-h-0 flex-1 flex-col gap-4 p-4 md:flex-row">
       <div class="flex min-h-80 min-w-0 flex-1 flex-col gap-3" @dragover.prevent @drop.prevent="drop">
         <label class="flex items-center gap-3 rounded-xl border-l-[6px] border-sunfleck-400 bg-sunfleck-100 px-4 py-1.5 text-stone-950">
           <span class="shrink-0 text-sm font-semibold">{{ t('workbench.instructions') }}</span>

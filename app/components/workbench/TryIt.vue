@@ -16,7 +16,7 @@ const score = computed(() => markSlate(trial.state.value, edition).reduce((sum, 
 </script>
 
 <template>
-  <div class="fixed inset-0 z-30 flex flex-col bg-desk">
+  <div class="fixed inset-0 z-30 flex flex-col">
     <UiTopBar :title="edition.board.title" :below="t('check.trying')">
       <template #end>
         <span v-if="marked" role="status">{{ t('check.score', score) }}</span>

@@ -1,0 +1,235 @@
+import { readdirSync } from 'node:fs'
+import sharp from 'sharp'
+import { Client } from '../client'
+import type { Socket } from '../client'
+import { expect, makeLesson, test, type Lesson } from './class'
+
+const ACTORS = ['nobody', 'student', 'otherStudent', 'strangerStudent', 'otherTeacher', 'owner'] as const
+type ActorName = typeof ACTORS[number]
+type Cast = Record<ActorName, Client>
+
+interface Row {
+  readonly path: (l: Lesson, extra: Extra) => string
+  readonly body?: (l: Lesson, extra: Extra) => unknown
+  /** Who is let through; everybody else gets 401 (nobody) or 403. */
+  readonly allowed: readonly ActorName[]
+}
+interface Extra { file: string, margin: string, board: object, version: () => Promise<number> }
+
+const EVERYONE = ACTORS
+const STUDENTS: readonly ActorName[] = ['student', 'otherStudent', 'strangerStudent']
+const TEACHERS: readonly ActorName[] = ['otherTeacher', 'owner']
+const slateOf = (l: Lesson) => l.slates.find(s => s.name === 'Ada Fern')!.id
+
+/** Every route there is, by its file. A route that isn't listed fails the test below. */
+const ROUTES: Record<string, Row> = {
+  'session.get.ts': { path: () => '/api/session', allowed: EVERYONE },
+  'session.post.ts': { path: () => '/api/session', body: () => ({ email: 'x@y.example', password: 'wrong' }), allowed: [] },
+  'teachers.post.ts': { path: () => '/api/teachers', body: () => ({ name: '', email: '', password: '' }), allowed: [] },
+  'join/index.post.ts': { path: () => '/api/join', body: l => ({ code: l.code }), allowed: EVERYONE },
+  'join/student.post.ts': { path: () => '/api/join/student', body: l => ({ code: l.code, student: l.students[0]!.id, pictures: ['bell', 'bell', 'bell'] }), allowed: [] },
+  'desk.get.ts': { path: () => '/api/desk', allowed: STUDENTS },
+  'boards/index.get.ts': { path: () => '/api/boards', allowed: TEACHERS },
+  'boards/index.post.ts': { path: () => '/api/boards', body: () => ({ title: 'New' }), allowed: TEACHERS },
+  'boards/[id].get.ts': { path: l => `/api/boards/${l.board}`, allowed: ['owner'] },
+  'boards/[id].put.ts': { path: l => `/api/boards/${l.board}`, body: async (_, e) => ({ version: await e.version(), board: e.board }), allowed: ['owner'] },
+  'boards/[id]/handouts.post.ts': { path: l => `/api/boards/${l.board}/handouts`, body: l => ({ classId: l.classId }), allowed: ['owner'] },
+  'classes/index.get.ts': { path: () => '/api/classes', allowed: TEACHERS },
+  'classes/index.post.ts': { path: () => '/api/classes', body: () => ({ name: 'Another' }), allowed: TEACHERS },
+  'classes/[id].get.ts': { path: l => `/api/classes/${l.classId}`, allowed: ['owner'] },
+  'classes/[id]/students/index.post.ts': { path: l => `/api/classes/${l.classId}/students`, body: () => ({ list: 'Somebody New' }), allowed: ['owner'] },
+  'classes/[id]/students/[student]/pictures.post.ts': { path: l => `/api/classes/${l.classId}/students/${l.students[3]!.id}/pictures`, body: () => ({}), allowed: ['owner'] },
+  'files/index.post.ts': { path: () => '/api/files', body: () => new FormData(), allowed: TEACHERS },
+  'files/[hash].get.ts': { path: (_, e) => `/api/files/${e.file}`, allowed: ['student', 'otherStudent', 'owner'] },
+  'handouts/index.get.ts': { path: () => '/api/handouts', allowed: TEACHERS },
+  'handouts/[id].get.ts': { path: l => `/api/handouts/${l.handout}`, allowed: ['owner'] },
+  'slates/[id].get.ts': { path: l => `/api/slates/${slateOf(l)}`, allowed: ['student', 'owner'] },
+  'slates/[id]/review.put.ts': { path: l => `/api/slates/${slateOf(l)}/review`, body: () => ({ decisions: {}, comment: '' }), allowed: ['owner'] },
+  'slates/[id]/margin/index.post.ts': { path: l => `/api/slates/${slateOf(l)}/margin`, body: () => ({ kind: 'note', page: 'page', piece: 'c0', text: 'Hm' }), allowed: ['owner'] },
+  'slates/[id]/margin/[item].put.ts': { path: (l, e) => `/api/slates/${slateOf(l)}/margin/${e.margin}`, body: () => ({ removed: true }), allowed: ['owner'] },
+  'slates/[id]/hand-in.post.ts': { path: l => `/api/slates/${slateOf(l)}/hand-in`, body: () => ({}), allowed: ['student'] },
+  'slates/[id]/hand-back.post.ts': { path: l => `/api/slates/${slateOf(l)}/hand-back`, body: () => ({}), allowed: ['owner'] },
+  'session.delete.ts': { path: () => '/api/session', allowed: EVERYONE },
+}
+
+async function cast(address: string, lesson: Lesson, stranger: Lesson): Promise<Cast> {
+  const enter = async (l: Lesson, i: number) => {
+    const client = new Client(address)
+    await client.enter(l.code, l.students[i]!.id, l.students[i]!.pictures)
+    return client
+  }
+  return {
+    nobody: new Client(address), student: await enter(lesson, 0), otherStudent: await enter(lesson, 1),
+    strangerStudent: await enter(stranger, 0), otherTeacher: stranger.teacher, owner: lesson.teacher,
+  }
+}
+
+/** A lesson whose board shows a picture, so that there is a file to ask for. */
+async function lessonWithPicture(address: string): Promise<{ lesson: Lesson, extra: Extra }> {
+  const lesson = await makeLesson(address)
+  const form = new FormData()
+  form.append('file', new Blob([new Uint8Array(await sharp({ create: { width: 30, height: 20, channels: 3, background: '#789' } }).png().toBuffer())]), 'a.png')
+  const { hash, width, height } = await lesson.teacher.must<{ hash: string, width: number, height: number }>('POST', '/api/files', form)
+  const version = async () => (await lesson.teacher.must<{ version: number }>('GET', `/api/boards/${lesson.board}`)).version
+  const { board } = await lesson.teacher.must<{ board: { pages: { backdrop: { pictures: object[] } }[] } }>('GET', `/api/boards/${lesson.board}`)
+  board.pages[0]!.backdrop.pictures = [{ id: 'p', file: hash, x: 0, y: 0, width: 60, height: 40, pixelWidth: width, pixelHeight: height, alt: '' }]
+  await lesson.teacher.must('PUT', `/api/boards/${lesson.board}`, { version: await version(), board })
+  const { id } = await lesson.teacher.must<{ id: string }>('POST', `/api/boards/${lesson.board}/handouts`, { classId: lesson.classId })
+  const { slates } = await lesson.teacher.must<{ slates: Lesson['slates'] }>('GET', `/api/handouts/${id}`)
+  const withHandout = { ...lesson, handout: id, slates }
+  const margin = await lesson.teacher.must<{ id: string }>('POST', `/api/slates/${slateOf(withHandout)}/margin`, { kind: 'note', page: 'page', piece: 'c0', text: 'Hm' })
+  return { lesson: withHandout, extra: { file: hash, margin: margin.id, board, version } }
+}
+
+test('every route lets through whom it should, and nobody else', async ({ application }) => {
+  const files = readdirSync('server/api', { recursive: true, encoding: 'utf8' }).filter(f => f.endsWith('.ts'))
+  expect(Object.keys(ROUTES).toSorted()).toEqual(files.toSorted())
+  const { lesson, extra } = await lessonWithPicture(application.address)
+  const stranger = await makeLesson(application.address)
+  const clients = await cast(application.address, lesson, stranger)
+  for (const [file, row] of Object.entries(ROUTES)) {
+    const method = /\.(get|post|put|delete)\.ts$/.exec(file)![1]!.toUpperCase()
+    for (const actor of ACTORS) {
+      const body = await row.body?.(lesson, extra)
+      const reply = await clients[actor].ask(method, row.path(lesson, extra), body, method === 'DELETE' ? { 'content-length': '0' } : {})
+      const what = `${method} ${file} as ${actor}`
+      // A route let through may still refuse what was sent; what matters is that it got past the question of who asks.
+      if (row.allowed.includes(actor)) expect.soft([401, 403].includes(reply.status), `${what}: ${reply.status} ${reply.code}`).toBe(false)
+      else if (row.allowed.length > 0) expect.soft(reply.status, what).toBe(actor === 'nobody' ? 401 : 403)
+      else expect.soft([400, 401, 429], what).toContain(reply.status)
+      expect.soft(reply.status, what).toBeLessThan(500)
+    }
+  }
+})
+
+test('what is not there and what is not yours look the same', async ({ application }) => {
+  const lesson = await makeLesson(application.address)
+  const stranger = await makeLesson(application.address)
+  const none = '00000000-0000-4000-8000-000000000000'
+  for (const path of ['boards', 'classes', 'handouts', 'slates']) {
+    const id = { boards: lesson.board, classes: lesson.classId, handouts: lesson.handout, slates: lesson.slates[0]!.id }[path]!
+    const [theirs, nothing] = [await stranger.teacher.ask('GET', `/api/${path}/${id}`), await stranger.teacher.ask('GET', `/api/${path}/${none}`)]
+    expect([theirs.status, theirs.code]).toEqual([nothing.status, nothing.code])
+    expect((await stranger.teacher.ask('GET', `/api/${path}/drop-table`)).status).toBe(404)
+  }
+})
+
+test('a student never gets the answers, nor the margin before it is handed back', async ({ application }) => {
+  const { lesson } = await lessonWithPicture(application.address)
+  const student = new Client(application.address)
+  await student.enter(lesson.code, lesson.students[0]!.id, lesson.students[0]!.pictures)
+  const before = await student.must<{ board: { keys: unknown[] }, margin: unknown[], review: unknown }>('GET', `/api/slates/${slateOf(lesson)}`)
+  expect(before.board.keys).toEqual([])
+  expect(before.margin).toEqual([])
+  expect(before.review).toBeNull()
+  await lesson.teacher.must('POST', `/api/slates/${slateOf(lesson)}/hand-back`, {})
+  const after = await student.must<{ margin: unknown[], review: unknown }>('GET', `/api/slates/${slateOf(lesson)}`)
+  expect(after.margin).toHaveLength(1)
+  expect(after.review).not.toBeNull()
+})
+
+test('guessing picture passwords and teachers\' passwords is slowed', async ({ application }) => {
+  const lesson = await makeLesson(application.address)
+  const client = new Client(application.address)
+  const codes: (string | undefined)[] = []
+  for (let i = 0; i < 12; i++) codes.push((await client.ask('POST', '/api/join/student', { code: lesson.code, student: lesson.students[2]!.id, pictures: ['bell', 'bell', 'bell'] })).code)
+  expect(codes.slice(0, 10)).toEqual(Array.from({ length: 10 }, () => 'wrong-pictures'))
+  expect(codes.at(-1)).toBe('too-often')
+  expect((await client.ask('POST', '/api/join/student', { code: lesson.code, student: lesson.students[2]!.id, pictures: lesson.students[2]!.pictures })).code).toBe('too-often')
+  for (let i = 0; i < 8; i++) await client.ask('POST', '/api/session', { email: lesson.email, password: 'wrong' })
+  expect((await client.ask('POST', '/api/session', { email: lesson.email, password: lesson.password })).code).toBe('too-often')
+})
+
+test('changes from another site are refused', async ({ application }) => {
+  const lesson = await makeLesson(application.address)
+  const reply = await lesson.teacher.ask('POST', '/api/classes', { name: 'Forged' }, { origin: 'https://elsewhere.example' })
+  expect(reply.status).toBe(403)
+})
+
+test('a session that was ended opens nothing any more', async ({ application }) => {
+  const lesson = await makeLesson(application.address)
+  const copy = Object.assign(new Client(application.address), lesson.teacher)
+  await lesson.teacher.must('DELETE', '/api/session')
+  expect((await copy.ask('GET', '/api/boards')).status).toBe(401)
+})
+
+test.describe('over the socket', () => {
+  const move = (id: string, piece = 'c0', x = 100) => ({ id, move: { kind: 'put', piece, x, y: 100 } })
+  const refused = (socket: Socket, code: string) => socket.hear(m => m.say === 'refused' && m.code === code)
+
+  test('nobody gets in, and only the holder moves', async ({ application }) => {
+    const lesson = await makeLesson(application.address)
+    const stranger = await makeLesson(application.address)
+    const clients = await cast(application.address, lesson, stranger)
+    await expect(clients.nobody.socket()).rejects.toThrow(/401/)
+    const slate = slateOf(lesson)
+    for (const actor of ['otherStudent', 'strangerStudent', 'otherTeacher', 'owner', 'student'] as const) {
+      const socket = await clients[actor].socket()
+      socket.say({ say: 'open', slate, since: 0 })
+      const mayRead = actor === 'owner' || actor === 'student'
+      if (mayRead) await socket.hear(m => m.say === 'slate')
+      else await refused(socket, 'not-yours')
+      socket.say({ say: 'moves', slate, moves: [move(`move-of-${actor}`)] })
+      if (actor === 'student') await socket.hear(m => m.say === 'moves' && m.moves[0]!.id === 'move-of-student')
+      else await refused(socket, 'not-yours')
+      socket.say({ say: 'walk', handout: lesson.handout })
+      if (actor === 'owner') await socket.hear(m => m.say === 'walking')
+      else await refused(socket, 'not-yours')
+      socket.close()
+    }
+    const view = await lesson.teacher.must<{ number: number }>('GET', `/api/slates/${slate}`)
+    expect(view.number).toBe(1)
+  })
+
+  test('whatever is sent, the answer is a reason, the connection lives, and the slate is unchanged', async ({ application }) => {
+    const lesson = await makeLesson(application.address)
+    const slate = slateOf(lesson)
+    const student = new Client(application.address)
+    await student.enter(lesson.code, lesson.students[0]!.id, lesson.students[0]!.pictures)
+    const socket = await student.socket()
+    socket.say({ say: 'open', slate, since: 0 })
+    await socket.hear(m => m.say === 'slate')
+    const other = lesson.slates.find(s => s.name === 'Bo Kelp')!.id
+    const BAD: [unknown, string][] = [
+      ['not json at all {', 'malformed'],
+      [{ say: 'shout' }, 'malformed'],
+      [[], 'malformed'],
+      [{ say: 'moves', slate: 'no-uuid', moves: [move('m-xxxxxxx')] }, 'malformed'],
+      [{ say: 'moves', slate, moves: [] }, 'malformed'],
+      [{ say: 'moves', slate, moves: [{ id: 'm-unknown', move: { kind: 'move-zone', place: 'z0', x: 1, y: 1 } }] }, 'malformed'],
+      [{ say: 'moves', slate, moves: [{ id: 'm-unknown', move: { kind: 'delete-backdrop' } }] }, 'malformed'],
+      [`{"say":"moves","slate":"${slate}","moves":[{"id":"m-infinite","move":{"kind":"put","piece":"c0","x":1e999,"y":1}}]}`, 'malformed'],
+      [{ say: 'moves', slate, moves: [move('m-far-off', 'c0', 100_000)] }, 'malformed'],
+      [{ say: 'moves', slate, moves: [move('m-off-page', 'c0', 5000)] }, 'off-page'],
+      [{ say: 'moves', slate, moves: [move('m-ghost-x', 'ghost')] }, 'unknown-piece'],
+      [{ say: 'moves', slate: other, moves: [move('m-others')] }, 'not-yours'],
+      [{ say: 'moves', slate: '00000000-0000-4000-8000-000000000000', moves: [move('m-nowhere')] }, 'not-yours'],
+      ['x'.repeat(100_000), 'too-big'],
+    ]
+    for (const [message, code] of BAD) {
+      socket.say(message)
+      const answer = await socket.hear(m => m.say === 'refused')
+      expect.soft(answer, JSON.stringify(message).slice(0, 100)).toMatchObject({ code })
+      expect.soft((answer as { detail: string }).detail.length).toBeGreaterThan(10)
+    }
+    expect(socket.open).toBe(true)
+    // One bad move does not take its neighbours with it.
+    socket.say({ say: 'moves', slate, moves: [move('m-good-1'), { id: 'm-bad-one', move: 7 }, move('m-good-2', 'c1')] })
+    expect(await socket.hear(m => m.say === 'refused')).toMatchObject({ code: 'malformed', id: 'm-bad-one' })
+    await socket.hear(m => m.say === 'moves' && m.moves.some(x => x.id === 'm-good-2'))
+    for (let i = 0; i < 400; i++) socket.say({ say: 'close', slate })
+    await refused(socket, 'too-fast')
+    expect(socket.open).toBe(true)
+
+    await student.must('POST', `/api/slates/${slate}/hand-in`, {})
+    const later = await student.socket()
+    later.say({ say: 'moves', slate, moves: [move('m-too-late')] })
+    await refused(later, 'handed-in')
+    const view = await lesson.teacher.must<{ number: number, state: { pieces: object } }>('GET', `/api/slates/${slate}`)
+    expect(view.number).toBe(2)
+    expect(Object.keys(view.state.pieces)).toEqual(['c0', 'c1'])
+    expect(application.output()).not.toMatch(/Error|"level":(50|60)/)
+    later.close()
+    socket.close()
+  })
+})

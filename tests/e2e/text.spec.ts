@@ -1,0 +1,33 @@
+import { breakLines } from '../../core/text/lines'
+import { textWidth } from '../../core/text/measure'
+import { comeIn, expect, makeLesson, test } from './class'
+
+const SAMPLES = [
+  'limpet', 'How do they hold on?', 'first office fish flow', 'AV To Ta we', 'éàüñçßø ŵŷ', '1 234 × 5 ÷ ½ − 7', 'three well-known sea-side words in a row', 'Zoë said: “quite so” … and left',
+]
+
+test('lines are as wide in the browser as the core measures them', async ({ page, application }) => {
+  const lesson = await makeLesson(application.address)
+  await comeIn(page, application.address, lesson, 'Ada Fern')
+  const measured = await page.evaluate(async (samples) => {
+    await document.fonts.load('20px Andika', samples.join(''))
+    await document.fonts.load('bold 20px Andika', samples.join(''))
+    const svg = document.body.appendChild(document.createElementNS('http://www.w3.org/2000/svg', 'svg'))
+    const width = (text: string, weight: string) => {
+      const element = svg.appendChild(document.createElementNS('http://www.w3.org/2000/svg', 'text'))
+      element.setAttribute('class', 'board-text')
+      element.setAttribute('font-size', '20')
+      element.setAttribute('font-weight', weight)
+      element.textContent = text
+      return element.getComputedTextLength()
+    }
+    return samples.map(s => ({ regular: width(s, '400'), bold: width(s, '700') }))
+  }, SAMPLES)
+  for (const [i, text] of SAMPLES.entries()) {
+    expect.soft(measured[i]!.regular, text).toBeCloseTo(textWidth(text, 20), 0)
+    expect.soft(measured[i]!.bold, text).toBeCloseTo(textWidth(text, 20, 'bold'), 0)
+  }
+  // A width at which the browser's own measure and the core's agree on where the line ends.
+  const lines = breakLines(SAMPLES[6]!, 160, 20)
+  expect(lines.length).toBeGreaterThan(2)
+})
