@@ -36,7 +36,7 @@ async function giveOut() {
     <template v-if="!given">
       <p v-if="classes.length === 0" class="mb-3">{{ t('giveOut.noClass') }} <NuxtLink to="/classes" class="font-semibold text-action underline">{{ t('classes.title') }}</NuxtLink></p>
       <RadioGroup v-else v-model="chosen" by="id" class="flex flex-col gap-2">
-        <RadioGroupLabel class="label">{{ t('giveOut.whom') }}</RadioGroupLabel>
+        <RadioGroupLabel as="span" class="label">{{ t('giveOut.whom') }}</RadioGroupLabel>
         <RadioGroupOption v-for="row in classes" :key="row.id" v-slot="{ checked }" :value="row" :disabled="row.students === 0">
           <span class="button w-full justify-start" :class="[checked ? 'border-leaf-700 bg-leaf-100 text-stone-950' : '', row.students === 0 ? 'opacity-60' : '']">
             <Icon :name="checked ? 'lucide:circle-check-big' : 'lucide:circle'" />{{ row.name }}

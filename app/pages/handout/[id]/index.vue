@@ -47,7 +47,7 @@ const counts = computed(() => STATUS_ORDER.map(status => ({ status, n: count(sta
       <div class="mb-4 flex flex-wrap items-center gap-x-6 gap-y-3">
         <p v-for="c in counts" :key="c.status" class="flex items-center gap-1.5"><UiStatusIcon :status="c.status" /><strong>{{ c.n }}</strong> {{ t(`walk.status.${c.status}`) }}</p>
         <RadioGroup v-model="order" class="ml-auto flex flex-wrap items-center gap-2">
-          <RadioGroupLabel>{{ t('walk.orderBy') }}</RadioGroupLabel>
+          <RadioGroupLabel as="span">{{ t('walk.orderBy') }}</RadioGroupLabel>
           <RadioGroupOption v-for="o in ORDERS" :key="o" v-slot="{ checked }" :value="o" class="rounded-lg">
             <span class="button min-h-10 px-3 py-1" :class="checked ? 'border-leaf-700 bg-leaf-100 text-stone-950' : ''">{{ t(`walk.order.${o}`) }}</span>
           </RadioGroupOption>
