@@ -19,7 +19,7 @@ export function useWorkbench(id: string, first: Board, firstVersion: number) {
   let version = firstVersion
   let saved = first
   let last = { what: '', at: 0 }
-  let saving = false
+  let saving: Promise<boolean> | null = null
   let timer: ReturnType<typeof setTimeout> | undefined
 
   /** `what` names the thing changed; a run of changes to one thing is undone in one go. Empty: always a step of its own. */
@@ -66,10 +66,7 @@ export function useWorkbench(id: string, first: Board, firstVersion: number) {
   /** Sends the board as it is now; true when the server has it. */
   async function keep(): Promise<boolean> {
     clearTimeout(timer)
-    if (saving) {
-      keepSoon(SAVE_AFTER)
-      return false
-    }
+    while (saving) await saving
     if (saved === board.value) {
       keeping.value = 'kept'
       return true
@@ -78,8 +75,13 @@ export function useWorkbench(id: string, first: Board, firstVersion: number) {
       keeping.value = 'refused'
       return false
     }
-    saving = true
-    const sent = board.value
+    saving = send(board.value)
+    const done = await saving
+    saving = null
+    return done
+  }
+
+  async function send(sent: Board): Promise<boolean> {
     try {
       version = (await ask<{ version: number }>(`/api/boards/${id}`, { method: 'PUT', body: { version, board: sent } })).version
       saved = sent
@@ -91,9 +93,6 @@ export function useWorkbench(id: string, first: Board, firstVersion: number) {
       keeping.value = error.code === 'changed-elsewhere' ? 'elsewhere' : error.code === 'offline' || error.code === 'trouble' ? 'offline' : 'refused'
       if (keeping.value === 'offline') timer = setTimeout(() => void keep(), RETRY_AFTER)
       return false
-    }
-    finally {
-      saving = false
     }
   }
 

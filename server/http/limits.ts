@@ -2,8 +2,10 @@ import type pg from 'pg'
 import { RateLimiterPostgres } from 'rate-limiter-flexible'
 
 export interface Limits {
-  /** Wrong picture passwords and wrong class codes, by address and by student. */
+  /** Wrong picture passwords, by student. */
   readonly guess: RateLimiterPostgres
+  /** Wrong class codes, by address: a whole school may stand behind one, and children mistype; of the codes there are 24⁷. */
+  readonly code: RateLimiterPostgres
   /** Wrong teachers' passwords, by e-mail address. */
   readonly signIn: RateLimiterPostgres
 }
@@ -13,6 +15,7 @@ export function limits(pool: pg.Pool): Limits {
   const common = { storeClient: pool, tableName: 'rate_limits', tableCreated: true } as const
   return {
     guess: new RateLimiterPostgres({ ...common, keyPrefix: 'guess', points: 10, duration: 60 }),
+    code: new RateLimiterPostgres({ ...common, keyPrefix: 'code', points: 120, duration: 60 }),
     signIn: new RateLimiterPostgres({ ...common, keyPrefix: 'sign-in', points: 8, duration: 300 }),
   }
 }

@@ -91,7 +91,7 @@ defineExpose({ add })
           <div class="mt-2 flex flex-wrap gap-2">
             <button type="button" class="button px-3" @click="change(picture.id, fitted)">{{ t('backdrop.fit') }}</button>
             <button type="button" class="button px-3" @click="change(picture.id, p => scaled(p, Math.max(page.width / p.pixelWidth, page.height / p.pixelHeight)))">{{ t('backdrop.fill') }}</button>
-            <button type="button" class="button button-berry px-3" @click="remove(picture.id)"><Icon name="lucide:trash-2" />{{ t('app.remove') }}</button>
+            <button type="button" class="button button-danger px-3" @click="remove(picture.id)"><Icon name="lucide:trash-2" />{{ t('app.remove') }}</button>
           </div>
         </li>
       </ul>

@@ -63,7 +63,7 @@ const again = () => bench.change(scrambleLedge(bench.board.value, page.id, crypt
               class="field" maxlength="200" :value="piece.kind === 'card' ? piece.text : piece.alt" :aria-label="piece.kind === 'card' ? t('pieces.text') : t('pieces.shows')"
               @input="bench.change(changePiece(bench.board.value, page.id, piece.id, { [piece.kind === 'card' ? 'text' : 'alt']: ($event.target as HTMLInputElement).value }), `text ${piece.id}`)"
             >
-            <button type="button" class="button button-quiet button-berry w-11 px-0" :aria-label="t('pieces.remove', { name: pieceName(piece) })" @click="bench.change(removePiece(bench.board.value, page.id, piece.id))"><Icon name="lucide:trash-2" /></button>
+            <button type="button" class="button button-quiet button-danger w-11 px-0" :aria-label="t('pieces.remove', { name: pieceName(piece) })" @click="bench.change(removePiece(bench.board.value, page.id, piece.id))"><Icon name="lucide:trash-2" /></button>
           </li>
         </ul>
       </section>

@@ -44,7 +44,7 @@ function remove() {
       <p class="note-line">{{ millimetres }}</p>
       <div class="flex flex-wrap gap-2">
         <button v-if="page.places.length > 1" type="button" class="button" @click="bench.change(sameSize(bench.board.value, page.id, place.id))">{{ t('places.same') }}</button>
-        <button type="button" class="button button-berry" @click="remove"><Icon name="lucide:trash-2" />{{ t('app.remove') }}</button>
+        <button type="button" class="button button-danger" @click="remove"><Icon name="lucide:trash-2" />{{ t('app.remove') }}</button>
       </div>
     </template>
     <p v-else-if="page.places.length" class="note-line">{{ t('places.select') }}</p>

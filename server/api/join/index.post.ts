@@ -11,11 +11,11 @@ const Join = v.object({ code: v.pipe(v.string(), v.maxLength(40)) })
 export default defineEventHandler(async (event) => {
   const { code } = await readJson(event, Join)
   const { db, limits } = await services()
-  const address = `code ${getRequestIP(event) ?? ''}`
-  if (!await mayTry(limits.guess, address)) throw refusal('too-often')
+  const address = getRequestIP(event) ?? 'unknown'
+  if (!await mayTry(limits.code, address)) throw refusal('too-often')
   const found = await db.selectFrom('classes').select(['id', 'name', 'code']).where('code', '=', tidyClassCode(code)).executeTakeFirst()
   if (!found) {
-    await countFailure(limits.guess, address)
+    await countFailure(limits.code, address)
     throw refusal('no-such-code')
   }
   const students = await db.selectFrom('students').select(['id', 'name']).where('class_id', '=', found.id).orderBy('name_folded').execute()
