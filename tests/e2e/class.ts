@@ -9,7 +9,7 @@ interface Fixtures { database: { url: string }, application: Application }
 
 /** Each worker has an application and a database of its own. */
 export const test = base.extend<object, Fixtures>({
-  database: [async ({}, use) => { // eslint-disable-line no-empty-pattern
+  database: [async ({ browserName: _browserName }, use) => {
     const { url, drop } = await createDatabase()
     await use({ url })
     await drop()

@@ -86,7 +86,13 @@ test('a teacher designs, gives out, walks round, writes in the margin and hands 
     expect(names).not.toEqual(WORDS)
     const sizes = await cards.evaluateAll(all => all.map(c => c.getBoundingClientRect().width.toFixed(2)))
     expect(new Set(sizes).size).toBe(1)
+    const clear = await sharp({ create: { width: 200, height: 150, channels: 4, background: { r: 0, g: 90, b: 120, alpha: 0 } } }).png().toBuffer()
+    await teacher.getByTestId('piece-files').setInputFiles([{ name: 'hermit-crab.png', mimeType: 'image/png', buffer: clear }, { name: 'kelp.png', mimeType: 'image/png', buffer: await sharp(clear).negate().toBuffer() }])
+    await expect(cards).toHaveCount(9)
+    await expect(teacher.getByRole('img', { name: 'hermit crab, on the ledge' })).toBeVisible()
     await expectAccessible(teacher)
+    await teacher.getByRole('button', { name: 'Undo' }).click()
+    await expect(cards).toHaveCount(7)
   })
 
   await test.step('Check finds what is missing; the fix writes instructions', async () => {
