@@ -1,5 +1,6 @@
 import type { Edition } from '../core/board/edition'
 import type { PieceId, PlaceId } from '../core/board/ids'
+import { sortKeyOf } from '../core/design/lookup'
 import type { Random } from '../core/layout/random'
 import { shuffled } from '../core/layout/random'
 import { clampPiece, freeSpot } from '../core/placement/freeSpot'
@@ -14,7 +15,7 @@ export interface Played { readonly move: Move, readonly inverse: Move, readonly 
  */
 export function playLesson(edition: Edition, random: Random, plan: { cards: number, knows: number, pace: number }): { moves: Played[], state: SlateState } {
   const page = edition.board.pages[0]!
-  const homes = edition.board.keys[0]!.homes
+  const homes = sortKeyOf(edition.board, page.id)!.homes
   const moves: Played[] = []
   let state = emptySlate
   let clock = 5 + random() * 20

@@ -1,6 +1,5 @@
-import type { PieceId } from '~~/core/board/ids'
 import { makeEdition } from '~~/core/board/edition'
-import { markSlate, withDecisions, type Decisions, type PieceMark } from '~~/core/keys/mark'
+import { markSlate, withDecisions, type Decisions, type ItemMark } from '~~/core/keys/mark'
 import type { MarginItem } from '~~/core/margin/item'
 import { emptyReplica, receive, receiveWhole } from '~~/core/sync/replica'
 import type { ServerMessage } from '~~/core/sync/messages'
@@ -38,7 +37,7 @@ export function useReview(view: SlateView) {
   })
 
   const marks = computed(() => withDecisions(markSlate(replica.value.shown, edition), decisions.value))
-  const pieces = computed(() => new Map<PieceId, PieceMark>(marks.value.flatMap(m => m.pieces.map(p => [p.piece, p]))))
+  const items = computed(() => new Map<string, ItemMark>(marks.value.flatMap(m => m.items.map(i => [i.item, i]))))
   const total = computed(() => marks.value.reduce((sum, m) => ({
     points: sum.points + m.points, of: sum.of + m.of, undecided: sum.undecided + m.undecided,
   }), { points: 0, of: 0, undecided: 0 }))
@@ -57,10 +56,10 @@ export function useReview(view: SlateView) {
   const saveReview = () => attempt(() => ask(`${path}/review`, { method: 'PUT', body: { decisions: decisions.value, comment: comment.value } }))
   const saveSoon = useDebounceFn(saveReview, SAVE_AFTER)
 
-  /** The teacher's word on a piece; the same word again takes it back. */
-  function decide(piece: PieceId, verdict: 'right' | 'wrong') {
-    const { [piece]: before, ...others } = decisions.value
-    decisions.value = before === verdict ? others : { ...others, [piece]: verdict }
+  /** The teacher's word on an item; the same word again takes it back. */
+  function decide(item: string, verdict: 'right' | 'wrong') {
+    const { [item]: before, ...others } = decisions.value
+    decisions.value = before === verdict ? others : { ...others, [item]: verdict }
     void saveSoon()
   }
 
@@ -107,7 +106,7 @@ export function useReview(view: SlateView) {
   onScopeDispose(socket.close)
   return {
     edition, state: computed(() => replica.value.shown), status: readonly(status), margin, comment, decisions: readonly(decisions), trouble,
-    pieces, total, canUndo: computed(() => done.value.length > 0), canHandBack: computed(() => canHandBack(status.value)),
+    items, total, canUndo: computed(() => done.value.length > 0), canHandBack: computed(() => canHandBack(status.value)),
     decide, saveSoon, add, remove, undo, handBack,
   }
 }

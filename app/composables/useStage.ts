@@ -5,7 +5,7 @@ import type { Place } from '~~/core/board/place'
 import { outline, boxAround, bounds } from '~~/core/geometry/outline'
 import type { Point } from '~~/core/geometry/shape'
 import { clampPiece, clampToPlace, freeSpot } from '~~/core/placement/freeSpot'
-import { shareIn } from '~~/core/placement/placement'
+import { shareIn } from '~~/core/placement/claim'
 import type { SlateState } from '~~/core/slate/state'
 
 /** What somebody holds, and how: dragged with a pointer, picked by a tap, or picked up with the keyboard. */

@@ -1,8 +1,7 @@
 import * as v from 'valibot'
 import { BoxSchema, SizeSchema } from '../geometry/shape'
+import { ColourSchema } from './colour'
 import { FileHashSchema } from './ids'
-
-export const ColourSchema = v.pipe(v.string(), v.regex(/^#[0-9a-f]{6}$/i))
 
 export const RULING_KINDS = ['none', 'squares', 'dots', 'lines'] as const
 export const RulingSchema = v.object({ kind: v.picklist(RULING_KINDS), spacing: v.pipe(SizeSchema, v.minValue(4), v.maxValue(200)) })

@@ -4,6 +4,7 @@ import { SizeSchema } from '../geometry/shape'
 import { BackdropSchema } from './backdrop'
 import { PageIdSchema, PieceIdSchema, type MasterId, type PageId } from './ids'
 import { KeySchema } from './key'
+import { referencesOf } from './references'
 import { MasterSchema, PieceSchema } from './piece'
 import { PlaceSchema } from './place'
 
@@ -68,10 +69,11 @@ export function checkBoard(board: Board): BoardFault | null {
   }
   for (const key of board.keys) {
     if (pageOf.get(key.page) !== key.page) return { code: 'missing-page', id: key.page }
-    for (const [piece, homes] of Object.entries(key.homes)) {
-      if (pageOf.get(piece) !== key.page) return { code: 'missing-piece', id: piece }
-      for (const home of homes) if (pageOf.get(home) !== key.page) return { code: 'missing-place', id: home }
-    }
+    if (seen.has(key.id)) return { code: 'twice', id: key.id }
+    seen.add(key.id)
+    const { pieces, places } = referencesOf(key)
+    for (const id of pieces) if (pageOf.get(id) !== key.page) return { code: 'missing-piece', id }
+    for (const id of places) if (pageOf.get(id) !== key.page) return { code: 'missing-place', id }
   }
   return null
 }

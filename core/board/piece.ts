@@ -1,5 +1,7 @@
 import * as v from 'valibot'
+import { QuantitySchema } from '../exact/quantity'
 import { SizeSchema } from '../geometry/shape'
+import { ColourSchema } from './colour'
 import { FileHashSchema, MasterIdSchema, PieceIdSchema } from './ids'
 
 export const PIECE_TEXT_LONGEST = 200
@@ -7,7 +9,9 @@ export const PIECE_TEXT_LONGEST = 200
 /** One style and one size for all the pieces made together: change the master and all follow. */
 export const MasterSchema = v.object({
   id: MasterIdSchema,
-  kind: v.picklist(['card', 'picture-card']),
+  kind: v.picklist(['card', 'picture-card', 'tile', 'label']),
+  /** Of tiles; all else is white. */
+  colour: v.optional(ColourSchema),
   /** Points. */
   textSize: v.pipe(v.number(), v.minValue(6), v.maxValue(96)),
   width: SizeSchema,
@@ -36,11 +40,32 @@ export const PictureCardSchema = v.object({
   alt: v.pipe(v.string(), v.maxLength(300)),
 })
 
-export const PieceSchema = v.variant('kind', [CardSchema, PictureCardSchema])
+/** Has a value: a rod, a coin, a fraction bar. Its size is its master's, and follows no text. */
+export const TileSchema = v.object({
+  kind: v.literal('tile'),
+  id: PieceIdSchema,
+  master: MasterIdSchema,
+  text: PieceTextSchema,
+  value: QuantitySchema,
+})
+
+export const TIPS = ['left', 'right', 'up', 'down'] as const
+/** Has a pointing tip, and lies where its tip is. */
+export const LabelSchema = v.object({
+  kind: v.literal('label'),
+  id: PieceIdSchema,
+  master: MasterIdSchema,
+  text: PieceTextSchema,
+  tip: v.picklist(TIPS),
+})
+
+export const PieceSchema = v.variant('kind', [CardSchema, PictureCardSchema, TileSchema, LabelSchema])
 
 export type Master = v.InferOutput<typeof MasterSchema>
 export type Card = v.InferOutput<typeof CardSchema>
 export type PictureCard = v.InferOutput<typeof PictureCardSchema>
+export type Tile = v.InferOutput<typeof TileSchema>
+export type Label = v.InferOutput<typeof LabelSchema>
 export type Piece = v.InferOutput<typeof PieceSchema>
 
 /** What a piece is called aloud and in lists: its text, or what its picture shows. */

@@ -1,5 +1,6 @@
 import type { Board, Page } from '../board/board'
 import type { PageId } from '../board/ids'
+import type { Key, SortKey } from '../board/key'
 
 /** Throws for a page that the board hasn't got: a programming error, since pages are only named by the board itself. */
 export function requirePage(board: Board, id: PageId): Page {
@@ -12,4 +13,16 @@ export function requirePage(board: Board, id: PageId): Page {
 export function withPage(board: Board, id: PageId, change: (page: Page) => Page): Board {
   requirePage(board, id)
   return { ...board, pages: board.pages.map(page => page.id === id ? change(page) : page) }
+}
+
+/** The page's sort, if it has one. */
+export function sortKeyOf(board: Board, page: PageId): SortKey | undefined {
+  return sortKeys(board).find(key => key.page === page)
+}
+
+export const sortKeys = (board: Board): SortKey[] => board.keys.filter((key): key is SortKey => key.kind === 'sort')
+
+/** The board with one sort key changed. */
+export function withSortKey(board: Board, id: SortKey['id'], change: (key: SortKey) => SortKey): Board {
+  return { ...board, keys: board.keys.map((key): Key => key.kind === 'sort' && key.id === id ? change(key) : key) }
 }

@@ -1,9 +1,10 @@
 import { MOST_PIECES, type Board, type Page } from '../board/board'
 import type { MasterId, PageId, PieceId } from '../board/ids'
 import { PIECE_TEXT_LONGEST, type Master, type Piece, type PictureCard } from '../board/piece'
+import { withoutPiece } from '../board/references'
 import { cardSize, pictureCardSize } from '../layout/cardSize'
 import { scramble } from '../layout/scramble'
-import { requirePage, withPage } from './lookup'
+import { requirePage, sortKeyOf, withPage } from './lookup'
 
 export const CARD_TEXT_SIZE = 18
 
@@ -45,7 +46,7 @@ export function changePiece(board: Board, pageId: PageId, id: PieceId, change: {
     pieces: page.pieces.map((piece): Piece => {
       if (piece.id !== id) return piece
       const text = change.text ?? piece.text
-      return piece.kind === 'card' ? { ...piece, text } : { ...piece, text, alt: change.alt ?? piece.alt }
+      return piece.kind === 'picture-card' ? { ...piece, text, alt: change.alt ?? piece.alt } : { ...piece, text }
     }),
   })))
 }
@@ -59,7 +60,7 @@ export function removePiece(board: Board, pageId: PageId, id: PieceId): Board {
   }))
   return sized({
     ...without,
-    keys: without.keys.map(key => ({ ...key, homes: Object.fromEntries(Object.entries(key.homes).filter(([piece]) => piece !== id)) })),
+    keys: without.keys.flatMap(key => withoutPiece(key, id) ?? []),
   })
 }
 
@@ -75,7 +76,7 @@ export function scrambleLedge(board: Board, pageId: PageId, seed: number): Board
 
 /** What stands on the ledge together in the key must not stand together there: called again whenever the answers change. */
 export function rescrambled(board: Board, pageId: PageId): Board {
-  const homes = board.keys.find(key => key.page === pageId)?.homes ?? {}
+  const homes = sortKeyOf(board, pageId)?.homes ?? {}
   const groupOf = (id: PieceId) => homes[id]?.join(' ') ?? undefined
   return withPage(board, pageId, page => ({ ...page, ledge: scramble(page.pieces.map(p => p.id), groupOf, board.seed) }))
 }
@@ -102,7 +103,8 @@ function sized(board: Board): Board {
     ...board,
     masters: board.masters.map((master) => {
       const texts = pieces.filter(piece => piece.master === master.id).map(piece => piece.text)
-      const size = master.kind === 'card' ? cardSize(texts, master.textSize) : pictureCardSize(texts, master.textSize)
+      if (master.kind === 'tile') return master
+      const size = master.kind !== 'picture-card' ? cardSize(texts, master.textSize) : pictureCardSize(texts, master.textSize)
       return { ...master, ...size }
     }),
   }

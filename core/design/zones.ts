@@ -1,8 +1,9 @@
 import type { Board, Page } from '../board/board'
 import type { PageId, PlaceId } from '../board/ids'
 import type { Place, Zone } from '../board/place'
+import { withoutPlace } from '../board/references'
 import { bounds, outline } from '../geometry/outline'
-import type { Box, Shape } from '../geometry/shape'
+import type { Box } from '../geometry/shape'
 import { withPage } from './lookup'
 
 const MARGIN = 24
@@ -52,27 +53,22 @@ export function removePlace(board: Board, pageId: PageId, id: PlaceId): Board {
   const without = withPage(board, pageId, page => ({ ...page, places: page.places.filter(place => place.id !== id) }))
   return {
     ...without,
-    keys: without.keys.map(key => ({
-      ...key,
-      homes: Object.fromEntries(Object.entries(key.homes)
-        // A piece whose only home is gone has no answer any more; that it belongs nowhere was never said.
-        .filter(([, homes]) => !(homes.length === 1 && homes[0] === id))
-        .map(([piece, homes]) => [piece, homes.filter(home => home !== id)])),
-    })),
+    keys: without.keys.flatMap(key => withoutPlace(key, id) ?? []),
   }
 }
 
-export const boxOf = (place: Place): Box => bounds(outline({ ...place.shape, kind: place.shape.kind } as Shape))
+export const boxOf = (place: Place): Box => bounds(outline(place.shape))
 
 function withBox(place: Place, box: Box): Place {
   const { shape } = place
-  if (shape.kind !== 'polygon') return { ...place, shape: { ...shape, ...box } }
+  // The shape keeps its kind; that each kind of place allows it is not visible through the spread.
+  if (shape.kind !== 'polygon') return { ...place, shape: { ...shape, ...box } } as Place
   const old = boxOf(place)
   const points = shape.points.map(p => ({
     x: box.x + (p.x - old.x) / old.width * box.width,
     y: box.y + (p.y - old.y) / old.height * box.height,
   }))
-  return { ...place, shape: { kind: 'polygon', points } }
+  return { ...place, shape: { kind: 'polygon', points } } as Place
 }
 
 /** The box made small enough for the page and moved onto it. */

@@ -1,22 +1,28 @@
 import type { Edition } from '../board/edition'
-import type { KeyId, PieceId, PlaceId } from '../board/ids'
+import type { KeyId } from '../board/ids'
 import type { Key } from '../board/key'
 import type { SlateState } from '../slate/state'
+import { markBalance } from './balance'
+import { contextOf, type MarkContext } from './context'
+import { markLabel } from './label'
+import { markOrder } from './order'
+import { markScale } from './scale'
+import { markSlots } from './slots'
 import { markSort } from './sort'
+import { markTotal } from './total'
 
 export const VERDICTS = ['right', 'wrong', 'on-the-line', 'not-placed'] as const
 export type Verdict = typeof VERDICTS[number]
 
-/** Why, in a form that the message catalogue puts into words. */
-export type Reason
-  = { readonly code: 'on-ledge' | 'outside' | 'belongs-nowhere' }
-    | { readonly code: 'at-home' | 'half-in', readonly place: PlaceId, readonly share: number }
-    | { readonly code: 'in-wrong-place', readonly place: PlaceId, readonly share: number, readonly homes: readonly PlaceId[] }
-    | { readonly code: 'between', readonly place: PlaceId, readonly other: PlaceId, readonly share: number }
+/** Why: a code that the message catalogue has words for, and the names and numbers to put into them. */
+export interface Reason { readonly code: string, readonly words: Readonly<Record<string, string | number>> }
 
-export interface PieceMark {
-  readonly piece: PieceId
+/** What a key says of one thing: a piece, a place, or a cell of a grid ("place:row,column"). */
+export interface ItemMark {
+  readonly item: string
+  readonly is: 'piece' | 'place'
   readonly verdict: Verdict
+  /** On the line these are nought: the teacher decides. */
   readonly points: number
   readonly of: number
   readonly reason: Reason
@@ -24,39 +30,44 @@ export interface PieceMark {
 
 export interface KeyMark {
   readonly key: KeyId
+  readonly kind: Key['kind']
   readonly points: number
   readonly of: number
   /** Points that the teacher has still to decide on. */
   readonly undecided: number
-  readonly pieces: readonly PieceMark[]
+  readonly items: readonly ItemMark[]
+}
+
+type Markers = { readonly [Kind in Key['kind']]: (key: Extract<Key, { kind: Kind }>, context: MarkContext) => ItemMark[] }
+const markers: Markers = {
+  sort: markSort, order: markOrder, slots: markSlots, total: markTotal, balance: markBalance, scale: markScale, label: markLabel,
 }
 
 /** What each key says of a slate, in the order of the keys. A board without keys gives an empty list: it is not scored. */
 export function markSlate(state: SlateState, edition: Edition): KeyMark[] {
-  return edition.board.keys.map(key => markKey(key, state, edition))
-}
-
-function markKey(key: Key, state: SlateState, edition: Edition): KeyMark {
-  const pieces = markSort(key, state, edition)
-  const sum = (value: (mark: PieceMark) => number) => pieces.reduce((total, mark) => total + value(mark), 0)
-  return {
-    key: key.id, pieces,
-    points: sum(m => m.points), of: sum(m => m.of),
-    undecided: sum(m => m.verdict === 'on-the-line' ? m.of : 0),
-  }
-}
-
-/** The teacher's own word on a piece stands over the machine's. */
-export type Decisions = { readonly [piece: PieceId]: 'right' | 'wrong' }
-
-/** The marks with the teacher's decisions put over them; decisions on pieces that aren't marked change nothing. */
-export function withDecisions(marks: readonly KeyMark[], decisions: Decisions): KeyMark[] {
-  return marks.map((mark) => {
-    const pieces = mark.pieces.map((piece) => {
-      const decided = decisions[piece.piece]
-      return decided ? { ...piece, verdict: decided, points: decided === 'right' ? piece.of : 0 } : piece
-    })
-    const sum = (value: (p: PieceMark) => number) => pieces.reduce((total, p) => total + value(p), 0)
-    return { ...mark, pieces, points: sum(p => p.points), undecided: sum(p => p.verdict === 'on-the-line' ? p.of : 0) }
+  return edition.board.keys.map((key) => {
+    const context = contextOf(key, state, edition)
+    // A key's kind picks its own marker; TypeScript can't follow that pairing through the lookup.
+    const items = context ? (markers[key.kind] as (key: Key, context: MarkContext) => ItemMark[])(key, context) : []
+    return summed({ key: key.id, kind: key.kind, items })
   })
+}
+
+/** The teacher's own word on an item stands over the machine's. */
+export type Decisions = { readonly [item: string]: 'right' | 'wrong' }
+
+/** The marks with the teacher's decisions put over them; decisions on items that aren't marked change nothing. */
+export function withDecisions(marks: readonly KeyMark[], decisions: Decisions): KeyMark[] {
+  return marks.map(mark => summed({
+    ...mark,
+    items: mark.items.map((item) => {
+      const decided = decisions[item.item]
+      return decided ? { ...item, verdict: decided, points: decided === 'right' ? item.of : 0 } : item
+    }),
+  }))
+}
+
+function summed(mark: Pick<KeyMark, 'key' | 'kind' | 'items'>): KeyMark {
+  const total = (value: (item: ItemMark) => number) => mark.items.reduce((sum, item) => sum + value(item), 0)
+  return { ...mark, points: total(i => i.points), of: total(i => i.of), undecided: total(i => i.verdict === 'on-the-line' ? i.of : 0) }
 }

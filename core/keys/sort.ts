@@ -1,50 +1,58 @@
-import type { Edition } from '../board/edition'
-import type { PieceId, PlaceId } from '../board/ids'
+import type { PlaceId } from '../board/ids'
 import type { SortKey } from '../board/key'
-import { placePieces, type Placement } from '../placement/placement'
-import type { SlateState } from '../slate/state'
-import type { PieceMark } from './mark'
+import type { Certainty, Placement } from '../placement/placement'
+import { itemMark, type MarkContext } from './context'
+import type { ItemMark } from './mark'
 
 /**
  * Marks a sort. A piece is right when it is surely in one of its homes and in no place that isn't one;
  * wrong when no reading of its position is right; *on the line* when that hangs on a place it is only perhaps in:
  * the teacher decides. A piece outside every place is not placed. A piece that belongs nowhere is right outside
  * every place, but only on a slate where something was placed: an untouched slate earns nothing.
+ * Among rings a piece must be in all its homes at once; outside them all is a region too, if it lies on the page.
  */
-export function markSort(key: SortKey, state: SlateState, edition: Edition): PieceMark[] {
-  const page = edition.board.pages.find(({ id }) => id === key.page)
-  if (!page) return []
-  const placements = placePieces(state, page, edition)
-  const begun = placements.some(p => p.shares.length > 0)
-  return placements.flatMap((placement) => {
+export function markSort(key: SortKey, context: MarkContext): ItemMark[] {
+  const begun = context.placements.some(p => p.shares.length > 0)
+  return context.placements.flatMap((placement) => {
     const homes = key.homes[placement.piece]
-    return homes ? [markPiece(placement, homes, begun)] : []
+    if (!homes) return []
+    return [key.regions ? markRegion(placement, homes, context) : markPiece(placement, homes, begun, context)]
   })
 }
 
-function markPiece(placement: Placement, homes: readonly PlaceId[], begun: boolean): PieceMark {
-  const { piece, shares } = placement
+const percent = (share: number) => Math.round(share * 100)
+
+function markPiece({ piece, at, shares }: Placement, homes: readonly PlaceId[], begun: boolean, { headingOf }: MarkContext): ItemMark {
   const isHome = (place: PlaceId) => homes.includes(place)
-  if (shares.length === 0) {
-    if (homes.length === 0 && begun) return right(piece, { code: 'belongs-nowhere' })
-    return { piece, verdict: 'not-placed', points: 0, of: 1, reason: { code: placement.at === 'ledge' ? 'on-ledge' : 'outside' } }
+  const best = shares[0]
+  if (!best) {
+    if (homes.length === 0 && begun) return itemMark('piece', piece, 'right', 'belongs-nowhere')
+    return itemMark('piece', piece, 'not-placed', at === 'ledge' ? 'on-ledge' : 'outside')
   }
-  const best = shares[0]!
+  const wrongIn = (place: PlaceId) => homes.length
+    ? itemMark('piece', piece, 'wrong', 'in-wrong-place', { place: headingOf(place), home: headingOf(...homes) })
+    : itemMark('piece', piece, 'wrong', 'nowhere-home', { place: headingOf(place) })
   const surelyElsewhere = shares.find(s => s.certainty === 'in' && !isHome(s.place))
-  if (surelyElsewhere) return wrong(piece, { code: 'in-wrong-place', place: surelyElsewhere.place, share: surelyElsewhere.share, homes })
-  if (homes.length === 0) {
-    return { piece, verdict: 'on-the-line', points: 0, of: 1, reason: { code: 'half-in', place: best.place, share: best.share } }
-  }
+  if (surelyElsewhere) return wrongIn(surelyElsewhere.place)
+  if (homes.length === 0) return itemMark('piece', piece, 'on-the-line', 'half-in', { place: headingOf(best.place), percent: percent(best.share) })
   const home = shares.find(s => isHome(s.place))
-  if (!home) return wrong(piece, { code: 'in-wrong-place', place: best.place, share: best.share, homes })
+  if (!home) return wrongIn(best.place)
   const doubt = shares.find(s => s.certainty === 'unsure' && !isHome(s.place))
   const surelyHome = shares.some(s => s.certainty === 'in' && isHome(s.place))
-  if (surelyHome && !doubt) return right(piece, { code: 'at-home', place: home.place, share: home.share })
-  return {
-    piece, verdict: 'on-the-line', points: 0, of: 1,
-    reason: doubt ? { code: 'between', place: home.place, other: doubt.place, share: home.share } : { code: 'half-in', place: home.place, share: home.share },
-  }
+  if (surelyHome && !doubt) return itemMark('piece', piece, 'right', 'at-home', { place: headingOf(home.place), percent: percent(home.share) })
+  return doubt
+    ? itemMark('piece', piece, 'on-the-line', 'between', { place: headingOf(home.place), other: headingOf(doubt.place), percent: percent(home.share) })
+    : itemMark('piece', piece, 'on-the-line', 'half-in', { place: headingOf(home.place), percent: percent(home.share) })
 }
 
-const right = (piece: PieceId, reason: PieceMark['reason']): PieceMark => ({ piece, verdict: 'right', points: 1, of: 1, reason })
-const wrong = (piece: PieceId, reason: PieceMark['reason']): PieceMark => ({ piece, verdict: 'wrong', points: 0, of: 1, reason })
+function markRegion({ piece, at, shares }: Placement, homes: readonly PlaceId[], { page, headingOf }: MarkContext): ItemMark {
+  if (at === 'ledge') return itemMark('piece', piece, 'not-placed', 'on-ledge')
+  const ringsThat = (certainty: Certainty) => page.places.map(p => p.id).filter(id => shares.some(s => s.place === id && s.certainty === certainty))
+  const [sure, perhaps] = [ringsThat('in'), ringsThat('unsure')]
+  const words = { place: sure.length ? headingOf(...sure).replaceAll(' / ', ' + ') : '–', home: homes.length ? headingOf(...homes).replaceAll(' / ', ' + ') : '–' }
+  const impossible = sure.some(place => !homes.includes(place)) || homes.some(place => !sure.includes(place) && !perhaps.includes(place))
+  if (impossible) return itemMark('piece', piece, 'wrong', 'wrong-region', words)
+  return perhaps.length === 0
+    ? itemMark('piece', piece, 'right', 'right-region', words)
+    : itemMark('piece', piece, 'on-the-line', 'near-region', { ...words, other: headingOf(...perhaps) })
+}

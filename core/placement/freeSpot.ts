@@ -1,11 +1,11 @@
 import type { Page } from '../board/board'
 import type { Edition } from '../board/edition'
 import type { PieceId } from '../board/ids'
-import type { Place } from '../board/place'
+import type { Grid, Place } from '../board/place'
 import { bounds, boxAround, outline, overlaps } from '../geometry/outline'
 import type { Point } from '../geometry/shape'
 import type { SlateState } from '../slate/state'
-import { shareIn } from './placement'
+import { shareIn, tipOf } from './claim'
 
 const GAP = 8
 const INSET = 12
@@ -16,13 +16,24 @@ const INSET = 12
  * for each piece there so that all can be seen; the centre stays on the page.
  */
 export function freeSpot(state: SlateState, piece: PieceId, place: Place, page: Page, edition: Edition): Point {
-  const size = edition.pieces.get(piece)!.master
+  const { master: size, piece: held } = edition.pieces.get(piece)!
+  // A label is put so that its tip is where another piece's middle would be.
+  if (held.kind === 'label') {
+    const tip = tipOf(held.tip, size, { x: 0, y: 0 })
+    const { x, y } = middleOf(place)
+    return clampToPage({ x: x - tip.x, y: y - tip.y }, page)
+  }
+  if (place.kind === 'slot') return clampToPage(middleOf(place), page)
   const points = outline(place.shape)
   const room = bounds(points)
   const others = page.pieces
     .filter(other => other.id !== piece && state.pieces[other.id])
     .map(other => boxAround(state.pieces[other.id]!, edition.pieces.get(other.id)!.master))
 
+  if (place.kind === 'grid') {
+    const cell = cells(place).find(middle => !others.some(other => overlaps(other, boxAround(middle, { width: 1, height: 1 }))))
+    if (cell) return cell
+  }
   for (let y = room.y + INSET + size.height / 2; y + size.height / 2 <= room.y + room.height; y += size.height + GAP) {
     for (let x = room.x + INSET + size.width / 2; x + size.width / 2 <= room.x + room.width; x += size.width + GAP) {
       const box = boxAround({ x, y }, size)
@@ -32,6 +43,19 @@ export function freeSpot(state: SlateState, piece: PieceId, place: Place, page: 
   const inPlace = others.filter(other => overlaps(other, room)).length
   const middle = { x: room.x + room.width / 2, y: room.y + room.height / 2 + (inPlace % 6) * GAP }
   return clampToPage(middle, page)
+}
+
+function middleOf(place: Place): Point {
+  const room = bounds(outline(place.shape))
+  return { x: room.x + room.width / 2, y: room.y + room.height / 2 }
+}
+
+/** The middles of a grid's cells, row by row. */
+function cells({ shape, rows, columns }: Grid): Point[] {
+  return Array.from({ length: rows * columns }, (_, i) => ({
+    x: shape.x + (i % columns + 0.5) * shape.width / columns,
+    y: shape.y + (Math.floor(i / columns) + 0.5) * shape.height / rows,
+  }))
 }
 
 /** The nearest point on the page. */

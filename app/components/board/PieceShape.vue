@@ -2,14 +2,27 @@
 import type { Master, Piece } from '~~/core/board/piece'
 import { CARD_PADDING, PICTURE_BOX } from '~~/core/layout/cardSize'
 import { breakLines } from '~~/core/text/lines'
+import { TIP_LENGTH } from '~~/core/placement/claim'
 import { baselineShift, LINE_HEIGHT } from '~~/core/text/measure'
 
 /** A piece around the origin: text and box are one thing. */
 const { piece, master, held = false } = defineProps<{ piece: Piece, master: Master, held?: boolean }>()
 const lines = computed(() => piece.text ? breakLines(piece.text, master.width - 2 * CARD_PADDING.x + 0.01, master.textSize) : [])
-const textMiddle = computed(() => piece.kind === 'card'
+const textMiddle = computed(() => piece.kind !== 'picture-card'
   ? 0
   : -master.height / 2 + CARD_PADDING.y + PICTURE_BOX.height + (master.height - 2 * CARD_PADDING.y - PICTURE_BOX.height) / 2)
+const fill = computed(() => piece.kind === 'tile' ? master.colour ?? '#ffffff' : '#ffffff')
+/** The pointing tip of a label, as long as the core takes it to be. */
+const tip = computed(() => {
+  if (piece.kind !== 'label') return ''
+  const [w, h, out] = [master.width / 2, master.height / 2, TIP_LENGTH]
+  switch (piece.tip) {
+    case 'left': return `M${-w} -7L${-w - out} 0L${-w} 7z`
+    case 'right': return `M${w} -7L${w + out} 0L${w} 7z`
+    case 'up': return `M-7 ${-h}L0 ${-h - out}L7 ${-h}z`
+    default: return `M-7 ${h}L0 ${h + out}L7 ${h}z`
+  }
+})
 const baseline = (i: number) =>
   textMiddle.value + (i - (lines.value.length - 1) / 2) * LINE_HEIGHT * master.textSize + baselineShift(master.textSize)
 </script>
@@ -19,8 +32,9 @@ const baseline = (i: number) =>
     <rect :x="-master.width / 2" :y="-master.height / 2 + (held ? 5 : 1.8)" :width="master.width" :height="master.height" rx="6" fill="#14191a" :opacity="held ? 0.18 : 0.28" />
     <rect
       :x="-master.width / 2" :y="-master.height / 2" :width="master.width" :height="master.height" rx="6"
-      fill="#ffffff" :stroke="held ? '#a86a05' : '#526061'" :stroke-width="held ? 2.5 : 1.2"
+      :fill="fill" :stroke="held ? '#a86a05' : '#526061'" :stroke-width="held ? 2.5 : 1.2"
     />
+    <path v-if="tip" :d="tip" fill="#1d2526" />
     <image
       v-if="piece.kind === 'picture-card'" :href="`/api/files/${piece.file}`"
       :x="-PICTURE_BOX.width / 2" :y="-master.height / 2 + CARD_PADDING.y" :width="PICTURE_BOX.width" :height="PICTURE_BOX.height"

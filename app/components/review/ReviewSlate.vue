@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { PieceId } from '~~/core/board/ids'
 import { pieceName } from '~~/core/board/piece'
-import type { PieceMark } from '~~/core/keys/mark'
+import type { ItemMark } from '~~/core/keys/mark'
 import { useReview } from '~/composables/useReview'
 import { numberedNotes } from '~/composables/numberedNotes'
 import type { SlateView } from '~/composables/useSlate'
@@ -9,7 +9,7 @@ import type { SlateView } from '~/composables/useSlate'
 const { view } = defineProps<{ view: SlateView }>()
 const { t, said } = useWords()
 const review = useReview(view)
-const { edition, state, status, margin, comment, pieces, total, trouble, decisions } = review
+const { edition, state, status, margin, comment, items, total, trouble, decisions } = review
 const page = computed(() => edition.board.pages[0]!)
 const tool = ref<'look' | 'pen' | 'note'>('look')
 const notePiece = ref<PieceId | null>(null)
@@ -17,21 +17,18 @@ const noteText = ref('')
 const TOOLS = { look: 'lucide:eye', pen: 'lucide:pen-line', note: 'lucide:message-square-plus' } as const
 
 const ORDER = ['on-the-line', 'wrong', 'not-placed', 'right'] as const
-const listed = computed(() => [...pieces.value.values()].toSorted((a, b) => ORDER.indexOf(a.verdict) - ORDER.indexOf(b.verdict)))
+const listed = computed(() => [...items.value.values()].toSorted((a, b) => ORDER.indexOf(a.verdict) - ORDER.indexOf(b.verdict)))
 const notes = computed(() => numberedNotes(margin.value))
 const nameOf = (id: PieceId) => pieceName(edition.pieces.get(id)!.piece)
 const headingOf = (id: string) => page.value.places.find(p => p.id === id)?.heading || t('stage.unnamedPlace')
 
-function why({ reason }: PieceMark): string {
-  switch (reason.code) {
-    case 'on-ledge': case 'outside': case 'belongs-nowhere': return t(`review.why.${reason.code}`)
-    case 'at-home': return t('review.why.at-home', { place: headingOf(reason.place) })
-    case 'half-in': return t('review.why.half-in', { place: headingOf(reason.place), percent: Math.round(reason.share * 100) })
-    case 'between': return t('review.why.between', { place: headingOf(reason.place), other: headingOf(reason.other), percent: Math.round(reason.share * 100) })
-    case 'in-wrong-place': return reason.homes.length
-      ? t('review.why.in-wrong-place', { place: headingOf(reason.place), home: reason.homes.map(headingOf).join(t('review.or')) })
-      : t('review.why.nowhere-home', { place: headingOf(reason.place) })
-  }
+const why = ({ reason }: ItemMark) => said(`review.why.${reason.code}`, 'review.why.other', reason.words)
+/** A piece by its name; a place by its heading, and a cell by its row and column, counted as people count. */
+function itemName({ item, is }: ItemMark): string {
+  if (is === 'piece') return nameOf(item as PieceId)
+  const [place, cell] = item.split(':')
+  const [row, column] = cell?.split(',').map(n => Number(n) + 1) ?? []
+  return cell ? t('review.cell', { heading: headingOf(place!), row: row!, column: column! }) : headingOf(place!)
 }
 
 function pin(piece: PieceId) {
@@ -61,7 +58,7 @@ const lying = computed(() => page.value.pieces.filter(p => state.value.pieces[p.
       <p v-if="tool === 'note'" class="note-line" role="status">{{ lying.length ? t('margin.howNote') : t('margin.nothingLies') }}</p>
       <BoardStage :edition="edition" :page="page" :state="state">
         <template #mark="{ piece, master }">
-          <ReviewVerdictMark v-if="pieces.get(piece.id)" :master="master" :verdict="pieces.get(piece.id)!.verdict" />
+          <ReviewVerdictMark v-if="items.get(piece.id)" :master="master" :verdict="items.get(piece.id)!.verdict" />
         </template>
         <template #over>
           <SlateMarginLayer :page="page" :edition="edition" :state="state" :margin="margin" />
@@ -79,18 +76,18 @@ const lying = computed(() => page.value.pieces.filter(p => state.value.pieces[p.
 
     <aside class="panel flex w-full shrink-0 flex-col gap-4 lg:w-96" :aria-label="t('review.panel')">
       <div class="flex flex-wrap items-center gap-3">
-        <p v-if="pieces.size" class="text-2xl font-bold" data-test="score">{{ t('review.score', { points: total.points, of: total.of }) }}</p>
+        <p v-if="items.size" class="text-2xl font-bold" data-test="score">{{ t('review.score', { points: total.points, of: total.of }) }}</p>
         <p v-if="total.undecided" class="rounded-lg bg-sunfleck-200 px-3 py-1 font-semibold text-sunfleck-700">{{ t('review.undecided', { count: total.undecided }) }}</p>
-        <p v-if="!pieces.size" class="note-line">{{ t('review.noKey') }}</p>
+        <p v-if="!items.size" class="note-line">{{ t('review.noKey') }}</p>
       </div>
       <div class="-mr-3 flex min-h-0 flex-1 flex-col gap-4 overflow-auto pr-3" tabindex="0" role="group" :aria-label="t('review.pieces')">
       <ul class="flex flex-col divide-y divide-panel-line">
-        <li v-for="mark in listed" :key="mark.piece" class="flex items-center gap-3 py-2">
+        <li v-for="mark in listed" :key="mark.item" class="flex items-center gap-3 py-2">
           <ReviewVerdictSign :verdict="mark.verdict" />
-          <span class="min-w-0 flex-1"><strong class="font-semibold">{{ nameOf(mark.piece) }}</strong><span class="block text-sm text-ink-soft">{{ decisions[mark.piece] ? t('review.yourWord') : why(mark) }}</span></span>
-          <span v-if="mark.verdict === 'on-the-line' || decisions[mark.piece]" class="flex gap-1">
-            <button type="button" class="button w-11 px-0" :class="decisions[mark.piece] === 'right' ? 'border-leaf-700 bg-leaf-100 text-stone-950' : ''" :aria-pressed="decisions[mark.piece] === 'right'" :aria-label="t('review.call.right', { name: nameOf(mark.piece) })" @click="review.decide(mark.piece, 'right')"><Icon name="lucide:check" /></button>
-            <button type="button" class="button w-11 px-0" :class="decisions[mark.piece] === 'wrong' ? 'border-berry-700 bg-berry-100 text-stone-950' : ''" :aria-pressed="decisions[mark.piece] === 'wrong'" :aria-label="t('review.call.wrong', { name: nameOf(mark.piece) })" @click="review.decide(mark.piece, 'wrong')"><Icon name="lucide:x" /></button>
+          <span class="min-w-0 flex-1"><strong class="font-semibold">{{ itemName(mark) }}</strong><span class="block text-sm text-ink-soft">{{ decisions[mark.item] ? t('review.yourWord') : why(mark) }}</span></span>
+          <span v-if="mark.verdict === 'on-the-line' || decisions[mark.item]" class="flex gap-1">
+            <button type="button" class="button w-11 px-0" :class="decisions[mark.item] === 'right' ? 'border-leaf-700 bg-leaf-100 text-stone-950' : ''" :aria-pressed="decisions[mark.item] === 'right'" :aria-label="t('review.call.right', { name: itemName(mark) })" @click="review.decide(mark.item, 'right')"><Icon name="lucide:check" /></button>
+            <button type="button" class="button w-11 px-0" :class="decisions[mark.item] === 'wrong' ? 'border-berry-700 bg-berry-100 text-stone-950' : ''" :aria-pressed="decisions[mark.item] === 'wrong'" :aria-label="t('review.call.wrong', { name: itemName(mark) })" @click="review.decide(mark.item, 'wrong')"><Icon name="lucide:x" /></button>
           </span>
         </li>
       </ul>

@@ -5,6 +5,7 @@ import type { Page } from '~~/core/board/board'
 import { KeyIdSchema, type PieceId } from '~~/core/board/ids'
 import { pieceName } from '~~/core/board/piece'
 import { keepKey, withoutKey } from '~~/core/design/answers'
+import { sortKeyOf } from '~~/core/design/lookup'
 import { keepSort } from '~~/core/keys/keepSort'
 import type { SlateState } from '~~/core/slate/state'
 import type { Workbench } from '~/composables/useWorkbench'
@@ -12,7 +13,7 @@ import type { Workbench } from '~/composables/useWorkbench'
 const { bench, page, state } = defineProps<{ bench: Workbench, page: Page, state: SlateState }>()
 const { t } = useWords()
 const unsure = ref<readonly PieceId[]>([])
-const key = computed(() => bench.board.value.keys.find(k => k.page === page.id))
+const key = computed(() => sortKeyOf(bench.board.value, page.id))
 const nameOf = (id: PieceId) => pieceName(bench.edition.value.pieces.get(id)!.piece)
 
 /** The key read back: what goes where, in the words of the board. */

@@ -1,6 +1,7 @@
 import type { Board, Page } from '../../board/board'
 import type { Master } from '../../board/piece'
 import type { Place } from '../../board/place'
+import { sortKeyOf } from '../../design/lookup'
 import { boxOf } from '../../design/zones'
 import { setTextSize } from '../../design/pieces'
 import { area } from '../../geometry/area'
@@ -26,7 +27,7 @@ export const crowdedZone: Rule = {
 }
 
 function answersOf(board: Board, page: Page, place: Place): Master[] {
-  const homes = board.keys.find(key => key.page === page.id)?.homes ?? {}
+  const homes = sortKeyOf(board, page.id)?.homes ?? {}
   const masters = new Map(board.masters.map(m => [m.id, m]))
   // A piece with several homes needs room in only one of them; it is not counted against any.
   return page.pieces.filter(p => homes[p.id]?.length === 1 && homes[p.id]![0] === place.id).map(p => masters.get(p.master)!)

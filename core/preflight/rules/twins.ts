@@ -1,11 +1,12 @@
 import type { Piece } from '../../board/piece'
 import { pieceName } from '../../board/piece'
+import { sortKeys, withSortKey } from '../../design/lookup'
 import type { Finding, Rule } from '../finding'
 
 /** Pieces that look the same but have different answers: no student can tell which is which. */
 export const twins: Rule = {
   name: 'twins',
-  look: board => board.keys.flatMap((key): Finding[] => {
+  look: board => sortKeys(board).flatMap((key): Finding[] => {
     const page = board.pages.find(p => p.id === key.page)
     const groups = new Map<string, Piece[]>()
     for (const piece of page?.pieces ?? []) {
@@ -20,10 +21,7 @@ export const twins: Rule = {
         words: { count: pieces.length, name: pieceName(pieces[0]!) },
         fix: {
           code: 'either',
-          apply: b => ({
-            ...b,
-            keys: b.keys.map(k => k.id === key.id ? { ...k, homes: { ...k.homes, ...Object.fromEntries(pieces.map(p => [p.id, either])) } } : k),
-          }),
+          apply: b => withSortKey(b, key.id, k => ({ ...k, homes: { ...k.homes, ...Object.fromEntries(pieces.map(p => [p.id, either])) } })),
         },
       }]
     })

@@ -13,7 +13,7 @@ const board = keepKey(shore(), {
 const edition = makeEdition(board)
 const lay = (...where: [string, string | { x: number, y: number }][]): SlateState =>
   withPieces(emptySlate, where.map(([piece, at], z) => [pieceId(piece), { ...(typeof at === 'string' ? middleOf(board, at) : at), z }]))
-const verdicts = (state: SlateState) => Object.fromEntries(markSlate(state, edition)[0]!.pieces.map(p => [p.piece, p.verdict])) as Record<string, Verdict>
+const verdicts = (state: SlateState) => Object.fromEntries(markSlate(state, edition)[0]!.items.map(i => [i.item, i.verdict])) as Record<string, Verdict>
 
 const zone0 = board.pages[0]!.places[0]!.shape as { x: number, width: number }
 const onLeftEdge = { x: zone0.x, y: 200 }
@@ -22,10 +22,10 @@ describe('the sort key', () => {
   it('says right, wrong, on the line and not placed, with the reason', () => {
     const mark = markSlate(lay(['c0', 'z0'], ['c2', 'z2']), edition)[0]!
     expect(mark).toMatchObject({ points: 2, of: 4, undecided: 0 })
-    expect(mark.pieces[0]).toMatchObject({ verdict: 'right', reason: { code: 'at-home', place: 'z0', share: 1 } })
-    expect(mark.pieces[1]).toMatchObject({ verdict: 'not-placed', reason: { code: 'on-ledge' } })
-    expect(mark.pieces[2]).toMatchObject({ verdict: 'wrong', reason: { code: 'in-wrong-place', place: 'z2', homes: ['z1'] } })
-    expect(mark.pieces[3]).toMatchObject({ verdict: 'right', reason: { code: 'belongs-nowhere' } })
+    expect(mark.items[0]).toMatchObject({ verdict: 'right', reason: { code: 'at-home', words: { place: 'Clings', percent: 100 } } })
+    expect(mark.items[1]).toMatchObject({ verdict: 'not-placed', reason: { code: 'on-ledge' } })
+    expect(mark.items[2]).toMatchObject({ verdict: 'wrong', reason: { code: 'in-wrong-place', words: { place: 'Swims', home: 'Crawls' } } })
+    expect(mark.items[3]).toMatchObject({ verdict: 'right', reason: { code: 'belongs-nowhere' } })
   })
 
   it('leaves a card on the edge of its home to the teacher, and calls it wrong on the edge of another', () => {
@@ -54,7 +54,7 @@ describe('the sort key', () => {
     const decided = withDecisions(marks, { [pieceId('c0')]: 'right', [pieceId('c2')]: 'wrong' })[0]!
     expect(marks[0]).toMatchObject({ points: 2, undecided: 1 })
     expect(decided).toMatchObject({ points: 2, undecided: 0 })
-    expect(decided.pieces[2]!.verdict).toBe('wrong')
+    expect(decided.items[2]!.verdict).toBe('wrong')
   })
 
   it('is kept by doing the task: marked by what was kept, the teacher\'s own slate is all right', () => {

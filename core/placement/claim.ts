@@ -1,0 +1,94 @@
+import type { Master, Piece } from '../board/piece'
+import type { Grid, Pin, Place, Scale } from '../board/place'
+import { quantity } from '../exact/quantity'
+import { areaInside } from '../geometry/area'
+import { bounds, boxAround, outline, overlaps } from '../geometry/outline'
+import type { Box, Point } from '../geometry/shape'
+
+/** How far a label's tip stands out from its box, in points. */
+export const TIP_LENGTH = 12
+/** A tip up to half as far again from a pin as its radius is perhaps meant for it. */
+const PIN_REACH = 1.5
+
+/** How much of a piece a place can claim, and where in the place it is. */
+export interface Claim {
+  /** From 0 to 1. */
+  readonly share: number
+  readonly cell?: { readonly row: number, readonly column: number }
+  /** Where on a scale, in its own units. A length is measured, so this is a floating number; keys compare it exactly. */
+  readonly value?: number
+}
+
+/** Null when the piece has nothing to do with the place. `centre` is where the piece lies. */
+export function claim(place: Place, piece: Piece, master: Master, centre: Point): Claim | null {
+  if (piece.kind === 'label') return claimByTip(place, tipOf(piece.tip, master, centre))
+  const box = boxAround(centre, master)
+  if (!overlaps(bounds(outline(place.shape)), box)) return null
+  switch (place.kind) {
+    case 'zone': case 'lane': case 'pan': return { share: shareIn(outline(place.shape), box) }
+    case 'slot': return { share: fitIn(outline(place.shape), box) }
+    case 'grid': return bestCell(place, box)
+    case 'scale': return { share: shareIn(outline(place.shape), box), value: valueAt(place, centre) }
+    case 'pin': return null
+  }
+}
+
+/** Share of a box's area that lies in an outline, from 0 to 1. A box without area has no share in anything: 0. */
+export function shareIn(points: readonly Point[], box: Box): number {
+  const whole = box.width * box.height
+  return whole > 0 ? Math.min(1, areaInside(points, box) / whole) : 0
+}
+
+/** A slot may be smaller than its piece: then the slot's own area is what must be covered. */
+function fitIn(points: readonly Point[], box: Box): number {
+  const slot = bounds(points)
+  const least = Math.min(box.width * box.height, areaInside(points, slot))
+  return least > 0 ? Math.min(1, areaInside(points, box) / least) : 0
+}
+
+/** The cell that holds most of the piece; ties go to the earlier row, then the earlier column. */
+function bestCell(grid: Grid, box: Box): Claim | null {
+  const { shape } = grid
+  const [width, height] = [shape.width / grid.columns, shape.height / grid.rows]
+  const range = (from: number, to: number, most: number) => [Math.max(0, Math.floor(from)), Math.min(most - 1, Math.floor(to))] as const
+  const [top, foot] = range((box.y - shape.y) / height, (box.y + box.height - shape.y) / height, grid.rows)
+  const [left, right] = range((box.x - shape.x) / width, (box.x + box.width - shape.x) / width, grid.columns)
+  let best: Claim | null = null
+  for (let row = top; row <= foot; row++) {
+    for (let column = left; column <= right; column++) {
+      const share = fitIn(outline({ kind: 'rectangle', x: shape.x + column * width, y: shape.y + row * height, width, height }), box)
+      if (share > (best?.share ?? 0)) best = { share, cell: { row, column } }
+    }
+  }
+  return best
+}
+
+/** The value under a point, continued beyond the ends. The scale runs along its longer side, upwards where it stands. */
+export function valueAt({ shape, least, most }: Scale, { x, y }: Point): number {
+  const [from, to] = [quantity(least).valueOf(), quantity(most).valueOf()]
+  const along = shape.width >= shape.height ? (x - shape.x) / shape.width : (shape.y + shape.height - y) / shape.height
+  return from + along * (to - from)
+}
+
+export function tipOf(tip: 'left' | 'right' | 'up' | 'down', { width, height }: Master, { x, y }: Point): Point {
+  switch (tip) {
+    case 'left': return { x: x - width / 2 - TIP_LENGTH, y }
+    case 'right': return { x: x + width / 2 + TIP_LENGTH, y }
+    case 'up': return { x, y: y - height / 2 - TIP_LENGTH }
+    case 'down': return { x, y: y + height / 2 + TIP_LENGTH }
+  }
+}
+
+/** A label lies where its tip is, wholly or not at all; near a pin it may be meant for it. */
+function claimByTip(place: Place, tip: Point): Claim | null {
+  if (place.kind === 'pin') return claimOfPin(place, tip)
+  const point: Box = { x: tip.x - 0.01, y: tip.y - 0.01, width: 0.02, height: 0.02 }
+  return shareIn(outline(place.shape), point) > 0.5 ? { share: 1 } : null
+}
+
+function claimOfPin(pin: Pin, tip: Point): Claim | null {
+  const radius = pin.shape.width / 2
+  const distance = Math.hypot(tip.x - pin.shape.x - radius, tip.y - pin.shape.y - pin.shape.height / 2)
+  if (distance <= radius) return { share: 1 }
+  return distance <= PIN_REACH * radius ? { share: 0.5 } : null
+}
