@@ -95,7 +95,7 @@ export default {
   pieces: {
     list: 'Words, one on each line', listExample: 'limpet\nbarnacle\nshore crab', make: 'Make cards | Make {count} card | Make {count} cards',
     cut: 'One line is too long for a card and will be cut. | {count} lines are too long for a card and will be cut.', left: 'One line is more than a page can hold. | {count} lines are more than a page can hold.',
-    addPictures: 'Picture cards', size: { 'card': 'Text on cards: {size} pt', 'picture-card': 'Text on picture cards: {size} pt' }, scramble: 'Scramble again',
+    addPictures: 'Picture cards', size: { 'card': 'Text on cards: {size} pt', 'picture-card': 'Text on picture cards: {size} pt', 'tile': 'Text on tiles: {size} pt', 'label': 'Text on labels: {size} pt' }, scramble: 'Scramble again',
     count: '{count} piece | {count} pieces', text: 'Text of the card', shows: 'What the picture shows', remove: 'Remove {name}',
   },
   answers: {

@@ -60,8 +60,8 @@ const again = () => bench.change(scrambleLedge(bench.board.value, page.id, crypt
           <li v-for="piece in page.pieces" :key="piece.id" class="flex items-center gap-1">
             <img v-if="piece.kind === 'picture-card'" :src="`/api/files/${piece.file}`" alt="" class="h-9 w-9 object-contain">
             <input
-              class="field" maxlength="200" :value="piece.kind === 'card' ? piece.text : piece.alt" :aria-label="piece.kind === 'card' ? t('pieces.text') : t('pieces.shows')"
-              @input="bench.change(changePiece(bench.board.value, page.id, piece.id, { [piece.kind === 'card' ? 'text' : 'alt']: ($event.target as HTMLInputElement).value }), `text ${piece.id}`)"
+              class="field" maxlength="200" :value="piece.kind === 'picture-card' ? piece.alt : piece.text" :aria-label="piece.kind === 'picture-card' ? t('pieces.shows') : t('pieces.text')"
+              @input="bench.change(changePiece(bench.board.value, page.id, piece.id, { [piece.kind === 'picture-card' ? 'alt' : 'text']: ($event.target as HTMLInputElement).value }), `text ${piece.id}`)"
             >
             <button type="button" class="button button-quiet button-danger w-11 px-0" :aria-label="t('pieces.remove', { name: pieceName(piece) })" @click="bench.change(removePiece(bench.board.value, page.id, piece.id))"><Icon name="lucide:trash-2" /></button>
           </li>
