@@ -1,5 +1,6 @@
 import { createHash } from 'node:crypto'
 import type { Kysely, Transaction } from 'kysely'
+import type { BackdropPicture } from '../core/board/backdrop'
 import { makeEdition } from '../core/board/edition'
 import { seeded } from '../core/layout/random'
 import { makePicturePassword } from '../core/roster/picturePassword'
@@ -11,6 +12,7 @@ import { hashPassword } from '../server/http/passwords'
 import { giveOut } from '../server/usecases/giveOut'
 import { BOARDS, HOLD_ON, WHERE_SEEN } from './boards'
 import { playLesson } from './lesson'
+import { exampleBoards } from './examples'
 import { makeBoard } from './makeBoard'
 import { CLASSES, TEACHER } from './school'
 
@@ -25,6 +27,7 @@ export async function loadDemo(db: Db, now = new Date()): Promise<void> {
     .returning('id').executeTakeFirstOrThrow()
   const classes = await loadClasses(db, teacher)
   const boards = new Map<string, string>()
+  let boat: BackdropPicture | undefined
   for (const [i, plan] of BOARDS.entries()) {
     const { board, pictures } = await makeBoard(plan)
     for (const picture of pictures) await keepPicture(db, teacher, picture)
@@ -32,6 +35,12 @@ export async function loadDemo(db: Db, now = new Date()): Promise<void> {
       .values({ teacher_id: teacher, title: board.title, document: JSON.stringify(board), updated_at: new Date(now.getTime() - i * 86_400_000) })
       .returning('id').executeTakeFirstOrThrow()
     boards.set(plan.title, id)
+    boat ??= board.pages[0]!.backdrop.pictures[0]
+  }
+  for (const [i, board] of exampleBoards(boat!).entries()) {
+    await db.insertInto('boards').values({
+      teacher_id: teacher, title: board.title, document: JSON.stringify(board), updated_at: new Date(now.getTime() - (BOARDS.length + i) * 86_400_000),
+    }).execute()
   }
   // The older class is in the middle of its lesson; the younger one has hardly begun.
   await playHandout(db, teacher, boards.get(HOLD_ON.title)!, classes.get('Year 5/6')!, now, i => i < 13 ? 'under-way' : i < 20 ? 'handed-in' : i < 22 ? 'handed-back' : 'not-opened', 56)

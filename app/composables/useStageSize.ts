@@ -7,7 +7,7 @@ const GAP = 10
 const BETWEEN = 12
 const MOST_ROWS = 2
 /** CSS pixels. Where pieces would be lower than this, first the ledge gets one row, then the page outgrows the window and can be pushed about. */
-const FINGER = 44
+export const FINGER = 44
 const LARGEST = 2.2
 
 /**
@@ -20,7 +20,9 @@ export function useStageSize(room: Ref<HTMLElement | null>, page: () => Page, ed
     const { width: pageWidth, height: pageHeight } = page()
     const sizes = page().pieces.map(piece => edition().pieces.get(piece.id)!.master)
     const highest = Math.max(0, ...sizes.map(s => s.height))
-    const least = sizes.length && editable() ? FINGER / Math.min(...sizes.map(s => s.height)) : 0
+    // Tiles are as large as their values, however small; they get room to be caught around them instead.
+    const cards = sizes.filter(s => s.kind !== 'tile').map(s => s.height)
+    const least = cards.length && editable() ? FINGER / Math.min(...cards) : 0
     const all = sizes.reduce((sum, s) => sum + s.width, 0)
     const layout = (rows: number) => {
       const across = (width.value - FRAME) / pageWidth

@@ -90,7 +90,7 @@ export default {
   },
   places: {
     add: 'Add a zone', heading: 'Heading', headingExample: 'Clings to rock', size: '{width} × {height} mm', same: 'All this size', row: 'Side by side',
-    select: 'Choose a zone on the page to name it, move it or size it.', zoneIs: 'Zone: {heading}', locked: 'Places stay where you put them. Students can\'t move, wipe or delete them.',
+    select: 'Choose a zone on the page to name it, move it or size it.', placeIs: '{kind}: {heading}', kinds: { zone: 'Zone', lane: 'Lane', slot: 'Slot', grid: 'Grid', scale: 'Scale', pin: 'Pin', pan: 'Pan' }, locked: 'Places stay where you put them. Students can\'t move, wipe or delete them.',
   },
   pieces: {
     list: 'Words, one on each line', listExample: 'limpet\nbarnacle\nshore crab', make: 'Make cards | Make {count} card | Make {count} cards',
@@ -102,7 +102,13 @@ export default {
     how: 'Put every piece where it belongs, as a student would. What belongs nowhere stays on the ledge.', keep: 'Keep this as the key', key: 'The key', nothing: 'nothing',
     nowhere: '{names} belongs nowhere. | {names} belong nowhere.', unsaid: 'One piece has no answer yet. | {count} pieces have no answer yet.', drop: 'No key: an open sort',
     unsure: '{names} lies on an edge. Put it clearly in or out, then keep the key again. | {names} lie on an edge. Put them clearly in or out, then keep the key again.',
-    none: 'No key is kept yet.',
+    none: 'No key is kept yet.', also: 'What else counts as right',
+    sentence: {
+      order: 'In {place} stand, in order: {names}.', partial: 'In {place}: {pairs}. All other orders are right.', before: '{a} before {b}',
+      slots: 'Each slot takes its own: {slots}.', slot: '{place}: {names}', alike: 'Slots that are alike may change places.',
+      total: 'The tiles in {place} make exactly {target}.', standard: 'As few tiles as can be.', tiles: 'With exactly {count} tile. | With exactly {count} tiles.',
+      balance: '{left} and {right} hold the same.', scale: 'On {place}: {values}, give or take {tolerance}.', value: '{name} at {value}', label: 'The tips point: {pins}.', pin: '{name} at {place}',
+    },
   },
   check: {
     try: 'Try it as a student', trying: 'As a student sees it. Nothing here is kept.', stopTrying: 'Back to the workbench', mark: 'What does the key say?', score: '{points} of {of} right, {undecided} on the line',

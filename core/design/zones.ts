@@ -33,7 +33,7 @@ export function sameSize(board: Board, pageId: PageId, like: PlaceId): Board {
     const model = page.places.find(place => place.id === like)
     if (!model) return page
     const { width, height } = boxOf(model)
-    return { ...page, places: page.places.map(place => withBox(place, within(page, { ...boxOf(place), width, height }))) }
+    return { ...page, places: page.places.map(place => place.kind === 'zone' ? withBox(place, within(page, { ...boxOf(place), width, height })) : place) }
   })
 }
 
@@ -89,17 +89,20 @@ function rowBoxes(page: Page, count: number): Box[] {
 }
 
 function inRow(page: Page, places: readonly Place[]): Place[] {
-  const boxes = rowBoxes(page, places.length)
-  return places.map((place, i) => withBox(place, within(page, boxes[i]!)))
+  const zones = places.filter(place => place.kind === 'zone')
+  const boxes = new Map(rowBoxes(page, zones.length).map((box, i) => [zones[i]!.id, box]))
+  return places.map(place => boxes.has(place.id) ? withBox(place, within(page, boxes.get(place.id)!)) : place)
 }
 
 function isRow(page: Page): boolean {
   const boxes = rowBoxes(page, page.places.length)
-  return page.places.every((place, i) => {
+  return page.places.every((place, i) => place.kind === 'zone' && isAt(place, i))
+
+  function isAt(place: Place, i: number): boolean {
     const a = boxOf(place)
     const b = boxes[i]!
     return Math.abs(a.x - b.x) < 0.01 && Math.abs(a.y - b.y) < 0.01 && Math.abs(a.width - b.width) < 0.01 && Math.abs(a.height - b.height) < 0.01
-  })
+  }
 }
 
 function freeBox(page: Page): Box {

@@ -3,6 +3,7 @@ import type { Page } from '~~/core/board/board'
 import type { Edition } from '~~/core/board/edition'
 import type { PieceId } from '~~/core/board/ids'
 import { pieceName } from '~~/core/board/piece'
+import { TIP_LENGTH } from '~~/core/placement/claim'
 import type { SlateState } from '~~/core/slate/state'
 
 /** The wooden shelf along the foot of the page on which pieces wait. */
@@ -34,6 +35,7 @@ const turn = (by: number) => shelf.value?.scrollBy({ top: by * shelf.value.clien
       <svg
         v-for="{ piece, master } in waiting" :key="piece.id" :data-piece="piece.id"
         :width="master.width * scale" :height="master.height * scale" :viewBox="`${-master.width / 2} ${-master.height / 2} ${master.width} ${master.height}`"
+:style="piece.kind === 'label' ? { marginInline: `${TIP_LENGTH * scale}px` } : {}"
         class="shrink-0 overflow-visible rounded-md" :class="[editable ? 'cursor-grab touch-none' : '', heldPiece === piece.id && dragging ? 'opacity-25' : '']"
         :role="editable ? 'button' : 'img'" :tabindex="editable ? 0 : undefined" :aria-label="t('stage.pieceOnLedge', { name: pieceName(piece) })"
         :aria-pressed="editable ? heldPiece === piece.id : undefined"

@@ -7,7 +7,8 @@ import { baselineShift, LINE_HEIGHT } from '~~/core/text/measure'
 
 /** A piece around the origin: text and box are one thing. */
 const { piece, master, held = false } = defineProps<{ piece: Piece, master: Master, held?: boolean }>()
-const lines = computed(() => piece.text ? breakLines(piece.text, master.width - 2 * CARD_PADDING.x + 0.01, master.textSize) : [])
+/** A tile is as wide as its value says, so its text stands on one line. */
+const lines = computed(() => !piece.text ? [] : piece.kind === 'tile' ? [piece.text] : breakLines(piece.text, master.width - 2 * CARD_PADDING.x + 0.01, master.textSize))
 const textMiddle = computed(() => piece.kind !== 'picture-card'
   ? 0
   : -master.height / 2 + CARD_PADDING.y + PICTURE_BOX.height + (master.height - 2 * CARD_PADDING.y - PICTURE_BOX.height) / 2)

@@ -12,7 +12,8 @@ const heading = computed(() => place.heading && place.kind !== 'pin' ? breakLine
 const dashed = computed(() => place.kind === 'zone' || place.kind === 'slot' || place.kind === 'pan')
 const look = computed(() => ({
   'fill': lit ? '#fdf3dc' : '#ffffff', 'fill-opacity': lit ? 0.9 : 0.45,
-  'stroke': lit ? '#a86a05' : '#526061', 'stroke-width': lit ? 2.5 : 1.6, 'stroke-dasharray': lit || !dashed.value ? undefined : '7 5',
+  // A number line is its own line, and needs no frame but while something is held over it.
+  'stroke': lit ? '#a86a05' : place.kind === 'scale' ? 'none' : '#526061', 'stroke-width': lit ? 2.5 : 1.6, 'stroke-dasharray': lit || !dashed.value ? undefined : '7 5',
 }))
 /** The lines between the cells of a grid. */
 const rules = computed(() => {

@@ -2,9 +2,10 @@
 import type { Page } from '~~/core/board/board'
 import type { Edition } from '~~/core/board/edition'
 import type { PieceId } from '~~/core/board/ids'
-import { pieceName } from '~~/core/board/piece'
+import { pieceName, type Master } from '~~/core/board/piece'
 import type { Point } from '~~/core/geometry/shape'
 import { placePieces, progress } from '~~/core/placement/placement'
+import { FINGER } from '~/composables/useStageSize'
 import type { SlateState } from '~~/core/slate/state'
 
 /** The page in its frame with the ledge below it, and pieces that can be moved between them: by drag, by taps, by keyboard. */
@@ -38,6 +39,12 @@ const stage = useStage({
 })
 const { held, lit, press, tapPage, tapLedge, key } = stage
 defineExpose({ letBe: stage.letBe })
+
+/** Around a small tile, so much that a finger catches it. */
+function room44({ width, height }: Master) {
+  const [w, h] = [Math.max(width, FINGER / size.value.scale), Math.max(height, FINGER / size.value.scale)]
+  return { x: -w / 2, y: -h / 2, width: w, height: h }
+}
 
 const heldPiece = computed(() => held.value?.piece ?? null)
 const heldEntry = computed(() => heldPiece.value && edition.pieces.get(heldPiece.value))
@@ -88,6 +95,7 @@ const dragPoint = computed(() => held.value?.way === 'drag'
               :aria-label="t('stage.pieceIs', { name: pieceName(piece), where: whereIs(piece.id) })" :aria-pressed="editable ? heldPiece === piece.id : undefined"
               @pointerdown="press($event, piece.id)" @click.stop @keydown="key($event, piece.id)"
             >
+              <rect v-if="editable && piece.kind === 'tile'" v-bind="room44(master)" fill="transparent" />
               <BoardPieceShape :piece="piece" :master="master" :held="heldPiece === piece.id && held?.way === 'tap'" />
               <slot name="mark" :piece="piece" :master="master" />
             </g>

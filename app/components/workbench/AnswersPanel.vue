@@ -14,6 +14,10 @@ const { bench, page, state } = defineProps<{ bench: Workbench, page: Page, state
 const { t } = useWords()
 const unsure = ref<readonly PieceId[]>([])
 const key = computed(() => sortKeyOf(bench.board.value, page.id))
+/** A key of another kind beside the sort, or instead of it. */
+const others = computed(() => bench.board.value.keys.flatMap(k => k.kind === 'sort' || k.page !== page.id ? [] : [k]))
+const sorts = computed(() => page.places.some(p => p.kind === 'zone') && !others.value.some(k => k.kind === 'total'))
+const sentence = useKeySentence(() => bench.edition.value)
 const nameOf = (id: PieceId) => pieceName(bench.edition.value.pieces.get(id)!.piece)
 
 /** The key read back: what goes where, in the words of the board. */
@@ -35,8 +39,13 @@ function keep() {
 
 <template>
   <div class="flex flex-col gap-4">
+    <section v-if="others.length" class="flex flex-col gap-2">
+      <h3 class="font-bold">{{ sorts ? t('answers.also') : t('answers.key') }}</h3>
+      <p v-for="other in others" :key="other.id">{{ sentence(other) }}</p>
+    </section>
+    <template v-if="sorts || others.length === 0">
     <p>{{ t('answers.how') }}</p>
-    <button type="button" class="button button-action" :disabled="page.places.length === 0 || page.pieces.length === 0" @click="keep"><Icon name="lucide:check-check" />{{ t('answers.keep') }}</button>
+    <button type="button" class="button button-action" :disabled="!sorts || page.pieces.length === 0" @click="keep"><Icon name="lucide:check-check" />{{ t('answers.keep') }}</button>
     <p v-if="unsure.length" class="trouble" role="alert">{{ t('answers.unsure', { names: unsure.map(nameOf).join(', '), count: unsure.length }) }}</p>
     <section v-if="key" class="flex flex-col gap-2" data-test="key">
       <h3 class="font-bold">{{ t('answers.key') }}</h3>
@@ -46,5 +55,6 @@ function keep() {
       <button type="button" class="button self-start" @click="bench.change(withoutKey(bench.board.value, key.id))">{{ t('answers.drop') }}</button>
     </section>
     <p v-else class="note-line">{{ t('answers.none') }}</p>
+    </template>
   </div>
 </template>

@@ -98,7 +98,7 @@ onKeyStroke(['z', 'Z', 'y', 'Y'], (event) => {
             </template>
             <template v-else-if="station === 'places'">
               <WorkbenchDragBox
-                v-for="place in page.places" :key="place.id" :box="boxOf(place)" :label="t('places.zoneIs', { heading: place.heading || t('stage.unnamedPlace') })"
+                v-for="place in page.places" :key="place.id" :box="boxOf(place)" :label="t('places.placeIs', { kind: t(`places.kinds.${place.kind}`), heading: place.heading || t('stage.unnamedPlace') })"
                 :selected="selected === place.id" @select="selected = place.id" @change="movePlace(place.id, $event)"
               />
             </template>

@@ -13,6 +13,7 @@ const selected = defineModel<string | null>('selected', { required: true })
 const { t } = useWords()
 const heading = useTemplateRef<HTMLInputElement>('heading')
 const place = computed(() => page.places.find(p => p.id === selected.value) ?? null)
+const zones = computed(() => page.places.filter(p => p.kind === 'zone').length)
 const millimetres = computed(() => {
   if (!place.value) return ''
   const { width, height } = boxOf(place.value)
@@ -43,12 +44,12 @@ function remove() {
       </label>
       <p class="note-line">{{ millimetres }}</p>
       <div class="flex flex-wrap gap-2">
-        <button v-if="page.places.length > 1" type="button" class="button" @click="bench.change(sameSize(bench.board.value, page.id, place.id))">{{ t('places.same') }}</button>
+        <button v-if="place.kind === 'zone' && zones > 1" type="button" class="button" @click="bench.change(sameSize(bench.board.value, page.id, place.id))">{{ t('places.same') }}</button>
         <button type="button" class="button button-danger" @click="remove"><Icon name="lucide:trash-2" />{{ t('app.remove') }}</button>
       </div>
     </template>
     <p v-else-if="page.places.length" class="note-line">{{ t('places.select') }}</p>
-    <button v-if="page.places.length > 1" type="button" class="button" @click="bench.change(zonesInRow(bench.board.value, page.id))"><Icon name="lucide:columns-3" />{{ t('places.row') }}</button>
+    <button v-if="zones > 1" type="button" class="button" @click="bench.change(zonesInRow(bench.board.value, page.id))"><Icon name="lucide:columns-3" />{{ t('places.row') }}</button>
     <p class="note-line">{{ t('places.locked') }}</p>
   </div>
 </template>
