@@ -124,11 +124,16 @@ export default {
       'small-text': 'The text on the pieces is {size} points high. Below {least} it is hard to read on a tablet.',
       'coarse-picture': 'A picture has only {percent} % of the sharpness that a class screen shows.',
       'stretched-picture': 'A picture is stretched out of its proportions.',
+      'contradiction': 'The order goes round in a circle: no sequence can be right.',
+      'unreachable-total': 'No choice of the tiles makes {target}.',
+      'unfillable-slot': 'There is no piece left that would be right in one slot: {headings}. | There are no pieces left that would be right in {count} slots: {headings}.',
+      'off-scale': '{names} belongs beyond the ends of the scale. | {names} belong beyond the ends of the scale.',
+      'off-page': '{headings} reaches beyond the page. | {headings} reach beyond the page.',
       'other': 'Something here needs a look.',
     },
     fixes: {
       nowhere: 'They belong nowhere', either: 'Accept either place', shrink: 'Make the cards smaller', write: 'Write “Put each card where it belongs.”',
-      enlarge: 'Make the text larger', unstretch: 'Give it its proportions back', other: 'Mend it',
+      enlarge: 'Make the text larger', unstretch: 'Give it its proportions back', 'onto-page': 'Move onto the page', other: 'Mend it',
     },
   },
   giveOut: {

@@ -1,10 +1,20 @@
+import { readdirSync, readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
 import { checkBoard, readBoard, type Board } from '../../../core/board/board'
 import type { FileHash } from '../../../core/board/ids'
+import type { OrderKey, ScaleKey, SlotsKey, TotalKey } from '../../../core/board/key'
 import { sortKeyOf } from '../../../core/design/lookup'
 import { keepKey } from '../../../core/design/answers'
 import { preflight } from '../../../core/preflight/preflight'
 import { keyId, pageId, pieceId, placeId, shore, sortBoard } from '../../boards'
+
+const examples = new URL('../../../docs/formats/examples/', import.meta.url)
+const exampleNames = readdirSync(examples).filter(f => f.endsWith('.board.json')).map(f => f.replace('.board.json', ''))
+function example(name: string): Board {
+  const read = readBoard(JSON.parse(readFileSync(new URL(`${name}.board.json`, examples), 'utf8')))
+  if (!read.ok) throw new Error(JSON.stringify(read.reason))
+  return read.value
+}
 
 function keyed(board: Board, homes: Record<string, string[]>): Board {
   const typed = Object.fromEntries(Object.entries(homes).map(([p, h]) => [pieceId(p), h.map(placeId)]))
@@ -69,6 +79,45 @@ describe('preflight', () => {
     expect(mend(board, 'stretched-picture').pages[0]!.backdrop.pictures[0]).toMatchObject({ x: 0, y: 50, width: 400, height: 300 })
     board.pages[0]!.backdrop.pictures = [{ ...picture, pixelWidth: 100, pixelHeight: 100 }]
     expect(rules(board)).toContain('coarse-picture')
+  })
+
+  it('finds places that reach beyond the page and moves them onto it', () => {
+    const board = shore()
+    board.pages[0]!.places[2]!.shape = { kind: 'rectangle', x: 800, y: 60, width: 272, height: 380 }
+    expect(mend(board, 'off-page').pages[0]!.places[2]!.shape).toMatchObject({ x: 688, width: 272 })
+  })
+
+  it('has nothing that stops students to say of the worked examples', () => {
+    for (const name of exampleNames) expect(preflight(example(name)).filter(f => f.severity === 'stops'), name).toEqual([])
+  })
+
+  it('finds an order that goes round in a circle', () => {
+    const board = example('order')
+    const key = board.keys[0] as OrderKey
+    expect(rules({ ...board, keys: [{ ...key, before: [...key.before, [pieceId('boats'), pieceId('stone')]] }] })).toContain('contradiction')
+  })
+
+  it('finds a total that no choice of tiles makes, exactly: fractions, counts and all', () => {
+    const board = example('total')
+    const withKey = (change: Partial<TotalKey>) => rules({ ...board, keys: [{ ...board.keys[0] as TotalKey, ...change }] })
+    // Four ones, six tens of a cent and five cents: 4.65 is the most, and a third can't be paid.
+    expect(withKey({ target: '4.65' })).not.toContain('unreachable-total')
+    for (const target of ['4.66', '1/3', '0.06', '-1']) expect(withKey({ target }), target).toContain('unreachable-total')
+    expect(withKey({ target: '1', tiles: 1 })).not.toContain('unreachable-total')
+    expect(withKey({ target: '1', tiles: 2 })).toContain('unreachable-total')
+  })
+
+  it('finds slots that can\'t all be filled at once', () => {
+    const board = example('slots')
+    const key = board.keys[0] as SlotsKey
+    const one = [pieceId('three')]
+    expect(rules({ ...board, keys: [{ ...key, fits: { first: one, second: one } }] })).toContain('unfillable-slot')
+  })
+
+  it('finds values beyond the ends of a scale', () => {
+    const board = example('scale')
+    const key = board.keys[0] as ScaleKey
+    expect(rules({ ...board, keys: [{ ...key, values: { ...key.values, [pieceId('high')]: '5.01' } }] })).toContain('off-scale')
   })
 
   it('puts the most serious first', () => {
