@@ -33,7 +33,7 @@ export default {
   stage: {
     page: 'Page', ledge: 'Ledge', theLedge: 'the ledge', here: 'where it is', ledgeEmpty: 'The ledge is empty', ledgeBack: 'Show earlier cards', ledgeMore: 'Show more cards',
     pieceOnLedge: '{name}, on the ledge', pieceIs: '{name}, {where}', onLedge: 'on the ledge', inPlace: 'in {place}', nearEdge: 'on the edge of {place}', outside: 'outside every place',
-    unnamedPlace: 'a place without a heading',
+    unnamedPlace: 'a place without a heading', pin: 'pin {number}',
     settled: '{name}, now {where}, {placed} of {of} placed', picked: '{name} picked. Now tap where it goes.',
     pickedUp: '{name} picked up, over {where}. Arrows choose a place, Enter puts it down.', over: 'Over {where}',
   },

@@ -26,8 +26,8 @@ export function makeEdition(board: Board): Edition {
 }
 
 /**
- * The edition as a student's device may hold it: no answers, and the pieces in ledge order,
- * since the order in which the teacher typed them usually gives the answers away.
+ * The edition as a student's device may hold it: no answers; the pieces in ledge order, since the order in which the
+ * teacher typed them usually gives the answers away; pins without their names, which are what the labels are to find.
  */
 export function withoutAnswers(board: Board): Board {
   return {
@@ -35,7 +35,8 @@ export function withoutAnswers(board: Board): Board {
     keys: [],
     pages: board.pages.map((page) => {
       const rank = new Map(page.ledge.map((id, i) => [id, i]))
-      return { ...page, pieces: page.pieces.toSorted((a, b) => rank.get(a.id)! - rank.get(b.id)!) }
+      const places = page.places.map(place => place.kind === 'pin' ? { ...place, heading: '' } : place)
+      return { ...page, places, pieces: page.pieces.toSorted((a, b) => rank.get(a.id)! - rank.get(b.id)!) }
     }),
   }
 }

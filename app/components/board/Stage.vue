@@ -49,7 +49,12 @@ function room44({ width, height }: Master) {
 const heldPiece = computed(() => held.value?.piece ?? null)
 const heldEntry = computed(() => heldPiece.value && edition.pieces.get(heldPiece.value))
 const nameOf = (id: PieceId) => pieceName(edition.pieces.get(id)!.piece)
-const headingOf = (id: string) => page.places.find(place => place.id === id)?.heading || t('stage.unnamedPlace')
+function headingOf(id: string): string {
+  const place = page.places.find(p => p.id === id)
+  if (place?.heading) return place.heading
+  // Pins are told apart by number; what they are is for the student to find.
+  return place?.kind === 'pin' ? t('stage.pin', { number: page.places.filter(p => p.kind === 'pin').indexOf(place) + 1 }) : t('stage.unnamedPlace')
+}
 
 function whereIs(id: PieceId): string {
   const placement = placePieces(state, page, edition).find(p => p.piece === id)

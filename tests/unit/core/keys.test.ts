@@ -3,7 +3,7 @@ import Fraction from 'fraction.js'
 import { sampleRankCorrelation } from 'simple-statistics'
 import { describe, expect, it } from 'vitest'
 import { emptyBoard, readBoard, type Board } from '../../../core/board/board'
-import { makeEdition } from '../../../core/board/edition'
+import { makeEdition, withoutAnswers } from '../../../core/board/edition'
 import type { Key } from '../../../core/board/key'
 import type { Piece } from '../../../core/board/piece'
 import type { Place } from '../../../core/board/place'
@@ -289,6 +289,14 @@ describe('labels', () => {
     expect(mark(board, tipAt(325))[0]).toMatchObject({ verdict: 'on-the-line' })
     expect(mark(board, tipAt(500))[0]).toMatchObject({ verdict: 'wrong', reason: { code: 'points-elsewhere', words: { place: 'mastpin', home: 'keelpin' } } })
     expect(mark(board, tipAt(400))[0]).toMatchObject({ verdict: 'not-placed', reason: { code: 'points-nowhere' } })
+  })
+})
+
+describe('what a student\'s device gets', () => {
+  it('has pins without their names', () => {
+    const pins: Place[] = [{ kind: 'pin', id: placeId('p'), heading: 'Keel', shape: { kind: 'ellipse', x: 10, y: 10, width: 40, height: 40 } }]
+    const board = boardOf(pins, [{ kind: 'label', id: pieceId('l'), master: masterId('m'), text: 'keel', tip: 'up' }], { kind: 'label', pins: { l: ['p'] } })
+    expect(JSON.stringify(withoutAnswers(board))).not.toContain('Keel')
   })
 })
 
