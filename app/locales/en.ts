@@ -110,6 +110,17 @@ export default {
       balance: '{left} and {right} hold the same.', scale: 'On {place}: {values}, give or take {tolerance}.', value: '{name} at {value}', label: 'The tips point: {pins}.', pin: '{name} at {place}',
     },
   },
+  rule: {
+    title: 'Fill by a rule', for: 'Rule for {heading}', none: 'No rule', value: 'Value', and: 'and', nearest: 'to the nearest', fill: 'Fill the key',
+    tests: {
+      starts: 'Words that start with', ends: 'Words that end with', contains: 'Words that contain', letters: 'Words with this many letters',
+      even: 'Even numbers', odd: 'Odd numbers', prime: 'Prime numbers', multiple: 'Multiples of', between: 'Numbers from', rounds: 'Numbers that round to',
+    },
+    fault: { 'no-value': 'A rule needs its value.', 'not-a-number': 'That rule needs a number: 12, 0.5, 3/4 and 1 1/2 are numbers.' },
+    nowhere: '{names} fits no rule and belongs nowhere. | {names} fit no rule and belong nowhere.',
+    several: '{names} fits more than one rule: each is right. | {names} fit more than one rule: each is right.',
+    unknown: 'The rules can\'t say where {names} belongs. Put it by hand. | The rules can\'t say where {names} belong. Put them by hand.',
+  },
   check: {
     try: 'Try it as a student', trying: 'As a student sees it. Nothing here is kept.', stopTrying: 'Back to the workbench', mark: 'What does the key say?', score: '{points} of {of} right, {undecided} on the line',
     good: 'Ready to give out.', instructions: 'Put each card where it belongs.',

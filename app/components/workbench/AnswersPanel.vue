@@ -11,6 +11,7 @@ import type { SlateState } from '~~/core/slate/state'
 import type { Workbench } from '~/composables/useWorkbench'
 
 const { bench, page, state } = defineProps<{ bench: Workbench, page: Page, state: SlateState }>()
+const emit = defineEmits<{ filled: [] }>()
 const { t } = useWords()
 const unsure = ref<readonly PieceId[]>([])
 const key = computed(() => sortKeyOf(bench.board.value, page.id))
@@ -46,6 +47,7 @@ function keep() {
     <template v-if="sorts || others.length === 0">
     <p>{{ t('answers.how') }}</p>
     <button type="button" class="button button-action" :disabled="!sorts || page.pieces.length === 0" @click="keep"><Icon name="lucide:check-check" />{{ t('answers.keep') }}</button>
+    <WorkbenchRulePanel :bench="bench" :page="page" @filled="emit('filled')" />
     <p v-if="unsure.length" class="trouble" role="alert">{{ t('answers.unsure', { names: unsure.map(nameOf).join(', '), count: unsure.length }) }}</p>
     <section v-if="key" class="flex flex-col gap-2" data-test="key">
       <h3 class="font-bold">{{ t('answers.key') }}</h3>

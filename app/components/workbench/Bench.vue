@@ -116,7 +116,7 @@ onKeyStroke(['z', 'Z', 'y', 'Y'], (event) => {
         <WorkbenchBackdropPanel v-if="station === 'backdrop'" ref="backdropPanel" v-model:selected="selected" :bench="bench" :page="page" />
         <WorkbenchPlacesPanel v-else-if="station === 'places'" v-model:selected="selected" :bench="bench" :page="page" />
         <WorkbenchPiecesPanel v-else-if="station === 'pieces'" :bench="bench" :page="page" />
-        <WorkbenchAnswersPanel v-else-if="station === 'answers'" :bench="bench" :page="page" :state="answers.state.value" />
+        <WorkbenchAnswersPanel v-else-if="station === 'answers'" :bench="bench" :page="page" :state="answers.state.value" @filled="answers.again()" />
         <WorkbenchCheckPanel v-else :bench="bench" @try="trying = true" @show="shown = $event" />
       </aside>
     </main>

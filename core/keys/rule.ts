@@ -1,0 +1,99 @@
+import type { Board } from '../board/board'
+import type { PageId, PieceId, PlaceId } from '../board/ids'
+import { pieceName, type Piece } from '../board/piece'
+import { readQuantity, type Quantity } from '../exact/quantity'
+
+/** A rule that says of a word or a number whether it belongs. Values are as a teacher types them. */
+export type SortRule
+  = { readonly test: 'starts' | 'ends' | 'contains', readonly value: string }
+    | { readonly test: 'letters', readonly value: string }
+    | { readonly test: 'even' | 'odd' | 'prime' }
+    | { readonly test: 'multiple', readonly value: string }
+    | { readonly test: 'between', readonly value: string, readonly to: string }
+    | { readonly test: 'rounds', readonly value: string, readonly nearest: string }
+export const RULE_TESTS = ['starts', 'ends', 'contains', 'letters', 'even', 'odd', 'prime', 'multiple', 'between', 'rounds'] as const
+
+export type RuleFault = 'no-value' | 'not-a-number'
+
+/** Null when the rule can be asked; a rule without its value, or with one that is no number, is refused before it is used. */
+export function ruleFault(rule: SortRule): RuleFault | null {
+  if ('value' in rule && !rule.value.trim()) return 'no-value'
+  const numbers = rule.test === 'letters' || rule.test === 'multiple' ? [rule.value] : rule.test === 'between' ? [rule.value, rule.to] : rule.test === 'rounds' ? [rule.value, rule.nearest] : []
+  if (numbers.some(text => !readQuantity(text))) return 'not-a-number'
+  const divisor = rule.test === 'multiple' ? rule.value : rule.test === 'rounds' ? rule.nearest : '1'
+  return readQuantity(divisor)!.equals(0) ? 'not-a-number' : null
+}
+
+/** Trial division stays below a second up to here; beyond it nothing is guessed. */
+const LARGEST_PRIME_ASKED = 10n ** 12n
+
+/** Whether a piece fits a rule that has no fault; null where it can't be said: a word asked for its parity, a number too large to try. */
+export function fits(rule: SortRule, piece: Piece): boolean | null {
+  const text = pieceName(piece).normalize('NFC').toLocaleLowerCase('en')
+  const value = 'value' in rule ? rule.value.trim().normalize('NFC').toLocaleLowerCase('en') : ''
+  switch (rule.test) {
+    case 'starts': return text.startsWith(value)
+    case 'ends': return text.endsWith(value)
+    case 'contains': return text.includes(value)
+    case 'letters': return readQuantity(value)!.equals([...text].filter(c => /\p{L}/u.test(c)).length)
+    default: {
+      const number = piece.kind === 'tile' ? readQuantity(piece.value) : readQuantity(text)
+      return number && fitsNumber(rule, number)
+    }
+  }
+}
+
+function fitsNumber(rule: Exclude<SortRule, { test: 'starts' | 'ends' | 'contains' | 'letters' }>, number: Quantity): boolean | null {
+  const whole = number.d === 1n
+  switch (rule.test) {
+    case 'even': return whole && number.n % 2n === 0n
+    case 'odd': return whole && number.n % 2n === 1n
+    case 'prime': return isPrime(number)
+    // Every multiple is the divisor a whole number of times; nought is a multiple of everything.
+    case 'multiple': return number.div(readQuantity(rule.value)!).d === 1n
+    case 'between': return number.compare(readQuantity(rule.value)!) >= 0 && number.compare(readQuantity(rule.to)!) <= 0
+    case 'rounds': return rounded(number, readQuantity(rule.nearest)!).equals(readQuantity(rule.value)!)
+  }
+}
+
+/** Whole numbers from 2 that only 1 and they themselves divide. Null beyond 10¹². */
+export function isPrime(number: Quantity): boolean | null {
+  if (number.d !== 1n || number.compare(2) < 0) return false
+  if (number.n > LARGEST_PRIME_ASKED) return null
+  for (let i = 2n; i * i <= number.n; i++) if (number.n % i === 0n) return false
+  return true
+}
+
+/** To the nearest multiple; halfway goes away from nought, as schools teach it (common practice, no source). */
+export function rounded(number: Quantity, nearest: Quantity): Quantity {
+  const steps = number.abs().div(nearest.abs())
+  return steps.add('1/2').floor().mul(nearest.abs()).mul(number.compare(0) < 0 ? -1 : 1)
+}
+
+export interface Filled {
+  readonly homes: Readonly<Record<PieceId, PlaceId[]>>
+  /** Pieces that fit no rule: they belong nowhere. */
+  readonly none: readonly PieceId[]
+  /** Pieces that fit several: each of these places is right. */
+  readonly several: readonly PieceId[]
+  /** Pieces of which some rule can say nothing: they are not in the key, and the teacher is asked. */
+  readonly unknown: readonly PieceId[]
+}
+
+/** The homes of every piece of a page by one rule for each place. Empty rules put every piece among `none`. */
+export function fillByRules(board: Board, pageId: PageId, rules: ReadonlyMap<PlaceId, SortRule>): Filled {
+  const homes: Record<PieceId, PlaceId[]> = {}
+  const [none, several, unknown]: [PieceId[], PieceId[], PieceId[]] = [[], [], []]
+  for (const piece of board.pages.find(p => p.id === pageId)?.pieces ?? []) {
+    const answers = [...rules].map(([place, rule]) => [place, fits(rule, piece)] as const)
+    const right = answers.filter(([, fit]) => fit).map(([place]) => place)
+    if (right.length === 0 && answers.some(([, fit]) => fit === null)) {
+      unknown.push(piece.id)
+      continue
+    }
+    homes[piece.id] = right
+    if (right.length === 0) none.push(piece.id)
+    if (right.length > 1) several.push(piece.id)
+  }
+  return { homes, none, several, unknown }
+}
