@@ -40,12 +40,14 @@ async function student(browser: Browser, size: object, className: 0 | 1, name: s
 const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu'] })
 mkdirSync(out, { recursive: true })
 
-async function shoot(name: string, take: () => Promise<Page>): Promise<void> {
+/** `after` puts back what was changed for the picture. */
+async function shoot(name: string, take: () => Promise<Page>, after?: (page: Page) => Promise<void>): Promise<void> {
   if (only && !only.includes(name)) return
   const page = await take()
   await page.waitForLoadState('networkidle').catch(() => {})
   await page.evaluate(() => document.fonts.ready)
   await page.screenshot({ path: `${out}/${name}.png` })
+  await after?.(page)
   await page.close()
   console.log(name)
 }
@@ -78,7 +80,28 @@ await shoot('workbench-places', async () => {
 })
 await shoot('workbench-pieces', () => workbench('Where do we see them?', 'Pieces'))
 await shoot('workbench-answers', () => workbench('Weather words', 'Answers'))
-await shoot('workbench-check', () => workbench('Weather words', 'Check'))
+await shoot('workbench-check', async () => {
+  const page = await workbench('How many beats?', 'Places')
+  await page.getByRole('button', { name: 'Zone: Two beats' }).focus()
+  await page.getByRole('textbox', { name: 'Heading' }).fill('')
+  await page.getByLabel('Instructions').fill('')
+  await page.getByRole('button', { name: 'Check' }).click()
+  await page.getByText('One zone has no heading').hover()
+  return page
+}, async (page) => {
+  for (let i = 0; i < 2; i++) await page.getByRole('button', { name: 'Undo' }).click()
+  await page.getByText('Kept', { exact: true }).waitFor()
+})
+await shoot('workbench-rule', async () => {
+  const page = await workbench('How many beats?', 'Answers')
+  await page.getByRole('button', { name: 'Fill by a rule' }).click()
+  return page
+})
+await shoot('number-line', async () => {
+  const page = await workbench('Tide on the gauge', 'Check')
+  await page.getByRole('button', { name: 'Try it as a student' }).click()
+  return page
+})
 await shoot('give-out', async () => {
   const page = await workbench('How many beats?', 'Check')
   await page.getByRole('button', { name: 'Give out', exact: true }).click()

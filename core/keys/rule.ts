@@ -1,6 +1,7 @@
 import type { Board } from '../board/board'
 import type { PageId, PieceId, PlaceId } from '../board/ids'
 import { pieceName, type Piece } from '../board/piece'
+import { sortKeyOf } from '../design/lookup'
 import { readQuantity, type Quantity } from '../exact/quantity'
 
 /** A rule that says of a word or a number whether it belongs. Values are as a teacher types them. */
@@ -80,13 +81,18 @@ export interface Filled {
   readonly unknown: readonly PieceId[]
 }
 
-/** The homes of every piece of a page by one rule for each place. Empty rules put every piece among `none`. */
+/**
+ * The homes of every piece of a page by one rule for each place. Places without a rule keep what the page's sort says of
+ * them so far; of places with one the rule alone decides. Empty rules and no sort put every piece among `none`.
+ */
 export function fillByRules(board: Board, pageId: PageId, rules: ReadonlyMap<PlaceId, SortRule>): Filled {
+  const before = sortKeyOf(board, pageId)?.homes ?? {}
   const homes: Record<PieceId, PlaceId[]> = {}
   const [none, several, unknown]: [PieceId[], PieceId[], PieceId[]] = [[], [], []]
   for (const piece of board.pages.find(p => p.id === pageId)?.pieces ?? []) {
     const answers = [...rules].map(([place, rule]) => [place, fits(rule, piece)] as const)
-    const right = answers.filter(([, fit]) => fit).map(([place]) => place)
+    const kept = (before[piece.id] ?? []).filter(place => !rules.has(place))
+    const right = [...answers.filter(([, fit]) => fit).map(([place]) => place), ...kept]
     if (right.length === 0 && answers.some(([, fit]) => fit === null)) {
       unknown.push(piece.id)
       continue

@@ -2,7 +2,8 @@ import Fraction from 'fraction.js'
 import { describe, expect, it } from 'vitest'
 import { fillByRules, fits, isPrime, rounded, ruleFault, type SortRule } from '../../../core/keys/rule'
 import { quantity } from '../../../core/exact/quantity'
-import { pageId, placeId, sortBoard } from '../../boards'
+import { keepKey } from '../../../core/design/answers'
+import { keyId, pageId, pieceId, placeId, sortBoard } from '../../boards'
 
 const fill = (words: string[], ...rules: SortRule[]) => {
   const board = sortBoard(rules.map((_, i) => `Zone ${i}`), words)
@@ -59,6 +60,17 @@ describe('rules for numbers', () => {
   it('say nothing of words, and never guess', () => {
     expect(fill(['7', 'seven'], { test: 'odd' })).toMatchObject({ zones: [['7']], none: [], unknown: ['seven'] })
     expect(fits({ test: 'prime' }, { kind: 'card', id: 'x' as never, master: 'm' as never, text: '9'.repeat(20) })).toBeNull()
+  })
+})
+
+describe('places without a rule', () => {
+  it('keep the answers that they have; those with one are filled afresh', () => {
+    const board = keepKey(sortBoard(['Short', 'Other'], ['net', 'harbour', 'boat']), {
+      kind: 'sort', id: keyId('k'), page: pageId('page'), homes: { [pieceId('c0')]: [placeId('z1')], [pieceId('c1')]: [placeId('z1')], [pieceId('c2')]: [placeId('z0')] },
+    })
+    const { homes, none, several } = fillByRules(board, pageId('page'), new Map([[placeId('z0'), { test: 'letters', value: '3' }]]))
+    expect(homes).toEqual({ c0: ['z0', 'z1'], c1: ['z1'], c2: [] })
+    expect([none, several]).toEqual([['c2'], ['c0']])
   })
 })
 
