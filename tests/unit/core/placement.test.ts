@@ -20,9 +20,12 @@ function referenceArea(polygon: readonly Point[], box: Box): number {
   }, 0)
 }
 
-/** Simple polygons, mostly reentrant: a random distance in each of n directions around a middle. */
+/**
+ * Simple polygons, mostly reentrant: a random distance in each of n directions around a middle. The corners are rounded to
+ * whole points, since the reference library gives up ("Unable to complete output ring") on corners a rounding error apart.
+ */
 const anyPolygon = fc.tuple(fc.array(fc.integer({ min: 5, max: 200 }), { minLength: 3, maxLength: 14 }), fc.integer({ min: -50, max: 50 }), fc.integer({ min: -50, max: 50 }))
-  .map(([radii, x, y]) => radii.map((r, i) => ({ x: x + r * Math.cos(2 * Math.PI * i / radii.length), y: y + r * Math.sin(2 * Math.PI * i / radii.length) })))
+  .map(([radii, x, y]) => radii.map((r, i) => ({ x: x + Math.round(r * Math.cos(2 * Math.PI * i / radii.length)), y: y + Math.round(r * Math.sin(2 * Math.PI * i / radii.length)) })))
 const anyBox = fc.record({ x: fc.integer({ min: -200, max: 150 }), y: fc.integer({ min: -200, max: 150 }), width: fc.integer({ min: 1, max: 200 }), height: fc.integer({ min: 1, max: 200 }) })
 
 describe('areas', () => {
