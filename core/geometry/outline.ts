@@ -11,6 +11,18 @@ export function outline(shape: Shape): Point[] {
   }
 }
 
+const known = new WeakMap<Shape, { readonly points: readonly Point[], readonly box: Box }>()
+
+/** The outline and the box around it, worked out once for each shape: documents are never changed, only replaced. */
+export function outlined(shape: Shape): { readonly points: readonly Point[], readonly box: Box } {
+  const before = known.get(shape)
+  if (before) return before
+  const points = outline(shape)
+  const found = { points, box: bounds(points) }
+  known.set(shape, found)
+  return found
+}
+
 export function corners({ x, y, width, height }: Box): Point[] {
   return [{ x, y }, { x: x + width, y }, { x: x + width, y: y + height }, { x, y: y + height }]
 }

@@ -2,7 +2,7 @@ import type { Master, Piece } from '../board/piece'
 import type { Grid, Pin, Place, Scale } from '../board/place'
 import { quantity } from '../exact/quantity'
 import { areaInside } from '../geometry/area'
-import { bounds, boxAround, outline, overlaps } from '../geometry/outline'
+import { bounds, boxAround, outline, outlined, overlaps } from '../geometry/outline'
 import type { Box, Point } from '../geometry/shape'
 
 /** How far a label's tip stands out from its box, in points. */
@@ -23,12 +23,13 @@ export interface Claim {
 export function claim(place: Place, piece: Piece, master: Master, centre: Point): Claim | null {
   if (piece.kind === 'label') return claimByTip(place, tipOf(piece.tip, master, centre))
   const box = boxAround(centre, master)
-  if (!overlaps(bounds(outline(place.shape)), box)) return null
+  const { points, box: room } = outlined(place.shape)
+  if (!overlaps(room, box)) return null
   switch (place.kind) {
-    case 'zone': case 'lane': case 'pan': return { share: shareIn(outline(place.shape), box) }
-    case 'slot': return { share: fitIn(outline(place.shape), box) }
+    case 'zone': case 'lane': case 'pan': return { share: shareIn(points, box) }
+    case 'slot': return { share: fitIn(points, box) }
     case 'grid': return bestCell(place, box)
-    case 'scale': return { share: shareIn(outline(place.shape), box), value: valueAt(place, centre) }
+    case 'scale': return { share: shareIn(points, box), value: valueAt(place, centre) }
     case 'pin': return null
   }
 }
