@@ -205,7 +205,7 @@ export function useStage(stage: Stage) {
   useEventListener(window, 'pointermove', drag, { passive: false })
   useEventListener(window, 'pointerup', letGo)
   useEventListener(window, 'pointercancel', cancel)
-  return { held, lit, press, tapPage, tapLedge, key, letBe: () => held.value = null }
+  return { held, lit, press, tapPage, tapLedge, key }
 }
 
 const ARROWS: Record<string, Point> = { ArrowLeft: { x: -1, y: 0 }, ArrowRight: { x: 1, y: 0 }, ArrowUp: { x: 0, y: -1 }, ArrowDown: { x: 0, y: 1 } }

@@ -1,6 +1,6 @@
 import * as v from 'valibot'
 import { MoveSchema, type Move } from '../slate/move'
-import { SLATE_STATUSES, type SlateStatus } from '../slate/status'
+import type { SlateStatus } from '../slate/status'
 import type { SlateState } from '../slate/state'
 
 /** What is said over the socket, both ways. Bigger messages than this are refused unread. */
@@ -45,4 +45,3 @@ export type ServerMessage
     | { readonly say: 'walking', readonly handout: string }
     | { readonly say: 'refused', readonly slate?: string | undefined, readonly id?: string | undefined, readonly code: RefusalCode, readonly detail: string }
 
-export { SLATE_STATUSES }

@@ -38,10 +38,9 @@ const stage = useStage({
   },
 })
 const { held, lit, press, tapPage, tapLedge, key } = stage
-defineExpose({ letBe: stage.letBe })
 
 /** Around a small tile, so much that a finger catches it. */
-function room44({ width, height }: Master) {
+function fingerRoom({ width, height }: Master) {
   const [w, h] = [Math.max(width, FINGER / size.value.scale), Math.max(height, FINGER / size.value.scale)]
   return { x: -w / 2, y: -h / 2, width: w, height: h }
 }
@@ -100,7 +99,7 @@ const dragPoint = computed(() => held.value?.way === 'drag'
               :aria-label="t('stage.pieceIs', { name: pieceName(piece), where: whereIs(piece.id) })" :aria-pressed="editable ? heldPiece === piece.id : undefined"
               @pointerdown="press($event, piece.id)" @click.stop @keydown="key($event, piece.id)"
             >
-              <rect v-if="editable && piece.kind === 'tile'" v-bind="room44(master)" fill="transparent" />
+              <rect v-if="editable && piece.kind === 'tile'" v-bind="fingerRoom(master)" fill="transparent" />
               <BoardPieceShape :piece="piece" :master="master" :held="heldPiece === piece.id && held?.way === 'tap'" />
               <slot name="mark" :piece="piece" :master="master" />
             </g>
