@@ -1,7 +1,8 @@
 import type { Edition } from '~~/core/board/edition'
-import type { PieceId, PlaceId } from '~~/core/board/ids'
-import type { Key } from '~~/core/board/key'
+import type { FigureId, PieceId, PlaceId } from '~~/core/board/ids'
+import type { InkKey, Key } from '~~/core/board/key'
 import { pieceName } from '~~/core/board/piece'
+import { polynomial, polynomialText } from '~~/core/exact/polynomial'
 import { quantity, quantityText } from '~~/core/exact/quantity'
 import { closure } from '~~/core/keys/partialOrder'
 
@@ -10,9 +11,26 @@ export function useKeySentence(edition: () => Edition) {
   const { t } = useWords()
   const name = (id: PieceId) => pieceName(edition().pieces.get(id)!.piece)
   const heading = (slot: string) => edition().places.get(slot.split(':')[0] as PlaceId)?.place.heading || t('stage.unnamedPlace')
+  const figure = (id: FigureId) => edition().board.pages.flatMap(p => p.backdrop.figures ?? []).find(f => f.id === id)?.text || id
+  /** A typed gap by its number, a writing space by its heading. */
+  const spaceName = (space: string) => space.includes(':') ? t('stage.gap', { number: Number(space.split(':')[1]) + 1 }) : heading(space)
+  const cellName = (grid: PlaceId, cell: string) => {
+    const place = edition().places.get(grid)?.place
+    const [row, column] = cell.split(',').map(Number) as [number, number]
+    if (place?.kind !== 'grid') return cell
+    return place.printed?.[row * place.columns + column] || String(row * place.columns + column + 1)
+  }
   const number = (text: string) => quantityText(quantity(text))
   const all = <T>(record: Readonly<Record<PieceId, T>>, say: (name: string, value: T) => string) =>
     (Object.entries(record) as [PieceId, T][]).map(([id, value]) => say(name(id), value)).join(', ')
+
+  function inkSentence(task: InkKey['task']): string {
+    switch (task.what) {
+      case 'symmetry': return t('answers.sentence.symmetry', { find: t(`answers.sentence.find.${task.find}`), figures: task.figures.map(figure).join(', ') })
+      case 'circle': return t('answers.sentence.circle', { figures: task.answers.map(figure).join(', ') })
+      case 'join': return t('answers.sentence.join', { pairs: task.pairs.map(pair => pair.map(figure).join(' – ')).join(', ') })
+    }
+  }
 
   return function sentence(key: Exclude<Key, { kind: 'sort' }>): string {
     switch (key.kind) {
@@ -28,10 +46,29 @@ export function useKeySentence(edition: () => Edition) {
         ...(key.alike?.length ? [t('answers.sentence.alike')] : []),
       ].join(' ')
       case 'total': return [
-        t('answers.sentence.total', { place: heading(key.place), target: number(key.target) }),
+        t('answers.sentence.total', { place: heading(key.place), target: key.target }),
+        ...(key.ways?.length ? [t('answers.sentence.ways', { places: key.ways.map(heading).join(', ') })] : []),
         ...(key.standardForm ? [t('answers.sentence.standard')] : []), ...(key.tiles ? [t('answers.sentence.tiles', { count: key.tiles })] : []),
       ].join(' ')
-      case 'balance': return t('answers.sentence.balance', { left: heading(key.left), right: heading(key.right) })
+      case 'balance': return [
+        t('answers.sentence.balance', { left: heading(key.left), right: heading(key.right) }),
+        ...(key.unknown ? [t('answers.sentence.unknown', { value: number(key.unknown) })] : []), ...(key.solve ? [t('answers.sentence.solve')] : []),
+      ].join(' ')
+      case 'match': return [
+        t('answers.sentence.match', { sets: key.sets.map(set => set.map(name).join(' + ')).join('; ') }),
+        ...(key.where.length ? [t('answers.sentence.matchWhere', { places: key.where.map(heading).join(', ') })] : []),
+      ].join(' ')
+      case 'expression': return [
+        t('answers.sentence.expression', { place: heading(key.place), target: polynomialText(polynomial(key.target)) }), ...(key.as ? [t(`answers.sentence.as.${key.as}`)] : []),
+      ].join(' ')
+      case 'cover': return key.array ? t('answers.sentence.array', { place: heading(key.grid), ...key.array }) : t('answers.sentence.cover', { place: heading(key.grid), cells: key.cells.map(cell => cellName(key.grid, cell)).join(', ') })
+      case 'arrows': return [
+        t('answers.sentence.arrows', { arrows: key.arrows.map(pair => pair.map(name).join(key.bothWays ? ' – ' : ' → ')).join(', ') }), ...(key.bothWays ? [t('answers.sentence.bothWays')] : []),
+      ].join(' ')
+      case 'write': return t('answers.sentence.write', { answers: Object.entries(key.answers).map(([space, { accepts }]) => t('answers.sentence.answer', { place: spaceName(space), accepts: accepts.join(t('answers.sentence.orElse')) })).join('; ') })
+      case 'ink': return inkSentence(key.task)
+      case 'vote': return t('answers.sentence.vote', { places: key.places.map(heading).join(', ') })
+      case 'spectrum': return t('answers.sentence.spectrum', { names: key.pieces.map(name).join(', '), place: heading(key.scale) })
       case 'scale': return t('answers.sentence.scale', { place: heading(key.scale), tolerance: number(key.tolerance), values: all(key.values, (n, value) => t('answers.sentence.value', { name: n, value: number(value) })) })
       case 'label': return t('answers.sentence.label', { pins: all(key.pins, (n, pins) => t('answers.sentence.pin', { name: n, place: pins.map(heading).join(' / ') })) })
     }

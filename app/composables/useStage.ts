@@ -1,12 +1,15 @@
 import type { Page } from '~~/core/board/board'
 import type { Edition } from '~~/core/board/edition'
-import type { PieceId, PlaceId } from '~~/core/board/ids'
-import type { Place } from '~~/core/board/place'
+import { nanoid } from 'nanoid'
+import { binOf, type PieceId, type PlaceId } from '~~/core/board/ids'
+import { takes, type Place } from '~~/core/board/place'
 import { outline, boxAround, bounds } from '~~/core/geometry/outline'
 import type { Point } from '~~/core/geometry/shape'
 import { clampPiece, clampToPlace, freeSpot } from '~~/core/placement/freeSpot'
 import { shareIn } from '~~/core/placement/claim'
-import type { SlateState } from '~~/core/slate/state'
+import type { Move } from '~~/core/slate/move'
+import { piecesOf } from '~~/core/slate/pieces'
+import { arrowName, type SlateState } from '~~/core/slate/state'
 
 /** What somebody holds, and how: dragged with a pointer, picked by a tap, or picked up with the keyboard. */
 export type Held
@@ -21,21 +24,39 @@ interface Stage {
   editable: () => boolean
   pageSvg: () => SVGSVGElement | null | undefined
   ledgeElement: () => HTMLElement | null | undefined
-  put: (piece: PieceId, at: Point, focus: 'piece' | 'next') => void
-  shelve: (piece: PieceId) => void
+  /** Pieces are joined by arrows instead of moved. */
+  joining: () => boolean
+  make: (move: Move, piece: PieceId, focus: 'piece' | 'next') => void
 }
 
 const DRAG_STARTS = 6
 /** A card let go a little beside the page was meant for the page. */
 const BESIDE = 60
 const NUDGE = 8
+const QUARTER = 90
+const LITTLE = 15
 
-/** The three ways to move a piece: drag, tap and tap, keyboard. All end in the same two acts: put it there, or shelve it. */
+/**
+ * The three ways to move a piece: drag, tap and tap, keyboard. All end in the same acts: put it there, shelve it, turn it,
+ * flip it, join it. What is taken from a bin is a copy with a name of its own from the moment it is taken.
+ */
 export function useStage(stage: Stage) {
   const held = shallowRef<Held | null>(null)
   let pressed: { piece: PieceId, start: Point, grip: Point, pointerId: number } | null = null
 
-  const sizeOf = (piece: PieceId) => stage.edition().pieces.get(piece)!.master
+  /** The first end of an arrow that is being drawn. */
+  const joinFrom = shallowRef<PieceId | null>(null)
+
+  const known = (piece: PieceId) => stage.edition().pieces.get(piece)!
+  const sizeOf = (piece: PieceId) => known(piece).master
+  const put = (piece: PieceId, { x, y }: Point, focus: 'piece' | 'next') => stage.make({ kind: 'put', piece, x, y }, piece, focus)
+  const shelve = (piece: PieceId) => {
+    if (stage.state().pieces[piece]) stage.make({ kind: 'shelve', piece }, piece, 'piece')
+  }
+  /** What is taken up when this is pressed: of a bin a new copy. */
+  const taken = (piece: PieceId) => known(piece).piece.bin ? `${piece}~${nanoid(8)}` as PieceId : piece
+  /** What shows on the stage for a piece: a copy that doesn't lie anywhere yet is still its bin. */
+  const shownAs = (piece: PieceId) => stage.state().pieces[piece] ? piece : binOf(piece) ?? piece
 
   function toPage(client: Point): Point | null {
     const matrix = stage.pageSvg()?.getScreenCTM()
@@ -50,6 +71,7 @@ export function useStage(stage: Stage) {
     let best: Place | null = null
     let most = 0.25
     for (const place of stage.page().places) {
+      if (!takes(place, known(piece).piece)) continue
       const share = shareIn(outline(place.shape), box)
       if (share > most) {
         best = place
@@ -70,7 +92,8 @@ export function useStage(stage: Stage) {
     if (!stage.editable() || event.button !== 0 || pressed) return
     const box = (event.currentTarget as Element).getBoundingClientRect()
     const start = { x: event.clientX, y: event.clientY }
-    pressed = { piece, start, grip: { x: start.x - box.left - box.width / 2, y: start.y - box.top - box.height / 2 }, pointerId: event.pointerId }
+    if (stage.joining() && stage.state().pieces[piece]) return join(piece)
+    pressed = { piece: taken(piece), start, grip: { x: start.x - box.left - box.width / 2, y: start.y - box.top - box.height / 2 }, pointerId: event.pointerId }
   }
 
   function drag(event: PointerEvent) {
@@ -89,11 +112,11 @@ export function useStage(stage: Stage) {
     const now = held.value
     if (now?.way !== 'drag') return tapPiece(piece, event)
     held.value = null
-    if (overLedge(now.pointer)) return stage.shelve(piece)
+    if (overLedge(now.pointer)) return shelve(piece)
     const centre = centreOf(now)
     const { width, height } = stage.page()
     const near = centre && centre.x > -BESIDE && centre.y > -BESIDE && centre.x < width + BESIDE && centre.y < height + BESIDE
-    if (near) stage.put(piece, clampPiece(centre, sizeOf(piece), stage.page()), 'piece')
+    if (near) put(piece, clampPiece(centre, sizeOf(piece), stage.page()), 'piece')
   }
 
   function cancel(event: PointerEvent) {
@@ -105,7 +128,7 @@ export function useStage(stage: Stage) {
   /** A tap on a piece picks it; with another already picked, a piece on the page stands for the spot where it lies. */
   function tapPiece(piece: PieceId, event: MouseEvent) {
     if (held.value?.way === 'tap' && held.value.piece !== piece && stage.state().pieces[piece]) return tapPage(event)
-    held.value = held.value?.way === 'tap' && held.value.piece === piece ? null : { way: 'tap', piece }
+    held.value = held.value?.way === 'tap' && shownAs(held.value.piece) === shownAs(piece) ? null : { way: 'tap', piece }
   }
 
   /** A tap on the page with a piece picked: it goes there, clear of edges and of other pieces where there is room. */
@@ -116,15 +139,15 @@ export function useStage(stage: Stage) {
     if (!point) return
     held.value = null
     const page = stage.page()
-    const place = page.places.find(({ shape }) => shareIn(outline(shape), { x: point.x - 0.5, y: point.y - 0.5, width: 1, height: 1 }) > 0.5)
-    if (!place) return stage.put(now.piece, clampPiece(point, sizeOf(now.piece), page), 'piece')
+    const place = page.places.find(place => takes(place, known(now.piece).piece) && shareIn(outline(place.shape), { x: point.x - 0.5, y: point.y - 0.5, width: 1, height: 1 }) > 0.5)
+    if (!place) return put(now.piece, clampPiece(point, sizeOf(now.piece), page), 'piece')
     const spot = clampToPlace(point, sizeOf(now.piece), place)
-    stage.put(now.piece, clearOfOthers(now.piece, spot) ? spot : freeSpot(stage.state(), now.piece, place, page, stage.edition()), 'piece')
+    put(now.piece, clearOfOthers(now.piece, spot) ? spot : freeSpot(stage.state(), now.piece, place, page, stage.edition()), 'piece')
   }
 
   function clearOfOthers(piece: PieceId, spot: Point): boolean {
     const box = boxAround(spot, sizeOf(piece))
-    return stage.page().pieces.every((other) => {
+    return piecesOf(stage.state(), stage.page(), stage.edition()).every((other) => {
       const at = stage.state().pieces[other.id]
       return other.id === piece || !at || shareIn(outline({ kind: 'rectangle', ...boxAround(at, sizeOf(other.id)) }), box) === 0
     })
@@ -134,12 +157,12 @@ export function useStage(stage: Stage) {
     const now = held.value
     if (now?.way !== 'tap') return
     held.value = null
-    if (stage.state().pieces[now.piece]) stage.shelve(now.piece)
+    shelve(now.piece)
   }
 
-  /** Places from left to right and from top to bottom, then the ledge. */
-  function targets(): (PlaceId | 'ledge')[] {
-    const boxes = stage.page().places.map(place => ({ id: place.id, box: bounds(outline(place.shape)) }))
+  /** Places that take the piece, from left to right and from top to bottom, then the ledge. */
+  function targets(piece: PieceId): (PlaceId | 'ledge')[] {
+    const boxes = stage.page().places.filter(place => takes(place, known(piece).piece)).map(place => ({ id: place.id, box: bounds(outline(place.shape)) }))
     boxes.sort((a, b) => Math.abs(a.box.y - b.box.y) > 40 ? a.box.y - b.box.y : a.box.x - b.box.x)
     return [...boxes.map(b => b.id), 'ledge']
   }
@@ -149,9 +172,10 @@ export function useStage(stage: Stage) {
     return place ? freeSpot(stage.state(), piece, place, stage.page(), stage.edition()) : null
   }
 
-  function pickUp(piece: PieceId) {
+  function pickUp(from: PieceId) {
+    const piece = taken(from)
     const at = stage.state().pieces[piece]
-    const first = targets()[0]!
+    const first = targets(piece)[0]!
     held.value = at
       ? { way: 'key', piece, target: 'here', at: { x: at.x, y: at.y } }
       : { way: 'key', piece, target: first, at: spotFor(piece, first) }
@@ -160,10 +184,10 @@ export function useStage(stage: Stage) {
   function key(event: KeyboardEvent, piece: PieceId) {
     if (!stage.editable()) return
     const now = held.value
-    if (now?.way !== 'key' || now.piece !== piece) {
+    if (now?.way !== 'key' || shownAs(now.piece) !== piece) {
       if (event.key !== 'Enter' && event.key !== ' ') return
       event.preventDefault()
-      return pickUp(piece)
+      return stage.joining() && stage.state().pieces[piece] ? join(piece) : pickUp(piece)
     }
     const arrow = ARROWS[event.key]
     if (arrow) {
@@ -173,19 +197,44 @@ export function useStage(stage: Stage) {
     else if (event.key === 'Enter' || event.key === ' ') {
       event.preventDefault()
       held.value = null
-      if (now.at) stage.put(piece, now.at, stage.state().pieces[piece] ? 'piece' : 'next')
-      else if (stage.state().pieces[piece]) stage.shelve(piece)
+      if (now.at) put(now.piece, now.at, stage.state().pieces[now.piece] ? 'piece' : 'next')
+      else shelve(now.piece)
     }
+    else if (event.key === '.') turn(now.piece, QUARTER)
+    else if (event.key === ',') turn(now.piece, LITTLE)
+    else if (event.key.toLowerCase() === 'f') flip(now.piece)
     else if (event.key === 'Escape' || event.key === 'Tab') {
       held.value = null
     }
   }
 
   function turned(now: Extract<Held, { way: 'key' }>, by: number): Held {
-    const all = targets()
+    const all = targets(now.piece)
     const index = now.target === 'here' ? (by > 0 ? -1 : 0) : all.indexOf(now.target)
     const target = all[(index + by + all.length) % all.length]!
     return { ...now, target, at: spotFor(now.piece, target) }
+  }
+
+  /** By so many degrees, where the board lets it turn. */
+  function turn(piece: PieceId, by: number) {
+    const lies = stage.state().pieces[piece]
+    if (lies && known(piece).piece.turns) stage.make({ kind: 'turn', piece, turn: ((lies.turn ?? 0) + by) % 360, flipped: lies.flipped ?? false }, piece, 'piece')
+  }
+
+  /** Onto its other side, where it has one. */
+  function flip(piece: PieceId) {
+    const lies = stage.state().pieces[piece]
+    const { piece: it } = known(piece)
+    if (lies && it.kind === 'tile' && it.other) stage.make({ kind: 'turn', piece, turn: lies.turn ?? 0, flipped: !lies.flipped }, piece, 'piece')
+  }
+
+  /** The first piece is where an arrow starts, the second where it ends; an arrow that is there already goes. */
+  function join(piece: PieceId) {
+    const from = joinFrom.value
+    joinFrom.value = from === null ? piece : null
+    if (from === null || from === piece) return
+    const there = stage.state().arrows[arrowName(from, piece)]
+    stage.make({ kind: there ? 'disconnect' : 'connect', from, to: piece }, piece, 'piece')
   }
 
   function nudged(now: Extract<Held, { way: 'key' }>, arrow: Point): Held {
@@ -205,7 +254,8 @@ export function useStage(stage: Stage) {
   useEventListener(window, 'pointermove', drag, { passive: false })
   useEventListener(window, 'pointerup', letGo)
   useEventListener(window, 'pointercancel', cancel)
-  return { held, lit, press, tapPage, tapLedge, key }
+  watch(stage.joining, () => joinFrom.value = null)
+  return { held, lit, joinFrom, press, tapPage, tapLedge, key, turn, flip, toPage }
 }
 
 const ARROWS: Record<string, Point> = { ArrowLeft: { x: -1, y: 0 }, ArrowRight: { x: 1, y: 0 }, ArrowUp: { x: 0, y: -1 }, ArrowDown: { x: 0, y: 1 } }

@@ -14,7 +14,7 @@ const LARGEST = 2.2
  * One scale (CSS pixels for a point) at which page and ledge share the room, and how high the ledge is. It depends on
  * the room and the board only, not on where the pieces are, so that nothing jumps while somebody works.
  */
-export function useStageSize(room: Ref<HTMLElement | null>, page: () => Page, edition: () => Edition, editable: () => boolean, endWidth: () => number) {
+export function useStageSize(room: Ref<HTMLElement | null>, page: () => Page, edition: () => Edition, editable: () => boolean, endWidth: () => number, barHeight: () => number) {
   const { width, height } = useElementSize(room)
   return computed(() => {
     const { width: pageWidth, height: pageHeight } = page()
@@ -26,7 +26,7 @@ export function useStageSize(room: Ref<HTMLElement | null>, page: () => Page, ed
     const all = sizes.reduce((sum, s) => sum + s.width, 0)
     const layout = (rows: number) => {
       const across = (width.value - FRAME) / pageWidth
-      const down = (height.value - FRAME - BETWEEN - LEDGE_PADDING - rows * GAP) / (pageHeight + rows * highest)
+      const down = (height.value - barHeight() - FRAME - BETWEEN - LEDGE_PADDING - rows * GAP) / (pageHeight + rows * highest)
       const fit = Math.max(Math.min(across, down, LARGEST), 0.2)
       const scale = Math.max(fit, least)
       return { scale, fits: fit >= least, ledgeHeight: sizes.length ? rows * (highest * scale + GAP) + LEDGE_PADDING : 0 }

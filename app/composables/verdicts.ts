@@ -5,5 +5,6 @@ export const SHAPES: Record<Verdict, { path: string, fill: string, ink: string }
   'right': { path: 'M-5 0.5L-1.5 4L5 -3.5', fill: '#26704c', ink: '#ffffff' },
   'wrong': { path: 'M-4 -4L4 4M4 -4L-4 4', fill: '#8c2840', ink: '#ffffff' },
   'on-the-line': { path: 'M0 -5V5M-5 0H-3M3 0H5', fill: '#f8e2b2', ink: '#7a4b00' },
+  'noted': { path: 'M-4 -3H4M-4 0H4M-4 3H1', fill: '#e8ece9', ink: '#3c494a' },
   'not-placed': { path: 'M-4 0H4', fill: '#e8ece9', ink: '#3c494a' },
 }

@@ -1,8 +1,8 @@
 import * as v from 'valibot'
 import { refuse, ok, type Result } from '../result'
-import { SizeSchema } from '../geometry/shape'
+import { PointSchema, SizeSchema } from '../geometry/shape'
 import { BackdropSchema } from './backdrop'
-import { PageIdSchema, PieceIdSchema, type MasterId, type PageId } from './ids'
+import { PageIdSchema, PieceIdSchema, type MasterId, type PageId, type PieceId } from './ids'
 import { KeySchema } from './key'
 import { referencesOf } from './references'
 import { MasterSchema, PieceSchema } from './piece'
@@ -19,7 +19,14 @@ export const PageSchema = v.object({
   pieces: v.pipe(v.array(PieceSchema), v.maxLength(MOST_PIECES)),
   /** Every piece of the page once, in the order in which they stand on the ledge. */
   ledge: v.pipe(v.array(PieceIdSchema), v.maxLength(MOST_PIECES)),
+  /** Pieces that lie on the page from the start, by their centres. A bin never does. */
+  staged: v.optional(v.record(PieceIdSchema, PointSchema)),
+  /** Students may draw arrows from piece to piece. */
+  arrows: v.optional(v.boolean()),
 })
+
+/** On asking, as often as they like; once it is handed in; not before it is handed back. */
+export const FEEDBACKS = ['asked', 'handed-in', 'never'] as const
 
 export const BoardSchema = v.object({
   format: v.literal('dappled-slate/board'),
@@ -31,6 +38,8 @@ export const BoardSchema = v.object({
   masters: v.pipe(v.array(MasterSchema), v.maxLength(40)),
   pages: v.pipe(v.array(PageSchema), v.minLength(1), v.maxLength(60)),
   keys: v.pipe(v.array(KeySchema), v.maxLength(200)),
+  /** When students see what the key says of their work; absent: never. */
+  feedback: v.optional(v.picklist(FEEDBACKS)),
 })
 
 export type Page = v.InferOutput<typeof PageSchema>
@@ -38,7 +47,7 @@ export type Board = v.InferOutput<typeof BoardSchema>
 
 export type BoardFault
   = { readonly code: 'schema', readonly path: string, readonly detail: string }
-    | { readonly code: 'twice' | 'missing-master' | 'ledge' | 'missing-page' | 'missing-piece' | 'missing-place', readonly id: string }
+    | { readonly code: 'twice' | 'missing-master' | 'ledge' | 'missing-page' | 'missing-piece' | 'missing-place' | 'missing-figure' | 'staged', readonly id: string }
 
 /** Reads a board from data of any origin. The first fault is given; the whole is either good or refused. */
 export function readBoard(data: unknown): Result<Board, BoardFault> {
@@ -57,7 +66,7 @@ export function checkBoard(board: Board): BoardFault | null {
   const pageOf = new Map<string, PageId>()
   const masters = new Set<MasterId>(board.masters.map(m => m.id))
   for (const page of board.pages) {
-    for (const { id } of [page, ...page.places, ...page.pieces]) {
+    for (const { id } of [page, ...page.places, ...page.pieces, ...page.backdrop.figures ?? []]) {
       if (seen.has(id)) return { code: 'twice', id }
       seen.add(id)
       pageOf.set(id, page.id)
@@ -66,13 +75,16 @@ export function checkBoard(board: Board): BoardFault | null {
     const onLedge = new Set(page.ledge)
     const whole = onLedge.size === page.ledge.length && page.ledge.length === page.pieces.length && page.pieces.every(p => onLedge.has(p.id))
     if (!whole) return { code: 'ledge', id: page.id }
+    const bins = new Set(page.pieces.filter(p => p.bin).map(p => p.id))
+    for (const id of Object.keys(page.staged ?? {}) as PieceId[]) if (!onLedge.has(id) || bins.has(id)) return { code: 'staged', id }
   }
   for (const key of board.keys) {
     if (pageOf.get(key.page) !== key.page) return { code: 'missing-page', id: key.page }
     if (seen.has(key.id)) return { code: 'twice', id: key.id }
     seen.add(key.id)
-    const { pieces, places } = referencesOf(key)
+    const { pieces, places, figures } = referencesOf(key)
     for (const id of pieces) if (pageOf.get(id) !== key.page) return { code: 'missing-piece', id }
+    for (const id of figures) if (pageOf.get(id) !== key.page) return { code: 'missing-figure', id }
     for (const id of places) if (pageOf.get(id) !== key.page) return { code: 'missing-place', id }
   }
   return null

@@ -1,12 +1,15 @@
 import type { Board, Page } from './board'
-import type { MasterId, PieceId, PlaceId } from './ids'
+import { binOf, type MasterId, type PieceId, type PlaceId } from './ids'
 import type { Master, Piece } from './piece'
 import type { Place } from './place'
+
+export interface KnownPiece { readonly piece: Piece, readonly page: Page, readonly master: Master }
 
 /** A frozen board with its pieces and places at hand by id. Built once, asked often. */
 export interface Edition {
   readonly board: Board
-  readonly pieces: ReadonlyMap<PieceId, { readonly piece: Piece, readonly page: Page, readonly master: Master }>
+  /** Knows copies from bins too: a copy is its bin's piece under the copy's own id. */
+  readonly pieces: { readonly get: (id: PieceId) => KnownPiece | undefined }
   readonly places: ReadonlyMap<PlaceId, { readonly place: Place, readonly page: Page }>
 }
 
@@ -18,9 +21,20 @@ export function makeEdition(board: Board): Edition {
     if (!master) throw new Error(`piece ${piece.id} has no master`)
     return master
   }
+  const known = new Map<PieceId, KnownPiece>(board.pages.flatMap(page => page.pieces.map(piece => [piece.id, { piece, page, master: masterOf(piece) }])))
+  const copyOf = (id: PieceId, bin: KnownPiece | undefined) => {
+    if (!bin?.piece.bin) return undefined
+    const { bin: _, ...piece } = bin.piece
+    return { ...bin, piece: { ...piece, id } as Piece }
+  }
   return {
     board,
-    pieces: new Map(board.pages.flatMap(page => page.pieces.map(piece => [piece.id, { piece, page, master: masterOf(piece) }]))),
+    pieces: {
+      get(id) {
+        const bin = binOf(id)
+        return bin ? copyOf(id, known.get(bin)) : known.get(id)
+      },
+    },
     places: new Map(board.pages.flatMap(page => page.places.map(place => [place.id, { place, page }]))),
   }
 }

@@ -1,5 +1,6 @@
 import * as v from 'valibot'
-import { QuantitySchema } from '../exact/quantity'
+import { AmountSchema } from '../exact/measure'
+import { TermSchema } from '../exact/polynomial'
 import { SizeSchema } from '../geometry/shape'
 import { ColourSchema } from './colour'
 import { FileHashSchema, MasterIdSchema, PieceIdSchema } from './ids'
@@ -9,8 +10,8 @@ export const PIECE_TEXT_LONGEST = 200
 /** One style and one size for all the pieces made together: change the master and all follow. */
 export const MasterSchema = v.object({
   id: MasterIdSchema,
-  kind: v.picklist(['card', 'picture-card', 'tile', 'label']),
-  /** Of tiles; all else is white. */
+  kind: v.picklist(['card', 'picture-card', 'tile', 'label', 'cover', 'token', 'note']),
+  /** Of tiles, covers, tokens and notes; all else is white. */
   colour: v.optional(ColourSchema),
   /** Points. */
   textSize: v.pipe(v.number(), v.minValue(6), v.maxValue(96)),
@@ -20,55 +21,64 @@ export const MasterSchema = v.object({
 
 const PieceTextSchema = v.pipe(v.string(), v.maxLength(PIECE_TEXT_LONGEST))
 
-export const CardSchema = v.object({
-  kind: v.literal('card'),
+const common = {
   id: PieceIdSchema,
   master: MasterIdSchema,
   text: PieceTextSchema,
-})
+  /** A pile that never runs out: it stays on the ledge, and what is dragged from it is a copy. */
+  bin: v.optional(v.boolean()),
+  /** Students may turn it. */
+  turns: v.optional(v.boolean()),
+}
+
+export const CardSchema = v.object({ kind: v.literal('card'), ...common })
 
 export const PictureCardSchema = v.object({
-  kind: v.literal('picture-card'),
-  id: PieceIdSchema,
-  master: MasterIdSchema,
+  kind: v.literal('picture-card'), ...common,
   file: FileHashSchema,
   pixelWidth: v.pipe(v.number(), v.integer(), v.minValue(1)),
   pixelHeight: v.pipe(v.number(), v.integer(), v.minValue(1)),
-  /** Printed under the picture; may be empty. */
-  text: PieceTextSchema,
   /** What the picture shows, for those who don't see it. */
   alt: v.pipe(v.string(), v.maxLength(300)),
 })
 
 /** Has a value: a rod, a coin, a fraction bar. Its size is its master's, and follows no text. */
 export const TileSchema = v.object({
-  kind: v.literal('tile'),
-  id: PieceIdSchema,
-  master: MasterIdSchema,
-  text: PieceTextSchema,
-  value: QuantitySchema,
+  kind: v.literal('tile'), ...common,
+  value: AmountSchema,
+  /** Of an algebra tile: what the value counts, such as x^2. Absent: plain numbers. */
+  term: v.optional(TermSchema),
+  /** The other side: the negative of a counter, say. With it the tile can be flipped. */
+  other: v.optional(v.object({ text: PieceTextSchema, value: AmountSchema, colour: v.optional(ColourSchema) })),
 })
+
+/** What a piece without words is called aloud. */
+const named = { alt: v.optional(v.pipe(v.string(), v.maxLength(300))) }
+/** Hides what lies below it. */
+export const CoverSchema = v.object({ kind: v.literal('cover'), ...common, ...named })
+/** A mark to vote with, or to count with. */
+export const TokenSchema = v.object({ kind: v.literal('token'), ...common, ...named })
+/** Written by the student; its own text says what it is for, and is gone once something is written. */
+export const NoteSchema = v.object({ kind: v.literal('note'), ...common })
 
 export const TIPS = ['left', 'right', 'up', 'down'] as const
 /** Has a pointing tip, and lies where its tip is. */
 export const LabelSchema = v.object({
-  kind: v.literal('label'),
-  id: PieceIdSchema,
-  master: MasterIdSchema,
-  text: PieceTextSchema,
+  kind: v.literal('label'), ...common,
   tip: v.picklist(TIPS),
 })
 
-export const PieceSchema = v.variant('kind', [CardSchema, PictureCardSchema, TileSchema, LabelSchema])
+export const PieceSchema = v.variant('kind', [CardSchema, PictureCardSchema, TileSchema, LabelSchema, CoverSchema, TokenSchema, NoteSchema])
 
 export type Master = v.InferOutput<typeof MasterSchema>
 export type Card = v.InferOutput<typeof CardSchema>
 export type PictureCard = v.InferOutput<typeof PictureCardSchema>
 export type Tile = v.InferOutput<typeof TileSchema>
 export type Label = v.InferOutput<typeof LabelSchema>
+export type Note = v.InferOutput<typeof NoteSchema>
 export type Piece = v.InferOutput<typeof PieceSchema>
 
 /** What a piece is called aloud and in lists: its text, or what its picture shows. */
 export function pieceName(piece: Piece): string {
-  return piece.text || (piece.kind === 'picture-card' ? piece.alt : '') || '…'
+  return piece.text || ('alt' in piece && piece.alt) || '…'
 }

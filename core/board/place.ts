@@ -1,6 +1,6 @@
 import * as v from 'valibot'
 import { quantity, QuantitySchema } from '../exact/quantity'
-import { BoxSchema, ShapeSchema } from '../geometry/shape'
+import { BoxSchema, ShapeSchema, SizeSchema } from '../geometry/shape'
 import { PlaceIdSchema } from './ids'
 
 const HeadingSchema = v.pipe(v.string(), v.maxLength(80))
@@ -25,6 +25,8 @@ export const GridSchema = v.object({
   kind: v.literal('grid'), ...common, shape: RectangleSchema,
   rows: v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(40)),
   columns: v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(40)),
+  /** Printed in the cells, row by row, such as the numbers of a hundred chart. */
+  printed: v.optional(v.pipe(v.array(v.pipe(v.string(), v.maxLength(20))), v.maxLength(1600))),
 })
 
 /**
@@ -48,10 +50,39 @@ export const PinSchema = v.object({
   shape: v.object({ kind: v.literal('ellipse'), ...BoxSchema.entries }),
 })
 
+/** Takes what a student types. */
+export const WritingSchema = v.object({
+  kind: v.literal('writing'), ...common, shape: RectangleSchema,
+  lines: v.picklist(['one', 'many', 'number']),
+  /** Points. */
+  textSize: v.pipe(v.number(), v.minValue(6), v.maxValue(96)),
+})
+
+export const MOST_GAPS = 60
+/** Sentences with gaps. Two or more underlines in a row are a gap, numbered from 0; pieces are put in, or words typed. */
+export const GapsSchema = v.pipe(
+  v.object({
+    kind: v.literal('gaps'), ...common, shape: RectangleSchema,
+    text: v.pipe(v.string(), v.minLength(1), v.maxLength(3000)),
+    textSize: v.pipe(v.number(), v.minValue(6), v.maxValue(96)),
+    typed: v.boolean(),
+    /** One size for all gaps, so that it tells nothing. */
+    gap: v.object({ width: SizeSchema, height: SizeSchema }),
+  }),
+  v.check(({ text }) => gapsIn(text) > 0, 'A text with gaps has a gap: two underlines or more'),
+  v.check(({ text }) => gapsIn(text) <= MOST_GAPS, `A text has at most ${MOST_GAPS} gaps`),
+)
+
+/** How many gaps a text has. */
+export const gapsIn = (text: string) => text.split(/_{2,}/).length - 1
+
+/** Takes ink. */
+export const DrawingSchema = v.object({ kind: v.literal('drawing'), ...common, shape: RectangleSchema })
+
 /** A side of a balance. */
 export const PanSchema = v.object({ kind: v.literal('pan'), ...common, shape: ShapeSchema })
 
-export const PlaceSchema = v.union([ZoneSchema, LaneSchema, SlotSchema, GridSchema, ScaleSchema, PinSchema, PanSchema])
+export const PlaceSchema = v.union([ZoneSchema, LaneSchema, SlotSchema, GridSchema, ScaleSchema, PinSchema, PanSchema, WritingSchema, GapsSchema, DrawingSchema])
 
 export type Zone = v.InferOutput<typeof ZoneSchema>
 export type Lane = v.InferOutput<typeof LaneSchema>
@@ -59,4 +90,17 @@ export type Slot = v.InferOutput<typeof SlotSchema>
 export type Grid = v.InferOutput<typeof GridSchema>
 export type Scale = v.InferOutput<typeof ScaleSchema>
 export type Pin = v.InferOutput<typeof PinSchema>
+export type Writing = v.InferOutput<typeof WritingSchema>
+export type Gaps = v.InferOutput<typeof GapsSchema>
+export type Drawing = v.InferOutput<typeof DrawingSchema>
 export type Place = v.InferOutput<typeof PlaceSchema>
+
+/** Whether pieces can be put there at all; labels point at pins, and everything else has nothing to do with one. */
+export function takes(place: Place, piece: { readonly kind: string }): boolean {
+  switch (place.kind) {
+    case 'writing': case 'drawing': return false
+    case 'gaps': return !place.typed
+    case 'pin': return piece.kind === 'label'
+    default: return true
+  }
+}

@@ -1,20 +1,42 @@
-import type { PieceId, PlaceId } from './ids'
+import type { FigureId, PieceId, PlaceId } from './ids'
 import type { Key } from './key'
 
-/** The pieces and places that a key names, each as often as it does. */
-export function referencesOf(key: Key): { pieces: PieceId[], places: PlaceId[] } {
+interface References { readonly pieces: readonly PieceId[], readonly places: readonly PlaceId[], readonly figures: readonly FigureId[] }
+
+/** The pieces, places and fixed figures that a key names, each as often as it does. */
+export function referencesOf(key: Key): References {
+  const named = ({ pieces = [], places = [], figures = [] }: Partial<References>): References => ({ pieces, places, figures })
   switch (key.kind) {
-    case 'sort': return { pieces: ids(key.homes), places: Object.values(key.homes).flat() }
-    case 'order': return { pieces: key.before.flat(), places: [key.lane] }
-    case 'slots': return { pieces: Object.values(key.fits).flat(), places: [...Object.keys(key.fits), ...key.alike?.flat() ?? []].map(slot => slot.split(':')[0] as PlaceId) }
-    case 'total': return { pieces: [], places: [key.place] }
-    case 'balance': return { pieces: [], places: [key.left, key.right] }
-    case 'scale': return { pieces: ids(key.values), places: [key.scale] }
-    case 'label': return { pieces: ids(key.pins), places: Object.values(key.pins).flat() }
+    case 'sort': return named({ pieces: ids(key.homes), places: Object.values(key.homes).flat() })
+    case 'order': return named({ pieces: key.before.flat(), places: [key.lane] })
+    case 'slots': return named({ pieces: Object.values(key.fits).flat(), places: [...Object.keys(key.fits), ...key.alike?.flat() ?? []].map(placeOf) })
+    case 'match': return named({ pieces: key.sets.flat(), places: key.where })
+    case 'total': return named({ places: [key.place, ...key.ways ?? []] })
+    case 'balance': return named({ places: [key.left, key.right] })
+    case 'expression': return named({ places: [key.place] })
+    case 'scale': return named({ pieces: ids(key.values), places: [key.scale] })
+    case 'label': return named({ pieces: ids(key.pins), places: Object.values(key.pins).flat() })
+    case 'cover': return named({ places: [key.grid] })
+    case 'arrows': return named({ pieces: key.arrows.flat() })
+    case 'write': return named({ places: Object.keys(key.answers).map(placeOf) })
+    case 'ink': return named({ places: [key.place], figures: figuresOf(key.task) })
+    case 'vote': return named({ places: key.places })
+    case 'spectrum': return named({ pieces: key.pieces, places: [key.scale] })
+  }
+}
+
+function figuresOf(task: Extract<Key, { kind: 'ink' }>['task']): FigureId[] {
+  switch (task.what) {
+    case 'symmetry': return task.figures
+    case 'circle': return [...task.figures, ...task.answers]
+    case 'join': return task.pairs.flat()
   }
 }
 
 const ids = (record: Readonly<Record<PieceId, unknown>>) => Object.keys(record) as PieceId[]
+/** The place of a slot, a cell or a gap. */
+const placeOf = (slot: string) => slot.split(':')[0] as PlaceId
+const some = <K extends Key>(key: K, list: readonly unknown[]): K | null => list.length ? key : null
 
 /** The key without a piece; null when nothing is left of it. */
 export function withoutPiece(key: Key, piece: PieceId): Key | null {
@@ -24,13 +46,25 @@ export function withoutPiece(key: Key, piece: PieceId): Key | null {
     case 'scale': return { ...key, values: others(key.values) }
     case 'label': return { ...key, pins: others(key.pins) }
     case 'slots': return { ...key, fits: Object.fromEntries(Object.entries(key.fits).map(([slot, pieces]) => [slot, pieces.filter(id => id !== piece)])) }
+    case 'match': {
+      const sets = key.sets.map(set => set.filter(id => id !== piece)).filter(set => set.length > 1)
+      return some({ ...key, sets }, sets)
+    }
     case 'order': {
       // What came before it still comes before what came after it.
       const before = [...key.before.filter(pair => !pair.includes(piece)),
         ...key.before.filter(([, b]) => b === piece).flatMap(([a]) => key.before.filter(([x]) => x === piece).map(([, c]): [PieceId, PieceId] => [a, c]))]
-      return before.length ? { ...key, before } : null
+      return some({ ...key, before }, before)
     }
-    case 'total': case 'balance': return key
+    case 'arrows': {
+      const arrows = key.arrows.filter(pair => !pair.includes(piece))
+      return some({ ...key, arrows }, arrows)
+    }
+    case 'spectrum': {
+      const pieces = key.pieces.filter(id => id !== piece)
+      return some({ ...key, pieces }, pieces)
+    }
+    case 'total': case 'balance': case 'expression': case 'cover': case 'write': case 'ink': case 'vote': return key
   }
 }
 
@@ -39,17 +73,34 @@ export function withoutPlace(key: Key, place: PlaceId): Key | null {
   // A piece whose only home is gone has no answer any more; that it belongs nowhere was never said.
   const homesWithout = (homes: Readonly<Record<PieceId, PlaceId[]>>) => Object.fromEntries(Object.entries(homes)
     .filter(([, all]) => !(all.length === 1 && all[0] === place)).map(([piece, all]) => [piece, all.filter(id => id !== place)])) as Record<PieceId, PlaceId[]>
+  const elsewhere = <T>(record: Readonly<Record<string, T>>) => Object.fromEntries(Object.entries(record).filter(([slot]) => placeOf(slot) !== place))
   switch (key.kind) {
     case 'sort': return { ...key, homes: homesWithout(key.homes) }
     case 'label': return { ...key, pins: homesWithout(key.pins) }
     case 'slots': {
-      const fits = Object.fromEntries(Object.entries(key.fits).filter(([slot]) => slot.split(':')[0] !== place))
+      const fits = elsewhere(key.fits)
       const alike = key.alike?.map(group => group.filter(slot => slot in fits)).filter(group => group.length > 1)
-      return Object.keys(fits).length ? { ...key, fits, ...(alike && { alike }) } : null
+      return some({ ...key, fits, ...(alike && { alike }) }, Object.keys(fits))
+    }
+    case 'match': {
+      const where = key.where.filter(id => id !== place)
+      // With the last of its places gone it must not turn into "wherever they touch" by itself.
+      return key.where.length && where.length === 0 ? null : { ...key, where }
+    }
+    case 'total': return key.place === place ? null : { ...key, ...(key.ways && { ways: key.ways.filter(id => id !== place) }) }
+    case 'write': {
+      const answers = elsewhere(key.answers)
+      return some({ ...key, answers }, Object.keys(answers))
+    }
+    case 'vote': {
+      const places = key.places.filter(id => id !== place)
+      return some({ ...key, places }, places)
     }
     case 'order': return key.lane === place ? null : key
-    case 'total': return key.place === place ? null : key
-    case 'scale': return key.scale === place ? null : key
+    case 'scale': case 'spectrum': return key.scale === place ? null : key
     case 'balance': return key.left === place || key.right === place ? null : key
+    case 'expression': case 'ink': return key.place === place ? null : key
+    case 'cover': return key.grid === place ? null : key
+    case 'arrows': return key
   }
 }

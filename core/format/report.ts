@@ -1,5 +1,7 @@
 import type { Edition } from '../board/edition'
-import { quantity, quantityText, sum } from '../exact/quantity'
+import { measureText } from '../exact/measure'
+import { sum } from '../exact/quantity'
+import { measureOf } from '../keys/context'
 import { markSlate, type KeyMark } from '../keys/mark'
 import { contentsOf } from '../placement/contents'
 import { placePieces, type Certainty } from '../placement/placement'
@@ -23,11 +25,8 @@ export function reportOn(state: SlateState, edition: Edition): Report {
     }))),
     places: pages.flatMap(({ page, placements }) => page.places.map(({ id }) => {
       const holds = contentsOf(id, placements, 'in').map(h => h.piece)
-      const values = holds.flatMap((held) => {
-        const { piece } = edition.pieces.get(held)!
-        return piece.kind === 'tile' ? [quantity(piece.value)] : []
-      })
-      return { place: id, holds, unsure: contentsOf(id, placements, 'unsure').map(h => h.piece), value: values.length ? quantityText(sum(values)) : null }
+      const values = holds.flatMap(held => measureOf({ edition, state }, held) ?? [])
+      return { place: id, holds, unsure: contentsOf(id, placements, 'unsure').map(h => h.piece), value: values.length ? measureText(sum(values.map(v => v.amount)), values[0]!.dimension) : null }
     })),
     keys: markSlate(state, edition),
   }

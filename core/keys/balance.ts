@@ -1,18 +1,69 @@
+import type { Keeper } from './keep'
+import Fraction from 'fraction.js'
+import type { PieceId, PlaceId } from '../board/ids'
 import type { BalanceKey } from '../board/key'
-import { quantityText, sum } from '../exact/quantity'
+import { measureText } from '../exact/measure'
+import { evaluate, polynomialText, readTerm, type Polynomial } from '../exact/polynomial'
+import { quantity, type Quantity } from '../exact/quantity'
 import { contentsOf } from '../placement/contents'
-import { itemMark, valueOf, type MarkContext } from './context'
+import { itemMark, measureOf, termOf, type MarkContext } from './context'
+import { expressionOf } from './expression'
 import type { ItemMark } from './mark'
 
-/** Marks two pans: right when both hold something of exactly equal value. A tile on an edge leaves it on the line. One point. */
+/**
+ * Marks two pans: right when both hold something of exactly equal value, an x counting what it stands for. To solve it, a
+ * single x must stand alone on one side, too. A tile on an edge leaves it on the line. One point.
+ */
 export function markBalance(key: BalanceKey, context: MarkContext): ItemMark[] {
-  const tiles = (place: BalanceKey['left'], certainty: 'in' | 'unsure') =>
-    contentsOf(place, context.placements, certainty).flatMap(({ piece }) => valueOf(context, piece) ?? [])
-  const [left, right] = [tiles(key.left, 'in'), tiles(key.right, 'in')]
-  const words = { left: quantityText(sum(left)), right: quantityText(sum(right)) }
+  const held = (certainty: 'in' | 'unsure') => [key.left, key.right].map(place =>
+    contentsOf(place, context.placements, certainty).map(h => h.piece).filter(id => termOf(context, id))) as [PieceId[], PieceId[]]
+  const [left, right] = held('in')
+  const step = stepOf(left, right, key, context)
+  const words = { left: sideText(left, context), right: sideText(right, context) }
   const mark = (verdict: ItemMark['verdict'], code: string) => [itemMark('place', key.left, verdict, code, words)]
-  if (tiles(key.left, 'unsure').length + tiles(key.right, 'unsure').length > 0) return mark('on-the-line', 'balance-unsure')
+  if (held('unsure').flat().length > 0) return mark('on-the-line', 'balance-unsure')
   if (left.length === 0 && right.length === 0) return mark('not-placed', 'empty')
-  const level = left.length > 0 && right.length > 0 && sum(left).equals(sum(right))
-  return mark(level ? 'right' : 'wrong', level ? 'balance-level' : 'balance-tilted')
+  if (!step.level) return mark('wrong', 'balance-tilted')
+  if (key.solve && !step.solved) return mark('wrong', 'balance-unsolved')
+  return mark('right', key.solve ? 'balance-solved' : 'balance-level')
+}
+
+/** What the pans say: the equation, whether it is true, and whether the unknown stands alone in it. */
+export interface BalanceStep { readonly equation: string, readonly level: boolean, readonly solved: boolean }
+
+export function stepOf(left: readonly PieceId[], right: readonly PieceId[], key: BalanceKey, context: Pick<MarkContext, 'edition' | 'state'>): BalanceStep {
+  const [l, r] = [expressionOf(left, context), expressionOf(right, context)]
+  const [a, b] = [valueOfSide(l, key), valueOfSide(r, key)]
+  const level = left.length > 0 && right.length > 0 && a !== null && b !== null && a.equals(b)
+  const alone = (side: readonly PieceId[], other: Polynomial) => side.length === 1 && polynomialText(expressionOf(side, context)) === 'x' && [...other.keys()].every(term => term === '1')
+  return { equation: `${polynomialText(l)} = ${polynomialText(r)}`, level, solved: level && (alone(left, r) || alone(right, l)) }
+}
+
+/** Null when a letter is there that nothing is known of. */
+function valueOfSide(side: Polynomial, key: BalanceKey): Quantity | null {
+  return evaluate(side, key.unknown === undefined ? {} : { x: quantity(key.unknown) })
+}
+
+function sideText(tiles: readonly PieceId[], context: MarkContext): string {
+  const dimension = tiles.map(id => measureOf(context, id)?.dimension).find(d => d && d !== 'number')
+  const side = expressionOf(tiles, context)
+  const plain = side.get('1')
+  return dimension && plain && side.size === 1 ? measureText(plain, dimension) : polynomialText(side)
+}
+
+/** Two pans are to hold the same; with an x among the tiles, it is to stand alone in the end. What x is worth the pans themselves say. */
+export const keepBalance: Keeper<'balance'> = (context, former) => {
+  const [left, right] = context.page.places.filter(place => place.kind === 'pan')
+  if (!left || !right) return []
+  const letters = context.page.pieces.some(piece => piece.kind === 'tile' && readTerm(piece.term ?? '1') === 'x')
+  const unknown = letters ? unknownOf(left.id, right.id, context) ?? former[0]?.unknown : undefined
+  return [{ left: left.id, right: right.id, ...(unknown !== undefined && { unknown }), ...(letters && { solve: former[0]?.solve ?? true }) }]
+}
+
+/** The one x for which the pans are level; null where there is none, or any. */
+function unknownOf(left: PlaceId, right: PlaceId, context: MarkContext): string | null {
+  const [a, b] = [left, right].map(place => expressionOf(contentsOf(place, context.placements, 'in').map(h => h.piece), context)) as [Polynomial, Polynomial]
+  if ([...a.keys(), ...b.keys()].some(term => term !== '1' && term !== 'x')) return null
+  const many = (a.get('x') ?? new Fraction(0)).sub(b.get('x') ?? 0)
+  return many.equals(0) ? null : (b.get('1') ?? new Fraction(0)).sub(a.get('1') ?? 0).div(many).toFraction()
 }

@@ -1,4 +1,5 @@
-import type { PieceId } from '../board/ids'
+import type { Keeper } from './keep'
+import { binOf, type PieceId } from '../board/ids'
 import type { LabelKey } from '../board/key'
 import { itemMark, type MarkContext } from './context'
 import type { ItemMark } from './mark'
@@ -15,4 +16,13 @@ export function markLabel(key: LabelKey, context: MarkContext): ItemMark[] {
     const other = touched[0]
     return other ? itemMark('piece', piece, 'wrong', 'points-elsewhere', { place: context.headingOf(other.place), home }) : itemMark('piece', piece, 'not-placed', 'points-nowhere', { home })
   })
+}
+
+/** The pin that each label's tip touches. */
+export const keepLabel: Keeper<'label'> = ({ placements, placeOf }) => {
+  const pins = Object.fromEntries(placements.flatMap(({ piece, shares }) => {
+    const touched = shares.filter(s => s.certainty === 'in' && placeOf(s.place)?.kind === 'pin').map(s => s.place)
+    return touched.length && binOf(piece) === null ? [[piece, touched]] : []
+  })) as LabelKey['pins']
+  return Object.keys(pins).length ? [{ pins }] : []
 }

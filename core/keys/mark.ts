@@ -2,25 +2,34 @@ import type { Edition } from '../board/edition'
 import type { KeyId } from '../board/ids'
 import type { Key } from '../board/key'
 import type { SlateState } from '../slate/state'
+import { markArrows } from './arrows'
 import { markBalance } from './balance'
 import { contextOf, type MarkContext } from './context'
+import { markCover } from './cover'
+import { markExpression } from './expression'
+import { markInk } from './ink'
 import { markLabel } from './label'
+import { markMatch } from './match'
 import { markOrder } from './order'
 import { markScale } from './scale'
 import { markSlots } from './slots'
 import { markSort } from './sort'
+import { markSpectrum } from './spectrum'
 import { markTotal } from './total'
+import { markVote } from './vote'
+import { markWrite } from './write'
 
-export const VERDICTS = ['right', 'wrong', 'on-the-line', 'not-placed'] as const
+/** *noted*: counted, never scored. */
+export const VERDICTS = ['right', 'wrong', 'on-the-line', 'not-placed', 'noted'] as const
 export type Verdict = typeof VERDICTS[number]
 
 /** Why: a code that the message catalogue has words for, and the names and numbers to put into them. */
 export interface Reason { readonly code: string, readonly words: Readonly<Record<string, string | number>> }
 
-/** What a key says of one thing: a piece, a place, or a cell of a grid ("place:row,column"). */
+/** What a key says of one thing: a piece, a place, a cell or gap of one ("place:row,column"), a fixed figure, or the key as a whole. */
 export interface ItemMark {
   readonly item: string
-  readonly is: 'piece' | 'place'
+  readonly is: 'piece' | 'place' | 'figure' | 'key'
   readonly verdict: Verdict
   /** On the line these are nought: the teacher decides. */
   readonly points: number
@@ -40,7 +49,8 @@ export interface KeyMark {
 
 type Markers = { readonly [Kind in Key['kind']]: (key: Extract<Key, { kind: Kind }>, context: MarkContext) => ItemMark[] }
 const markers: Markers = {
-  sort: markSort, order: markOrder, slots: markSlots, total: markTotal, balance: markBalance, scale: markScale, label: markLabel,
+  sort: markSort, order: markOrder, slots: markSlots, match: markMatch, total: markTotal, balance: markBalance, expression: markExpression,
+  scale: markScale, label: markLabel, cover: markCover, arrows: markArrows, write: markWrite, ink: markInk, vote: markVote, spectrum: markSpectrum,
 }
 
 /** What each key says of a slate, in the order of the keys. A board without keys gives an empty list: it is not scored. */

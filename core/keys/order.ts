@@ -1,3 +1,5 @@
+import type { Keeper } from './keep'
+import type { PieceId } from '../board/ids'
 import type { OrderKey } from '../board/key'
 import { contentsOf, laneOrder } from '../placement/contents'
 import { itemMark, type MarkContext } from './context'
@@ -33,3 +35,12 @@ export function markOrder(key: OrderKey, context: MarkContext): ItemMark[] {
   const code = sequence.length < asked.size ? 'order-unfinished' : 'out-of-order'
   return [itemMark('place', lane.id, 'wrong', code, words, credit.of, credit.points)]
 }
+
+/** The order in which pieces stand in each lane, as a chain; lanes with fewer than two say nothing. */
+export const keepOrder: Keeper<'order'> = ({ page, edition, placements }, former) => page.places.flatMap((lane) => {
+  if (lane.kind !== 'lane') return []
+  const held = contentsOf(lane.id, placements, 'in').map(h => h.piece)
+  const sequence = laneOrder(lane, placements, Math.max(0, ...held.map(id => edition.pieces.get(id)!.master.height)) / 2)
+  const before = sequence.slice(1).map((id, i): [PieceId, PieceId] => [sequence[i]!, id])
+  return before.length ? [{ lane: lane.id, before, credit: former.find(key => key.lane === lane.id)?.credit ?? 'neighbours' }] : []
+})

@@ -1,4 +1,5 @@
-import type { PieceId } from '../board/ids'
+import type { Keeper } from './keep'
+import { binOf, type PieceId } from '../board/ids'
 import type { ScaleKey } from '../board/key'
 import { quantity, quantityText, type Quantity } from '../exact/quantity'
 import Fraction from 'fraction.js'
@@ -33,4 +34,23 @@ export function markScale(key: ScaleKey, context: MarkContext): ItemMark[] {
 /** The step of the scale that a position is nearest to, exactly; halfway goes up. */
 export function nearest(value: number, step: Quantity, least: Quantity): Quantity {
   return least.add(step.mul(Math.floor((value - least.valueOf()) / step.valueOf() + 0.5)))
+}
+
+/** Where each piece stands, at the step that it is close to or else to a tenth of a step, or to a hundredth where there are none; give or take half a step, or a twentieth of the scale. */
+export const keepScale: Keeper<'scale'> = ({ page, placements }, former) => page.places.flatMap((scale) => {
+  if (scale.kind !== 'scale') return []
+  const step = scale.step === null ? null : quantity(scale.step)
+  const least = quantity(scale.least)
+  const values = Object.fromEntries(placements.flatMap(({ piece, shares }) => {
+    const value = shares.find(s => s.place === scale.id && s.certainty === 'in')?.value
+    if (value === undefined || binOf(piece)) return []
+    return [[piece, (step ? atStep(value, step, least) : new Fraction(Math.round(value * 100), 100)).toFraction(true)]]
+  })) as ScaleKey['values']
+  const tolerance = former.find(key => key.scale === scale.id)?.tolerance ?? (step ? step.div(2) : quantity(scale.most).sub(least).div(20)).toFraction(true)
+  return Object.keys(values).length ? [{ scale: scale.id, values, tolerance }] : []
+})
+
+function atStep(value: number, step: Quantity, least: Quantity): Quantity {
+  const whole = nearest(value, step, least)
+  return Math.abs(value - whole.valueOf()) <= step.valueOf() / 8 ? whole : nearest(value, step.div(10), least)
 }

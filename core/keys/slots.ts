@@ -1,4 +1,6 @@
-import type { PieceId, PlaceId } from '../board/ids'
+import type { Keeper } from './keep'
+import { gapsIn } from '../board/place'
+import { binOf, type PieceId, type PlaceId } from '../board/ids'
 import type { SlotsKey } from '../board/key'
 import { matching } from '../matching/bipartite'
 import { itemMark, type MarkContext } from './context'
@@ -49,4 +51,19 @@ function fillingOf(slot: string, { placements }: MarkContext): Filling {
     sure: within.filter(w => w.certainty === 'in').map(w => w.piece),
     perhaps: within.filter(w => w.certainty === 'unsure').map(w => w.piece),
   }
+}
+
+/** What stands in each slot, cell and gap; slots left empty are not asked for. */
+export const keepSlots: Keeper<'slots'> = (context, former) => {
+  const slots = context.page.places.flatMap((place) => {
+    if (place.kind === 'slot') return [place.id as string]
+    const cells = place.kind === 'grid' ? { rows: place.rows, columns: place.columns } : place.kind === 'gaps' && !place.typed ? { rows: 1, columns: gapsIn(place.text) } : { rows: 0, columns: 0 }
+    return Array.from({ length: cells.rows * cells.columns }, (_, i) => `${place.id}:${Math.floor(i / cells.columns)},${i % cells.columns}`)
+  })
+  const fits = Object.fromEntries(slots.flatMap((slot) => {
+    const { sure } = fillingOf(slot, context)
+    return sure.length === 1 && binOf(sure[0]!) === null ? [[slot, sure]] : []
+  }))
+  const alike = former[0]?.alike?.map(group => group.filter(slot => slot in fits)).filter(group => group.length > 1)
+  return Object.keys(fits).length ? [{ fits, ...(alike?.length && { alike }) }] : []
 }

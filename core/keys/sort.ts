@@ -1,3 +1,6 @@
+import type { Keeper } from './keep'
+import { binOf } from '../board/ids'
+import { bounds, outline, overlaps } from '../geometry/outline'
 import type { PlaceId } from '../board/ids'
 import type { SortKey } from '../board/key'
 import type { Certainty, Placement } from '../placement/placement'
@@ -55,4 +58,13 @@ function markRegion({ piece, at, shares }: Placement, homes: readonly PlaceId[],
   return perhaps.length === 0
     ? itemMark('piece', piece, 'right', 'right-region', words)
     : itemMark('piece', piece, 'on-the-line', 'near-region', { ...words, other: headingOf(...perhaps) })
+}
+
+/** Every place in which a piece surely lies is a right home; a piece that lies nowhere belongs nowhere. Rings that overlap make regions. */
+export const keepSort: Keeper<'sort'> = ({ page, placements }) => {
+  const zones = page.places.filter(place => place.kind === 'zone').map(place => bounds(outline(place.shape)))
+  const rings = zones.some((a, i) => zones.slice(i + 1).some(b => overlaps(a, b)))
+  const sure = placements.filter(({ piece, shares }) => binOf(piece) === null && !shares.some(s => s.certainty === 'unsure'))
+  const homes = Object.fromEntries(sure.map(({ piece, shares }) => [piece, shares.map(s => s.place)])) as SortKey['homes']
+  return [{ homes, ...(rings && { regions: true }) }]
 }

@@ -1,29 +1,47 @@
-import type { PieceId } from '../board/ids'
+import type { Keeper } from './keep'
+import type { PieceId, PlaceId } from '../board/ids'
 import type { TotalKey } from '../board/key'
-import { quantity, quantityText, sum, type Quantity } from '../exact/quantity'
+import { measure, measureText } from '../exact/measure'
+import { quantity, sum, type Quantity } from '../exact/quantity'
 import { contentsOf } from '../placement/contents'
-import { itemMark, valueOf, type MarkContext } from './context'
+import { itemMark, measureOf, valueOf, type MarkContext } from './context'
 import type { ItemMark } from './mark'
 
 /** Beyond this many tiles on the edge their combinations aren't tried one by one; the total is then on the line. */
 const MOST_UNSURE = 12
 
 /**
- * Marks the exact value of what lies in a place; pieces without a value count for nothing. One point. With tiles on the
+ * Marks the exact value of what lies in a place; pieces without a value count for nothing. One point, and one for each
+ * further place that must make the target in a way of its own: with other tiles, in whatever order. With tiles on the
  * edge it is on the line if some reading of them makes the target, else wrong. In standard form no tiles of one size make
  * one of the next size on the page: 3 hundreds 4 tens 2 ones, not 2 hundreds 14 tens 2 ones.
  */
 export function markTotal(key: TotalKey, context: MarkContext): ItemMark[] {
-  const target = quantity(key.target)
-  const tiles = (certainty: 'in' | 'unsure') => contentsOf(key.place, context.placements, certainty).map(h => h.piece).filter(id => valueOf(context, id))
+  const marks: ItemMark[] = []
+  const ways = new Set<string>()
+  for (const place of [key.place, ...key.ways ?? []]) {
+    const mark = markPlace(place, key, context)
+    const way = contentsOf(place, context.placements, 'in').flatMap(h => valueOf(context, h.piece)?.toFraction() ?? []).toSorted().join(' ')
+    marks.push(mark.verdict === 'right' && ways.has(way) ? itemMark('place', place, 'wrong', 'same-way', mark.reason.words) : mark)
+    if (mark.verdict === 'right') ways.add(way)
+  }
+  return marks
+}
+
+function markPlace(place: PlaceId, key: TotalKey, context: MarkContext): ItemMark {
+  const { amount: target, dimension } = measure(key.target)
+  const tiles = (certainty: 'in' | 'unsure') => contentsOf(place, context.placements, certainty).map(h => h.piece).filter(id => valueOf(context, id))
   const [sure, perhaps] = [tiles('in'), tiles('unsure')]
   const made = total(sure, context)
   const missing = target.sub(made)
-  const words = { made: quantityText(made), target: quantityText(target), missing: quantityText(missing.abs()), tiles: sure.length, count: key.tiles ?? sure.length }
-  const mark = (verdict: ItemMark['verdict'], code: string) => [itemMark('place', key.place, verdict, code, words)]
+  const text = (amount: Quantity) => measureText(amount, dimension)
+  const words = { made: text(made), target: text(target), missing: text(missing.abs()), tiles: sure.length, count: key.tiles ?? sure.length }
+  const mark = (verdict: ItemMark['verdict'], code: string) => itemMark('place', place, verdict, code, words)
   if (perhaps.length) {
     return couldMake(missing, perhaps.map(id => valueOf(context, id)!)) ? mark('on-the-line', 'total-unsure') : mark('wrong', missing.compare(0) > 0 ? 'total-short' : 'total-over')
   }
+  // A length among minutes makes no sum at all.
+  if (sure.some(id => measureOf(context, id)?.dimension !== dimension)) return mark('wrong', 'total-other-unit')
   if (sure.length === 0) return mark('not-placed', 'empty')
   if (!missing.equals(0)) return mark('wrong', missing.compare(0) > 0 ? 'total-short' : 'total-over')
   if (key.tiles !== undefined && sure.length !== key.tiles) return mark('wrong', 'total-tiles')
@@ -48,3 +66,12 @@ function isStandard(pieces: readonly PieceId[], context: MarkContext): boolean {
     return total(smaller, context).compare(size) < 0
   })
 }
+
+/** What the tiles in each place make is what they are to make. */
+export const keepTotal: Keeper<'total'> = (context, former) => context.page.places.flatMap((place) => {
+  const tiles = contentsOf(place.id, context.placements, 'in').flatMap(h => measureOf(context, h.piece) ?? [])
+  if (tiles.length === 0) return []
+  const before = former.find(key => key.place === place.id)
+  const target = measureText(sum(tiles.map(tile => tile.amount)), tiles[0]!.dimension)
+  return [{ place: place.id, target, ...(before?.standardForm && { standardForm: true }), ...(before?.tiles && { tiles: tiles.length }) }]
+})

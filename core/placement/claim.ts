@@ -1,9 +1,10 @@
 import type { Master, Piece } from '../board/piece'
-import type { Grid, Pin, Place, Scale } from '../board/place'
+import type { Gaps, Grid, Pin, Place, Scale } from '../board/place'
 import { quantity } from '../exact/quantity'
-import { areaInside } from '../geometry/area'
-import { bounds, boxAround, outline, outlined, overlaps } from '../geometry/outline'
+import { area, areaInside } from '../geometry/area'
+import { bounds, boxAround, corners, outline, outlined, overlaps } from '../geometry/outline'
 import type { Box, Point } from '../geometry/shape'
+import { layoutGaps } from '../layout/gaps'
 
 /** How far a label's tip stands out from its box, in points. */
 export const TIP_LENGTH = 12
@@ -14,24 +15,57 @@ const PIN_REACH = 1.5
 export interface Claim {
   /** From 0 to 1. */
   readonly share: number
+  /** Of a grid; of a text with gaps the gap is the column of its only row. */
   readonly cell?: { readonly row: number, readonly column: number }
   /** Where on a scale, in its own units. A length is measured, so this is a floating number; keys compare it exactly. */
   readonly value?: number
 }
 
-/** Null when the piece has nothing to do with the place. `centre` is where the piece lies. */
-export function claim(place: Place, piece: Piece, master: Master, centre: Point): Claim | null {
-  if (piece.kind === 'label') return claimByTip(place, tipOf(piece.tip, master, centre))
-  const box = boxAround(centre, master)
+/** Null when the piece has nothing to do with the place. `lies` is its centre, and how far it is turned. */
+export function claim(place: Place, piece: Piece, master: Master, lies: Point & { readonly turn?: number | undefined }): Claim | null {
+  const { turn = 0 } = lies
+  const centre = { x: lies.x, y: lies.y }
+  if (piece.kind === 'label') return claimByTip(place, turnedAround(centre, tipOf(piece.tip, master, centre), turn))
+  const box = boxAround(centre, turn % 180 === 90 ? { width: master.height, height: master.width } : master)
   const { points, box: room } = outlined(place.shape)
+  if (turn % 90 !== 0) return overlaps(room, boxAround(centre, reach(master))) ? claimTurned(place, points, boxAround(centre, master), turn) : null
   if (!overlaps(room, box)) return null
   switch (place.kind) {
     case 'zone': case 'lane': case 'pan': return { share: shareIn(points, box) }
     case 'slot': return { share: fitIn(points, box) }
     case 'grid': return bestCell(place, box)
+    case 'gaps': return bestGap(place, box)
     case 'scale': return { share: shareIn(points, box), value: valueAt(place, centre) }
-    case 'pin': return null
+    case 'pin': case 'writing': case 'drawing': return null
   }
+}
+
+/**
+ * A piece that lies aslant: instead of turning the piece, everything else is turned the other way round its middle, so
+ * that the share is as exact as for one that lies straight. Cells and gaps take such a piece by the box around it.
+ */
+function claimTurned(place: Place, points: readonly Point[], box: Box, turn: number): Claim | null {
+  const centre = { x: box.x + box.width / 2, y: box.y + box.height / 2 }
+  const turned = points.map(p => turnedAround(centre, p, -turn))
+  switch (place.kind) {
+    case 'zone': case 'lane': case 'pan': return { share: shareIn(turned, box) }
+    case 'slot': return { share: fitIn(turned, box, area(points)) }
+    case 'scale': return { share: shareIn(turned, box), value: valueAt(place, centre) }
+    case 'grid': return bestCell(place, box)
+    case 'gaps': return bestGap(place, box)
+    case 'pin': case 'writing': case 'drawing': return null
+  }
+}
+
+/** However it is turned, a piece stays in this square around its centre. */
+const reach = ({ width, height }: Master) => ({ width: Math.hypot(width, height), height: Math.hypot(width, height) })
+
+/** The point turned clockwise (y runs downwards) round a centre, in degrees. */
+export function turnedAround(centre: Point, { x, y }: Point, degrees: number): Point {
+  if (degrees === 0) return { x, y }
+  const [cos, sin] = [Math.cos(degrees * Math.PI / 180), Math.sin(degrees * Math.PI / 180)]
+  const [dx, dy] = [x - centre.x, y - centre.y]
+  return { x: centre.x + dx * cos - dy * sin, y: centre.y + dx * sin + dy * cos }
 }
 
 /** Share of a box's area that lies in an outline, from 0 to 1. A box without area has no share in anything: 0. */
@@ -41,9 +75,8 @@ export function shareIn(points: readonly Point[], box: Box): number {
 }
 
 /** A slot may be smaller than its piece: then the slot's own area is what must be covered. */
-function fitIn(points: readonly Point[], box: Box): number {
-  const slot = bounds(points)
-  const least = Math.min(box.width * box.height, areaInside(points, slot))
+function fitIn(points: readonly Point[], box: Box, slot = areaInside(points, bounds(points))): number {
+  const least = Math.min(box.width * box.height, slot)
   return least > 0 ? Math.min(1, areaInside(points, box) / least) : 0
 }
 
@@ -60,6 +93,17 @@ function bestCell(grid: Grid, box: Box): Claim | null {
       const share = fitIn(outline({ kind: 'rectangle', x: shape.x + column * width, y: shape.y + row * height, width, height }), box)
       if (share > (best?.share ?? 0)) best = { share, cell: { row, column } }
     }
+  }
+  return best
+}
+
+/** The gap that holds most of the piece; ties go to the earlier. Typed gaps take no pieces. */
+function bestGap(place: Gaps, box: Box): Claim | null {
+  let best: Claim | null = null
+  if (place.typed) return best
+  for (const [column, gap] of layoutGaps(place).gaps.entries()) {
+    const share = overlaps(gap, box) ? fitIn(corners(gap), box) : 0
+    if (share > (best?.share ?? 0)) best = { share, cell: { row: 0, column } }
   }
   return best
 }

@@ -1,9 +1,11 @@
 import type { Page } from '../board/board'
 import type { Edition } from '../board/edition'
 import type { PieceId } from '../board/ids'
-import type { Grid, Place } from '../board/place'
+import type { Gaps, Grid, Place } from '../board/place'
 import { bounds, boxAround, outline, overlaps } from '../geometry/outline'
 import type { Point } from '../geometry/shape'
+import { layoutGaps } from '../layout/gaps'
+import { piecesOf } from '../slate/pieces'
 import type { SlateState } from '../slate/state'
 import { shareIn, tipOf } from './claim'
 
@@ -26,12 +28,12 @@ export function freeSpot(state: SlateState, piece: PieceId, place: Place, page: 
   if (place.kind === 'slot') return clampToPage(middleOf(place), page)
   const points = outline(place.shape)
   const room = bounds(points)
-  const others = page.pieces
+  const others = piecesOf(state, page, edition)
     .filter(other => other.id !== piece && state.pieces[other.id])
     .map(other => boxAround(state.pieces[other.id]!, edition.pieces.get(other.id)!.master))
 
-  if (place.kind === 'grid') {
-    const cell = cells(place).find(middle => !others.some(other => overlaps(other, boxAround(middle, { width: 1, height: 1 }))))
+  if (place.kind === 'grid' || place.kind === 'gaps') {
+    const cell = middlesOf(place).find(middle => !others.some(other => overlaps(other, boxAround(middle, { width: 1, height: 1 }))))
     if (cell) return cell
   }
   for (let y = room.y + INSET + size.height / 2; y + size.height / 2 <= room.y + room.height; y += size.height + GAP) {
@@ -50,8 +52,10 @@ function middleOf(place: Place): Point {
   return { x: room.x + room.width / 2, y: room.y + room.height / 2 }
 }
 
-/** The middles of a grid's cells, row by row. */
-function cells({ shape, rows, columns }: Grid): Point[] {
+/** The middles of a grid's cells, row by row, or of gaps, in the order of the text. */
+function middlesOf(place: Grid | Gaps): Point[] {
+  if (place.kind === 'gaps') return layoutGaps(place).gaps.map(({ x, y, width, height }) => ({ x: x + width / 2, y: y + height / 2 }))
+  const { shape, rows, columns } = place
   return Array.from({ length: rows * columns }, (_, i) => ({
     x: shape.x + (i % columns + 0.5) * shape.width / columns,
     y: shape.y + (Math.floor(i / columns) + 0.5) * shape.height / rows,

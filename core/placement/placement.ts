@@ -1,8 +1,10 @@
 import type { Page } from '../board/board'
 import type { Edition } from '../board/edition'
-import type { PieceId, PlaceId } from '../board/ids'
+import { binOf, type PieceId, type PlaceId } from '../board/ids'
+import { gapsIn, type Place } from '../board/place'
 import type { Point } from '../geometry/shape'
-import type { SlateState } from '../slate/state'
+import { piecesOf } from '../slate/pieces'
+import { strokesOf, type SlateState } from '../slate/state'
 import { claim, type Claim } from './claim'
 
 /** A piece with this share of its area in a place, or more, is in it. */
@@ -23,9 +25,9 @@ export function certainty(share: number): Certainty | null {
   return share >= SURELY_IN ? 'in' : share > SURELY_OUT ? 'unsure' : null
 }
 
-/** Where every piece of a page is, in the order of the page's pieces. */
+/** Where every piece of a page is, in the order of the page's pieces; copies stand where their bin does. */
 export function placePieces(state: SlateState, page: Page, edition: Edition): Placement[] {
-  return page.pieces.map((piece) => {
+  return piecesOf(state, page, edition).map((piece) => {
     const position = state.pieces[piece.id]
     if (!position) return { piece: piece.id, at: 'ledge', shares: [] }
     const { master } = edition.pieces.get(piece.id)!
@@ -39,8 +41,32 @@ export function placePieces(state: SlateState, page: Page, edition: Edition): Pl
   })
 }
 
-/** How many pieces of the board lie in a place, or may do, of how many there are: the student's progress. */
+/**
+ * The student's progress: pieces that lie in a place, or may do; writing spaces and gaps with something in them; drawing
+ * spaces with ink. Bins never run out, so where there are any, each place that can hold pieces counts instead of the copies.
+ */
 export function progress(state: SlateState, edition: Edition): { placed: number, of: number } {
-  const placements = edition.board.pages.flatMap(page => placePieces(state, page, edition))
-  return { placed: placements.filter(p => p.shares.length > 0).length, of: placements.length }
+  const done = edition.board.pages.flatMap((page) => {
+    const placements = placePieces(state, page, edition)
+    const holding = new Set(placements.flatMap(p => p.shares.map(s => s.place)))
+    const bins = page.pieces.some(piece => piece.bin)
+    return [
+      ...placements.filter(p => binOf(p.piece) === null).map(p => p.shares.length > 0),
+      ...page.places.flatMap(place => toFill(place, bins).map((item) => {
+        if (place.kind === 'drawing') return strokesOf(state, place.id).length > 0
+        return place.kind === 'writing' || place.kind === 'gaps' ? !!state.texts[item]?.trim() : holding.has(place.id)
+      })),
+    ]
+  })
+  return { placed: done.filter(Boolean).length, of: done.length }
+}
+
+/** What of a place waits for a student, apart from the pieces. */
+function toFill(place: Place, bins: boolean): string[] {
+  switch (place.kind) {
+    case 'writing': case 'drawing': return [place.id]
+    case 'gaps': return place.typed ? Array.from({ length: gapsIn(place.text) }, (_, i) => `${place.id}:${i}`) : []
+    case 'pin': return []
+    default: return bins ? [place.id] : []
+  }
 }

@@ -1,11 +1,17 @@
 import type { GenericSchema } from 'valibot'
 import type { Edition } from '../board/edition'
-import type { PieceId } from '../board/ids'
 import type { Result } from '../result'
 import type { SlateState } from './state'
 
-/** Why a well-formed move can't be made on this slate. */
-export type MoveRefusal = { readonly code: 'unknown-piece' | 'off-page', readonly piece: PieceId }
+/**
+ * Why a well-formed move can't be made on this slate. *not-allowed*: the board doesn't let students do that there.
+ * *full*: more than a slate holds.
+ */
+export interface MoveRefusal {
+  readonly code: 'unknown-piece' | 'off-page' | 'unknown-place' | 'not-allowed' | 'full'
+  /** What the move was about. */
+  readonly item: string
+}
 
 /**
  * One kind of move. `apply` never throws for bad input and never changes the state it is given.

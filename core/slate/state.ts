@@ -1,5 +1,6 @@
 import * as v from 'valibot'
-import { PieceIdSchema, type PieceId } from '../board/ids'
+import type { Edition } from '../board/edition'
+import { OnSlateIdSchema, PlaceIdSchema, type PieceId } from '../board/ids'
 import { LengthSchema } from '../geometry/shape'
 
 /** x and y are the centre of the piece, so that a corrected edition may change its size and it still lies there. */
@@ -8,15 +9,54 @@ export const OnPageSchema = v.object({
   y: LengthSchema,
   /** Higher lies on top; the last one moved is the highest. */
   z: v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(1_000_000_000)),
+  /** Degrees clockwise; absent for none. */
+  turn: v.optional(v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(359))),
+  /** Its other side shows. */
+  flipped: v.optional(v.literal(true)),
 })
 
-/** Where the pieces of one slate are. A piece that isn't named stands on the ledge. */
-export const SlateStateSchema = v.object({ pieces: v.record(PieceIdSchema, OnPageSchema) })
+export const MOST_STROKES = 500
+export const MOST_STROKE_POINTS = 400
+/** Of all that is written on a slate together. */
+export const MOST_LETTERS = 40_000
+export const LONGEST_TEXT = 2000
+
+export const StrokeIdSchema = v.pipe(v.string(), v.regex(/^[A-Za-z0-9_-]{8,40}$/))
+export const StrokeSchema = v.object({
+  place: PlaceIdSchema,
+  points: v.pipe(v.array(v.strictTuple([LengthSchema, LengthSchema])), v.minLength(1), v.maxLength(MOST_STROKE_POINTS)),
+  /** Rubbed out; kept, so that it can come back. */
+  gone: v.optional(v.literal(true)),
+})
+
+/** Where something is written: a writing space, a gap ("place:gap", from 0), or a note. */
+export const WrittenInSchema = v.pipe(v.string(), v.regex(/^[A-Za-z0-9_-]{1,40}(?::\d{1,2}|~[A-Za-z0-9_-]{4,24})?$/))
+
+/** All of a student's work. A piece that isn't named stands on the ledge; a copy that isn't named is not there. */
+export const SlateStateSchema = v.object({
+  pieces: v.record(OnSlateIdSchema, OnPageSchema),
+  texts: v.optional(v.record(WrittenInSchema, v.pipe(v.string(), v.maxLength(LONGEST_TEXT))), {}),
+  strokes: v.optional(v.record(StrokeIdSchema, StrokeSchema), {}),
+  /** Each arrow as "from>to". */
+  arrows: v.optional(v.record(v.pipe(v.string(), v.regex(/^[^>]{1,65}>[^>]{1,65}$/)), v.literal(true)), {}),
+})
 
 export type OnPage = v.InferOutput<typeof OnPageSchema>
-export interface SlateState { readonly pieces: { readonly [piece: PieceId]: OnPage } }
+export type Stroke = v.InferOutput<typeof StrokeSchema>
+export interface SlateState {
+  readonly pieces: { readonly [piece: PieceId]: OnPage }
+  readonly texts: { readonly [writtenIn: string]: string }
+  readonly strokes: { readonly [stroke: string]: Stroke }
+  readonly arrows: { readonly [fromTo: string]: true }
+}
 
-export const emptySlate: SlateState = { pieces: {} }
+export const emptySlate: SlateState = { pieces: {}, texts: {}, strokes: {}, arrows: {} }
+
+/** The slate as it is given out: staged pieces lie on the page, all others stand on the ledge. */
+export function startOf(edition: Edition): SlateState {
+  const staged = edition.board.pages.flatMap(page => Object.entries(page.staged ?? {}) as [PieceId, { x: number, y: number }][])
+  return staged.length === 0 ? emptySlate : withPieces(emptySlate, staged.map(([id, { x, y }], z) => [id, { x, y, z }]))
+}
 
 /** Zero for a slate on which nothing lies. */
 export function top(state: SlateState): number {
@@ -30,5 +70,26 @@ export function withPieces(state: SlateState, changes: Iterable<readonly [PieceI
     if (position) pieces.set(id, position)
     else pieces.delete(id)
   }
-  return { pieces: Object.fromEntries(pieces) }
+  return { ...state, pieces: Object.fromEntries(pieces) }
 }
+
+/** The record with one entry set, or taken out where the value is undefined. The record given is not changed. */
+export function withEntry<T>(record: { readonly [name: string]: T }, name: string, value: T | undefined): Record<string, T> {
+  const { [name]: _, ...others } = record
+  return value === undefined ? others : { ...others, [name]: value }
+}
+
+/** Strokes that can be seen, in one place or everywhere, the first drawn first. */
+export function strokesOf(state: SlateState, place?: string): [string, Stroke][] {
+  return Object.entries(state.strokes).filter(([, stroke]) => !stroke.gone && (!place || stroke.place === place))
+}
+
+export const arrowName = (from: PieceId, to: PieceId) => `${from}>${to}`
+
+/** Arrows whose two ends lie on the page. */
+export function arrowsOf(state: SlateState): [PieceId, PieceId][] {
+  return Object.keys(state.arrows).map(name => name.split('>') as [PieceId, PieceId]).filter(([from, to]) => state.pieces[from] && state.pieces[to])
+}
+
+/** What can be said of a state from an older snapshot: what it doesn't know is empty. */
+export const wholeState = (state: Partial<SlateState>): SlateState => ({ ...emptySlate, ...state })

@@ -4,7 +4,7 @@ import type { SlateStatus } from '../slate/status'
 import type { SlateState } from '../slate/state'
 
 /** What is said over the socket, both ways. Bigger messages than this are refused unread. */
-export const LARGEST_MESSAGE = 64 * 1024
+export const LARGEST_MESSAGE = 256 * 1024
 export const MOST_MOVES_A_MESSAGE = 100
 
 const IdSchema = v.pipe(v.string(), v.regex(/^[A-Za-z0-9_-]{8,40}$/))
@@ -32,7 +32,7 @@ export interface NumberedMove extends Envelope {
 }
 
 export const REFUSALS = [
-  'malformed', 'too-big', 'too-fast', 'signed-out', 'not-yours', 'unknown-slate', 'unknown-piece', 'off-page',
+  'malformed', 'too-big', 'too-fast', 'signed-out', 'not-yours', 'unknown-slate', 'unknown-piece', 'unknown-place', 'off-page', 'not-allowed', 'full',
   'handed-in', 'id-taken', 'trouble',
 ] as const
 export type RefusalCode = typeof REFUSALS[number]

@@ -1,7 +1,7 @@
 import type { Kysely } from 'kysely'
 import type { Edition } from '../../core/board/edition'
 import { apply } from '../../core/slate/move'
-import { emptySlate, type SlateState } from '../../core/slate/state'
+import { startOf, wholeState, type SlateState } from '../../core/slate/state'
 import type { Database } from '../database/tables'
 
 export interface Numbered { readonly number: number, readonly state: SlateState }
@@ -15,8 +15,8 @@ export async function loadStates(db: Kysely<Database>, slates: readonly { id: st
   const ids = slates.map(s => s.id)
   const snapshots = await db.selectFrom('snapshots').distinctOn('slate_id').selectAll()
     .where('slate_id', 'in', ids).orderBy('slate_id').orderBy('number', 'desc').execute()
-  const states = new Map<string, Numbered>(ids.map(id => [id, { number: 0, state: emptySlate }]))
-  for (const { slate_id, number, state } of snapshots) states.set(slate_id, { number, state })
+  const states = new Map<string, Numbered>(slates.map(({ id, edition }) => [id, { number: 0, state: startOf(edition) }]))
+  for (const { slate_id, number, state } of snapshots) states.set(slate_id, { number, state: wholeState(state) })
   const moves = await db.selectFrom('moves').select(['moves.slate_id', 'moves.number', 'moves.move'])
     .where('moves.slate_id', 'in', ids)
     .where(eb => eb('moves.number', '>', eb.fn.coalesce(

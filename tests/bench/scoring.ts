@@ -3,7 +3,7 @@ import type { PieceId } from '../../core/board/ids'
 import { keepKey } from '../../core/design/answers'
 import { markSlate } from '../../core/keys/mark'
 import { seeded } from '../../core/layout/random'
-import type { OnPage, SlateState } from '../../core/slate/state'
+import { emptySlate, type OnPage, type SlateState } from '../../core/slate/state'
 import { keyId, pageId, sortBoard } from '../boards'
 import { ms, time, type Line } from './measure'
 
@@ -19,6 +19,7 @@ export async function scoring(): Promise<Line[]> {
   const homes = Object.fromEntries(page.pieces.map(({ id }, i) => [id, [page.places[i % ZONES]!.id]]))
   const edition = makeEdition(keepKey(plain, { kind: 'sort', id: keyId('k'), page: pageId('page'), homes }))
   const slates: SlateState[] = Array.from({ length: SLATES }, () => ({
+    ...emptySlate,
     pieces: Object.fromEntries(page.pieces.map(({ id }, z) => [id, { x: random() * page.width, y: random() * page.height, z }])) as Record<PieceId, OnPage>,
   }))
   let sum = 0

@@ -1,4 +1,5 @@
 import { readdirSync, readFileSync } from 'node:fs'
+import type { Page } from '@playwright/test'
 import type { Board } from '../../core/board/board'
 import { pieceName } from '../../core/board/piece'
 import { expectAccessible } from './axe'
@@ -8,18 +9,45 @@ test.use({ testIdAttribute: 'data-test' })
 
 const folder = 'docs/formats/examples/'
 const names = readdirSync(folder).filter(f => f.endsWith('.board.json')).map(f => f.replace('.board.json', ''))
+const boardOf = (name: string) => JSON.parse(readFileSync(`${folder}${name}.board.json`, 'utf8')) as Board
+
+/** What a student does first on a board, with nothing but the keyboard, and what is said then. Boards that aren't named: the first piece into the first place. */
+const FIRST_DEED: Record<string, (page: Page) => Promise<void>> = {
+  'arrows': async (page) => {
+    await page.getByRole('button', { name: 'Arrow' }).press('Enter')
+    await piece(page, 'seaweed').press('Enter')
+    await expect(page.getByTestId('said')).toHaveText('Arrow from seaweed. Now choose where it goes.')
+    await piece(page, 'limpet').press('Enter')
+    await expect(page.getByTestId('said')).toHaveText('Arrow from seaweed to limpet')
+  },
+  'write': async (page) => {
+    await page.getByRole('textbox', { name: 'Length' }).pressSequentially('1/4 m')
+    await page.keyboard.press('Tab')
+    await expect(page.getByRole('banner').getByText('1 of 3')).toBeVisible()
+  },
+  'ink': async (page) => {
+    await page.getByTestId('drawing').press('Enter')
+    await expect(page.getByTestId('said')).toHaveText('Pen down')
+    for (let i = 0; i < 8; i++) await page.keyboard.press('ArrowDown')
+    await page.keyboard.press('Enter')
+    await expect(page.getByTestId('said')).toHaveText('Line drawn')
+  },
+}
 
 for (const name of names) {
   test(`the ${name} board works for a student with the keyboard, and is marked in review`, async ({ page, browser, application }) => {
-    const board = JSON.parse(readFileSync(`${folder}${name}.board.json`, 'utf8')) as Board
+    const board = boardOf(name)
     const lesson = await makeLesson(application.address, ['Ada Fern', 'Bo Kelp'], board)
     await comeIn(page, application.address, lesson, 'Ada Fern')
     await expectAccessible(page)
-    const first = pieceName(board.pages[0]!.pieces[0]!)
-    await piece(page, first).first().focus()
-    await page.keyboard.press('Enter')
-    await page.keyboard.press('Enter')
-    await expect(page.getByTestId('said')).toHaveText(new RegExp(`^${first}, now (in|on the edge of) .*, 1 of `))
+    if (FIRST_DEED[name]) await FIRST_DEED[name](page)
+    else {
+      const first = pieceName(board.pages[0]!.pieces[0]!)
+      await piece(page, first).first().focus()
+      await page.keyboard.press('Enter')
+      await page.keyboard.press('Enter')
+      await expect(page.getByTestId('said')).toHaveText(new RegExp(`^${first}, now (in|on the edge of) .*, \\d+ of `))
+    }
     await expect(page.getByTestId('kept')).toHaveText('Every move is kept')
     await page.getByRole('button', { name: 'Hand in' }).click()
     await page.getByRole('button', { name: 'Hand it in now' }).click()
@@ -28,9 +56,10 @@ for (const name of names) {
     const teacher = await (await browser.newContext()).newPage()
     await signInTeacher(teacher, application.address, lesson.email, lesson.password)
     await teacher.goto(`${application.address}/handout/${lesson.handout}/review/${lesson.slates.find(s => s.name === 'Ada Fern')!.id}`)
-    await expect(teacher.getByTestId('score')).toHaveText(/^\d+ of \d+$/)
+    await expect(teacher.getByTestId('score')).toHaveText(/^\d+ of \d+$|^Nothing here is marked/)
     // Every reason has words of its own in the catalogue.
     await expect(teacher.getByText('See the page')).toHaveCount(0)
+    await expectAccessible(teacher)
     await teacher.goto(`${application.address}/board/${lesson.board}`)
     await teacher.getByRole('button', { name: 'Answers' }).click()
     await expect(teacher.getByRole('heading', { name: 'The key' })).toBeVisible()
@@ -38,3 +67,62 @@ for (const name of names) {
     await teacher.context().close()
   })
 }
+
+test('tiles come out of a bin as often as they are wanted, turn, and go back; all of it is there after a reload', async ({ page, application }) => {
+  const lesson = await makeLesson(application.address, ['Ada Fern'], boardOf('expression'))
+  await comeIn(page, application.address, lesson, 'Ada Fern')
+  const bin = page.getByRole('button', { name: 'x, as many as you need' })
+  const mat = page.getByRole('group', { name: 'Page' })
+  for (const [x, y] of [[0.4, 0.4], [0.4, 0.6], [0.5, 0.8]] as const) {
+    const [from, to] = [(await bin.boundingBox())!, (await mat.boundingBox())!]
+    await page.mouse.move(from.x + from.width / 2, from.y + from.height / 2)
+    await page.mouse.down()
+    await page.mouse.move(to.x + to.width * x, to.y + to.height * y, { steps: 4 })
+    await page.mouse.up()
+  }
+  const copies = mat.getByRole('button', { name: /^x, in Mat/ })
+  await expect(copies).toHaveCount(3)
+  await expect(bin).toBeVisible()
+  await copies.first().click()
+  const upright = async () => {
+    const { width, height } = (await copies.first().boundingBox())!
+    return height > width
+  }
+  expect(await upright()).toBe(false)
+  await page.getByRole('button', { name: 'Quarter turn' }).click()
+  await expect.poll(upright).toBe(true)
+  await expect(page.getByTestId('said')).toHaveText('x turned to 90 degrees')
+  await page.keyboard.press('Escape')
+  await expect(page.getByTestId('kept')).toHaveText('Every move is kept')
+  await page.reload()
+  await expect(copies).toHaveCount(3)
+  await expect.poll(upright).toBe(true)
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect.poll(upright).toBe(false)
+  await page.getByRole('button', { name: 'Start again' }).click()
+  await expect(copies).toHaveCount(0)
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(copies).toHaveCount(3)
+})
+
+test('ink is drawn with a mouse, rubbed out, and comes back by undo', async ({ page, application }) => {
+  const lesson = await makeLesson(application.address, ['Ada Fern'], boardOf('ink'))
+  await comeIn(page, application.address, lesson, 'Ada Fern')
+  const space = (await page.getByTestId('drawing').boundingBox())!
+  const strokes = page.getByRole('group', { name: 'Page' }).locator('path[fill="#1d2526"]')
+  const drag = async (from: [number, number], to: [number, number]) => {
+    await page.mouse.move(space.x + space.width * from[0], space.y + space.height * from[1])
+    await page.mouse.down()
+    await page.mouse.move(space.x + space.width * to[0], space.y + space.height * to[1], { steps: 8 })
+    await page.mouse.up()
+  }
+  await drag([0.17, 0.1], [0.17, 0.8])
+  await expect(strokes).toHaveCount(1)
+  await page.getByRole('button', { name: 'Rubber' }).click()
+  await drag([0.1, 0.4], [0.3, 0.4])
+  await expect(strokes).toHaveCount(0)
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(strokes).toHaveCount(1)
+  await page.reload()
+  await expect(strokes).toHaveCount(1)
+})

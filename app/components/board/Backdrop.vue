@@ -23,5 +23,6 @@ const ruling = computed(() => page.backdrop.ruling)
       :x="picture.x" :y="picture.y" :width="picture.width" :height="picture.height" preserveAspectRatio="none"
       :role="picture.alt ? 'img' : 'presentation'" :aria-label="picture.alt || undefined"
     />
+    <BoardFigureShape v-for="figure in page.backdrop.figures" :key="figure.id" :figure="figure" />
   </g>
 </template>

@@ -2,12 +2,16 @@
 import type { Page } from '~~/core/board/board'
 import type { Edition } from '~~/core/board/edition'
 import type { PlaceId } from '~~/core/board/ids'
-import type { SlateState } from '~~/core/slate/state'
-import { lyingPieces } from '~/composables/lyingPieces'
+import { arrowsOf, strokesOf, type SlateState } from '~~/core/slate/state'
+import { lyingPieces, spotOf } from '~/composables/lyingPieces'
 
-/** One page as it is seen everywhere: at the workbench, on a slate, in the walk-round, in review. */
-const { edition, page, state, lit = null } = defineProps<{ edition: Edition, page: Page, state: SlateState, lit?: PlaceId | null }>()
+/** One page as it is seen everywhere: at the workbench, on a slate, in the walk-round, in review. While `writing`, fields stand over it instead of what is written. */
+const { edition, page, state, lit = null, writing = false } = defineProps<{ edition: Edition, page: Page, state: SlateState, lit?: PlaceId | null, writing?: boolean }>()
 const lying = computed(() => lyingPieces(state, page, edition))
+const here = computed(() => new Set(page.places.map(p => p.id)))
+const ink = computed(() => strokesOf(state).filter(([, stroke]) => here.value.has(stroke.place)))
+const arrows = computed(() => arrowsOf(state).filter(([from]) => edition.pieces.get(from)?.page === page))
+const written = computed(() => page.places.flatMap(place => place.kind === 'writing' || (place.kind === 'gaps' && place.typed) ? [place] : []))
 const svg = useTemplateRef<SVGSVGElement>('svg')
 defineExpose({ svg })
 </script>
@@ -17,9 +21,13 @@ defineExpose({ svg })
     <BoardBackdrop :page="page" />
     <slot name="under" />
     <BoardPlaceShape v-for="place in page.places" :key="place.id" :place="place" :lit="place.id === lit" />
+    <template v-if="!writing"><BoardWrittenText v-for="place in written" :key="place.id" :place="place" :texts="state.texts" /></template>
+    <BoardInkStroke v-for="[id, stroke] in ink" :key="id" :points="stroke.points" />
+    <slot name="ink" />
+    <BoardArrowLine v-for="[from, to] in arrows" :key="`${from}>${to}`" :edition="edition" :state="state" :from="from" :to="to" />
     <slot name="pieces" :lying="lying">
-      <g v-for="{ piece, master, at } in lying" :key="piece.id" :transform="`translate(${at.x} ${at.y})`">
-        <BoardPieceShape :piece="piece" :master="master" />
+      <g v-for="{ piece, master, at } in lying" :key="piece.id" :transform="spotOf(at)">
+        <BoardPieceShape :piece="piece" :master="master" :flipped="at.flipped" :written="state.texts[piece.id]" />
       </g>
     </slot>
     <slot name="over" />

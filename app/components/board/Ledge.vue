@@ -36,8 +36,8 @@ const turn = (by: number) => shelf.value?.scrollBy({ top: by * shelf.value.clien
         v-for="{ piece, master } in waiting" :key="piece.id" :data-piece="piece.id"
         :width="master.width * scale" :height="master.height * scale" :viewBox="`${-master.width / 2} ${-master.height / 2} ${master.width} ${master.height}`"
 :style="piece.kind === 'label' ? { marginInline: `${TIP_LENGTH * scale}px` } : {}"
-        class="shrink-0 overflow-visible rounded-md" :class="[editable ? 'cursor-grab touch-none' : '', heldPiece === piece.id && dragging ? 'opacity-25' : '']"
-        :role="editable ? 'button' : 'img'" :tabindex="editable ? 0 : undefined" :aria-label="t('stage.pieceOnLedge', { name: pieceName(piece) })"
+        class="shrink-0 overflow-visible rounded-md" :class="[editable ? 'cursor-grab touch-none' : '', piece.bin ? 'bin' : heldPiece === piece.id && dragging ? 'opacity-25' : '']"
+        :role="editable ? 'button' : 'img'" :tabindex="editable ? 0 : undefined" :aria-label="t(piece.bin ? 'stage.binOf' : 'stage.pieceOnLedge', { name: pieceName(piece) })"
         :aria-pressed="editable ? heldPiece === piece.id : undefined"
         @pointerdown="emit('press', $event, piece.id)" @keydown="emit('key', $event, piece.id)"
       >
@@ -54,5 +54,7 @@ const turn = (by: number) => shelf.value?.scrollBy({ top: by * shelf.value.clien
 </template>
 
 <style scoped>
+/* An open box: what stands in it never runs out. */
+.bin { background: #d2bb92; outline: 3px solid #8a6f43; outline-offset: 3px; border-radius: 3px; margin-inline: 5px; }
 .ledge { background: linear-gradient(#efe4cf, #e3d2b3 calc(100% - 1.1rem), #d2bb92 calc(100% - 1.1rem)); }
 </style>

@@ -1,18 +1,22 @@
 <script setup lang="ts">
 import type { Page } from '~~/core/board/board'
 import type { Edition } from '~~/core/board/edition'
-import type { PieceId } from '~~/core/board/ids'
+import { binOf, type PieceId } from '~~/core/board/ids'
 import { pieceName, type Master } from '~~/core/board/piece'
-import type { Point } from '~~/core/geometry/shape'
 import { placePieces, progress } from '~~/core/placement/placement'
 import { FINGER } from '~/composables/useStageSize'
+import type { Move } from '~~/core/slate/move'
 import type { SlateState } from '~~/core/slate/state'
+import { spotOf } from '~/composables/lyingPieces'
 
-/** The page in its frame with the ledge below it, and pieces that can be moved between them: by drag, by taps, by keyboard. */
+/**
+ * The page in its frame with the ledge below it, and pieces that can be moved between them: by drag, by taps, by keyboard.
+ * Where the board gives room for it, students also write, draw, and join pieces by arrows here.
+ */
 const { edition, page, state, editable = false, ledge = true } = defineProps<{
   edition: Edition, page: Page, state: SlateState, editable?: boolean, ledge?: boolean
 }>()
-const emit = defineEmits<{ put: [piece: PieceId, at: Point], shelve: [piece: PieceId] }>()
+const emit = defineEmits<{ make: [move: Move] }>()
 
 const { t } = useWords()
 const room = useTemplateRef<HTMLElement>('room')
@@ -22,22 +26,29 @@ const { width: roomWidth } = useElementSize(room)
 const slots = useSlots()
 /** What the buttons at the end of the ledge take of it. */
 const endWidth = () => slots['ledge-end'] ? (roomWidth.value < 640 ? 64 : 170) : 0
-const size = useStageSize(room, () => page, () => edition, () => editable, endWidth)
+/** Room is kept for the bar wherever it may be needed, so that nothing jumps when a piece is picked. */
+const BAR = 56
+const barred = computed(() => editable && (page.pieces.length === 0 || page.arrows || page.places.some(p => p.kind === 'drawing') || page.pieces.some(p => p.turns || p.kind === 'note' || (p.kind === 'tile' && p.other))))
+const size = useStageSize(room, () => page, () => edition, () => editable, endWidth, () => barred.value ? BAR : 0)
 const said = ref('')
+/** Instead of moving pieces: joining them by arrows, or rubbing out. */
+const tool = ref<'move' | 'join' | 'rub'>('move')
+const drawings = computed(() => page.places.filter(place => place.kind === 'drawing'))
+const tools = computed(() => !editable
+  ? []
+  : [...page.arrows ? ['join' as const] : [], ...drawings.value.length ? ['rub' as const] : []])
+const TOOLS = { join: 'lucide:move-up-right', rub: 'lucide:eraser' } as const
 
 const stage = useStage({
   edition: () => edition, page: () => page, state: () => state, editable: () => editable,
   pageSvg: () => boardPage.value?.svg, ledgeElement: () => shelf.value?.root,
-  put(piece, at, focus) {
-    emit('put', piece, at)
-    void nextTick(() => settle(piece, focus))
-  },
-  shelve(piece) {
-    emit('shelve', piece)
-    void nextTick(() => settle(piece, 'piece'))
+  joining: () => tool.value === 'join',
+  make(move, piece, focus) {
+    emit('make', move)
+    void nextTick(() => settle(move, piece, focus))
   },
 })
-const { held, lit, press, tapPage, tapLedge, key } = stage
+const { held, lit, joinFrom, press, tapPage, tapLedge, key } = stage
 
 /** Around a small tile, so much that a finger catches it. */
 function fingerRoom({ width, height }: Master) {
@@ -46,8 +57,12 @@ function fingerRoom({ width, height }: Master) {
 }
 
 const heldPiece = computed(() => held.value?.piece ?? null)
+const heldLies = computed(() => heldPiece.value ? state.pieces[heldPiece.value] : undefined)
 const heldEntry = computed(() => heldPiece.value && edition.pieces.get(heldPiece.value))
-const nameOf = (id: PieceId) => pieceName(edition.pieces.get(id)!.piece)
+const nameOf = (id: PieceId) => state.texts[id] || pieceName(edition.pieces.get(id)!.piece)
+const shownAs = (id: PieceId) => state.pieces[id] ? id : binOf(id) ?? id
+/** A piece that is picked on the page, with what can be done to it there. */
+const picked = computed(() => heldPiece.value && held.value?.way !== 'drag' && state.pieces[heldPiece.value] ? heldPiece.value : null)
 function headingOf(id: string): string {
   const place = page.places.find(p => p.id === id)
   if (place?.heading) return place.heading
@@ -63,12 +78,14 @@ function whereIs(id: PieceId): string {
 }
 
 /** After a move: says where the piece is now, and lets the keyboard go on from there. */
-function settle(piece: PieceId, focus: 'piece' | 'next') {
+function settle(move: Move, piece: PieceId, focus: 'piece' | 'next') {
   const { placed, of } = progress(state, edition)
-  said.value = t('stage.settled', { name: nameOf(piece), where: whereIs(piece), placed, of })
+  if (move.kind === 'connect' || move.kind === 'disconnect') said.value = t(`stage.${move.kind}`, { from: nameOf(move.from), to: nameOf(move.to) })
+  else if (move.kind === 'turn') said.value = t('stage.turned', { name: nameOf(piece), degrees: move.turn, side: move.flipped ? t('stage.flipped') : '' })
+  else said.value = t('stage.settled', { name: nameOf(piece), where: whereIs(piece), placed, of })
   const find = (id: string) => room.value?.querySelector<HTMLElement>(`[data-piece="${id}"]`)
-  const next = focus === 'next' ? page.ledge.find(id => !state.pieces[id]) : undefined
-  const target = find(next ?? piece)
+  const next = focus === 'next' ? binOf(piece) ?? page.ledge.find(id => !state.pieces[id]) : undefined
+  const target = find(next ?? shownAs(piece))
   target?.focus({ preventScroll: focus === 'piece' })
 }
 
@@ -78,6 +95,7 @@ watch(held, (now, before) => {
   else if (before?.way !== 'key') said.value = t('stage.pickedUp', { name: nameOf(now.piece), where: targetName(now.target) })
   else said.value = t('stage.over', { where: targetName(now.target) })
 })
+watch(joinFrom, from => from && (said.value = t('stage.joining', { name: nameOf(from) })))
 const targetName = (target: string) => target === 'ledge' ? t('stage.theLedge') : target === 'here' ? t('stage.here') : headingOf(target)
 const ghostAt = computed(() => held.value?.way === 'key' ? held.value.at : null)
 const dragPoint = computed(() => held.value?.way === 'drag'
@@ -87,43 +105,55 @@ const dragPoint = computed(() => held.value?.way === 'drag'
 
 <template>
   <div ref="room" class="relative flex min-h-0 flex-1 select-none flex-col items-center gap-3" @dragstart.prevent>
-    <div class="frame max-w-full overflow-auto" :style="{ maxHeight: ledge ? `calc(100% - ${size.ledgeHeight + 12}px)` : '100%' }">
-      <div :style="{ width: `${page.width * size.scale}px`, height: `${page.height * size.scale}px` }" @click="tapPage">
-        <BoardPage ref="boardPage" :edition="edition" :page="page" :state="state" :lit="lit" role="group" :aria-label="t('stage.page')">
+    <div class="frame max-w-full overflow-auto" :style="{ maxHeight: ledge ? `calc(100% - ${size.ledgeHeight + 12 + (barred ? BAR : 0)}px)` : '100%' }">
+      <div class="relative" :style="{ width: `${page.width * size.scale}px`, height: `${page.height * size.scale}px` }" @click="tapPage">
+        <BoardPage ref="boardPage" :edition="edition" :page="page" :state="state" :lit="lit" :writing="editable" role="group" :aria-label="t('stage.page')">
           <template #under><slot name="under" /></template>
+          <template v-if="editable && drawings.length" #ink>
+            <BoardDrawingSpace v-for="place in drawings" :key="place.id" :place="place" :page="page" :state="state" :rubbing="tool === 'rub'" @make="emit('make', $event)" @say="said = $event" />
+          </template>
           <template #pieces="{ lying }">
             <g
-              v-for="{ piece, master, at } in lying" :key="piece.id" :data-piece="piece.id" :transform="`translate(${at.x} ${at.y})`"
+              v-for="{ piece, master, at } in lying" :key="piece.id" :data-piece="piece.id" :transform="spotOf(at)"
               class="piece" :class="[editable ? 'cursor-grab touch-none' : '', heldPiece === piece.id && held?.way !== 'tap' ? 'opacity-25' : '']"
               :role="editable ? 'button' : 'img'" :tabindex="editable ? 0 : undefined"
-              :aria-label="t('stage.pieceIs', { name: pieceName(piece), where: whereIs(piece.id) })" :aria-pressed="editable ? heldPiece === piece.id : undefined"
+              :aria-label="t('stage.pieceIs', { name: nameOf(piece.id), where: whereIs(piece.id) })" :aria-pressed="editable ? heldPiece === piece.id : undefined"
               @pointerdown="press($event, piece.id)" @click.stop @keydown="key($event, piece.id)"
             >
               <rect v-if="editable && piece.kind === 'tile'" v-bind="fingerRoom(master)" fill="transparent" />
-              <BoardPieceShape :piece="piece" :master="master" :held="heldPiece === piece.id && held?.way === 'tap'" />
+              <BoardPieceShape :piece="piece" :master="master" :held="(heldPiece === piece.id && held?.way === 'tap') || joinFrom === piece.id" :flipped="at.flipped" :written="state.texts[piece.id]" />
               <slot name="mark" :piece="piece" :master="master" />
             </g>
-            <g v-if="ghostAt && heldEntry" :transform="`translate(${ghostAt.x} ${ghostAt.y})`" class="pointer-events-none">
-              <BoardPieceShape :piece="heldEntry.piece" :master="heldEntry.master" held />
+            <g v-if="ghostAt && heldEntry" :transform="spotOf({ ...ghostAt, turn: heldLies?.turn })" class="pointer-events-none">
+              <BoardPieceShape :piece="heldEntry.piece" :master="heldEntry.master" held :flipped="heldLies?.flipped" :written="state.texts[heldEntry.piece.id]" />
             </g>
           </template>
           <template #over><slot name="over" /></template>
         </BoardPage>
+        <BoardWritingFields v-if="editable" :page="page" :texts="state.texts" :scale="size.scale" @make="emit('make', $event)" />
       </div>
+    </div>
+    <div v-if="barred" class="flex min-h-11 items-center justify-center gap-2" role="toolbar" :aria-label="t('stage.tools')">
+      <button
+        v-for="name in tools" :key="name" type="button" class="button" :class="tool === name ? 'border-sunfleck-600 bg-sunfleck-200 text-stone-950' : ''" :aria-pressed="tool === name"
+        @click="tool = tool === name ? 'move' : name"
+      ><Icon :name="TOOLS[name]" size="20" />{{ t(`stage.tool.${name}`) }}</button>
+      <BoardPieceBar v-if="picked" :edition="edition" :state="state" :piece="picked" @make="emit('make', $event)" @turn="stage.turn(picked, $event)" @flip="stage.flip(picked)" />
+      <slot v-if="!page.pieces.length" name="ledge-end" />
     </div>
     <BoardLedge
       v-if="ledge && page.pieces.length" ref="shelf" class="w-full" :style="{ maxWidth: `${Math.max(page.width * size.scale + 18, 320)}px` }"
       :edition="edition" :page="page" :state="state" :scale="size.scale"
-      :height="size.ledgeHeight" :editable="editable" :held-piece="heldPiece" :dragging="held?.way === 'drag'"
+      :height="size.ledgeHeight" :editable="editable" :held-piece="heldPiece && shownAs(heldPiece)" :dragging="held?.way === 'drag'"
       @press="press" @key="key" @tap="tapLedge"
     >
       <template v-if="$slots['ledge-end']" #end><slot name="ledge-end" /></template>
     </BoardLedge>
     <svg
       v-if="dragPoint && heldEntry" class="pointer-events-none fixed left-0 top-0 z-50 overflow-visible" aria-hidden="true"
-      :width="1" :height="1" :style="{ transform: `translate(${dragPoint.x}px, ${dragPoint.y}px) rotate(-1.5deg) scale(${size.scale * 1.04})` }"
+      :width="1" :height="1" :style="{ transform: `translate(${dragPoint.x}px, ${dragPoint.y}px) rotate(${(heldLies?.turn ?? 0) - 1.5}deg) scale(${size.scale * 1.04})` }"
     >
-      <BoardPieceShape :piece="heldEntry.piece" :master="heldEntry.master" held />
+      <BoardPieceShape :piece="heldEntry.piece" :master="heldEntry.master" held :flipped="heldLies?.flipped" :written="state.texts[heldEntry.piece.id]" />
     </svg>
     <p class="sr-only" aria-live="polite" data-test="said">{{ said }}</p>
   </div>

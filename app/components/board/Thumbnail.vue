@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import type { Board } from '~~/core/board/board'
 import { makeEdition, type Edition } from '~~/core/board/edition'
-import { emptySlate, type SlateState } from '~~/core/slate/state'
+import { startOf, type SlateState } from '~~/core/slate/state'
 
 /** A small framed slate. Without a state it shows the board as it is given out. */
-const { board, edition: given, state = emptySlate, ledge = false } = defineProps<{ board?: Board, edition?: Edition, state?: SlateState, label: string, ledge?: boolean }>()
+const { board, edition: given, state: shown, ledge = false } = defineProps<{ board?: Board, edition?: Edition, state?: SlateState, label: string, ledge?: boolean }>()
 const edition = computed(() => given ?? makeEdition(board!))
+const state = computed(() => shown ?? startOf(edition.value))
 const page = computed(() => edition.value.board.pages[0]!)
 
 const LEDGE_HEIGHT = 84
@@ -13,7 +14,7 @@ const GAP = 10
 /** As many of the waiting pieces as stand side by side. */
 const standing = computed(() => {
   let x = GAP * 2
-  return page.value.ledge.flatMap((id) => {
+  return page.value.ledge.filter(id => !state.value.pieces[id]).flatMap((id) => {
     const entry = edition.value.pieces.get(id)!
     const scale = Math.min(1, (LEDGE_HEIGHT - 2 * GAP) / entry.master.height)
     const at = x + entry.master.width * scale / 2

@@ -16,7 +16,7 @@ const notePiece = ref<PieceId | null>(null)
 const noteText = ref('')
 const TOOLS = { look: 'lucide:eye', pen: 'lucide:pen-line', note: 'lucide:message-square-plus' } as const
 
-const ORDER = ['on-the-line', 'wrong', 'not-placed', 'right'] as const
+const ORDER = ['on-the-line', 'wrong', 'not-placed', 'right', 'noted'] as const
 const listed = computed(() => [...items.value.values()].toSorted((a, b) => ORDER.indexOf(a.verdict) - ORDER.indexOf(b.verdict)))
 const notes = computed(() => numberedNotes(margin.value))
 const nameOf = (id: PieceId) => pieceName(edition.pieces.get(id)!.piece)
@@ -26,7 +26,11 @@ const why = ({ reason }: ItemMark) => said(`review.why.${reason.code}`, 'review.
 /** A piece by its name; a place by its heading, and a cell by its row and column, counted as people count. */
 function itemName({ item, is }: ItemMark): string {
   if (is === 'piece') return nameOf(item as PieceId)
+  if (is === 'key') return t('review.arrows')
+  if (is === 'figure') return page.value.backdrop.figures?.find(f => f.id === item)?.text || item
   const [place, cell] = item.split(':')
+  const kind = page.value.places.find(p => p.id === place)?.kind
+  if (cell && kind === 'gaps') return t('stage.gap', { number: Number(cell.split(',').at(-1)) + 1 })
   const [row, column] = cell?.split(',').map(n => Number(n) + 1) ?? []
   return cell ? t('review.cell', { heading: headingOf(place!), row: row!, column: column! }) : headingOf(place!)
 }
@@ -76,7 +80,7 @@ const lying = computed(() => page.value.pieces.filter(p => state.value.pieces[p.
 
     <aside class="panel flex w-full shrink-0 flex-col gap-4 lg:w-96" :aria-label="t('review.panel')">
       <div class="flex flex-wrap items-center gap-3">
-        <p v-if="items.size" class="text-2xl font-bold" data-test="score">{{ t('review.score', { points: total.points, of: total.of }) }}</p>
+        <p v-if="items.size" class="text-2xl font-bold" data-test="score">{{ total.of ? t('review.score', { points: total.points, of: total.of }) : t('review.onlyCounted') }}</p>
         <p v-if="total.undecided" class="rounded-lg bg-sunfleck-200 px-3 py-1 font-semibold text-sunfleck-700">{{ t('review.undecided', { count: total.undecided }) }}</p>
         <p v-if="!items.size" class="note-line">{{ t('review.noKey') }}</p>
       </div>

@@ -1,6 +1,5 @@
 <script setup lang="ts">
-import type { PieceId } from '~~/core/board/ids'
-import type { Point } from '~~/core/geometry/shape'
+import { startOf } from '~~/core/slate/state'
 import { canMove } from '~~/core/slate/status'
 import { useSlate, type SlateView } from '~/composables/useSlate'
 
@@ -22,8 +21,7 @@ const kept = computed(() => {
   if (unsent.value === 0) return connection.value === 'open' ? t('slate.kept') : t('slate.keptOffline')
   return connection.value === 'open' ? t('slate.sending') : t('slate.keptHere', { count: unsent.value })
 })
-const put = (piece: PieceId, at: Point) => slate.make({ kind: 'put', piece, ...at })
-const shelve = (piece: PieceId) => slate.make({ kind: 'shelve', piece })
+const untouched = computed(() => JSON.stringify(state.value) === JSON.stringify(startOf(edition)))
 const startAgain = () => slate.make({ kind: 'start-again' })
 
 async function handIn() {
@@ -34,11 +32,13 @@ async function handIn() {
   })
   if (done) handingIn.value = false
 }
+const inField = (event: KeyboardEvent) => event.target instanceof HTMLInputElement || event.target instanceof HTMLTextAreaElement
 onKeyStroke('?', (event) => {
-  if (!(event.target instanceof HTMLInputElement)) showKeys.value = true
+  if (!inField(event)) showKeys.value = true
 })
 onKeyStroke(['z', 'Z'], (event) => {
-  if (!(event.ctrlKey || event.metaKey)) return
+  // Inside a field the browser's own undo is what people expect.
+  if (!(event.ctrlKey || event.metaKey) || inField(event)) return
   event.preventDefault()
   slate.undo()
 })
@@ -66,10 +66,10 @@ onKeyStroke(['z', 'Z'], (event) => {
       <SlateInstructions v-if="edition.board.instructions" :text="edition.board.instructions" />
       <p v-if="refused" class="trouble" role="alert">{{ said(`moveRefused.${refused}`, 'moveRefused.trouble') }}</p>
       <div class="flex min-h-0 flex-1 flex-col gap-4 lg:flex-row">
-        <BoardStage :edition="edition" :page="page" :state="state" :editable="editable" :ledge="!back" @put="put" @shelve="shelve">
+        <BoardStage :edition="edition" :page="page" :state="state" :editable="editable" :ledge="!back" @make="slate.make">
           <template v-if="editable" #ledge-end>
             <button type="button" class="button px-3" :disabled="!slate.canUndo.value" @click="slate.undo()"><Icon name="lucide:undo-2" /><span class="max-sm:sr-only">{{ t('slate.undo') }}</span></button>
-            <button type="button" class="button px-3" :disabled="Object.keys(state.pieces).length === 0" @click="startAgain"><Icon name="lucide:rotate-ccw" /><span class="max-sm:sr-only">{{ t('slate.startAgain') }}</span></button>
+            <button type="button" class="button px-3" :disabled="untouched" @click="startAgain"><Icon name="lucide:rotate-ccw" /><span class="max-sm:sr-only">{{ t('slate.startAgain') }}</span></button>
           </template>
           <template v-if="back" #over><SlateMarginLayer :page="page" :edition="edition" :state="state" :margin="margin" /></template>
         </BoardStage>

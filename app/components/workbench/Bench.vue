@@ -1,12 +1,13 @@
 <script setup lang="ts">
-import type { PieceId } from '~~/core/board/ids'
-import type { Box, Point } from '~~/core/geometry/shape'
+import type { Box } from '~~/core/geometry/shape'
 import { withPage } from '~~/core/design/lookup'
 import { boxOf, changePlace } from '~~/core/design/zones'
+import { answerSlate } from '~~/core/keys/answerSlate'
 import type { Finding } from '~~/core/preflight/finding'
 import { preflight } from '~~/core/preflight/preflight'
-import { emptySlate } from '~~/core/slate/state'
-import { slateOfKey, useTrial } from '~/composables/useTrial'
+import type { Move } from '~~/core/slate/move'
+import { startOf } from '~~/core/slate/state'
+import { useTrial } from '~/composables/useTrial'
 import { useWorkbench, type Station } from '~/composables/useWorkbench'
 import type { Board } from '~~/core/board/board'
 
@@ -22,7 +23,7 @@ const givingOut = ref(false)
 const shown = ref<Finding | null>(null)
 const page = computed(() => board.value.pages[0]!)
 const backdropPanel = useTemplateRef<{ add: (files: FileList | undefined) => Promise<void> }>('backdropPanel')
-const answers = useTrial(() => edition.value, () => slateOfKey(edition.value, page.value.id))
+const answers = useTrial(() => edition.value, () => answerSlate(page.value, edition.value))
 useHead({ title: () => board.value.title })
 
 watch(station, (now) => {
@@ -30,7 +31,7 @@ watch(station, (now) => {
   shown.value = null
   if (now === 'answers') answers.again()
 })
-const state = computed(() => station.value === 'answers' ? answers.state.value : emptySlate)
+const state = computed(() => station.value === 'answers' ? answers.state.value : startOf(edition.value))
 const done = computed(() => new Set<Station>([
   ...(page.value.backdrop.pictures.length || page.value.backdrop.ruling.kind !== 'none' || board.value.instructions ? ['backdrop' as const] : []),
   ...(page.value.places.length ? ['places' as const] : []),
@@ -46,8 +47,9 @@ const movePlace = (placeId: string, box: Box) => {
 const movePicture = (pictureId: string, box: Box) => bench.change(withPage(board.value, page.value.id, p => ({
   ...p, backdrop: { ...p.backdrop, pictures: p.backdrop.pictures.map(q => q.id === pictureId ? { ...q, ...box } : q) },
 })), `box ${pictureId}`)
-const put = (piece: PieceId, at: Point) => station.value === 'answers' && answers.put(piece, at)
-const shelve = (piece: PieceId) => station.value === 'answers' && answers.shelve(piece)
+const make = (move: Move) => {
+  if (station.value === 'answers') answers.make(move)
+}
 const drop = (event: DragEvent) => station.value === 'backdrop' && void backdropPanel.value?.add(event.dataTransfer?.files)
 
 onKeyStroke(['z', 'Z', 'y', 'Y'], (event) => {
@@ -88,7 +90,7 @@ onKeyStroke(['z', 'Z', 'y', 'Y'], (event) => {
             @input="bench.change({ ...board, instructions: ($event.target as HTMLInputElement).value }, 'instructions')"
           >
         </label>
-        <BoardStage :edition="edition" :page="page" :state="state" :editable="station === 'answers'" @put="put" @shelve="shelve">
+        <BoardStage :edition="edition" :page="page" :state="state" :editable="station === 'answers'" @make="make">
           <template #over>
             <template v-if="station === 'backdrop'">
               <WorkbenchDragBox

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { makeEdition, withoutAnswers, type Edition } from '~~/core/board/edition'
 import { markSlate } from '~~/core/keys/mark'
-import { emptySlate } from '~~/core/slate/state'
+import { startOf } from '~~/core/slate/state'
 import { useTrial } from '~/composables/useTrial'
 
 /** The board as a student gets it; nothing of it is kept. */
@@ -9,7 +9,7 @@ const { edition } = defineProps<{ edition: Edition }>()
 const emit = defineEmits<{ close: [] }>()
 const { t } = useWords()
 const given = computed(() => makeEdition(withoutAnswers(edition.board)))
-const trial = useTrial(() => given.value, () => emptySlate)
+const trial = useTrial(() => given.value, () => startOf(given.value))
 const pageIndex = ref(0)
 const marked = ref(false)
 const score = computed(() => markSlate(trial.state.value, edition).reduce((sum, m) => ({ points: sum.points + m.points, of: sum.of + m.of, undecided: sum.undecided + m.undecided }), { points: 0, of: 0, undecided: 0 }))
@@ -27,7 +27,7 @@ const score = computed(() => markSlate(trial.state.value, edition).reduce((sum, 
     </UiTopBar>
     <main class="flex min-h-0 flex-1 flex-col gap-3 p-4">
       <SlateInstructions v-if="edition.board.instructions" :text="edition.board.instructions" />
-      <BoardStage :edition="given" :page="given.board.pages[pageIndex]!" :state="trial.state.value" editable @put="trial.put" @shelve="trial.shelve" />
+      <BoardStage :edition="given" :page="given.board.pages[pageIndex]!" :state="trial.state.value" editable @make="trial.make" />
     </main>
   </div>
 </template>

@@ -1,6 +1,6 @@
 import * as v from 'valibot'
 import { MOST_PIECES } from '../../board/board'
-import { PieceIdSchema, type PieceId } from '../../board/ids'
+import { OnSlateIdSchema, type PieceId } from '../../board/ids'
 import { ok, refuse } from '../../result'
 import type { Operation } from '../operation'
 import { OnPageSchema, withPieces, type OnPage } from '../state'
@@ -10,7 +10,7 @@ import { refusalFor } from './position'
 export const ArrangeSchema = v.object({
   kind: v.literal('arrange'),
   pieces: v.pipe(
-    v.record(PieceIdSchema, v.nullable(OnPageSchema)),
+    v.record(OnSlateIdSchema, v.nullable(OnPageSchema)),
     v.check(pieces => Object.keys(pieces).length <= MOST_PIECES, 'Too many pieces in one move'),
   ),
 })

@@ -1,30 +1,37 @@
 import * as v from 'valibot'
-import { PieceIdSchema } from '../../board/ids'
+import { OnSlateIdSchema } from '../../board/ids'
 import { LengthSchema } from '../../geometry/shape'
 import { ok, refuse } from '../../result'
 import type { Operation } from '../operation'
 import { OnPageSchema, top, withPieces } from '../state'
-import { refusalFor } from './position'
+import { refusalFor, refusalForRoom, tidied } from './position'
 
-/** A piece is put on its page, from the ledge or from where it lay. Without `z` it comes to lie on top. */
+/**
+ * A piece is put on its page, from the ledge, from its bin (a copy with a new name) or from where it lay. Without `z` it
+ * comes to lie on top; without `turn` and `flipped` it keeps them as they were.
+ */
 export const PutSchema = v.object({
   kind: v.literal('put'),
-  piece: PieceIdSchema,
+  piece: OnSlateIdSchema,
   x: LengthSchema,
   y: LengthSchema,
   z: v.optional(OnPageSchema.entries.z),
+  turn: v.optional(v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(359))),
+  flipped: v.optional(v.boolean()),
 })
 export type Put = v.InferOutput<typeof PutSchema>
 
 export const put: Operation<'put', Put> = {
   kind: 'put',
   schema: PutSchema,
-  apply(state, { piece, x, y, z }, edition) {
-    const refusal = refusalFor(edition, piece, { x, y })
-    return refusal ? refuse(refusal) : ok(withPieces(state, [[piece, { x, y, z: z ?? top(state) + 1 }]]))
+  apply(state, { piece, x, y, z, turn, flipped }, edition) {
+    const refusal = refusalFor(edition, piece, { x, y }) ?? refusalForRoom(state, piece)
+    if (refusal) return refuse(refusal)
+    const before = state.pieces[piece]
+    return ok(withPieces(state, [[piece, tidied({ x, y, z: z ?? top(state) + 1, turn: turn ?? before?.turn, flipped: flipped ?? before?.flipped })]]))
   },
   invert(before, { piece }) {
     const position = before.pieces[piece]
-    return position ? { kind: 'put', piece, ...position } : { kind: 'shelve', piece }
+    return position ? { kind: 'put', piece, ...position, turn: position.turn ?? 0, flipped: position.flipped ?? false } : { kind: 'shelve', piece }
   },
 }

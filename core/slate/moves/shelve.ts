@@ -1,12 +1,12 @@
 import * as v from 'valibot'
-import { PieceIdSchema } from '../../board/ids'
+import { OnSlateIdSchema } from '../../board/ids'
 import { ok, refuse } from '../../result'
 import type { Operation } from '../operation'
 import { withPieces } from '../state'
 import { refusalFor } from './position'
 
-/** A piece goes back to the ledge. If it stands there already, nothing changes. */
-export const ShelveSchema = v.object({ kind: v.literal('shelve'), piece: PieceIdSchema })
+/** A piece goes back to the ledge, a copy back into its bin. If it is there already, nothing changes. */
+export const ShelveSchema = v.object({ kind: v.literal('shelve'), piece: OnSlateIdSchema })
 export type Shelve = v.InferOutput<typeof ShelveSchema>
 
 export const shelve: Operation<'shelve', Shelve> = {

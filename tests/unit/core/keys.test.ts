@@ -2,41 +2,17 @@ import fc from 'fast-check'
 import Fraction from 'fraction.js'
 import { sampleRankCorrelation } from 'simple-statistics'
 import { describe, expect, it } from 'vitest'
-import { emptyBoard, readBoard, type Board } from '../../../core/board/board'
-import { makeEdition, withoutAnswers } from '../../../core/board/edition'
-import type { Key } from '../../../core/board/key'
+import { withoutAnswers } from '../../../core/board/edition'
 import type { Piece } from '../../../core/board/piece'
 import type { Place } from '../../../core/board/place'
 import { quantity, quantityText, readQuantity, sum } from '../../../core/exact/quantity'
-import { markSlate, type ItemMark } from '../../../core/keys/mark'
 import { closure, longestRun, pairsKept } from '../../../core/keys/partialOrder'
 import { nearest } from '../../../core/keys/scale'
 import { matching } from '../../../core/matching/bipartite'
 import { seeded, shuffled } from '../../../core/layout/random'
-import { withPage } from '../../../core/design/lookup'
 import { scaleMarks } from '../../../core/layout/scaleMarks'
-import { emptySlate, withPieces } from '../../../core/slate/state'
-import { keyId, masterId, pageId, pieceId, placeId } from '../../boards'
-
-const SIZE = { width: 40, height: 20 }
-const base = () => ({ ...emptyBoard('Test', pageId('page'), 1), masters: [{ id: masterId('m'), kind: 'tile' as const, textSize: 12, ...SIZE }] })
-const tile = (id: string, value: string): Piece => ({ kind: 'tile', id: pieceId(id), master: masterId('m'), text: value, value })
-const box = (x: number, y: number, width: number, height: number) => ({ kind: 'rectangle' as const, x, y, width, height })
-
-/** A page with these places, pieces and key; it must pass the board's own check. */
-function boardOf(places: Place[], pieces: Piece[], key: Record<string, unknown>): Board {
-  const board = withPage(base(), pageId('page'), p => ({ ...p, places, pieces, ledge: pieces.map(x => x.id) }))
-  const read = readBoard({ ...board, keys: [{ id: keyId('k'), page: pageId('page'), ...key } as Key] })
-  if (!read.ok) throw new Error(JSON.stringify(read.reason))
-  return read.value
-}
-
-/** Marks with the pieces lying at these centres; those not named stand on the ledge. */
-function mark(board: Board, at: Record<string, [number, number]>): readonly ItemMark[] {
-  const state = withPieces(emptySlate, Object.entries(at).map(([id, [x, y]], z) => [pieceId(id), { x, y, z }]))
-  return markSlate(state, makeEdition(board))[0]!.items
-}
-const verdicts = (marks: readonly ItemMark[]) => Object.fromEntries(marks.map(m => [m.item, m.verdict]))
+import { masterId, pieceId, placeId } from '../../boards'
+import { boardOf, box, mark, tile, verdicts } from '../../keyBoards'
 
 describe('exact quantities', () => {
   it('are read in every form that is written in schools, and in no other', () => {

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { makeEdition, withoutAnswers } from '../../../core/board/edition'
-import { keepSort } from '../../../core/keys/keepSort'
+import type { SortKey } from '../../../core/board/key'
+import { keepKeys } from '../../../core/keys/keep'
 import { markSlate, withDecisions, type Verdict } from '../../../core/keys/mark'
 import { keepKey } from '../../../core/design/answers'
 import { emptySlate, withPieces, type SlateState } from '../../../core/slate/state'
@@ -59,14 +60,16 @@ describe('the sort key', () => {
 
   it('is kept by doing the task: marked by what was kept, the teacher\'s own slate is all right', () => {
     const state = lay(['c0', 'z0'], ['c1', 'z1'], ['c2', 'z2'], ['c3', 'z2'])
-    const { key, unsure } = keepSort(keyId('new'), pageId('page'), state, edition)
+    const { keys, unsure } = keepKeys('sort', edition.board.pages[0]!, state, edition, () => keyId('new'))
+    const key = keys[0] as SortKey
     expect(unsure).toEqual([])
     expect(key.homes).toMatchObject({ c0: ['z0'], c4: [], c5: [] })
     expect(markSlate(state, makeEdition(keepKey(board, key)))[0]).toMatchObject({ points: 6, of: 6 })
   })
 
   it('is not kept for a card that nobody could be sure of', () => {
-    const { key, unsure } = keepSort(keyId('new'), pageId('page'), lay(['c0', onLeftEdge]), edition)
+    const { keys, unsure } = keepKeys('sort', edition.board.pages[0]!, lay(['c0', onLeftEdge]), edition, () => keyId('new'))
+    const key = keys[0] as SortKey
     expect(unsure).toEqual(['c0'])
     expect(key.homes).not.toHaveProperty('c0')
   })

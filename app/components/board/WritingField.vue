@@ -1,0 +1,36 @@
+<script setup lang="ts">
+/** A field that hands on what is typed shortly after the last letter, and at once when it is left. */
+const { label, text, lines, longest, placeholder = '' } = defineProps<{ label: string, text: string, lines: 'one' | 'many' | 'number', longest: number, placeholder?: string }>()
+const emit = defineEmits<{ write: [text: string] }>()
+const AFTER = 700
+const typed = ref(text)
+let told = text
+let timer: ReturnType<typeof setTimeout> | undefined
+
+watch(() => text, (now) => {
+  // What was typed here and has come back round changes nothing; what comes from elsewhere (an undo) is shown.
+  if (now === told) return
+  told = now
+  typed.value = now
+})
+function tell() {
+  clearTimeout(timer)
+  if (typed.value === told) return
+  told = typed.value
+  emit('write', typed.value)
+}
+function input(event: Event) {
+  typed.value = (event.target as HTMLInputElement).value
+  clearTimeout(timer)
+  timer = setTimeout(tell, AFTER)
+}
+onBeforeUnmount(tell)
+</script>
+
+<template>
+  <textarea v-if="lines === 'many'" :value="typed" :maxlength="longest" :aria-label="label" :placeholder="placeholder" @input="input" @blur="tell" />
+  <input
+    v-else :value="typed" :maxlength="longest" :aria-label="label" :placeholder="placeholder" :inputmode="lines === 'number' ? 'decimal' : 'text'" autocomplete="off" autocapitalize="off" spellcheck="false"
+    @input="input" @change="tell" @blur="tell"
+  >
+</template>

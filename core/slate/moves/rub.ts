@@ -1,0 +1,23 @@
+import * as v from 'valibot'
+import { ok } from '../../result'
+import type { Operation } from '../operation'
+import { MOST_STROKES, StrokeIdSchema, type SlateState, type Stroke } from '../state'
+
+/** Strokes are rubbed out, or come back. Those that aren't there are passed over. */
+export const RubSchema = v.object({ kind: v.literal('rub'), strokes: v.pipe(v.array(StrokeIdSchema), v.maxLength(MOST_STROKES)), gone: v.boolean() })
+export type Rub = v.InferOutput<typeof RubSchema>
+
+export const rub: Operation<'rub', Rub> = {
+  kind: 'rub',
+  schema: RubSchema,
+  apply: (state, { strokes, gone }) => ok({ ...state, strokes: rubbed(state.strokes, new Set(strokes), gone) }),
+  invert(before, { strokes, gone }) {
+    const changed = strokes.filter(id => before.strokes[id] && (before.strokes[id].gone ?? false) !== gone)
+    return { kind: 'rub', strokes: [...new Set(changed)], gone: !gone }
+  },
+}
+
+function rubbed(all: SlateState['strokes'], ids: ReadonlySet<string>, gone: boolean): Record<string, Stroke> {
+  return Object.fromEntries(Object.entries(all).map(([id, { place, points, gone: before }]) =>
+    [id, { place, points, ...((ids.has(id) ? gone : before) && { gone: true as const }) }]))
+}

@@ -1,0 +1,18 @@
+import * as v from 'valibot'
+import { ok } from '../../result'
+import type { Operation } from '../operation'
+import { StrokeIdSchema, withEntry } from '../state'
+
+/** A stroke is taken back as if it had never been drawn. One that isn't there changes nothing. */
+export const UndrawSchema = v.object({ kind: v.literal('undraw'), stroke: StrokeIdSchema })
+export type Undraw = v.InferOutput<typeof UndrawSchema>
+
+export const undraw: Operation<'undraw', Undraw> = {
+  kind: 'undraw',
+  schema: UndrawSchema,
+  apply: (state, { stroke }) => ok({ ...state, strokes: withEntry(state.strokes, stroke, undefined) }),
+  invert(before, { stroke }) {
+    const drawn = before.strokes[stroke]
+    return drawn ? { kind: 'draw', stroke, ...drawn } : { kind: 'undraw', stroke }
+  },
+}

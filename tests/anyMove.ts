@@ -1,0 +1,55 @@
+import fc from 'fast-check'
+import { readBoard } from '../core/board/board'
+import { makeEdition } from '../core/board/edition'
+import type { PieceId } from '../core/board/ids'
+import type { Move } from '../core/slate/move'
+import { masterId, pieceId, placeId, shore } from './boards'
+
+/** The shore with a bin of counters that flip, a note, a piece that turns and one staged, room to write, gaps and a drawing space. */
+function richBoard() {
+  const board = shore()
+  const page = board.pages[0]!
+  const master = masterId('m')
+  const box = (x: number) => ({ kind: 'rectangle' as const, x, y: 400, width: 100, height: 60 })
+  const pieces = [
+    ...page.pieces.map((piece, i) => i === 0 ? { ...piece, turns: true } : piece),
+    { kind: 'tile' as const, id: pieceId('bin'), master, text: '1', value: '1', bin: true, turns: true, other: { text: '−1', value: '-1' } },
+    { kind: 'note' as const, id: pieceId('note'), master, text: 'Why?' },
+  ]
+  const read = readBoard({
+    ...board,
+    pages: [{
+      ...page, pieces, ledge: pieces.map(p => p.id), arrows: true, staged: { c5: { x: 50, y: 60 } },
+      places: [...page.places,
+        { kind: 'writing', id: placeId('w'), heading: 'Rule', shape: box(0), lines: 'one', textSize: 18 },
+        { kind: 'gaps', id: placeId('g'), heading: '', shape: box(120), text: 'The __ and the ____.', textSize: 18, typed: true, gap: { width: 60, height: 30 } },
+        { kind: 'drawing', id: placeId('d'), heading: '', shape: box(240) }],
+    }],
+  })
+  if (!read.ok) throw new Error(JSON.stringify(read.reason))
+  return read.value
+}
+
+export const edition = makeEdition(richBoard())
+const page = edition.board.pages[0]!
+const anyPiece = fc.constantFrom(...page.pieces.map(p => p.id).filter(id => id !== 'bin'), 'bin~aaaa' as PieceId, 'bin~bbbb' as PieceId)
+const anyX = fc.double({ min: 0, max: page.width, noNaN: true })
+const anyY = fc.double({ min: 0, max: page.height, noNaN: true })
+const anyZ = fc.integer({ min: 0, max: 1000 })
+const anyPosition = fc.record({ x: anyX, y: anyY, z: anyZ })
+const anyStroke = fc.constantFrom('stroke-a', 'stroke-b', 'stroke-c')
+const anyArrow = fc.constantFrom(['c0', 'c1'], ['c1', 'c0'], ['c2', 'bin~aaaa']) as fc.Arbitrary<[PieceId, PieceId]>
+export const anyMove: fc.Arbitrary<Move> = fc.oneof(
+  fc.record({ kind: fc.constant('put' as const), piece: anyPiece, x: anyX, y: anyY }),
+  fc.record({ kind: fc.constant('shelve' as const), piece: anyPiece }),
+  fc.record({ kind: fc.constant('arrange' as const), pieces: fc.dictionary(anyPiece, fc.option(anyPosition)) }) as fc.Arbitrary<Move>,
+  fc.record({ kind: fc.constant('turn' as const), piece: fc.constantFrom('c0' as PieceId, 'bin~aaaa' as PieceId), turn: fc.constantFrom(0, 15, 90, 345), flipped: fc.constant(false) }),
+  fc.record({ kind: fc.constant('turn' as const), piece: fc.constant('bin~aaaa' as PieceId), turn: fc.constant(0), flipped: fc.boolean() }),
+  fc.record({ kind: fc.constant('write' as const), in: fc.constantFrom('w', 'g:0', 'g:1', 'note'), text: fc.string({ maxLength: 12 }) }),
+  fc.record({ kind: fc.constant('draw' as const), stroke: anyStroke, place: fc.constant(placeId('d')), points: fc.array(fc.tuple(anyX, anyY), { minLength: 1, maxLength: 4 }) }),
+  fc.record({ kind: fc.constant('undraw' as const), stroke: anyStroke }),
+  fc.record({ kind: fc.constant('rub' as const), strokes: fc.array(anyStroke), gone: fc.boolean() }),
+  anyArrow.map(([from, to]): Move => ({ kind: 'connect', from, to })),
+  anyArrow.map(([from, to]): Move => ({ kind: 'disconnect', from, to })),
+  fc.constant<Move>({ kind: 'start-again' }),
+)
