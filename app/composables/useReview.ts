@@ -1,5 +1,5 @@
 import { makeEdition } from '~~/core/board/edition'
-import { markSlate, withDecisions, type Decisions, type ItemMark } from '~~/core/keys/mark'
+import { decisionName, markSlate, withDecisions, type Decisions, type ItemMark } from '~~/core/keys/mark'
 import type { MarginItem } from '~~/core/margin/item'
 import { emptyReplica, receive, receiveWhole } from '~~/core/sync/replica'
 import type { ServerMessage } from '~~/core/sync/messages'
@@ -37,7 +37,8 @@ export function useReview(view: SlateView) {
   })
 
   const marks = computed(() => withDecisions(markSlate(replica.value.shown, edition), decisions.value))
-  const items = computed(() => new Map<string, ItemMark>(marks.value.flatMap(m => m.items.map(i => [i.item, i]))))
+  /** Every item of every key by the name under which the teacher decides on it. */
+  const items = computed(() => new Map<string, ItemMark>(marks.value.flatMap(m => m.items.map(i => [decisionName(m.key, i.item), i]))))
   const total = computed(() => marks.value.reduce((sum, m) => ({
     points: sum.points + m.points, of: sum.of + m.of, undecided: sum.undecided + m.undecided,
   }), { points: 0, of: 0, undecided: 0 }))

@@ -23,6 +23,8 @@ export interface SlateView {
   board: Board
   steps: Step[]
   margin: MarginEntry[]
+  /** There is a key; a student's device doesn't hold it. */
+  keyed: boolean
   review: ReviewEntry | null
 }
 

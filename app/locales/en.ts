@@ -30,6 +30,21 @@ export default {
     handIn: 'Hand in', handInTitle: 'Hand in?', notPlaced: 'One card has no place yet. | {count} cards have no place yet.', allPlaced: 'Every card has a place.',
     thenNothingMoves: 'Once it is handed in, nothing moves until your teacher hands it back.', keepWorking: 'Keep working', handInNow: 'Hand it in now',
   },
+  feedback: {
+    ask: 'How am I doing?', title: 'How it stands', allRight: 'Everything is right.', close: 'Go on',
+    verdict: { 'right': 'That is right.', 'wrong': 'Have another look.', 'on-the-line': 'Your teacher will decide.', 'not-placed': 'Still to do.', 'noted': 'It counts.' },
+    /** Kinder than what the teacher reads, and never the answer. */
+    why: {
+      'half-in': 'Put it clearly inside.', 'between': 'Put it clearly in one place.', 'near-region': 'Put it clearly in one place.', 'in-wrong-place': 'Would it be happier somewhere else than in {place}?', 'nowhere-home': 'Does it belong anywhere at all?', 'wrong-region': 'Look again: which rings does it belong in?',
+      'out-of-order': 'Not all of them are in order yet.', 'order-unfinished': 'Some are still missing.', 'order-unsure': 'Put every piece clearly inside.', 'does-not-fit': 'Try another one here.', 'two-in-slot': 'There is room for one only.', 'slot-unsure': 'Put it clearly inside.',
+      'total-short': 'You have {made}. That is not enough yet.', 'total-over': 'You have {made}. That is too much.', 'total-tiles': 'You have {made}. Can you do it with another number of tiles?', 'not-standard': 'You have {made}. Can you do it with fewer tiles?', 'same-way': 'You have {made}. Find another way here.', 'total-other-unit': 'Look at the units: do they go together?', 'total-unsure': 'Put every tile clearly inside.',
+      'balance-tilted': '{left} is on the left and {right} on the right. Is that the same?', 'balance-unsolved': 'It is true. Now get x to stand alone.', 'balance-unsure': 'Put every tile clearly inside.', 'expression-other': 'You have {made}.', 'expression-gaps': 'The tiles don\'t fill a shape without gaps yet.', 'expression-no-square': 'You have a rectangle, {product}. It is not a square yet.', 'expression-unsure': 'Put every tile clearly inside.',
+      'off-value': 'It stands at {stands}. Have another look.', 'points-near': 'Let the tip touch the point.', 'points-elsewhere': 'Does it point at the right thing?', 'points-nowhere': 'Let the tip touch a point.',
+      'match-split': 'Its partner is somewhere else.', 'match-mixed': 'Not all of these belong together.', 'match-unsure': 'Bring them close together.', 'cover-missing': '{hits} found. There are more.', 'cover-over': 'There are too many.', 'cover-wrong': '{hits} found. Some are missing, some are too many.', 'cover-unsure': 'Cover each cell well.', 'array-wrong': 'You have {made}. Look again at the rows and columns.', 'no-array': 'Make a full block of rows and columns.',
+      'arrows-missing': '{hits} found. There are more.', 'arrows-over': 'There are too many.', 'arrows-wrong': '{hits} found. Look at the others again.', 'arrows-reversed': 'Some point the wrong way.', 'written-near': 'Nearly: look at each letter.', 'written-no-number': 'Write it as a number.', 'written-no-unit': 'What are they: metres, minutes?',
+      'axis-wrong': 'Fold it in your mind along your line.', 'axis-near': 'Nearly on the line.', 'axis-none': 'Fold it in your mind: do the halves meet?', 'axis-missing': 'There are more.', 'ringed-missing': 'There are more.', 'ringed-over': 'There are too many.', 'joined-missing': 'There are more.', 'joined-over': 'There are too many.',
+    },
+  },
   stage: {
     page: 'Page', ledge: 'Ledge', theLedge: 'the ledge', here: 'where it is', ledgeEmpty: 'The ledge is empty', ledgeBack: 'Show earlier cards', ledgeMore: 'Show more cards',
     pieceOnLedge: '{name}, on the ledge', pieceIs: '{name}, {where}', onLedge: 'on the ledge', inPlace: 'in {place}', nearEdge: 'on the edge of {place}', outside: 'outside every place',

@@ -42,6 +42,7 @@ export function makeEdition(board: Board): Edition {
 /**
  * The edition as a student's device may hold it: no answers; the pieces in ledge order, since the order in which the
  * teacher typed them usually gives the answers away; pins without their names, which are what the labels are to find.
+ * That there is a key, and when it speaks, a student may know.
  */
 export function withoutAnswers(board: Board): Board {
   return {

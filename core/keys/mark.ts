@@ -1,3 +1,4 @@
+import * as v from 'valibot'
 import type { Edition } from '../board/edition'
 import type { KeyId } from '../board/ids'
 import type { Key } from '../board/key'
@@ -63,15 +64,17 @@ export function markSlate(state: SlateState, edition: Edition): KeyMark[] {
   })
 }
 
-/** The teacher's own word on an item stands over the machine's. */
-export type Decisions = { readonly [item: string]: 'right' | 'wrong' }
+/** The teacher's own word on an item of a key ("key/item") stands over the machine's. */
+export type Decisions = { readonly [keyAndItem: string]: 'right' | 'wrong' }
+export const DecisionNameSchema = v.pipe(v.string(), v.regex(/^[A-Za-z0-9_-]{1,40}\/[A-Za-z0-9_~:,-]{1,70}$/))
+export const decisionName = (key: KeyId, item: string) => `${key}/${item}`
 
 /** The marks with the teacher's decisions put over them; decisions on items that aren't marked change nothing. */
 export function withDecisions(marks: readonly KeyMark[], decisions: Decisions): KeyMark[] {
   return marks.map(mark => summed({
     ...mark,
     items: mark.items.map((item) => {
-      const decided = decisions[item.item]
+      const decided = decisions[decisionName(mark.key, item.item)]
       return decided ? { ...item, verdict: decided, points: decided === 'right' ? item.of : 0 } : item
     }),
   }))

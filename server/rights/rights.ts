@@ -19,6 +19,7 @@ export const RIGHTS = {
   'slate.read': ['owner', 'holder'],
   'slate.move': ['holder'],
   'slate.hand-in': ['holder'],
+  'slate.feedback': ['holder'],
   'slate.review': ['owner'],
   'slate.hand-back': ['owner'],
   'margin.write': ['owner'],

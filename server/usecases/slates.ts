@@ -1,5 +1,7 @@
 import type { Kysely } from 'kysely'
 import { withoutAnswers } from '../../core/board/edition'
+import { feedbackOn, feedbackShows, type Feedback } from '../../core/keys/feedback'
+import { markSlate, withDecisions } from '../../core/keys/mark'
 import { canHandBack, canHandIn, marginShows, type SlateStatus } from '../../core/slate/status'
 import { ok, refuse, type Result } from '../../core/result'
 import type { Database } from '../database/tables'
@@ -21,13 +23,24 @@ export async function viewSlate(services: Services, id: string, reader: 'owner' 
     const { number, state } = (await loadStates(trx, [{ id, edition }])).get(id)!
     const shows = reader === 'owner' || marginShows(row.status)
     return {
-      ...row, number, state,
+      ...row, number, state, keyed: edition.board.keys.length > 0,
       board: reader === 'owner' ? edition.board : withoutAnswers(edition.board),
       steps: reader === 'holder' ? await stepsOf(trx, id) : [],
       margin: shows ? await marginOf(trx, id) : [],
       review: shows ? await reviewOf(trx, id) : null,
     }
   })
+}
+
+/** What the key says of a student's own work as it is now, as far as the board lets students know. */
+export async function feedbackFor({ db, engine }: Services, id: string): Promise<Result<Feedback[], SlateStatus>> {
+  const row = await db.selectFrom('slates').innerJoin('handouts', 'handouts.id', 'slates.handout_id')
+    .select(['slates.status', 'handouts.edition_hash']).where('slates.id', '=', id).executeTakeFirstOrThrow()
+  const edition = await engine.editions.get(db, row.edition_hash)
+  if (!feedbackShows(edition.board.feedback, edition.board.keys.length > 0, row.status)) return refuse(row.status)
+  const { state } = (await loadStates(db, [{ id, edition }])).get(id)!
+  const { decisions } = row.status === 'handed-back' ? await reviewOf(db, id) : { decisions: {} }
+  return ok(feedbackOn(withDecisions(markSlate(state, edition), decisions)))
 }
 
 async function stepsOf(db: Kysely<Database>, slate: string) {

@@ -1,3 +1,4 @@
+import { LARGEST_MESSAGE } from '../../core/sync/messages'
 import { readdirSync } from 'node:fs'
 import sharp from 'sharp'
 import { Client } from '../client'
@@ -47,6 +48,7 @@ const ROUTES: Record<string, Row> = {
   'slates/[id]/review.put.ts': { path: l => `/api/slates/${slateOf(l)}/review`, body: () => ({ decisions: {}, comment: '' }), allowed: ['owner'] },
   'slates/[id]/margin/index.post.ts': { path: l => `/api/slates/${slateOf(l)}/margin`, body: () => ({ kind: 'note', page: 'page', piece: 'c0', text: 'Hm' }), allowed: ['owner'] },
   'slates/[id]/margin/[item].put.ts': { path: (l, e) => `/api/slates/${slateOf(l)}/margin/${e.margin}`, body: () => ({ removed: true }), allowed: ['owner'] },
+  'slates/[id]/feedback.get.ts': { path: l => `/api/slates/${slateOf(l)}/feedback`, allowed: ['student'] },
   'slates/[id]/hand-in.post.ts': { path: l => `/api/slates/${slateOf(l)}/hand-in`, body: () => ({}), allowed: ['student'] },
   'slates/[id]/hand-back.post.ts': { path: l => `/api/slates/${slateOf(l)}/hand-back`, body: () => ({}), allowed: ['owner'] },
   'session.delete.ts': { path: () => '/api/session', allowed: EVERYONE },
@@ -64,15 +66,17 @@ async function cast(address: string, lesson: Lesson, stranger: Lesson): Promise<
   }
 }
 
-/** A lesson whose board shows a picture, so that there is a file to ask for. */
+/** A lesson whose board shows a picture, so that there is a file to ask for, and has a key that students may ask. */
 async function lessonWithPicture(address: string): Promise<{ lesson: Lesson, extra: Extra }> {
   const lesson = await makeLesson(address)
   const form = new FormData()
   form.append('file', new Blob([new Uint8Array(await sharp({ create: { width: 30, height: 20, channels: 3, background: '#789' } }).png().toBuffer())]), 'a.png')
   const { hash, width, height } = await lesson.teacher.must<{ hash: string, width: number, height: number }>('POST', '/api/files', form)
   const version = async () => (await lesson.teacher.must<{ version: number }>('GET', `/api/boards/${lesson.board}`)).version
-  const { board } = await lesson.teacher.must<{ board: { pages: { backdrop: { pictures: object[] } }[] } }>('GET', `/api/boards/${lesson.board}`)
+  const { board } = await lesson.teacher.must<{ board: { pages: { backdrop: { pictures: object[] } }[], keys: object[], feedback?: string } }>('GET', `/api/boards/${lesson.board}`)
   board.pages[0]!.backdrop.pictures = [{ id: 'p', file: hash, x: 0, y: 0, width: 60, height: 40, pixelWidth: width, pixelHeight: height, alt: '' }]
+  board.keys = [{ kind: 'sort', id: 'k', page: 'page', homes: { c0: ['z0'], c1: ['z1'] } }]
+  board.feedback = 'asked'
   await lesson.teacher.must('PUT', `/api/boards/${lesson.board}`, { version: await version(), board })
   const { id } = await lesson.teacher.must<{ id: string }>('POST', `/api/boards/${lesson.board}/handouts`, { classId: lesson.classId })
   const { slates } = await lesson.teacher.must<{ slates: Lesson['slates'] }>('GET', `/api/handouts/${id}`)
@@ -190,6 +194,7 @@ test.describe('over the socket', () => {
     socket.say({ say: 'open', slate, since: 0 })
     await socket.hear(m => m.say === 'slate')
     const other = lesson.slates.find(s => s.name === 'Bo Kelp')!.id
+    const sent = (id: string, deed: object) => ({ say: 'moves', slate, moves: [{ id, move: deed }] })
     const BAD: [unknown, string][] = [
       ['not json at all {', 'malformed'],
       [{ say: 'shout' }, 'malformed'],
@@ -204,7 +209,15 @@ test.describe('over the socket', () => {
       [{ say: 'moves', slate, moves: [move('m-ghost-x', 'ghost')] }, 'unknown-piece'],
       [{ say: 'moves', slate: other, moves: [move('m-others')] }, 'not-yours'],
       [{ say: 'moves', slate: '00000000-0000-4000-8000-000000000000', moves: [move('m-nowhere')] }, 'not-yours'],
-      ['x'.repeat(100_000), 'too-big'],
+      [sent('m-write-x', { kind: 'write', in: 'z0', text: 'on the backdrop' }), 'not-allowed'],
+      [sent('m-draw-xx', { kind: 'draw', stroke: 'stroke-1', place: 'z0', points: [[1, 1]] }), 'not-allowed'],
+      [sent('m-draw-no', { kind: 'draw', stroke: 'stroke-1', place: 'z0', points: [['1', null]] }), 'malformed'],
+      [sent('m-join-xx', { kind: 'connect', from: 'c0', to: 'c1' }), 'not-allowed'],
+      [sent('m-copy-xx', { kind: 'put', piece: 'c0~copy', x: 1, y: 1 }), 'unknown-piece'],
+      [sent('m-turn-xx', { kind: 'turn', piece: 'c0', turn: 90, flipped: false }), 'not-allowed'],
+      [sent('m-restore', { kind: 'restore', pieces: { c0: { x: -5, y: 1, z: 1 } }, texts: {}, arrows: {}, strokes: [] }), 'off-page'],
+      [sent('m-restor2', { kind: 'restore', pieces: {}, texts: { '__proto__:0': 'x' }, arrows: {}, strokes: [] }), 'unknown-place'],
+      ['x'.repeat(LARGEST_MESSAGE + 1), 'too-big'],
     ]
     for (const [message, code] of BAD) {
       socket.say(message)

@@ -17,23 +17,13 @@ const noteText = ref('')
 const TOOLS = { look: 'lucide:eye', pen: 'lucide:pen-line', note: 'lucide:message-square-plus' } as const
 
 const ORDER = ['on-the-line', 'wrong', 'not-placed', 'right', 'noted'] as const
-const listed = computed(() => [...items.value.values()].toSorted((a, b) => ORDER.indexOf(a.verdict) - ORDER.indexOf(b.verdict)))
+const listed = computed(() => [...items.value].map(([name, mark]) => ({ ...mark, name })).toSorted((a, b) => ORDER.indexOf(a.verdict) - ORDER.indexOf(b.verdict)))
+const onPieces = computed(() => new Map(listed.value.flatMap(mark => mark.is === 'piece' ? [[mark.item, mark.verdict] as const] : [])))
 const notes = computed(() => numberedNotes(margin.value))
 const nameOf = (id: PieceId) => pieceName(edition.pieces.get(id)!.piece)
-const headingOf = (id: string) => page.value.places.find(p => p.id === id)?.heading || t('stage.unnamedPlace')
 
 const why = ({ reason }: ItemMark) => said(`review.why.${reason.code}`, 'review.why.other', reason.words)
-/** A piece by its name; a place by its heading, and a cell by its row and column, counted as people count. */
-function itemName({ item, is }: ItemMark): string {
-  if (is === 'piece') return nameOf(item as PieceId)
-  if (is === 'key') return t('review.arrows')
-  if (is === 'figure') return page.value.backdrop.figures?.find(f => f.id === item)?.text || item
-  const [place, cell] = item.split(':')
-  const kind = page.value.places.find(p => p.id === place)?.kind
-  if (cell && kind === 'gaps') return t('stage.gap', { number: Number(cell.split(',').at(-1)) + 1 })
-  const [row, column] = cell?.split(',').map(n => Number(n) + 1) ?? []
-  return cell ? t('review.cell', { heading: headingOf(place!), row: row!, column: column! }) : headingOf(place!)
-}
+const itemName = useItemName(() => edition, () => page.value)
 
 function pin(piece: PieceId) {
   notePiece.value = piece
@@ -62,9 +52,10 @@ const lying = computed(() => page.value.pieces.filter(p => state.value.pieces[p.
       <p v-if="tool === 'note'" class="note-line" role="status">{{ lying.length ? t('margin.howNote') : t('margin.nothingLies') }}</p>
       <BoardStage :edition="edition" :page="page" :state="state">
         <template #mark="{ piece, master }">
-          <ReviewVerdictMark v-if="items.get(piece.id)" :master="master" :verdict="items.get(piece.id)!.verdict" />
+          <ReviewVerdictMark v-if="onPieces.get(piece.id)" :x="-master.width / 2 + 2" :y="master.height / 2 - 2" :verdict="onPieces.get(piece.id)!" />
         </template>
         <template #over>
+          <ReviewPlaceMarks :page="page" :marks="listed" />
           <SlateMarginLayer :page="page" :edition="edition" :state="state" :margin="margin" />
           <ReviewPenLayer v-if="tool === 'pen'" :page="page" @stroke="review.add({ kind: 'ink', page: page.id, points: $event })" />
           <template v-else-if="tool === 'note'">
@@ -86,12 +77,12 @@ const lying = computed(() => page.value.pieces.filter(p => state.value.pieces[p.
       </div>
       <div class="-mr-3 flex min-h-0 flex-1 flex-col gap-4 overflow-auto pr-3" tabindex="0" role="group" :aria-label="t('review.pieces')">
       <ul class="flex flex-col divide-y divide-panel-line">
-        <li v-for="mark in listed" :key="mark.item" class="flex items-center gap-3 py-2">
+        <li v-for="mark in listed" :key="mark.name" class="flex items-center gap-3 py-2">
           <ReviewVerdictSign :verdict="mark.verdict" />
-          <span class="min-w-0 flex-1"><strong class="font-semibold">{{ itemName(mark) }}</strong><span class="block text-sm text-ink-soft">{{ decisions[mark.item] ? t('review.yourWord') : why(mark) }}</span></span>
-          <span v-if="mark.verdict === 'on-the-line' || decisions[mark.item]" class="flex gap-1">
-            <button type="button" class="button w-11 px-0" :class="decisions[mark.item] === 'right' ? 'border-leaf-700 bg-leaf-100 text-stone-950' : ''" :aria-pressed="decisions[mark.item] === 'right'" :aria-label="t('review.call.right', { name: itemName(mark) })" @click="review.decide(mark.item, 'right')"><Icon name="lucide:check" /></button>
-            <button type="button" class="button w-11 px-0" :class="decisions[mark.item] === 'wrong' ? 'border-berry-700 bg-berry-100 text-stone-950' : ''" :aria-pressed="decisions[mark.item] === 'wrong'" :aria-label="t('review.call.wrong', { name: itemName(mark) })" @click="review.decide(mark.item, 'wrong')"><Icon name="lucide:x" /></button>
+          <span class="min-w-0 flex-1"><strong class="font-semibold">{{ itemName(mark) }}</strong><span class="block text-sm text-ink-soft">{{ decisions[mark.name] ? t('review.yourWord') : why(mark) }}</span></span>
+          <span v-if="mark.verdict === 'on-the-line' || decisions[mark.name]" class="flex gap-1">
+            <button type="button" class="button w-11 px-0" :class="decisions[mark.name] === 'right' ? 'border-leaf-700 bg-leaf-100 text-stone-950' : ''" :aria-pressed="decisions[mark.name] === 'right'" :aria-label="t('review.call.right', { name: itemName(mark) })" @click="review.decide(mark.name, 'right')"><Icon name="lucide:check" /></button>
+            <button type="button" class="button w-11 px-0" :class="decisions[mark.name] === 'wrong' ? 'border-berry-700 bg-berry-100 text-stone-950' : ''" :aria-pressed="decisions[mark.name] === 'wrong'" :aria-label="t('review.call.wrong', { name: itemName(mark) })" @click="review.decide(mark.name, 'wrong')"><Icon name="lucide:x" /></button>
           </span>
         </li>
       </ul>

@@ -21,6 +21,8 @@ const kept = computed(() => {
   if (unsent.value === 0) return connection.value === 'open' ? t('slate.kept') : t('slate.keptOffline')
   return connection.value === 'open' ? t('slate.sending') : t('slate.keptHere', { count: unsent.value })
 })
+const feedback = useFeedback(view.id, () => edition.board.feedback, view.keyed, status, () => state.value)
+const { items: told, onPieces, shows: mayAsk } = feedback
 const untouched = computed(() => JSON.stringify(state.value) === JSON.stringify(startOf(edition)))
 const startAgain = () => slate.make({ kind: 'start-again' })
 
@@ -57,6 +59,7 @@ onKeyStroke(['z', 'Z'], (event) => {
           <UiRing :share="progress.of ? progress.placed / progress.of : 0" tone="sunfleck" />
           <span>{{ view.name }} · {{ t('slate.placed', progress) }}</span>
         </span>
+        <button v-if="editable && mayAsk" type="button" class="button button-dark" :disabled="unsent > 0" @click="feedback.ask()"><Icon name="lucide:search-check" size="20" />{{ t('feedback.ask') }}</button>
         <button v-if="editable" type="button" class="button button-action" @click="handingIn = true">{{ t('slate.handIn') }}</button>
         <strong v-else class="rounded-lg bg-leaf-700 px-4 py-2.5">{{ t(`desk.status.${status}`) }}</strong>
       </template>
@@ -67,13 +70,20 @@ onKeyStroke(['z', 'Z'], (event) => {
       <p v-if="refused" class="trouble" role="alert">{{ said(`moveRefused.${refused}`, 'moveRefused.trouble') }}</p>
       <div class="flex min-h-0 flex-1 flex-col gap-4 lg:flex-row">
         <BoardStage :edition="edition" :page="page" :state="state" :editable="editable" :ledge="!back" @make="slate.make">
+          <template v-if="told" #mark="{ piece, master }">
+            <ReviewVerdictMark v-if="onPieces.get(piece.id)" :x="-master.width / 2 + 2" :y="master.height / 2 - 2" :verdict="onPieces.get(piece.id)!" />
+          </template>
           <template v-if="editable" #ledge-end>
             <button type="button" class="button px-3" :disabled="!slate.canUndo.value" @click="slate.undo()"><Icon name="lucide:undo-2" /><span class="max-sm:sr-only">{{ t('slate.undo') }}</span></button>
             <button type="button" class="button px-3" :disabled="untouched" @click="startAgain"><Icon name="lucide:rotate-ccw" /><span class="max-sm:sr-only">{{ t('slate.startAgain') }}</span></button>
           </template>
-          <template v-if="back" #over><SlateMarginLayer :page="page" :edition="edition" :state="state" :margin="margin" /></template>
+          <template v-if="back || told" #over>
+            <ReviewPlaceMarks v-if="told" :page="page" :marks="told" />
+            <SlateMarginLayer v-if="back" :page="page" :edition="edition" :state="state" :margin="margin" />
+          </template>
         </BoardStage>
-        <SlateMarginNotes v-if="back" class="w-full lg:w-80" :edition="edition" :margin="margin" :review="review" />
+        <SlateFeedback v-if="told" class="w-full lg:w-80" :edition="edition" :page="page" :items="told" :closable="editable" @close="feedback.hide()" />
+        <SlateMarginNotes v-if="back && (!told || margin.length || review?.comment)" class="w-full lg:w-80" :edition="edition" :margin="margin" :review="review" />
       </div>
     </main>
 

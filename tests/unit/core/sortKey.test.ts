@@ -52,7 +52,7 @@ describe('the sort key', () => {
 
   it('stands below the teacher\'s word', () => {
     const marks = markSlate(lay(['c0', onLeftEdge], ['c2', 'z1']), edition)
-    const decided = withDecisions(marks, { [pieceId('c0')]: 'right', [pieceId('c2')]: 'wrong' })[0]!
+    const decided = withDecisions(marks, { 'k/c0': 'right', 'k/c2': 'wrong' })[0]!
     expect(marks[0]).toMatchObject({ points: 2, undecided: 1 })
     expect(decided).toMatchObject({ points: 2, undecided: 0 })
     expect(decided.items[2]!.verdict).toBe('wrong')

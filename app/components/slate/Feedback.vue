@@ -1,0 +1,29 @@
+<script setup lang="ts">
+import type { Page } from '~~/core/board/board'
+import type { Edition } from '~~/core/board/edition'
+import type { Feedback } from '~~/core/keys/feedback'
+
+/** How a student's own work stands, in kind words and without the answers. What needs another look comes first. */
+const { edition, page, items, closable } = defineProps<{ edition: Edition, page: Page, items: readonly Feedback[], closable: boolean }>()
+const emit = defineEmits<{ close: [] }>()
+const { t, said } = useWords()
+const itemName = useItemName(() => edition, () => page)
+const ORDER = ['wrong', 'on-the-line', 'not-placed', 'noted', 'right'] as const
+const listed = computed(() => items.toSorted((a, b) => ORDER.indexOf(a.verdict) - ORDER.indexOf(b.verdict)))
+const allRight = computed(() => items.length > 0 && items.every(item => item.verdict === 'right'))
+const words = (item: Feedback) => item.verdict === 'right' ? t('feedback.verdict.right') : said(`feedback.why.${item.reason.code}`, `feedback.verdict.${item.verdict}`, item.reason.words)
+</script>
+
+<template>
+  <aside class="panel flex min-h-0 flex-col gap-3 p-4" :aria-label="t('feedback.title')" data-test="feedback">
+    <h2 class="text-lg font-bold">{{ t('feedback.title') }}</h2>
+    <p v-if="allRight" class="font-semibold text-action">{{ t('feedback.allRight') }}</p>
+    <ul v-else class="flex min-h-0 flex-col gap-2 overflow-auto" tabindex="0" :aria-label="t('feedback.title')">
+      <li v-for="(item, i) in listed" :key="i" class="flex gap-3">
+        <ReviewVerdictSign :verdict="item.verdict" />
+        <span><strong>{{ itemName(item) }}</strong><br>{{ words(item) }}</span>
+      </li>
+    </ul>
+    <button v-if="closable" type="button" class="button button-action" @click="emit('close')">{{ t('feedback.close') }}</button>
+  </aside>
+</template>

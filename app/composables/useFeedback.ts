@@ -1,0 +1,23 @@
+import type { Board } from '~~/core/board/board'
+import { feedbackShows, type Feedback } from '~~/core/keys/feedback'
+import type { SlateStatus } from '~~/core/slate/status'
+import type { SlateState } from '~~/core/slate/state'
+
+/** What the key says of a student's own slate: asked for while working, shown by itself once it is handed in or back. */
+export function useFeedback(slate: string, when: () => Board['feedback'], keyed: boolean, status: Readonly<Ref<SlateStatus>>, state: () => SlateState) {
+  const items = shallowRef<readonly Feedback[] | null>(null)
+  const shows = computed(() => feedbackShows(when(), keyed, status.value))
+  async function look() {
+    const told = await ask<{ items: Feedback[] }>(`/api/slates/${slate}/feedback`).catch(() => null)
+    items.value = told?.items ?? null
+  }
+  watch(status, now => (now === 'handed-in' || now === 'handed-back') && shows.value ? void look() : (items.value = null), { immediate: true })
+  // A mark on what has changed since would be a lie.
+  watch(state, () => {
+    if (status.value === 'under-way' || status.value === 'not-opened') items.value = null
+  })
+  return {
+    items, shows, ask: look, hide: () => items.value = null,
+    onPieces: computed(() => new Map((items.value ?? []).flatMap(item => item.is === 'piece' ? [[item.item, item.verdict] as const] : []))),
+  }
+}
