@@ -1,5 +1,6 @@
 import type { Board } from '~~/core/board/board'
 import { feedbackShows, type Feedback } from '~~/core/keys/feedback'
+import { kindSign } from '~/composables/verdicts'
 import type { SlateStatus } from '~~/core/slate/status'
 import type { SlateState } from '~~/core/slate/state'
 
@@ -18,6 +19,6 @@ export function useFeedback(slate: string, when: () => Board['feedback'], keyed:
   })
   return {
     items, shows, ask: look, hide: () => items.value = null,
-    onPieces: computed(() => new Map((items.value ?? []).flatMap(item => item.is === 'piece' ? [[item.item, item.verdict] as const] : []))),
+    onPieces: computed(() => new Map((items.value ?? []).flatMap(item => item.is === 'piece' ? [[item.item, kindSign(item.verdict)] as const] : []))),
   }
 }

@@ -7,6 +7,7 @@ import { outline, boxAround, bounds } from '~~/core/geometry/outline'
 import type { Point } from '~~/core/geometry/shape'
 import { clampPiece, clampToPlace, freeSpot } from '~~/core/placement/freeSpot'
 import { shareIn } from '~~/core/placement/claim'
+import { snapped } from '~~/core/placement/snap'
 import type { Move } from '~~/core/slate/move'
 import { piecesOf } from '~~/core/slate/pieces'
 import { arrowName, type SlateState } from '~~/core/slate/state'
@@ -116,7 +117,7 @@ export function useStage(stage: Stage) {
     const centre = centreOf(now)
     const { width, height } = stage.page()
     const near = centre && centre.x > -BESIDE && centre.y > -BESIDE && centre.x < width + BESIDE && centre.y < height + BESIDE
-    if (near) put(piece, clampPiece(centre, sizeOf(piece), stage.page()), 'piece')
+    if (near) put(piece, clampPiece(snapped(stage.state(), piece, centre, stage.page(), stage.edition()), sizeOf(piece), stage.page()), 'piece')
   }
 
   function cancel(event: PointerEvent) {
@@ -197,7 +198,7 @@ export function useStage(stage: Stage) {
     else if (event.key === 'Enter' || event.key === ' ') {
       event.preventDefault()
       held.value = null
-      if (now.at) put(now.piece, now.at, stage.state().pieces[now.piece] ? 'piece' : 'next')
+      if (now.at) put(now.piece, now.target === 'here' ? snapped(stage.state(), now.piece, now.at, stage.page(), stage.edition()) : now.at, stage.state().pieces[now.piece] ? 'piece' : 'next')
       else shelve(now.piece)
     }
     else if (event.key === '.') turn(now.piece, QUARTER)
@@ -251,6 +252,12 @@ export function useStage(stage: Stage) {
     return centre ? placeAt(now.piece, centre)?.id ?? null : null
   })
 
+  // A piece that is picked by a tap is let be by Escape, wherever the focus is.
+  useEventListener(window, 'keydown', (event) => {
+    if (event.key !== 'Escape') return
+    joinFrom.value = null
+    if (held.value?.way === 'tap') held.value = null
+  })
   useEventListener(window, 'pointermove', drag, { passive: false })
   useEventListener(window, 'pointerup', letGo)
   useEventListener(window, 'pointercancel', cancel)

@@ -204,7 +204,7 @@ export default {
   },
   review: {
     toWalk: 'Walk-round', line: 'All students', pieces: 'Each piece', panel: 'Answers and words', score: '{points} of {of}', undecided: '{count} on the line', noKey: 'This board has no key: nothing is marked.', onlyCounted: 'Nothing here is marked, only counted.', or: ' or ',
-    verdict: { 'right': 'Right', 'wrong': 'Wrong', 'on-the-line': 'On the line', 'not-placed': 'Not placed', 'noted': 'Counted, not marked' },
+    verdict: { 'right': 'Right', 'wrong': 'Wrong', 'on-the-line': 'On the line', 'not-placed': 'Not placed', 'noted': 'Counted, not marked', 'again': 'Look again' },
     why: {
       'on-ledge': 'Still on the ledge', 'outside': 'Outside every place', 'belongs-nowhere': 'Belongs nowhere, and is nowhere', 'at-home': 'In {place}',
       'half-in': '{percent} % in {place}: you decide', 'between': 'Between {place} ({percent} %) and {other}: you decide', 'in-wrong-place': 'In {place}, belongs in {home}', 'nowhere-home': 'In {place}, belongs nowhere',

@@ -1,9 +1,8 @@
 <script setup lang="ts">
-import type { Verdict } from '~~/core/keys/mark'
-import { SHAPES } from '~/composables/verdicts'
+import { SHAPES, type Sign } from '~/composables/verdicts'
 
 /** What the key says of something, at a point: told by shape first, by colour as well. */
-const { x, y, verdict } = defineProps<{ x: number, y: number, verdict: Verdict }>()
+const { x, y, verdict } = defineProps<{ x: number, y: number, verdict: Sign }>()
 </script>
 
 <template>

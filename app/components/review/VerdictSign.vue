@@ -1,8 +1,7 @@
 <script setup lang="ts">
-import type { Verdict } from '~~/core/keys/mark'
-import { SHAPES } from '~/composables/verdicts'
+import { SHAPES, type Sign } from '~/composables/verdicts'
 
-const { verdict } = defineProps<{ verdict: Verdict }>()
+const { verdict } = defineProps<{ verdict: Sign }>()
 const { t } = useWords()
 </script>
 

@@ -2,6 +2,7 @@
 import type { Page } from '~~/core/board/board'
 import type { Edition } from '~~/core/board/edition'
 import type { Feedback } from '~~/core/keys/feedback'
+import { kindSign } from '~/composables/verdicts'
 
 /** How a student's own work stands, in kind words and without the answers. What needs another look comes first. */
 const { edition, page, items, closable } = defineProps<{ edition: Edition, page: Page, items: readonly Feedback[], closable: boolean }>()
@@ -20,7 +21,7 @@ const words = (item: Feedback) => item.verdict === 'right' ? t('feedback.verdict
     <p v-if="allRight" class="font-semibold text-action">{{ t('feedback.allRight') }}</p>
     <ul v-else class="flex min-h-0 flex-col gap-2 overflow-auto" tabindex="0" :aria-label="t('feedback.title')">
       <li v-for="(item, i) in listed" :key="i" class="flex gap-3">
-        <ReviewVerdictSign :verdict="item.verdict" />
+        <ReviewVerdictSign :verdict="kindSign(item.verdict)" />
         <span><strong>{{ itemName(item) }}</strong><br>{{ words(item) }}</span>
       </li>
     </ul>

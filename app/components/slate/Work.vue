@@ -78,7 +78,7 @@ onKeyStroke(['z', 'Z'], (event) => {
             <button type="button" class="button px-3" :disabled="untouched" @click="startAgain"><Icon name="lucide:rotate-ccw" /><span class="max-sm:sr-only">{{ t('slate.startAgain') }}</span></button>
           </template>
           <template v-if="back || told" #over>
-            <ReviewPlaceMarks v-if="told" :page="page" :marks="told" />
+            <ReviewPlaceMarks v-if="told" :page="page" :marks="told" kind />
             <SlateMarginLayer v-if="back" :page="page" :edition="edition" :state="state" :margin="margin" />
           </template>
         </BoardStage>

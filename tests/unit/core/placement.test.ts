@@ -5,10 +5,13 @@ import { makeEdition } from '../../../core/board/edition'
 import { area, areaInside } from '../../../core/geometry/area'
 import { corners, outline } from '../../../core/geometry/outline'
 import type { Box, Point } from '../../../core/geometry/shape'
+import { turnedAround } from '../../../core/placement/claim'
 import { freeSpot, clampPiece } from '../../../core/placement/freeSpot'
 import { placePieces, progress, SURELY_IN, SURELY_OUT } from '../../../core/placement/placement'
 import { emptySlate, withPieces, type SlateState } from '../../../core/slate/state'
-import { pieceId, shore, shoreEdition, sortBoard } from '../../boards'
+import { snapped } from '../../../core/placement/snap'
+import { masterId, pieceId, placeId, shore, shoreEdition, sortBoard } from '../../boards'
+import { boardOf } from '../../keyBoards'
 
 /** Intersection by the library polygon-clipping (Martinez, Rueda and Feito 2009), which shares no code with ours. */
 function referenceArea(polygon: readonly Point[], box: Box): number {
@@ -100,5 +103,47 @@ describe('a free spot', () => {
   it('keeps a dragged card wholly on the page', () => {
     const page = shoreEdition().board.pages[0]!
     expect(clampPiece({ x: -50, y: 1e6 }, { width: 100, height: 40 }, page)).toEqual({ x: 50, y: page.height - 20 })
+  })
+})
+
+describe('tiles let go near each other', () => {
+  const bars = ['a', 'b'].map(id => ({ kind: 'tile' as const, id: pieceId(id), master: masterId('m'), text: id, value: '1', turns: true }))
+  const tiles = makeEdition(boardOf([], bars, { kind: 'match', sets: [['a', 'b']], where: [] }))
+  const [{ width, height }] = [tiles.pieces.get(pieceId('a'))!.master]
+  const state = withPieces(emptySlate, [[pieceId('a'), { x: 200, y: 100, z: 1 }]])
+  const put = (x: number, y: number) => snapped(state, pieceId('b'), { x, y }, tiles.board.pages[0]!, tiles)
+
+  it('come to lie edge to edge and in line, without a gap and without an overlap', () => {
+    expect(put(200 + width + 5, 104)).toEqual({ x: 200 + width, y: 100 })
+    expect(put(203, 100 - height - 6)).toEqual({ x: 200, y: 100 - height })
+    expect(put(200 + width - 6, 100 + height + 3)).toEqual({ x: 200 + width, y: 100 + height })
+  })
+
+  it('stay where they are let go when nothing is near, and lie with their turned edges', () => {
+    expect(put(500, 300)).toEqual({ x: 500, y: 300 })
+    const turned = withPieces(state, [[pieceId('b'), { x: 0, y: 0, z: 2, turn: 90 }]])
+    expect(snapped(turned, pieceId('b'), { x: 200 + width / 2 + height / 2 + 4, y: 120 }, tiles.board.pages[0]!, tiles).x).toBe(200 + width / 2 + height / 2)
+  })
+})
+
+describe('a piece that lies aslant', () => {
+  const bar = { kind: 'tile' as const, id: pieceId('a'), master: masterId('m'), text: '', value: '1', turns: true }
+  const zone = { kind: 'zone' as const, id: placeId('z'), heading: 'Z', shape: { kind: 'rectangle' as const, x: 100, y: 100, width: 300, height: 300 } }
+  const aslant = makeEdition(boardOf([zone], [bar], { kind: 'total', place: 'z', target: '1' }))
+  const { width, height } = aslant.pieces.get(pieceId('a'))!.master
+
+  it('lies in a zone by the share of its own turned area, as a reference library cuts it', () => {
+    fc.assert(fc.property(fc.double({ min: 60, max: 440, noNaN: true }), fc.double({ min: 60, max: 440, noNaN: true }), fc.integer({ min: 1, max: 359 }), (x, y, turn) => {
+      const placed = placePieces(withPieces(emptySlate, [[pieceId('a'), { x, y, z: 1, turn }]]), aslant.board.pages[0]!, aslant)[0]!
+      const turned = [[-1, -1], [1, -1], [1, 1], [-1, 1]].map(([sx, sy]): [number, number] => {
+        const { x: px, y: py } = turnedAround({ x, y }, { x: x + sx! * width / 2, y: y + sy! * height / 2 }, turn)
+        return [px, py]
+      })
+      const cut = polygonClipping.intersection([turned], [[[100, 100], [400, 100], [400, 400], [100, 400]]])
+      const share = cut.reduce((sum, polygon) => sum + area(polygon[0]!.slice(0, -1).map(([px, py]) => ({ x: px, y: py }))), 0) / (width * height)
+      fc.pre(Math.abs(share - 0.25) > 1e-6 && Math.abs(share - 0.75) > 1e-6)
+      expect(placed.shares[0]?.certainty ?? 'out').toBe(share >= 0.75 ? 'in' : share > 0.25 ? 'unsure' : 'out')
+      if (placed.shares[0]) expect(placed.shares[0].share).toBeCloseTo(share, 6)
+    }), { numRuns: 500 })
   })
 })

@@ -1,0 +1,39 @@
+import type { Page } from '../board/board'
+import type { Edition } from '../board/edition'
+import type { PieceId } from '../board/ids'
+import type { Box, Point } from '../geometry/shape'
+import { piecesOf } from '../slate/pieces'
+import type { SlateState } from '../slate/state'
+import { straightBox } from './straight'
+
+/** A tile let go within so many points of another's edge is laid to it. */
+export const SNAP = 7
+
+/**
+ * Where a tile comes to lie that is let go near others: edge to edge with those beside it, or in line with them, so that a
+ * shape of tiles has no gaps. All other pieces, and tiles that lie aslant, stay where they are let go. The nearest edge
+ * counts, across and down each for itself; ties go to the earlier tile.
+ */
+export function snapped(state: SlateState, piece: PieceId, centre: Point, page: Page, edition: Edition): Point {
+  const known = edition.pieces.get(piece)!
+  const box = known.piece.kind === 'tile' ? straightBox({ ...centre, z: 0, turn: state.pieces[piece]?.turn }, known.master) : null
+  if (!box) return centre
+  const others = piecesOf(state, page, edition).flatMap((other): Box[] => {
+    const lies = state.pieces[other.id]
+    const around = other.kind === 'tile' && other.id !== piece && lies ? straightBox(lies, edition.pieces.get(other.id)!.master) : null
+    return around && near(around, box) ? [around] : []
+  })
+  const across = nearest(others.flatMap(o => shifts(box.x, box.width, o.x, o.width)))
+  const down = nearest(others.flatMap(o => shifts(box.y, box.height, o.y, o.height)))
+  return { x: centre.x + across, y: centre.y + down }
+}
+
+const near = (a: Box, b: Box) => a.x - SNAP < b.x + b.width && b.x - SNAP < a.x + a.width && a.y - SNAP < b.y + b.height && b.y - SNAP < a.y + a.height
+
+/** How far to go so that edges meet (end to start, start to end) or fall in line (start to start, end to end). */
+const shifts = (at: number, size: number, to: number, toSize: number) => [to - at - size, to + toSize - at, to - at, to + toSize - at - size]
+
+function nearest(all: readonly number[]): number {
+  const least = all.reduce((best, shift) => Math.abs(shift) < Math.abs(best) ? shift : best, Infinity)
+  return Math.abs(least) <= SNAP ? least : 0
+}
