@@ -3,39 +3,60 @@ import type { PageId, PieceId, PlaceId } from '../board/ids'
 import { pieceName, type Piece } from '../board/piece'
 import { sortKeyOf } from '../design/lookup'
 import { readQuantity, type Quantity } from '../exact/quantity'
+import { heard, type Heard, type SoundTest } from '../sound/compare'
+import type { Sounds } from '../sound/phones'
 
 /** A rule that says of a word or a number whether it belongs. Values are as a teacher types them. */
 export type SortRule
   = { readonly test: 'starts' | 'ends' | 'contains', readonly value: string }
     | { readonly test: 'letters', readonly value: string }
+    | { readonly test: SoundTest, readonly value: string }
+    | { readonly test: 'digit', readonly value: string, readonly at: string }
     | { readonly test: 'even' | 'odd' | 'prime' }
     | { readonly test: 'multiple', readonly value: string }
     | { readonly test: 'between', readonly value: string, readonly to: string }
     | { readonly test: 'rounds', readonly value: string, readonly nearest: string }
-export const RULE_TESTS = ['starts', 'ends', 'contains', 'letters', 'even', 'odd', 'prime', 'multiple', 'between', 'rounds'] as const
+export const RULE_TESTS = [
+  'starts', 'ends', 'contains', 'letters', 'vowel', 'rhymes', 'onset', 'syllables', 'even', 'odd', 'prime', 'multiple', 'between', 'digit', 'rounds',
+] as const
+const SOUND_TESTS: ReadonlySet<string> = new Set<SoundTest>(['vowel', 'rhymes', 'onset', 'syllables'])
+export const isBySound = (test: string): test is SoundTest => SOUND_TESTS.has(test)
+const noSounds: Sounds = new Map()
 
-export type RuleFault = 'no-value' | 'not-a-number'
+export type RuleFault = 'no-value' | 'not-a-number' | 'not-a-digit' | 'unknown-word'
 
 /** Null when the rule can be asked; a rule without its value, or with one that is no number, is refused before it is used. */
-export function ruleFault(rule: SortRule): RuleFault | null {
+export function ruleFault(rule: SortRule, sounds: Sounds = noSounds): RuleFault | null {
   if ('value' in rule && !rule.value.trim()) return 'no-value'
-  const numbers = rule.test === 'letters' || rule.test === 'multiple' ? [rule.value] : rule.test === 'between' ? [rule.value, rule.to] : rule.test === 'rounds' ? [rule.value, rule.nearest] : []
+  if (isBySound(rule.test) && rule.test !== 'syllables' && 'value' in rule) return heard('syllables', rule.value, '1', sounds) === null ? 'unknown-word' : null
+  if (rule.test === 'digit') return /^\d$/.test(rule.value.trim()) && isPowerOfTen(rule.at) ? null : 'not-a-digit'
+  const numbers = rule.test === 'letters' || rule.test === 'syllables' || rule.test === 'multiple' ? [rule.value] : rule.test === 'between' ? [rule.value, rule.to] : rule.test === 'rounds' ? [rule.value, rule.nearest] : []
   if (numbers.some(text => !readQuantity(text))) return 'not-a-number'
   const divisor = rule.test === 'multiple' ? rule.value : rule.test === 'rounds' ? rule.nearest : '1'
   return readQuantity(divisor)!.equals(0) ? 'not-a-number' : null
 }
 
+/** 100, 10, 1, 0.1, ...: the places of a number. */
+function isPowerOfTen(text: string): boolean {
+  const at = readQuantity(text)
+  return at !== null && at.compare(0) > 0 && /^10*$/.test(String(at.n)) && /^10*$/.test(String(at.d)) && (at.n === 1n || at.d === 1n)
+}
+
 /** Trial division stays below a second up to here; beyond it nothing is guessed. */
 const LARGEST_PRIME_ASKED = 10n ** 12n
 
-/** Whether a piece fits a rule that has no fault; null where it can't be said: a word asked for its parity, a number too large to try. */
-export function fits(rule: SortRule, piece: Piece): boolean | null {
+/**
+ * Whether a piece fits a rule that has no fault; null where it can't be said: a word asked for its parity, a number too
+ * large to try, a word that the dictionary doesn't know. *differs*: it hangs on how the word is said.
+ */
+export function fits(rule: SortRule, piece: Piece, sounds: Sounds = noSounds): Heard {
   const text = pieceName(piece).normalize('NFC').toLocaleLowerCase('en')
   const value = 'value' in rule ? rule.value.trim().normalize('NFC').toLocaleLowerCase('en') : ''
   switch (rule.test) {
     case 'starts': return text.startsWith(value)
     case 'ends': return text.endsWith(value)
     case 'contains': return text.includes(value)
+    case 'vowel': case 'rhymes': case 'onset': case 'syllables': return heard(rule.test, text, value, sounds)
     case 'letters': return readQuantity(value)!.equals([...text].filter(c => /\p{L}/u.test(c)).length)
     default: {
       const number = piece.kind === 'tile' ? readQuantity(piece.value) : readQuantity(text)
@@ -44,7 +65,7 @@ export function fits(rule: SortRule, piece: Piece): boolean | null {
   }
 }
 
-function fitsNumber(rule: Exclude<SortRule, { test: 'starts' | 'ends' | 'contains' | 'letters' }>, number: Quantity): boolean | null {
+function fitsNumber(rule: Exclude<SortRule, { test: 'starts' | 'ends' | 'contains' | 'letters' | SoundTest }>, number: Quantity): boolean | null {
   const whole = number.d === 1n
   switch (rule.test) {
     case 'even': return whole && number.n % 2n === 0n
@@ -53,6 +74,8 @@ function fitsNumber(rule: Exclude<SortRule, { test: 'starts' | 'ends' | 'contain
     // Every multiple is the divisor a whole number of times; nought is a multiple of everything.
     case 'multiple': return number.div(readQuantity(rule.value)!).d === 1n
     case 'between': return number.compare(readQuantity(rule.value)!) >= 0 && number.compare(readQuantity(rule.to)!) <= 0
+    // The digit that stands at a place: 4 at the tens of 342.
+    case 'digit': return number.abs().div(readQuantity(rule.at)!).floor().mod(10).equals(Number(rule.value))
     case 'rounds': return rounded(number, readQuantity(rule.nearest)!).equals(readQuantity(rule.value)!)
   }
 }
@@ -77,6 +100,8 @@ export interface Filled {
   readonly none: readonly PieceId[]
   /** Pieces that fit several: each of these places is right. */
   readonly several: readonly PieceId[]
+  /** Pieces of which it hangs on the accent, or on a variant, whether they fit: they are not in the key, and the teacher is asked. */
+  readonly differs: readonly PieceId[]
   /** Pieces of which some rule can say nothing: they are not in the key, and the teacher is asked. */
   readonly unknown: readonly PieceId[]
 }
@@ -85,14 +110,18 @@ export interface Filled {
  * The homes of every piece of a page by one rule for each place. Places without a rule keep what the page's sort says of
  * them so far; of places with one the rule alone decides. Empty rules and no sort put every piece among `none`.
  */
-export function fillByRules(board: Board, pageId: PageId, rules: ReadonlyMap<PlaceId, SortRule>): Filled {
+export function fillByRules(board: Board, pageId: PageId, rules: ReadonlyMap<PlaceId, SortRule>, sounds: Sounds = noSounds): Filled {
   const before = sortKeyOf(board, pageId)?.homes ?? {}
   const homes: Record<PieceId, PlaceId[]> = {}
-  const [none, several, unknown]: [PieceId[], PieceId[], PieceId[]] = [[], [], []]
+  const [none, several, unknown, differs]: [PieceId[], PieceId[], PieceId[], PieceId[]] = [[], [], [], []]
   for (const piece of board.pages.find(p => p.id === pageId)?.pieces ?? []) {
-    const answers = [...rules].map(([place, rule]) => [place, fits(rule, piece)] as const)
+    const answers = [...rules].map(([place, rule]) => [place, fits(rule, piece, sounds)] as const)
     const kept = (before[piece.id] ?? []).filter(place => !rules.has(place))
-    const right = [...answers.filter(([, fit]) => fit).map(([place]) => place), ...kept]
+    const right = [...answers.filter(([, fit]) => fit === true).map(([place]) => place), ...kept]
+    if (answers.some(([, fit]) => fit === 'differs')) {
+      differs.push(piece.id)
+      continue
+    }
     if (right.length === 0 && answers.some(([, fit]) => fit === null)) {
       unknown.push(piece.id)
       continue
@@ -101,5 +130,5 @@ export function fillByRules(board: Board, pageId: PageId, rules: ReadonlyMap<Pla
     if (right.length === 0) none.push(piece.id)
     if (right.length > 1) several.push(piece.id)
   }
-  return { homes, none, several, unknown }
+  return { homes, none, several, unknown, differs }
 }

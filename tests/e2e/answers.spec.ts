@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import type { Board } from '../../core/board/board'
 import type { Feedback } from '../../core/keys/feedback'
-import { shore } from '../boards'
+import { shore, sortBoard } from '../boards'
 import { Client } from '../client'
 import { expectAccessible } from './axe'
 import { comeIn, dragTo, expect, makeLesson, piece, signInTeacher, test, zonePoint } from './class'
@@ -58,6 +58,23 @@ test('a teacher sets an order by doing, says how it earns points, and takes the 
   await expectAccessible(page)
   await page.getByRole('button', { name: 'Take this key away' }).click()
   await expect(page.getByText('No key is kept yet.')).toBeVisible()
+})
+
+test('a sort is filled by the number of syllables, and says which words the dictionary doesn\'t know', async ({ page, application }) => {
+  const lesson = await makeLesson(application.address, ['Ada Fern'], sortBoard(['One beat', 'Three beats'], ['boat', 'octopus', 'limpet', 'harbour']))
+  await signInTeacher(page, application.address, lesson.email, lesson.password)
+  await page.goto(`${application.address}/board/${lesson.board}`)
+  await page.getByRole('button', { name: 'Answers' }).click()
+  await page.getByRole('button', { name: 'Fill by a rule' }).click()
+  for (const [zone, count] of [['One beat', '1'], ['Three beats', '3']] as const) {
+    await page.getByLabel(`Rule for ${zone}`).selectOption('syllables')
+    await page.getByRole('group', { name: zone }).getByLabel('Value').fill(count)
+  }
+  await page.getByRole('button', { name: 'Fill the key' }).click()
+  await expect(page.getByTestId('key')).toContainText('One beat: boat')
+  await expect(page.getByTestId('key')).toContainText('Three beats: octopus')
+  await expect(page.getByText('harbour fits no rule and belongs nowhere.')).toBeVisible()
+  await expect(page.getByText('The rules can\'t say where limpet belongs. Put it by hand.')).toBeVisible()
 })
 
 test.describe('feedback', () => {

@@ -40,6 +40,7 @@ const ROUTES: Record<string, Row> = {
   'classes/[id].get.ts': { path: l => `/api/classes/${l.classId}`, allowed: ['owner'] },
   'classes/[id]/students/index.post.ts': { path: l => `/api/classes/${l.classId}/students`, body: () => ({ list: 'Somebody New' }), allowed: ['owner'] },
   'classes/[id]/students/[student]/pictures.post.ts': { path: l => `/api/classes/${l.classId}/students/${l.students[3]!.id}/pictures`, body: () => ({}), allowed: ['owner'] },
+  'pronunciations.post.ts': { path: () => '/api/pronunciations', body: () => ({ words: ['boat'] }), allowed: TEACHERS },
   'files/index.post.ts': { path: () => '/api/files', body: () => new FormData(), allowed: TEACHERS },
   'files/[hash].get.ts': { path: (_, e) => `/api/files/${e.file}`, allowed: ['student', 'otherStudent', 'owner'] },
   'handouts/index.get.ts': { path: () => '/api/handouts', allowed: TEACHERS },

@@ -3,7 +3,10 @@ import { describe, expect, it } from 'vitest'
 import { fillByRules, fits, isPrime, rounded, ruleFault, type SortRule } from '../../../core/keys/rule'
 import { quantity } from '../../../core/exact/quantity'
 import { keepKey } from '../../../core/design/answers'
-import { keyId, pageId, pieceId, placeId, sortBoard } from '../../boards'
+import type { PlaceId } from '../../../core/board/ids'
+import type { Piece } from '../../../core/board/piece'
+import { soundsOf } from '../../../server/sound/dictionary'
+import { keyId, masterId, pageId, pieceId, placeId, sortBoard } from '../../boards'
 
 const fill = (words: string[], ...rules: SortRule[]) => {
   const board = sortBoard(rules.map((_, i) => `Zone ${i}`), words)
@@ -12,6 +15,8 @@ const fill = (words: string[], ...rules: SortRule[]) => {
   const inZone = (i: number) => Object.entries(filled.homes).filter(([, homes]) => homes.includes(placeId(`z${i}`))).map(([id]) => name(id))
   return { zones: rules.map((_, i) => inZone(i)), none: filled.none.map(name), several: filled.several.map(name), unknown: filled.unknown.map(name) }
 }
+
+const card = (text: string): Piece => ({ kind: 'card', id: pieceId('x'), master: masterId('m'), text })
 
 describe('rules for words', () => {
   it('go by beginning, ending and what they contain, without regard to case', () => {
@@ -59,7 +64,7 @@ describe('rules for numbers', () => {
 
   it('say nothing of words, and never guess', () => {
     expect(fill(['7', 'seven'], { test: 'odd' })).toMatchObject({ zones: [['7']], none: [], unknown: ['seven'] })
-    expect(fits({ test: 'prime' }, { kind: 'card', id: 'x' as never, master: 'm' as never, text: '9'.repeat(20) })).toBeNull()
+    expect(fits({ test: 'prime' }, card('9'.repeat(20)))).toBeNull()
   })
 })
 
@@ -81,5 +86,57 @@ describe('a rule that can\'t be asked', () => {
     [{ test: 'even' }, null], [{ test: 'between', value: '1', to: '2' }, null],
   ])('%j: %s', (rule, fault) => {
     expect(ruleFault(rule)).toBe(fault)
+  })
+})
+
+describe('rules by digit', () => {
+  it('look at one place of a number: 342 is 3 hundreds, 4 tens, 2 ones (common practice, no source)', () => {
+    for (const [value, at] of [['3', '100'], ['4', '10'], ['2', '1'], ['0', '1000'], ['0', '0.1']] as const) expect(fits({ test: 'digit', value, at }, card('342')), at).toBe(true)
+    expect(fits({ test: 'digit', value: '5', at: '0.1' }, card('−2.57'))).toBe(true)
+    expect(fits({ test: 'digit', value: '7', at: '0.1' }, card('−2.57'))).toBe(false)
+    expect(ruleFault({ test: 'digit', value: '12', at: '10' })).toBe('not-a-digit')
+    expect(ruleFault({ test: 'digit', value: '1', at: '20' })).toBe('not-a-digit')
+  })
+})
+
+describe('rules by sound', async () => {
+  const { dictionary } = await import('cmu-pronouncing-dictionary')
+  const words = 'boat coat note moon spoon soon net jet ship shop chip anchor harbour harbor pebble octopus jellyfish cormorant gull bath trap path palm father dog log lot car far fire tide knot knee gnat phone tomato'.split(' ')
+  const sounds = await soundsOf([...words, 'limpet'])
+
+  it('take what the open dictionary says, variants included, and know when it says nothing', () => {
+    for (const word of words) expect(sounds.get(word)?.[0], word).toBe(dictionary[word])
+    expect(sounds.get('tomato')).toHaveLength(2)
+    expect(sounds.has('limpet')).toBe(false)
+    expect(fits({ test: 'syllables', value: '2' }, card('limpet'), sounds)).toBeNull()
+    expect(fits({ test: 'rhymes', value: 'limpet' }, card('boat'), sounds)).toBeNull()
+    expect(ruleFault({ test: 'vowel', value: 'limpet' }, sounds)).toBe('unknown-word')
+  })
+
+  it('count the syllables that the dictionary marks', () => {
+    const counts = { boat: 1, gull: 1, anchor: 2, harbour: 2, pebble: 2, octopus: 3, jellyfish: 3, cormorant: 3 }
+    for (const [word, n] of Object.entries(counts)) expect(fits({ test: 'syllables', value: String(n) }, card(word), sounds), word).toBe(true)
+    expect(fits({ test: 'syllables', value: '3' }, card('harbour boat'), sounds)).toBe(true)
+  })
+
+  it('find vowels, rhymes and onsets by sound, not by spelling', () => {
+    expect(fits({ test: 'vowel', value: 'boat' }, card('note'), sounds)).toBe(true)
+    expect(fits({ test: 'rhymes', value: 'moon' }, card('Spoon'), sounds)).toBe(true)
+    expect(fits({ test: 'rhymes', value: 'boat' }, card('note'), sounds)).toBe(true)
+    expect(fits({ test: 'rhymes', value: 'boat' }, card('boat'), sounds)).toBe(false)
+    expect(fits({ test: 'onset', value: 'net' }, card('knot'), sounds)).toBe(true)
+    expect(fits({ test: 'onset', value: 'net' }, card('gnat'), sounds)).toBe(true)
+    expect(fits({ test: 'onset', value: 'ship' }, card('chip'), sounds)).toBe(false)
+    expect(fits({ test: 'onset', value: 'far' }, card('phone'), sounds)).toBe(true)
+  })
+
+  it('show where British and American English differ instead of guessing (Wells 1982, from memory)', () => {
+    expect(fits({ test: 'vowel', value: 'trap' }, card('bath'), sounds)).toBe('differs')
+    expect(fits({ test: 'vowel', value: 'palm' }, card('lot'), sounds)).toBe('differs')
+    expect(fits({ test: 'rhymes', value: 'log' }, card('dog'), sounds)).not.toBe(false)
+    expect(fits({ test: 'rhymes', value: 'car' }, card('far'), sounds)).toBe(true)
+    const board = sortBoard(['Like trap', 'Like moon'], ['path', 'soon', 'limpet'])
+    const filled = fillByRules(board, pageId('page'), new Map<PlaceId, SortRule>([[placeId('z0'), { test: 'vowel', value: 'trap' }], [placeId('z1'), { test: 'vowel', value: 'moon' }]]), sounds)
+    expect([filled.homes, filled.differs, filled.unknown]).toEqual([{ c1: ['z1'] }, ['c0'], ['c2']])
   })
 })
