@@ -1,24 +1,42 @@
 import type { Board } from '../board/board'
-import { SEVERITIES, type Finding, type Rule } from './finding'
+import { SEVERITIES, type Finding, type Fix, type Rule } from './finding'
+import { badShape } from './rules/badShape'
 import { contradiction } from './rules/contradiction'
 import { crowdedZone } from './rules/crowdedZone'
+import { hardWords } from './rules/hardWords'
+import { missingTool } from './rules/missingTool'
 import { noAnswer } from './rules/noAnswer'
 import { noHeading } from './rules/noHeading'
 import { noInstructions } from './rules/noInstructions'
 import { offPage } from './rules/offPage'
 import { offScale } from './rules/offScale'
+import { paleText } from './rules/paleText'
 import { poorPicture } from './rules/poorPicture'
 import { smallText } from './rules/smallText'
+import { startsRight } from './rules/startsRight'
+import { tellingLedge } from './rules/tellingLedge'
+import { tellingLook } from './rules/tellingLook'
 import { twins } from './rules/twins'
 import { unfillableSlot } from './rules/unfillableSlot'
 import { unreachableTotal } from './rules/unreachableTotal'
 
 export const RULES: readonly Rule[] = [
-  noAnswer, contradiction, unreachableTotal, unfillableSlot, offScale, twins, crowdedZone, offPage, noHeading, noInstructions, smallText, poorPicture,
+  noAnswer, badShape, missingTool, contradiction, unreachableTotal, unfillableSlot, offScale, twins, startsRight, crowdedZone, tellingLedge, tellingLook, offPage, noHeading,
+  noInstructions, smallText, paleText, poorPicture, hardWords,
 ]
 
 /** What will go wrong on this board, the most serious first; within that in the order of the rules and of the pages. */
 export function preflight(board: Board): Finding[] {
   const findings = RULES.flatMap(rule => rule.look(board))
   return findings.toSorted((a, b) => SEVERITIES.indexOf(a.severity) - SEVERITIES.indexOf(b.severity))
+}
+
+/** A finding as data: it can be sent from a worker, or over a wire. */
+export type Found = Omit<Finding, 'fix'> & { readonly fix: string | null }
+export const foundOn = (board: Board): Found[] => preflight(board).map(({ fix, ...finding }) => ({ ...finding, fix: fix?.code ?? null }))
+
+/** The mending of a finding, found again on the board as it is now; null when it is no longer there. */
+export function fixFor(board: Board, found: Found): Fix | null {
+  const same = preflight(board).find(({ rule, page, subjects, fix }) => rule === found.rule && page === found.page && fix?.code === found.fix && subjects.join() === found.subjects.join())
+  return same?.fix ?? null
 }

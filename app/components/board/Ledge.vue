@@ -7,8 +7,8 @@ import { TIP_LENGTH } from '~~/core/placement/claim'
 import type { SlateState } from '~~/core/slate/state'
 
 /** The wooden shelf along the foot of the page on which pieces wait. */
-const { edition, page, state, scale, height, editable = false, heldPiece = null, dragging = false } = defineProps<{
-  edition: Edition, page: Page, state: SlateState, scale: number, height: number, editable?: boolean, heldPiece?: PieceId | null, dragging?: boolean
+const { edition, page, state, scale, height, editable = false, heldPiece = null, dragging = false, marked = [] } = defineProps<{
+  edition: Edition, page: Page, state: SlateState, scale: number, height: number, editable?: boolean, heldPiece?: PieceId | null, dragging?: boolean, marked?: readonly string[]
 }>()
 const emit = defineEmits<{ press: [event: PointerEvent, piece: PieceId], key: [event: KeyboardEvent, piece: PieceId], tap: [] }>()
 
@@ -35,8 +35,8 @@ const turn = (by: number) => shelf.value?.scrollBy({ top: by * shelf.value.clien
       <svg
         v-for="{ piece, master } in waiting" :key="piece.id" :data-piece="piece.id"
         :width="master.width * scale" :height="master.height * scale" :viewBox="`${-master.width / 2} ${-master.height / 2} ${master.width} ${master.height}`"
-:style="piece.kind === 'label' ? { marginInline: `${TIP_LENGTH * scale}px` } : {}"
-        class="shrink-0 overflow-visible rounded-md" :class="[editable ? 'cursor-grab touch-none' : '', piece.bin ? 'bin' : heldPiece === piece.id && dragging ? 'opacity-25' : '']"
+        :style="piece.kind === 'label' ? { marginInline: `${TIP_LENGTH * scale}px` } : {}"
+        class="shrink-0 overflow-visible rounded-md" :class="[editable ? 'cursor-grab touch-none' : '', marked.includes(piece.id) ? 'marked' : '', piece.bin ? 'bin' : heldPiece === piece.id && dragging ? 'opacity-25' : '']"
         :role="editable ? 'button' : 'img'" :tabindex="editable ? 0 : undefined" :aria-label="t(piece.bin ? 'stage.binOf' : 'stage.pieceOnLedge', { name: pieceName(piece) })"
         :aria-pressed="editable ? heldPiece === piece.id : undefined"
         @pointerdown="emit('press', $event, piece.id)" @keydown="emit('key', $event, piece.id)"
@@ -56,5 +56,6 @@ const turn = (by: number) => shelf.value?.scrollBy({ top: by * shelf.value.clien
 <style scoped>
 /* An open box: what stands in it never runs out. */
 .bin { background: #d2bb92; outline: 3px solid #8a6f43; outline-offset: 3px; border-radius: 3px; margin-inline: 5px; }
+.marked { outline: 4px solid #a86a05; outline-offset: 2px; }
 .ledge { background: linear-gradient(#efe4cf, #e3d2b3 calc(100% - 1.1rem), #d2bb92 calc(100% - 1.1rem)); }
 </style>

@@ -13,8 +13,8 @@ import { spotOf } from '~/composables/lyingPieces'
  * The page in its frame with the ledge below it, and pieces that can be moved between them: by drag, by taps, by keyboard.
  * Where the board gives room for it, students also write, draw, and join pieces by arrows here.
  */
-const { edition, page, state, editable = false, ledge = true } = defineProps<{
-  edition: Edition, page: Page, state: SlateState, editable?: boolean, ledge?: boolean
+const { edition, page, state, editable = false, ledge = true, marked = [] } = defineProps<{
+  edition: Edition, page: Page, state: SlateState, editable?: boolean, ledge?: boolean, marked?: readonly string[] | undefined
 }>()
 const emit = defineEmits<{ make: [move: Move] }>()
 
@@ -122,6 +122,7 @@ const dragPoint = computed(() => held.value?.way === 'drag'
             >
               <rect v-if="editable && piece.kind === 'tile'" v-bind="fingerRoom(master)" fill="transparent" />
               <BoardPieceShape :piece="piece" :master="master" :held="(heldPiece === piece.id && held?.way === 'tap') || joinFrom === piece.id" :flipped="at.flipped" :written="state.texts[piece.id]" />
+              <rect v-if="marked.includes(piece.id)" :x="-master.width / 2 - 4" :y="-master.height / 2 - 4" :width="master.width + 8" :height="master.height + 8" rx="9" fill="none" stroke="#a86a05" stroke-width="4" />
               <slot name="mark" :piece="piece" :master="master" />
             </g>
             <g v-if="ghostAt && heldEntry" :transform="spotOf({ ...ghostAt, turn: heldLies?.turn })" class="pointer-events-none">
@@ -144,7 +145,7 @@ const dragPoint = computed(() => held.value?.way === 'drag'
     <BoardLedge
       v-if="ledge && page.pieces.length" ref="shelf" class="w-full" :style="{ maxWidth: `${Math.max(page.width * size.scale + 18, 320)}px` }"
       :edition="edition" :page="page" :state="state" :scale="size.scale"
-      :height="size.ledgeHeight" :editable="editable" :held-piece="heldPiece && shownAs(heldPiece)" :dragging="held?.way === 'drag'"
+      :height="size.ledgeHeight" :editable="editable" :marked="marked" :held-piece="heldPiece && shownAs(heldPiece)" :dragging="held?.way === 'drag'"
       @press="press" @key="key" @tap="tapLedge"
     >
       <template v-if="$slots['ledge-end']" #end><slot name="ledge-end" /></template>

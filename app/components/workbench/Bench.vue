@@ -3,8 +3,8 @@ import type { Box } from '~~/core/geometry/shape'
 import { withPage } from '~~/core/design/lookup'
 import { boxOf, changePlace } from '~~/core/design/zones'
 import { answerSlate } from '~~/core/keys/answerSlate'
-import type { Finding } from '~~/core/preflight/finding'
-import { preflight } from '~~/core/preflight/preflight'
+import { itemBox } from '~~/core/layout/itemBox'
+import type { Found } from '~~/core/preflight/preflight'
 import type { Move } from '~~/core/slate/move'
 import { startOf } from '~~/core/slate/state'
 import { useTrial } from '~/composables/useTrial'
@@ -20,7 +20,10 @@ const station = ref<Station>('backdrop')
 const selected = ref<string | null>(null)
 const trying = ref(false)
 const givingOut = ref(false)
-const shown = ref<Finding | null>(null)
+const shown = shallowRef<Found | null>(null)
+const findings = usePreflight(board)
+/** The places and figures that a finding is about, shown on the page; its pieces are marked where they stand. */
+const shownBoxes = computed(() => (shown.value?.subjects ?? []).flatMap(id => itemBox(id, page.value) ?? []))
 const page = computed(() => board.value.pages[0]!)
 const backdropPanel = useTemplateRef<{ add: (files: FileList | undefined) => Promise<void> }>('backdropPanel')
 const answers = useTrial(() => edition.value, () => answerSlate(page.value, edition.value))
@@ -37,7 +40,7 @@ const done = computed(() => new Set<Station>([
   ...(page.value.places.length ? ['places' as const] : []),
   ...(page.value.pieces.length ? ['pieces' as const] : []),
   ...(board.value.keys.length ? ['answers' as const] : []),
-  ...(page.value.pieces.length && preflight(board.value).length === 0 ? ['check' as const] : []),
+  ...(page.value.pieces.length && findings.value?.length === 0 ? ['check' as const] : []),
 ]))
 
 const movePlace = (placeId: string, box: Box) => {
@@ -90,7 +93,7 @@ onKeyStroke(['z', 'Z', 'y', 'Y'], (event) => {
             @input="bench.change({ ...board, instructions: ($event.target as HTMLInputElement).value }, 'instructions')"
           >
         </label>
-        <BoardStage :edition="edition" :page="page" :state="state" :editable="station === 'answers'" @make="make">
+        <BoardStage :edition="edition" :page="page" :state="state" :editable="station === 'answers'" :marked="station === 'check' ? shown?.subjects : []" @make="make">
           <template #over>
             <template v-if="station === 'backdrop'">
               <WorkbenchDragBox
@@ -105,9 +108,7 @@ onKeyStroke(['z', 'Z', 'y', 'Y'], (event) => {
               />
             </template>
             <g v-else-if="shown" class="pointer-events-none">
-              <template v-for="place in page.places" :key="place.id">
-                <rect v-if="shown.subjects.includes(place.id)" v-bind="boxOf(place)" rx="10" fill="#e9ad3f" fill-opacity="0.25" stroke="#a86a05" stroke-width="4" />
-              </template>
+              <rect v-for="(box, i) in shownBoxes" :key="i" v-bind="box" rx="10" fill="#e9ad3f" fill-opacity="0.25" stroke="#a86a05" stroke-width="4" />
             </g>
           </template>
         </BoardStage>
@@ -119,7 +120,7 @@ onKeyStroke(['z', 'Z', 'y', 'Y'], (event) => {
         <WorkbenchPlacesPanel v-else-if="station === 'places'" v-model:selected="selected" :bench="bench" :page="page" />
         <WorkbenchPiecesPanel v-else-if="station === 'pieces'" :bench="bench" :page="page" />
         <WorkbenchAnswersPanel v-else-if="station === 'answers'" :bench="bench" :page="page" :state="answers.state.value" @filled="answers.again()" />
-        <WorkbenchCheckPanel v-else :bench="bench" @try="trying = true" @show="shown = $event" />
+        <WorkbenchCheckPanel v-else :bench="bench" :findings="findings" @try="trying = true" @show="shown = $event" />
       </aside>
     </main>
     <WorkbenchTryIt v-if="trying" :edition="edition" @close="trying = false" />

@@ -1,0 +1,20 @@
+import { sortKeys } from '../../design/lookup'
+import type { Finding, Rule } from '../finding'
+
+/** The look of the pieces gives the answer away: every home has a colour or a size of its own. */
+export const tellingLook: Rule = {
+  name: 'telling-look',
+  look: board => sortKeys(board).flatMap((key): Finding[] => {
+    const page = board.pages.find(p => p.id === key.page)
+    const keyed = page?.pieces.filter(p => key.homes[p.id]?.length) ?? []
+    const lookOf = (master: string) => {
+      const m = board.masters.find(x => x.id === master)
+      return m ? `${m.kind} ${m.colour ?? ''} ${m.width} ${m.height}` : ''
+    }
+    const homesOf = new Map<string, Set<string>>()
+    for (const p of keyed) homesOf.set(lookOf(p.master), (homesOf.get(lookOf(p.master)) ?? new Set()).add(key.homes[p.id]!.toSorted().join(' ')))
+    const homes = new Set(keyed.map(p => key.homes[p.id]!.toSorted().join(' ')))
+    const tells = homes.size > 1 && homesOf.size === homes.size && [...homesOf.values()].every(set => set.size === 1) && keyed.length > homes.size
+    return tells ? [{ rule: 'telling-look', severity: 'warning', page: key.page, subjects: keyed.map(p => p.id), words: {} }] : []
+  }),
+}
