@@ -3,6 +3,7 @@ import type { Kysely, Transaction } from 'kysely'
 import type { BackdropPicture } from '../core/board/backdrop'
 import { makeEdition } from '../core/board/edition'
 import { seeded } from '../core/layout/random'
+import type { SlateState } from '../core/slate/state'
 import { makePicturePassword } from '../core/roster/picturePassword'
 import { connect } from '../server/database/connect'
 import { migrate } from '../server/database/migrate'
@@ -11,8 +12,9 @@ import { keepPicture } from '../server/files/keep'
 import { hashPassword } from '../server/http/passwords'
 import { giveOut } from '../server/usecases/giveOut'
 import { BOARDS, HOLD_ON, WHERE_SEEN } from './boards'
-import { playLesson } from './lesson'
 import { exampleBoards } from './examples'
+import { FATES, movesTo, slateOf } from './fourSlates'
+import { playLesson, type Played } from './lesson'
 import { makeBoard } from './makeBoard'
 import { CLASSES, TEACHER } from './school'
 
@@ -37,10 +39,11 @@ export async function loadDemo(db: Db, now = new Date()): Promise<void> {
     boards.set(plan.title, id)
     boat ??= board.pages[0]!.backdrop.pictures[0]
   }
-  for (const [i, board] of exampleBoards(boat!).entries()) {
-    await db.insertInto('boards').values({
+  for (const [i, { board, work }] of exampleBoards(boat!).entries()) {
+    const { id } = await db.insertInto('boards').values({
       teacher_id: teacher, title: board.title, document: JSON.stringify(board), updated_at: new Date(now.getTime() - (BOARDS.length + i) * 86_400_000),
-    }).execute()
+    }).returning('id').executeTakeFirstOrThrow()
+    await handOutTried(db, id, classes.get('Friday club')!, work, new Date(now.getTime() - (i + 1) * 3_600_000))
   }
   // The older class is in the middle of its lesson; the younger one has hardly begun.
   await playHandout(db, teacher, boards.get(HOLD_ON.title)!, classes.get('Year 5/6')!, now, i => i < 13 ? 'under-way' : i < 20 ? 'handed-in' : i < 22 ? 'handed-back' : 'not-opened', 56)
@@ -57,17 +60,33 @@ async function loadClasses(db: Db, teacher: string): Promise<Map<string, string>
   return ids
 }
 
-type Fate = 'not-opened' | 'under-way' | 'handed-in' | 'handed-back'
+interface Slate { readonly id: string, readonly student_id: string }
+const slatesOf = (db: Db, handout: string): Promise<Slate[]> => db.selectFrom('slates').innerJoin('students', 'students.id', 'slates.student_id')
+  .select(['slates.id', 'slates.student_id']).where('handout_id', '=', handout).orderBy('students.name_folded').execute()
 
-async function playHandout(db: Db, teacher: string, board: string, classId: string, now: Date, fate: (i: number) => Fate, seed: number): Promise<void> {
+/** The moves as if a student had made them, and the slate as it is after them. */
+async function playOn(db: Db, slate: Slate, moves: readonly Played[], at: (after: number) => Date, status: Status, opened: Date, handedBack: Date | null = null): Promise<void> {
+  await db.insertInto('moves').values(moves.map(({ move, inverse, after }, n) => ({
+    slate_id: slate.id, number: n + 1, id: moveId(slate.id, n), move: JSON.stringify(move), inverse: JSON.stringify(inverse),
+    undoes: null, student_id: slate.student_id, at: at(after),
+  }))).execute()
+  const last = at(moves.at(-1)!.after)
+  await db.updateTable('slates').set({
+    status, last_number: moves.length, opened_at: opened, moved_at: last, handed_in_at: status === 'under-way' ? null : new Date(last.getTime() + 8000),
+    handed_back_at: status === 'handed-back' ? handedBack : null,
+  }).where('id', '=', slate.id).execute()
+}
+
+type Status = 'not-opened' | 'under-way' | 'handed-in' | 'handed-back'
+
+async function playHandout(db: Db, teacher: string, board: string, classId: string, now: Date, fate: (i: number) => Status, seed: number): Promise<void> {
   const given = await giveOut(db, board, classId)
   if (!given.ok) throw new Error(given.reason)
   const { document } = await db.selectFrom('boards').select('document').where('id', '=', board).executeTakeFirstOrThrow()
   const edition = makeEdition(document)
   const cards = document.pages[0]!.pieces.length
   const random = seeded(seed)
-  const slates = await db.selectFrom('slates').innerJoin('students', 'students.id', 'slates.student_id')
-    .select(['slates.id', 'slates.student_id']).where('handout_id', '=', given.value.id).orderBy('students.name_folded').execute()
+  const slates = await slatesOf(db, given.value.id)
   const start = now.getTime() - 14 * 60_000
 
   for (const [i, slate] of slates.entries()) {
@@ -79,17 +98,21 @@ async function playHandout(db: Db, teacher: string, board: string, classId: stri
     const quiet = status === 'under-way' && random() < 0.2 ? 3.5 + 4 * random() : 1.5 * random()
     const stretch = (14 - (status === 'under-way' ? quiet : 2 + quiet)) * 60 / moves.at(-1)!.after
     const at = (after: number) => new Date(start + after * stretch * 1000)
-    await db.insertInto('moves').values(moves.map(({ move, inverse, after }, n) => ({
-      slate_id: slate.id, number: n + 1, id: moveId(slate.id, n), move: JSON.stringify(move), inverse: JSON.stringify(inverse),
-      undoes: null, student_id: slate.student_id, at: at(after),
-    }))).execute()
-    const last = at(moves.at(-1)!.after)
-    const handedIn = status === 'under-way' ? null : new Date(last.getTime() + 8000)
-    await db.updateTable('slates').set({
-      status, last_number: moves.length, opened_at: new Date(start), moved_at: last, handed_in_at: handedIn,
-      handed_back_at: status === 'handed-back' ? now : null,
-    }).where('id', '=', slate.id).execute()
+    await playOn(db, slate, moves, at, status, new Date(start), now)
     if (status === 'handed-back') await db.transaction().execute(trx => writeMargin(trx, slate.id, teacher, edition.board.pages[0]!.id, moves.at(-1)!.move))
+  }
+}
+
+/** A handout of four slates: right, wrong, in doubt, and empty. */
+async function handOutTried(db: Db, board: string, classId: string, solved: SlateState, start: Date): Promise<void> {
+  const given = await giveOut(db, board, classId)
+  if (!given.ok) throw new Error(given.reason)
+  const { document } = await db.selectFrom('boards').select('document').where('id', '=', board).executeTakeFirstOrThrow()
+  const edition = makeEdition(document)
+  const slates = await slatesOf(db, given.value.id)
+  for (const [i, fate] of FATES.entries()) {
+    const played = movesTo(slateOf(fate, edition, solved), edition)
+    if (played.length) await playOn(db, slates[i]!, played, after => new Date(start.getTime() + after * 1000), 'handed-in', start)
   }
 }
 

@@ -16,4 +16,8 @@ export const CLASSES = [
       'Mina Gale', 'Nils Copper', 'Orla Wick', 'Pip Larkin',
     ],
   },
+  {
+    // A club after school, where new kinds of boards are tried.
+    name: 'Friday club', code: 'TERNHFC', students: ['Ro Tansy', 'Una Speir', 'Vic Marram', 'Wyn Scaur'],
+  },
 ] as const
