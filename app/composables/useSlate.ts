@@ -1,6 +1,7 @@
 import { nanoid } from 'nanoid'
 import { makeEdition } from '~~/core/board/edition'
 import type { Board } from '~~/core/board/board'
+import type { BalanceStep } from '~~/core/keys/balance'
 import { progress as progressOf } from '~~/core/placement/placement'
 import { nextToUndo, type Step } from '~~/core/slate/history'
 import { apply, invert, type Move } from '~~/core/slate/move'
@@ -25,6 +26,8 @@ export interface SlateView {
   margin: MarginEntry[]
   /** There is a key; a student's device doesn't hold it. */
   keyed: boolean
+  /** For the teacher: the true equations reached on a balance with an unknown. */
+  balanced: { key: string, steps: BalanceStep[] }[]
   review: ReviewEntry | null
 }
 

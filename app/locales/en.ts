@@ -216,7 +216,7 @@ export default {
     status: { 'not-opened': 'not opened', 'under-way': 'under way', 'handed-in': 'handed in', 'handed-back': 'handed back' }, slateOf: 'Slate of {name}', quiet: 'quiet {count} min',
   },
   review: {
-    toWalk: 'Walk-round', line: 'All students', pieces: 'Each piece', panel: 'Answers and words', score: '{points} of {of}', undecided: '{count} on the line', noKey: 'This board has no key: nothing is marked.', onlyCounted: 'Nothing here is marked, only counted.', or: ' or ',
+    toWalk: 'Walk-round', line: 'All students', pieces: 'Each piece', panel: 'Answers and words', score: '{points} of {of}', undecided: '{count} on the line', steps: 'True all the way', noKey: 'This board has no key: nothing is marked.', onlyCounted: 'Nothing here is marked, only counted.', or: ' or ',
     verdict: { 'right': 'Right', 'wrong': 'Wrong', 'on-the-line': 'On the line', 'not-placed': 'Not placed', 'noted': 'Counted, not marked', 'again': 'Look again' },
     why: {
       'on-ledge': 'Still on the ledge', 'outside': 'Outside every place', 'belongs-nowhere': 'Belongs nowhere, and is nowhere', 'at-home': 'In {place}',

@@ -1,10 +1,10 @@
 import type { Page } from '../board/board'
 import type { Edition } from '../board/edition'
 import { binOf, type PieceId, type PlaceId } from '../board/ids'
-import { gapsIn, type Place } from '../board/place'
+import { gapsIn, takes, type Place } from '../board/place'
 import type { Point } from '../geometry/shape'
 import { piecesOf } from '../slate/pieces'
-import { strokesOf, type SlateState } from '../slate/state'
+import { arrowsOf, strokesOf, type SlateState } from '../slate/state'
 import { claim, type Claim } from './claim'
 
 /** A piece with this share of its area in a place, or more, is in it. */
@@ -43,15 +43,18 @@ export function placePieces(state: SlateState, page: Page, edition: Edition): Pl
 
 /**
  * The student's progress: pieces that lie in a place, or may do; writing spaces and gaps with something in them; drawing
- * spaces with ink. Bins never run out, so where there are any, each place that can hold pieces counts instead of the copies.
+ * spaces with ink. Where students draw arrows, a piece with an arrow is done too; on a page without any place for pieces
+ * every piece is that lies elsewhere than it was given out. Bins never run out, so where there are any, each place that can hold pieces counts instead of the copies.
  */
 export function progress(state: SlateState, edition: Edition): { placed: number, of: number } {
+  const joined = new Set(arrowsOf(state).flat())
   const done = edition.board.pages.flatMap((page) => {
     const placements = placePieces(state, page, edition)
     const holding = new Set(placements.flatMap(p => p.shares.map(s => s.place)))
     const bins = page.pieces.some(piece => piece.bin)
+    const roomy = page.places.some(place => takes(place, { kind: 'card' }))
     return [
-      ...placements.filter(p => binOf(p.piece) === null).map(p => p.shares.length > 0),
+      ...placements.filter(p => binOf(p.piece) === null).map(p => p.shares.length > 0 || joined.has(p.piece) || (!roomy && p.at === 'page' && !isStaged(p, page))),
       ...page.places.flatMap(place => toFill(place, bins).map((item) => {
         if (place.kind === 'drawing') return strokesOf(state, place.id).length > 0
         return place.kind === 'writing' || place.kind === 'gaps' ? !!state.texts[item]?.trim() : holding.has(place.id)
@@ -60,6 +63,8 @@ export function progress(state: SlateState, edition: Edition): { placed: number,
   })
   return { placed: done.filter(Boolean).length, of: done.length }
 }
+
+const isStaged = ({ piece, centre }: Extract<Placement, { at: 'page' }>, page: Page) => page.staged?.[piece]?.x === centre.x && page.staged[piece].y === centre.y
 
 /** What of a place waits for a student, apart from the pieces. */
 function toFill(place: Place, bins: boolean): string[] {

@@ -1,5 +1,7 @@
 import type { Kysely } from 'kysely'
-import { withoutAnswers } from '../../core/board/edition'
+import { withoutAnswers, type Edition } from '../../core/board/edition'
+import type { BalanceKey } from '../../core/board/key'
+import { balanceSteps } from '../../core/keys/balanceSteps'
 import { feedbackOn, feedbackShows, type Feedback } from '../../core/keys/feedback'
 import { markSlate, withDecisions } from '../../core/keys/mark'
 import { canHandBack, canHandIn, marginShows, type SlateStatus } from '../../core/slate/status'
@@ -26,6 +28,7 @@ export async function viewSlate(services: Services, id: string, reader: 'owner' 
       ...row, number, state, keyed: edition.board.keys.length > 0,
       board: reader === 'owner' ? edition.board : withoutAnswers(edition.board),
       steps: reader === 'holder' ? await stepsOf(trx, id) : [],
+      balanced: reader === 'owner' ? await balancedOn(trx, id, edition) : [],
       margin: shows ? await marginOf(trx, id) : [],
       review: shows ? await reviewOf(trx, id) : null,
     }
@@ -41,6 +44,14 @@ export async function feedbackFor({ db, engine }: Services, id: string): Promise
   const { state } = (await loadStates(db, [{ id, edition }])).get(id)!
   const { decisions } = row.status === 'handed-back' ? await reviewOf(db, id) : { decisions: {} }
   return ok(feedbackOn(withDecisions(markSlate(state, edition), decisions)))
+}
+
+/** The true equations that a student reached on each balance with an unknown, in the order of the keys. */
+async function balancedOn(db: Kysely<Database>, slate: string, edition: Edition) {
+  const keys = edition.board.keys.filter(key => key.kind === 'balance' && key.unknown !== undefined) as BalanceKey[]
+  if (keys.length === 0) return []
+  const moves = await db.selectFrom('moves').select('move').where('slate_id', '=', slate).orderBy('number').execute()
+  return keys.map(key => ({ key: key.id, steps: balanceSteps(key, moves.map(m => m.move), edition) }))
 }
 
 async function stepsOf(db: Kysely<Database>, slate: string) {

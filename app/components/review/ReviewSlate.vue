@@ -86,6 +86,12 @@ const lying = computed(() => page.value.pieces.filter(p => state.value.pieces[p.
           </span>
         </li>
       </ul>
+      <section v-for="balance in view.balanced" :key="balance.key">
+        <h3 class="label">{{ t('review.steps') }}</h3>
+        <ol class="board-text flex flex-col gap-1 text-base">
+          <li v-for="step in balance.steps" :key="step.equation" class="flex items-center gap-2"><Icon v-if="step.solved" name="lucide:check" class="text-action" />{{ step.equation }}</li>
+        </ol>
+      </section>
       <section v-if="notes.length" class="border-l-4 border-l-bilberry-700 pl-3">
         <h3 class="label">{{ t('margin.notes') }}</h3>
         <ol class="flex flex-col gap-1">

@@ -1,6 +1,8 @@
 import fc from 'fast-check'
 import polygonClipping from 'polygon-clipping'
 import { describe, expect, it } from 'vitest'
+import type { Board } from '../../../core/board/board'
+import type { Place } from '../../../core/board/place'
 import { makeEdition } from '../../../core/board/edition'
 import { area, areaInside } from '../../../core/geometry/area'
 import { corners, outline } from '../../../core/geometry/outline'
@@ -11,7 +13,7 @@ import { placePieces, progress, SURELY_IN, SURELY_OUT } from '../../../core/plac
 import { emptySlate, withPieces, type SlateState } from '../../../core/slate/state'
 import { snapped } from '../../../core/placement/snap'
 import { masterId, pieceId, placeId, shore, shoreEdition, sortBoard } from '../../boards'
-import { boardOf } from '../../keyBoards'
+import { boardOf, slateOf } from '../../keyBoards'
 
 /** Intersection by the library polygon-clipping (Martinez, Rueda and Feito 2009), which shares no code with ours. */
 function referenceArea(polygon: readonly Point[], box: Box): number {
@@ -103,6 +105,35 @@ describe('a free spot', () => {
   it('keeps a dragged card wholly on the page', () => {
     const page = shoreEdition().board.pages[0]!
     expect(clampPiece({ x: -50, y: 1e6 }, { width: 100, height: 40 }, page)).toEqual({ x: 50, y: page.height - 20 })
+  })
+})
+
+describe('progress', () => {
+  const where = (board: Board, work: Parameters<typeof slateOf>[1]) => progress(slateOf(board, work), makeEdition(board))
+  const card = (id: string) => ({ kind: 'card' as const, id: pieceId(id), master: masterId('card'), text: id })
+
+  it('counts what is written and drawn, each gap for itself', () => {
+    const places: Place[] = [
+      { kind: 'writing', id: placeId('w'), heading: 'W', lines: 'one', textSize: 18, shape: { kind: 'rectangle', x: 0, y: 0, width: 200, height: 40 } },
+      { kind: 'gaps', id: placeId('g'), heading: '', text: 'a __ b __', textSize: 18, typed: true, gap: { width: 60, height: 30 }, shape: { kind: 'rectangle', x: 0, y: 60, width: 400, height: 80 } },
+      { kind: 'drawing', id: placeId('d'), heading: '', shape: { kind: 'rectangle', x: 0, y: 200, width: 400, height: 80 } },
+    ]
+    const board = boardOf(places, [], { kind: 'write', answers: { w: { accepts: ['x'] } } })
+    expect(where(board, {})).toEqual({ placed: 0, of: 4 })
+    expect(where(board, { texts: { 'w': ' ', 'g:1': 'y' }, strokes: [{ place: 'd', points: [[1, 210]] }] })).toEqual({ placed: 2, of: 4 })
+  })
+
+  it('counts pieces with an arrow, and on a page without places those that were moved', () => {
+    const web = boardOf([], [card('a'), card('b'), card('c')], { kind: 'arrows', arrows: [['a', 'b']] }, { arrows: true, staged: { a: { x: 50, y: 50 }, b: { x: 200, y: 50 } } })
+    const staged = { a: { x: 50, y: 50 }, b: { x: 200, y: 50 } }
+    expect(where(web, { pieces: staged })).toEqual({ placed: 0, of: 3 })
+    expect(where(web, { pieces: { ...staged, c: { x: 400, y: 50 } }, arrows: [['a', 'b']] })).toEqual({ placed: 3, of: 3 })
+  })
+
+  it('counts places instead of copies where there are bins', () => {
+    const zones: Place[] = ['y', 'z'].map((id, i) => ({ kind: 'zone', id: placeId(id), heading: id, shape: { kind: 'rectangle', x: i * 300, y: 0, width: 280, height: 280 } }))
+    const board = boardOf(zones, [{ ...card('t'), bin: true }], { kind: 'vote', places: ['y', 'z'] })
+    expect(where(board, { pieces: { 't~aaaa': { x: 100, y: 100 }, 't~bbbb': { x: 150, y: 100 } } })).toEqual({ placed: 1, of: 2 })
   })
 })
 
