@@ -18,26 +18,30 @@ export function area(points: readonly Point[]): number {
  * Edges that only touch share no area.
  */
 export function areaInside(points: readonly Point[], box: Box): number {
-  let rest = cut(points, p => p.x - box.x)
-  rest = cut(rest, p => box.x + box.width - p.x)
-  rest = cut(rest, p => p.y - box.y)
-  rest = cut(rest, p => box.y + box.height - p.y)
+  const [right, foot] = [box.x + box.width, box.y + box.height]
+  let rest = points
+  if (rest.some(p => p.x < box.x)) rest = cut(rest, p => p.x - box.x)
+  if (rest.some(p => p.x > right)) rest = cut(rest, p => right - p.x)
+  if (rest.some(p => p.y < box.y)) rest = cut(rest, p => p.y - box.y)
+  if (rest.some(p => p.y > foot)) rest = cut(rest, p => foot - p.y)
   return area(rest)
 }
 
 /** Keeps the part where `inside` is not negative; `inside` is linear in the point. */
 function cut(points: readonly Point[], inside: (p: Point) => number): Point[] {
   const kept: Point[] = []
-  for (let i = 0; i < points.length; i++) {
-    const a = points[i]!
-    const b = points[(i + 1) % points.length]!
-    const da = inside(a)
+  let a = points.at(-1)
+  if (!a) return kept
+  let da = inside(a)
+  for (const b of points) {
     const db = inside(b)
-    if (da >= 0) kept.push(a)
     if ((da > 0 && db < 0) || (da < 0 && db > 0)) {
       const t = da / (da - db)
       kept.push({ x: a.x + t * (b.x - a.x), y: a.y + t * (b.y - a.y) })
     }
+    if (db >= 0) kept.push(b)
+    a = b
+    da = db
   }
   return kept
 }

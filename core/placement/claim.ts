@@ -3,7 +3,8 @@ import type { Gaps, Grid, Pin, Place, Scale } from '../board/place'
 import { quantity } from '../exact/quantity'
 import { area, areaInside } from '../geometry/area'
 import { bounds, boxAround, corners, outline, outlined, overlaps } from '../geometry/outline'
-import type { Box, Point } from '../geometry/shape'
+import type { Box, Point, Shape } from '../geometry/shape'
+import { common } from '../geometry/union'
 import { layoutGaps } from '../layout/gaps'
 
 /** How far a label's tip stands out from its box, in points. */
@@ -31,13 +32,20 @@ export function claim(place: Place, piece: Piece, master: Master, lies: Point & 
   if (turn % 90 !== 0) return overlaps(room, boxAround(centre, reach(master))) ? claimTurned(place, points, boxAround(centre, master), turn) : null
   if (!overlaps(room, box)) return null
   switch (place.kind) {
-    case 'zone': case 'lane': case 'pan': return { share: shareIn(points, box) }
+    case 'zone': case 'lane': case 'pan': return { share: shareOf(place.shape, points, box) }
     case 'slot': return { share: fitIn(points, box) }
     case 'grid': return bestCell(place, box)
     case 'gaps': return bestGap(place, box)
-    case 'scale': return { share: shareIn(points, box), value: valueAt(place, centre) }
+    case 'scale': return { share: shareOf(place.shape, points, box), value: valueAt(place, centre) }
     case 'pin': case 'writing': case 'drawing': return null
   }
+}
+
+/** As `shareIn`; of a rectangle without cutting anything. */
+function shareOf(shape: Shape, points: readonly Point[], box: Box): number {
+  if (shape.kind !== 'rectangle') return shareIn(points, box)
+  const part = common(shape, box)
+  return part ? Math.min(1, part.width * part.height / (box.width * box.height)) : 0
 }
 
 /**

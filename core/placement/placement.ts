@@ -1,11 +1,13 @@
 import type { Page } from '../board/board'
 import type { Edition } from '../board/edition'
 import { binOf, type PieceId, type PlaceId } from '../board/ids'
+import type { Master } from '../board/piece'
 import { gapsIn, takes, type Place } from '../board/place'
-import type { Point } from '../geometry/shape'
+import { boxAround, outlined, overlaps } from '../geometry/outline'
+import type { Box, Point } from '../geometry/shape'
 import { piecesOf } from '../slate/pieces'
 import { arrowsOf, strokesOf, type SlateState } from '../slate/state'
-import { claim, type Claim } from './claim'
+import { claim, TIP_LENGTH, type Claim } from './claim'
 
 /** A piece with this share of its area in a place, or more, is in it. */
 export const SURELY_IN = 0.75
@@ -25,13 +27,34 @@ export function certainty(share: number): Certainty | null {
   return share >= SURELY_IN ? 'in' : share > SURELY_OUT ? 'unsure' : null
 }
 
+/** However a piece is turned, and wherever a label's tip points, it has to do with nothing outside of this. */
+function anyTurn(centre: Point, { width, height }: Master): Box {
+  const reach = Math.hypot(width, height) + 2 * TIP_LENGTH
+  return boxAround(centre, { width: reach, height: reach })
+}
+const known = new WeakMap<Page, readonly { readonly place: Place, readonly room: Box }[]>()
+
+/** The places of a page with the box around each, worked out once for each page. */
+function roomsOf(page: Page) {
+  const before = known.get(page)
+  if (before) return before
+  const rooms = page.places.map(place => ({ place, room: place.kind === 'pin' ? grown(outlined(place.shape).box) : outlined(place.shape).box }))
+  known.set(page, rooms)
+  return rooms
+}
+
+/** A pin reaches as far again as it is wide. */
+const grown = ({ x, y, width, height }: Box): Box => ({ x: x - width / 2, y: y - height / 2, width: 2 * width, height: 2 * height })
+
 /** Where every piece of a page is, in the order of the page's pieces; copies stand where their bin does. */
 export function placePieces(state: SlateState, page: Page, edition: Edition): Placement[] {
   return piecesOf(state, page, edition).map((piece) => {
     const position = state.pieces[piece.id]
     if (!position) return { piece: piece.id, at: 'ledge', shares: [] }
     const { master } = edition.pieces.get(piece.id)!
-    const shares = page.places.flatMap((place): Share[] => {
+    const around = position.turn || piece.kind === 'label' ? anyTurn(position, master) : boxAround(position, master)
+    const shares = roomsOf(page).flatMap(({ place, room }): Share[] => {
+      if (!overlaps(room, around)) return []
       const claimed = claim(place, piece, master, position)
       const sure = claimed && certainty(claimed.share)
       return sure ? [{ place: place.id, ...claimed, certainty: sure }] : []

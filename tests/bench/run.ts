@@ -8,6 +8,7 @@ import { startApplication } from '../application'
 import { createDatabase } from '../database'
 import { connect } from '../../server/database/connect'
 import { migrate } from '../../server/database/migrate'
+import { inFrames } from './frames'
 import { givingOut } from './givingOut'
 import { roundTrip } from './roundTrip'
 import { scoring } from './scoring'
@@ -18,7 +19,7 @@ const { db } = connect(url)
 await migrate(db)
 await db.destroy()
 const application = await startApplication(url)
-const lines = [...await scoring(), ...await givingOut(url), ...await roundTrip(application, url), ...await studentScript(application)]
+const lines = [...await scoring(), ...await inFrames(), ...await givingOut(url), ...await roundTrip(application, url), ...await studentScript(application)]
 await application.stop()
 await drop()
 
