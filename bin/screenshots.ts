@@ -28,7 +28,7 @@ async function teacher(browser: Browser): Promise<BrowserContext> {
   return context
 }
 
-async function student(browser: Browser, size: object, className: 0 | 1, name: string): Promise<Page> {
+async function student(browser: Browser, size: object, className: 0 | 1 | 2, name: string): Promise<Page> {
   const page = await (await browser.newContext(size)).newPage()
   await page.goto(`${address}/join?class=${CLASSES[className].code}`)
   await page.getByRole('button', { name }).click()
@@ -135,6 +135,17 @@ const open = async (page: Page, title: string) => {
 await shoot('student-laptop', async () => open(await student(browser, LAPTOP, 0, 'Lark Zander'), 'How do they hold on?'))
 await shoot('student-tablet', async () => open(await student(browser, TABLET, 1, 'Abel Strand'), 'Where do we see them?'))
 await shoot('student-phone', async () => open(await student(browser, PHONE, 0, 'Juno Ashby'), 'How do they hold on?'))
+await shoot('tiles', async () => {
+  const page = await open(await student(browser, LAPTOP, 2, 'Ro Tansy'), 'A square from tiles')
+  await page.getByRole('heading', { name: 'How it stands' }).waitFor()
+  return page
+})
+await shoot('arrows', async () => {
+  const page = await handout('Who eats whom on our shore?')
+  await page.locator('[data-slate="Una Speir"]').first().click()
+  await page.getByLabel('A word to the student').waitFor()
+  return page
+})
 await shoot('handed-back', async () => {
   const walk = await handout('How do they hold on?')
   const name = await walk.locator('[data-slate]', { hasText: 'handed back' }).first().getAttribute('data-slate')

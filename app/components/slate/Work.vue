@@ -82,8 +82,10 @@ onKeyStroke(['z', 'Z'], (event) => {
             <SlateMarginLayer v-if="back" :page="page" :edition="edition" :state="state" :margin="margin" />
           </template>
         </BoardStage>
-        <SlateFeedback v-if="told" class="w-full lg:w-80" :edition="edition" :page="page" :items="told" :closable="editable" @close="feedback.hide()" />
-        <SlateMarginNotes v-if="back && (!told || margin.length || review?.comment)" class="w-full lg:w-80" :edition="edition" :margin="margin" :review="review" />
+        <div v-if="told || back" class="flex min-h-0 w-full flex-col gap-4 overflow-auto lg:w-80">
+          <SlateMarginNotes v-if="back && (!told || margin.length || review?.comment)" class="shrink-0" :edition="edition" :margin="margin" :review="review" />
+          <SlateFeedback v-if="told" class="min-h-48" :edition="edition" :page="page" :items="told" :closable="editable" @close="feedback.hide()" />
+        </div>
       </div>
     </main>
 
