@@ -2,6 +2,7 @@ import { MOST_PIECES, type Board, type Page } from '../board/board'
 import type { MasterId, PageId, PieceId } from '../board/ids'
 import { PIECE_TEXT_LONGEST, type Master, type Piece, type PictureCard } from '../board/piece'
 import { withoutPiece } from '../board/references'
+import { withEntry } from '../slate/state'
 import { cardSize, pictureCardSize } from '../layout/cardSize'
 import { scramble } from '../layout/scramble'
 import { requirePage, sortKeyOf, withPage } from './lookup'
@@ -57,6 +58,7 @@ export function removePiece(board: Board, pageId: PageId, id: PieceId): Board {
     ...page,
     pieces: page.pieces.filter(piece => piece.id !== id),
     ledge: page.ledge.filter(piece => piece !== id),
+    ...(page.staged && { staged: withEntry(page.staged, id, undefined) }),
   }))
   return sized({
     ...without,

@@ -87,13 +87,13 @@ const lying = computed(() => page.value.pieces.filter(p => state.value.pieces[p.
         </li>
       </ul>
       <section v-for="balance in view.balanced" :key="balance.key">
-        <h3 class="label">{{ t('review.steps') }}</h3>
+        <h2 class="label">{{ t('review.steps') }}</h2>
         <ol class="board-text flex flex-col gap-1 text-base">
           <li v-for="step in balance.steps" :key="step.equation" class="flex items-center gap-2"><Icon v-if="step.solved" name="lucide:check" class="text-action" />{{ step.equation }}</li>
         </ol>
       </section>
       <section v-if="notes.length" class="border-l-4 border-l-bilberry-700 pl-3">
-        <h3 class="label">{{ t('margin.notes') }}</h3>
+        <h2 class="label">{{ t('margin.notes') }}</h2>
         <ol class="flex flex-col gap-1">
           <li v-for="note in notes" :key="note.id" class="flex items-center gap-2">
             <span class="flex h-7 w-7 shrink-0 items-center justify-center rounded-md bg-bilberry-700 text-sm font-bold text-white">{{ note.number }}</span>
