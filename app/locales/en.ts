@@ -134,6 +134,7 @@ export default {
       scale: 'Put each piece on the scale where it belongs.', label: 'Let the tip of each label touch its pin.', cover: 'Cover the cells that are to be covered.', arrows: 'Draw the arrows.', write: 'Write what is right. Then write another variant and add it.',
       ink: 'Draw what students are to draw: a ring around each answer, lines that join, or a line of symmetry.', vote: 'Nothing to do: what lies in each zone is counted.', spectrum: 'Nothing to do: where each piece stands is noted.',
     },
+    inAnyOrder: ' and ', part: 'One after the other', eitherOrder: 'In either order with the next', alike: 'The slots may change places',
     alsoRight: 'This is right as well', nothingDone: 'There is nothing to keep yet: do the task on the page first.', remove: 'Take this key away',
     credit: 'Points', credits: { all: 'One for the whole order', neighbours: 'One for each neighbour that is right', run: 'One for each piece in the longest right run', pairs: 'One for each pair that is right' },
     tolerance: 'Give or take', unknown: 'x is worth', solve: 'Right once x stands alone', standardForm: 'With as few tiles as can be', bothWays: 'Direction makes no difference', anywhere: 'A block of {rows} × {columns}, wherever it stands', allAxes: 'All lines of symmetry, not just one',
@@ -213,6 +214,7 @@ export default {
   walk: {
     title: 'Walk-round', below: '{name} · a copy each · {count} student | {name} · a copy each · {count} students', back: 'To everything given out', offline: 'Looking for the connection',
     code: 'Code {code}', join: 'How students come in', orderBy: 'Order by', order: { name: 'Name', progress: 'Progress', quiet: 'Quiet longest' },
+    together: 'All together', votes: '{name}: {count}', stands: '{name}: {count} student at {middle} % | {name}: {count} students, half of them between {low} % and {high} %, the middle at {middle} %', noStand: '{name}: nobody yet',
     status: { 'not-opened': 'not opened', 'under-way': 'under way', 'handed-in': 'handed in', 'handed-back': 'handed back' }, slateOf: 'Slate of {name}', quiet: 'quiet {count} min',
   },
   review: {

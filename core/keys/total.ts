@@ -67,11 +67,24 @@ function isStandard(pieces: readonly PieceId[], context: MarkContext): boolean {
   })
 }
 
-/** What the tiles in each place make is what they are to make. */
-export const keepTotal: Keeper<'total'> = (context, former) => context.page.places.flatMap((place) => {
-  const tiles = contentsOf(place.id, context.placements, 'in').flatMap(h => measureOf(context, h.piece) ?? [])
-  if (tiles.length === 0) return []
-  const before = former.find(key => key.place === place.id)
-  const target = measureText(sum(tiles.map(tile => tile.amount)), tiles[0]!.dimension)
-  return [{ place: place.id, target, ...(before?.standardForm && { standardForm: true }), ...(before?.tiles && { tiles: tiles.length }) }]
-})
+/**
+ * What the tiles in each place make is what they are to make. Places that make the same, each with other tiles, are one
+ * question: several ways to the same total.
+ */
+export const keepTotal: Keeper<'total'> = (context, former) => {
+  const made = context.page.places.flatMap((place) => {
+    const tiles = contentsOf(place.id, context.placements, 'in').flatMap(h => measureOf(context, h.piece) ?? [])
+    if (tiles.length === 0) return []
+    const target = measureText(sum(tiles.map(tile => tile.amount)), tiles[0]!.dimension)
+    return [{ place: place.id, target, tiles: tiles.length, way: tiles.map(tile => tile.amount.toFraction()).toSorted().join(' ') }]
+  })
+  return made.flatMap(({ place, target, tiles }, i) => {
+    const alike = made.filter(other => other.target === target)
+    const several = alike.length > 1 && new Set(alike.map(other => other.way)).size === alike.length
+    if (several && made.findIndex(other => other.target === target) < i) return []
+    const before = former.find(key => key.place === place)
+    return [{
+      place, target, ...(before?.standardForm && { standardForm: true }), ...(before?.tiles && { tiles }), ...(several && { ways: alike.map(other => other.place).filter(id => id !== place) }),
+    }]
+  })
+}

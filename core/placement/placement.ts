@@ -66,7 +66,7 @@ export function placePieces(state: SlateState, page: Page, edition: Edition): Pl
 
 /**
  * The student's progress: pieces that lie in a place, or may do; writing spaces and gaps with something in them; drawing
- * spaces with ink. Where students draw arrows, a piece with an arrow is done too; on a page without any place for pieces
+ * spaces with ink. Notes may stay blank. Where students draw arrows, a piece with an arrow is done too; on a page without any place for pieces
  * every piece is that lies elsewhere than it was given out. Bins never run out, so where there are any, each place that can hold pieces counts instead of the copies.
  */
 export function progress(state: SlateState, edition: Edition): { placed: number, of: number } {
@@ -77,7 +77,7 @@ export function progress(state: SlateState, edition: Edition): { placed: number,
     const bins = page.pieces.some(piece => piece.bin)
     const roomy = page.places.some(place => takes(place, { kind: 'card' }))
     return [
-      ...placements.filter(p => binOf(p.piece) === null).map(p => p.shares.length > 0 || joined.has(p.piece) || (!roomy && p.at === 'page' && !isStaged(p, page))),
+      ...placements.filter(p => binOf(p.piece) === null && edition.pieces.get(p.piece)?.piece.kind !== 'note').map(p => p.shares.length > 0 || joined.has(p.piece) || (!roomy && p.at === 'page' && !isStaged(p, page))),
       ...page.places.flatMap(place => toFill(place, bins).map((item) => {
         if (place.kind === 'drawing') return strokesOf(state, place.id).length > 0
         return place.kind === 'writing' || place.kind === 'gaps' ? !!state.texts[item]?.trim() : holding.has(place.id)

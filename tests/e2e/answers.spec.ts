@@ -51,6 +51,10 @@ test('a teacher sets an order by doing, says how it earns points, and takes the 
   }
   await page.getByRole('button', { name: 'Keep this as the key' }).click()
   await expect(page.getByTestId('key')).toContainText(/stand, in order: .+, .+, .+\./)
+  await page.getByRole('button', { name: 'In either order with the next' }).first().click()
+  await expect(page.getByTestId('key')).toContainText('All other orders are right.')
+  await page.getByRole('button', { name: 'One after the other' }).click()
+  await expect(page.getByTestId('key')).toContainText(/stand, in order: .+, .+, .+\./)
   await page.getByLabel('Points').selectOption('pairs')
   await expect(page.getByTestId('keeping')).toHaveText('Kept')
   const { board } = await lesson.teacher.must<{ board: Board }>('GET', `/api/boards/${lesson.board}`)

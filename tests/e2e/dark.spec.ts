@@ -5,6 +5,8 @@ import { comeIn, expect, makeLesson, signInTeacher, test } from './class'
 test.use({ colorScheme: 'dark', testIdAttribute: 'data-test' })
 
 test('every screen can be read in the dark theme too', async ({ page, browser, application }) => {
+  // It walks all screens in one go, on a machine that may have other work.
+  test.setTimeout(240_000)
   const { address } = application
   const lesson = await makeLesson(address)
   await page.goto(address)

@@ -3,7 +3,7 @@ import type { Page } from '@playwright/test'
 import type { Board } from '../../core/board/board'
 import { pieceName } from '../../core/board/piece'
 import { expectAccessible } from './axe'
-import { comeIn, expect, makeLesson, piece, signInTeacher, test } from './class'
+import { comeIn, dragTo, expect, makeLesson, piece, signInTeacher, test, zonePoint } from './class'
 
 test.use({ testIdAttribute: 'data-test' })
 
@@ -60,6 +60,11 @@ for (const name of names) {
     // Every reason has words of its own in the catalogue.
     await expect(teacher.getByText('See the page')).toHaveCount(0)
     await expectAccessible(teacher)
+    if (board.keys.some(key => key.kind === 'vote' || key.kind === 'spectrum')) {
+      await teacher.goto(`${application.address}/handout/${lesson.handout}`)
+      await expect(teacher.getByTestId('counts')).toContainText(/: 1(?!\d)/)
+      await expectAccessible(teacher)
+    }
     await teacher.goto(`${application.address}/board/${lesson.board}`)
     await teacher.getByRole('button', { name: 'Answers' }).click()
     await expect(teacher.getByRole('heading', { name: 'The key' })).toBeVisible()
@@ -103,6 +108,29 @@ test('tiles come out of a bin as often as they are wanted, turn, and go back; al
   await expect(copies).toHaveCount(0)
   await page.getByRole('button', { name: 'Undo' }).click()
   await expect(copies).toHaveCount(3)
+})
+
+test('a note is written on, a counter is flipped, and both stay so', async ({ page, application }) => {
+  const spectrum = await makeLesson(application.address, ['Ada Fern'], boardOf('spectrum'))
+  await comeIn(page, application.address, spectrum, 'Ada Fern')
+  await dragTo(page, 'Because …', await zonePoint(page, 1, 3, 0.85))
+  await piece(page, 'Because …').click()
+  await page.getByLabel('Write on the note: Because …').fill('I have tied many')
+  await page.keyboard.press('Tab')
+  await expect(page.getByTestId('kept')).toHaveText('Every move is kept')
+  await page.reload()
+  await expect(piece(page, 'I have tied many')).toBeVisible()
+
+  const counters = await makeLesson(application.address, ['Bo Kelp'], boardOf('counters'))
+  await page.context().clearCookies()
+  await comeIn(page, application.address, counters, 'Bo Kelp')
+  await dragTo(page, '1', await zonePoint(page, 1))
+  await page.getByRole('group', { name: 'Page' }).getByRole('button', { name: /^1, in Steps/ }).click()
+  await page.getByRole('button', { name: 'Flip' }).click()
+  await expect(page.getByTestId('said')).toHaveText('1 turned to 0 degrees, flipped')
+  await expect(page.getByTestId('kept')).toHaveText('Every move is kept')
+  await page.reload()
+  await expect(page.getByText('−1')).toBeVisible()
 })
 
 test('ink is drawn with a mouse, rubbed out, and comes back by undo', async ({ page, application }) => {

@@ -2,7 +2,7 @@
 /** A field that hands on what is typed shortly after the last letter, and at once when it is left. */
 const { label, text, lines, longest, placeholder = '' } = defineProps<{ label: string, text: string, lines: 'one' | 'many' | 'number', longest: number, placeholder?: string }>()
 const emit = defineEmits<{ write: [text: string] }>()
-const AFTER = 700
+const AFTER = 400
 const typed = ref(text)
 let told = text
 let timer: ReturnType<typeof setTimeout> | undefined
@@ -25,6 +25,9 @@ function input(event: Event) {
   timer = setTimeout(tell, AFTER)
 }
 onBeforeUnmount(tell)
+// A page that is left, or put aside on a tablet, doesn't wait for the pause after the last letter.
+useEventListener(window, 'pagehide', tell)
+useEventListener(document, 'visibilitychange', () => document.hidden && tell())
 </script>
 
 <template>

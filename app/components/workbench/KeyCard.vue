@@ -2,7 +2,9 @@
 import type { Page } from '~~/core/board/board'
 import { ORDER_CREDITS, type Key } from '~~/core/board/key'
 import { pieceName } from '~~/core/board/piece'
+import type { PieceId } from '~~/core/board/ids'
 import { changeKey, withoutKey } from '~~/core/design/answers'
+import { beforeOf, groupsOf, joined, parted } from '~~/core/design/orderGroups'
 import { readQuantity } from '~~/core/exact/quantity'
 import { blockOf } from '~~/core/keys/cover'
 import type { Workbench } from '~/composables/useWorkbench'
@@ -28,6 +30,12 @@ function setNumber(event: Event, name: 'tolerance' | 'unknown') {
   if (name === 'tolerance' && answer.kind === 'scale' && number.compare(0) >= 0) change({ ...answer, tolerance: text })
   if (name === 'unknown' && answer.kind === 'balance') change({ ...answer, unknown: text })
 }
+const groups = computed(() => answer.kind === 'order' ? groupsOf(answer.before) : null)
+function regroup(next: PieceId[][] | null) {
+  if (answer.kind === 'order' && next) change({ ...answer, before: beforeOf(next) })
+}
+const nameOf = (id: PieceId) => pieceName(bench.edition.value.pieces.get(id)!.piece)
+const slots = computed(() => answer.kind === 'slots' ? Object.keys(answer.fits) : [])
 const block = computed(() => answer.kind === 'cover' ? blockOf(answer.cells) : null)
 const checked = (event: Event) => (event.target as HTMLInputElement).checked
 </script>
@@ -40,6 +48,14 @@ const checked = (event: Event) => (event.target as HTMLInputElement).checked
       <p v-if="unsaid" class="note-line">{{ t('answers.unsaid', { count: unsaid }) }}</p>
     </template>
     <p v-else>{{ sentence(answer) }}</p>
+    <ol v-if="groups" class="flex flex-col gap-1">
+      <li v-for="(group, i) in groups" :key="group.join()" class="flex flex-col gap-1">
+        <span class="flex items-center gap-2"><strong class="min-w-0 flex-1">{{ group.map(nameOf).join(t('answers.inAnyOrder')) }}</strong>
+          <button v-if="group.length > 1" type="button" class="button button-quiet" @click="regroup(parted(groups, i))">{{ t('answers.part') }}</button></span>
+        <button v-if="i < groups.length - 1 && groups.length > 2" type="button" class="button button-quiet self-start text-sm" @click="regroup(joined(groups, i))"><Icon name="lucide:arrow-up-down" />{{ t('answers.eitherOrder') }}</button>
+      </li>
+    </ol>
+    <label v-if="slots.length > 1" class="flex items-center gap-2"><input type="checkbox" class="h-5 w-5 accent-leaf-600" :checked="answer.kind === 'slots' && !!answer.alike?.length" @change="answer.kind === 'slots' && change({ ...answer, alike: checked($event) ? [slots] : [] })">{{ t('answers.alike') }}</label>
     <label v-if="answer.kind === 'order'">
       <span class="label">{{ t('answers.credit') }}</span>
       <select class="field" :value="answer.credit" @change="change({ ...answer, credit: ($event.target as HTMLSelectElement).value as typeof answer.credit })">

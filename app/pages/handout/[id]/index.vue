@@ -53,6 +53,7 @@ const counts = computed(() => STATUS_ORDER.map(status => ({ status, n: count(sta
           </RadioGroupOption>
         </RadioGroup>
       </div>
+      <WalkCounts v-if="edition" :edition="edition" :states="slates.map(s => s.replica.shown)" />
       <ul v-if="edition" class="grid grid-cols-[repeat(auto-fill,minmax(12rem,1fr))] gap-4">
         <li v-for="slate in ordered" :key="slate.id">
           <WalkSlateTile :slate="slate" :edition="edition" :to="`/handout/${id}/review/${slate.id}`" :quiet-for="quietFor(slate)" />

@@ -1,0 +1,45 @@
+import type { Edition } from '../board/edition'
+import type { PieceId, PlaceId } from '../board/ids'
+import type { SpectrumKey, VoteKey } from '../board/key'
+import { markSlate } from '../keys/mark'
+import type { SlateState } from '../slate/state'
+
+/** What a class has voted: how many pieces lie in each place on all slates together, in the order of the key. */
+export interface Votes { readonly kind: 'vote', readonly key: VoteKey, readonly counts: readonly { readonly place: PlaceId, readonly count: number }[] }
+
+/** Where a class stands on each question: how many took a stand, and the quartiles in percent of the way; null for nobody. */
+export interface Stands {
+  readonly kind: 'spectrum'
+  readonly key: SpectrumKey
+  readonly pieces: readonly { readonly piece: PieceId, readonly count: number, readonly quartiles: readonly [number, number, number] | null }[]
+}
+
+/** What is counted on a board and never scored, summed up over slates, in the order of the keys. */
+export function countsOf(states: readonly SlateState[], edition: Edition): (Votes | Stands)[] {
+  const marks = states.map(state => new Map(markSlate(state, edition).map(mark => [mark.key, mark])))
+  const words = (key: string, item: string, name: string) => marks.flatMap((slate) => {
+    const word = slate.get(key as never)?.items.find(i => i.item === item)?.reason.words[name]
+    return typeof word === 'number' ? [word] : []
+  })
+  return edition.board.keys.flatMap((key): (Votes | Stands)[] => {
+    if (key.kind === 'vote') return [{ kind: 'vote', key, counts: key.places.map(place => ({ place, count: words(key.id, place, 'count').reduce((a, b) => a + b, 0) })) }]
+    if (key.kind !== 'spectrum') return []
+    return [{
+      kind: 'spectrum', key,
+      pieces: key.pieces.map((piece) => {
+        const stands = words(key.id, piece, 'percent').toSorted((a, b) => a - b)
+        return { piece, count: stands.length, quartiles: stands.length ? [quantile(stands, 0.25), quantile(stands, 0.5), quantile(stands, 0.75)] : null }
+      }),
+    }]
+  })
+}
+
+/**
+ * The value at a share of the way through sorted values, between two of them in proportion (R. J. Hyndman and Y. Fan,
+ * "Sample quantiles in statistical packages", The American Statistician 50, 1996, definition 7). Not for none.
+ */
+export function quantile(sorted: readonly number[], share: number): number {
+  const at = (sorted.length - 1) * share
+  const [low, high] = [sorted[Math.floor(at)]!, sorted[Math.ceil(at)]!]
+  return low + (high - low) * (at - Math.floor(at))
+}
