@@ -8,8 +8,9 @@ import type { SlateState } from '~~/core/slate/state'
 export function useFeedback(slate: string, when: () => Board['feedback'], keyed: boolean, status: Readonly<Ref<SlateStatus>>, state: () => SlateState) {
   const items = shallowRef<readonly Feedback[] | null>(null)
   const shows = computed(() => feedbackShows(when(), keyed, status.value))
+  const { attempt, trouble } = useAsking()
   async function look() {
-    const told = await ask<{ items: Feedback[] }>(`/api/slates/${slate}/feedback`).catch(() => null)
+    const told = await attempt(() => ask<{ items: Feedback[] }>(`/api/slates/${slate}/feedback`))
     items.value = told?.items ?? null
   }
   watch(status, now => (now === 'handed-in' || now === 'handed-back') && shows.value ? void look() : (items.value = null), { immediate: true })
@@ -18,7 +19,7 @@ export function useFeedback(slate: string, when: () => Board['feedback'], keyed:
     if (status.value === 'under-way' || status.value === 'not-opened') items.value = null
   })
   return {
-    items, shows, ask: look, hide: () => items.value = null,
+    items, shows, trouble, ask: look, hide: () => items.value = null,
     onPieces: computed(() => new Map((items.value ?? []).flatMap(item => item.is === 'piece' ? [[item.item, kindSign(item.verdict)] as const] : []))),
   }
 }

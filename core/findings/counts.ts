@@ -1,7 +1,7 @@
 import type { Edition } from '../board/edition'
 import type { PieceId, PlaceId } from '../board/ids'
 import type { SpectrumKey, VoteKey } from '../board/key'
-import { markSlate } from '../keys/mark'
+import { markKey } from '../keys/mark'
 import type { SlateState } from '../slate/state'
 
 /** What a class has voted: how many pieces lie in each place on all slates together, in the order of the key. */
@@ -16,18 +16,24 @@ export interface Stands {
 
 /** What is counted on a board and never scored, summed up over slates, in the order of the keys. */
 export function countsOf(states: readonly SlateState[], edition: Edition): (Votes | Stands)[] {
-  const marks = states.map(state => new Map(markSlate(state, edition).map(mark => [mark.key, mark])))
-  const words = (key: string, item: string, name: string) => marks.flatMap((slate) => {
-    const word = slate.get(key as never)?.items.find(i => i.item === item)?.reason.words[name]
-    return typeof word === 'number' ? [word] : []
-  })
+  const words = (key: VoteKey | SpectrumKey, name: string) => {
+    const marks = states.map(state => markKey(key, state, edition))
+    return (item: string) => marks.flatMap((mark) => {
+      const word = mark.items.find(i => i.item === item)?.reason.words[name]
+      return typeof word === 'number' ? [word] : []
+    })
+  }
   return edition.board.keys.flatMap((key): (Votes | Stands)[] => {
-    if (key.kind === 'vote') return [{ kind: 'vote', key, counts: key.places.map(place => ({ place, count: words(key.id, place, 'count').reduce((a, b) => a + b, 0) })) }]
+    if (key.kind === 'vote') {
+      const votes = words(key, 'count')
+      return [{ kind: 'vote', key, counts: key.places.map(place => ({ place, count: votes(place).reduce((a, b) => a + b, 0) })) }]
+    }
     if (key.kind !== 'spectrum') return []
+    const percents = words(key, 'percent')
     return [{
       kind: 'spectrum', key,
       pieces: key.pieces.map((piece) => {
-        const stands = words(key.id, piece, 'percent').toSorted((a, b) => a - b)
+        const stands = percents(piece).toSorted((a, b) => a - b)
         return { piece, count: stands.length, quartiles: stands.length ? [quantile(stands, 0.25), quantile(stands, 0.5), quantile(stands, 0.75)] : null }
       }),
     }]

@@ -1,4 +1,3 @@
-import { angleOf } from './symmetry'
 import type { Point } from './shape'
 
 /** The line that fits points best, with how far they stray from it and how long it is between the outermost. */
@@ -48,4 +47,24 @@ export function evenly(points: readonly Point[], steps = 48): Point[] {
     result.push({ x: a.x + share * (b.x - a.x), y: a.y + share * (b.y - a.y) })
   }
   return result
+}
+
+/** From 0 up to 180: a line has no front and no back. */
+export function angleOf(dx: number, dy: number): number {
+  const angle = Math.atan2(dy, dx) * 180 / Math.PI
+  return ((angle % 180) + 180) % 180
+}
+
+/** Between two lines, from 0 to 90. */
+export function angleBetween(a: number, b: number): number {
+  const off = Math.abs(a - b) % 180
+  return Math.min(off, 180 - off)
+}
+
+/** From a point to the nearest point of a stretch of line; one of no length is a point. */
+export function distanceToSegment(p: Point, a: Point, b: Point): number {
+  const [dx, dy] = [b.x - a.x, b.y - a.y]
+  const length = dx * dx + dy * dy
+  const t = length === 0 ? 0 : Math.min(1, Math.max(0, ((p.x - a.x) * dx + (p.y - a.y) * dy) / length))
+  return Math.hypot(p.x - a.x - t * dx, p.y - a.y - t * dy)
 }

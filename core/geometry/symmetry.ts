@@ -1,4 +1,5 @@
 import { area } from './area'
+import { angleBetween, angleOf, distanceToSegment } from './line'
 import { bounds, outline } from './outline'
 import type { Point, Shape } from './shape'
 
@@ -56,18 +57,6 @@ export function centroid(points: readonly Point[]): Point {
   return { x: x / (3 * twice), y: y / (3 * twice) }
 }
 
-/** From 0 up to 180: a line has no front and no back. */
-export function angleOf(dx: number, dy: number): number {
-  const angle = Math.atan2(dy, dx) * 180 / Math.PI
-  return ((angle % 180) + 180) % 180
-}
-
-/** Between two lines, from 0 to 90. */
-export function angleBetween(a: number, b: number): number {
-  const off = Math.abs(a - b) % 180
-  return Math.min(off, 180 - off)
-}
-
 function mirrored(p: Point, centre: Point, angle: number): Point {
   const twice = 2 * angle * Math.PI / 180
   const [dx, dy] = [p.x - centre.x, p.y - centre.y]
@@ -76,11 +65,4 @@ function mirrored(p: Point, centre: Point, angle: number): Point {
 
 function distanceToOutline(p: Point, points: readonly Point[]): number {
   return Math.min(...points.map((a, i) => distanceToSegment(p, a, points[(i + 1) % points.length]!)))
-}
-
-export function distanceToSegment(p: Point, a: Point, b: Point): number {
-  const [dx, dy] = [b.x - a.x, b.y - a.y]
-  const length = dx * dx + dy * dy
-  const t = length === 0 ? 0 : Math.min(1, Math.max(0, ((p.x - a.x) * dx + (p.y - a.y) * dy) / length))
-  return Math.hypot(p.x - a.x - t * dx, p.y - a.y - t * dy)
 }

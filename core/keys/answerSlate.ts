@@ -2,10 +2,9 @@ import type { Page } from '../board/board'
 import type { Edition } from '../board/edition'
 import type { PieceId, PlaceId } from '../board/ids'
 import type { Key } from '../board/key'
-import type { Grid, Scale } from '../board/place'
+import type { Scale } from '../board/place'
 import { quantity } from '../exact/quantity'
-import { layoutGaps } from '../layout/gaps'
-import { bounds, outline } from '../geometry/outline'
+import { itemBox } from '../layout/itemBox'
 import type { Point } from '../geometry/shape'
 import { freeSpot } from '../placement/freeSpot'
 import { regionSpot } from '../placement/regionSpot'
@@ -38,7 +37,7 @@ function answer(state: SlateState, key: Key, page: Page, edition: Edition): Slat
         const piece = pieces.find(id => !used.has(id))
         if (!piece) return now
         used.add(piece)
-        return put(now, piece, middleOfSlot(slot, page))
+        return put(now, piece, middleOf(slot, page))
       }, state)
     }
     case 'order': {
@@ -61,7 +60,7 @@ function answer(state: SlateState, key: Key, page: Page, edition: Edition): Slat
     case 'match': {
       const grid = page.places.find(p => p.id === key.where[0])
       return key.sets.reduce((now, set, row) => set.reduce((n, piece, column) => {
-        if (grid?.kind === 'grid') return put(n, piece, middleOfCell(grid, row % grid.rows, Math.min(column, grid.columns - 1)))
+        if (grid?.kind === 'grid') return put(n, piece, middleOf(`${grid.id}:${row % grid.rows},${Math.min(column, grid.columns - 1)}`, page))
         if (key.where.length) return into(n, piece, key.where[row % key.where.length])
         const { width, height } = edition.pieces.get(piece)!.master
         return put(n, piece, { x: Math.min(page.width, GAP + width / 2 + column * (width + GAP)), y: Math.min(page.height, GAP + height / 2 + row * (height + 4 * GAP)) })
@@ -77,8 +76,7 @@ function answer(state: SlateState, key: Key, page: Page, edition: Edition): Slat
       if (grid?.kind !== 'grid' || !bin) return state
       const cells = key.array ? Array.from({ length: key.array.rows * key.array.columns }, (_, i) => `${Math.floor(i / key.array!.columns)},${i % key.array!.columns}`) : key.cells
       return cells.reduce((now, cell) => {
-        const [row, column] = cell.split(',').map(Number) as [number, number]
-        return put(now, `${bin.id}~key-${row}-${column}` as PieceId, middleOfCell(grid, row, column))
+        return put(now, `${bin.id}~key-${cell.replace(',', '-')}` as PieceId, middleOf(`${grid.id}:${cell}`, page))
       }, state)
     }
     case 'arrows': return { ...state, arrows: key.arrows.reduce<SlateState['arrows']>((arrows, [from, to]) => withEntry(arrows, arrowName(from, to), true), state.arrows) }
@@ -87,17 +85,10 @@ function answer(state: SlateState, key: Key, page: Page, edition: Edition): Slat
   }
 }
 
-function middleOfSlot(slot: string, page: Page): Point | null {
-  const [id, cell] = slot.split(':')
-  const place = page.places.find(p => p.id === id)
-  const [row, column] = cell?.split(',').map(Number) ?? [0, 0]
-  if (place?.kind === 'grid') return middleOfCell(place, row!, column!)
-  const box = place?.kind === 'gaps' ? layoutGaps(place).gaps[column!] : place?.kind === 'slot' ? bounds(outline(place.shape)) : null
+/** The middle of a slot, a cell or a gap; null for what isn't there. */
+function middleOf(item: string, page: Page): Point | null {
+  const box = itemBox(item, page)
   return box ? { x: box.x + box.width / 2, y: box.y + box.height / 2 } : null
-}
-
-function middleOfCell({ shape, rows, columns }: Grid, row: number, column: number): Point {
-  return { x: shape.x + (column + 0.5) * shape.width / columns, y: shape.y + (row + 0.5) * shape.height / rows }
 }
 
 function spotOn({ shape, least, most }: Scale, value: string): Point {

@@ -11,7 +11,7 @@ export interface Feedback {
 }
 
 /** These words of a reason say what the student did; all others could say the answer. */
-const TELLS_NOTHING = new Set(['place', 'percent', 'made', 'tiles', 'placed', 'left', 'right', 'hits', 'of', 'over', 'text', 'drawn', 'stands', 'product', 'from', 'to'])
+const TELLS_NOTHING = new Set(['place', 'percent', 'made', 'tiles', 'placed', 'left', 'right', 'hits', 'text', 'drawn', 'stands', 'product', 'from', 'to'])
 
 export function feedbackOn(marks: readonly KeyMark[]): Feedback[] {
   return marks.flatMap(mark => mark.items.map(({ item, is, verdict, reason }) => ({

@@ -56,12 +56,15 @@ const markers: Markers = {
 
 /** What each key says of a slate, in the order of the keys. A board without keys gives an empty list: it is not scored. */
 export function markSlate(state: SlateState, edition: Edition): KeyMark[] {
-  return edition.board.keys.map((key) => {
-    const context = contextOf(key, state, edition)
-    // A key's kind picks its own marker; TypeScript can't follow that pairing through the lookup.
-    const items = context ? (markers[key.kind] as (key: Key, context: MarkContext) => ItemMark[])(key, context) : []
-    return summed({ key: key.id, kind: key.kind, items })
-  })
+  return edition.board.keys.map(key => markKey(key, state, edition))
+}
+
+/** What one key says of a slate; nothing where its page is gone. */
+export function markKey(key: Key, state: SlateState, edition: Edition): KeyMark {
+  const context = contextOf(key, state, edition)
+  // A key's kind picks its own marker; TypeScript can't follow that pairing through the lookup.
+  const items = context ? (markers[key.kind] as (key: Key, context: MarkContext) => ItemMark[])(key, context) : []
+  return summed({ key: key.id, kind: key.kind, items })
 }
 
 /** The teacher's own word on an item of a key ("key/item") stands over the machine's. */

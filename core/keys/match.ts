@@ -3,6 +3,7 @@ import { binOf, type PieceId } from '../board/ids'
 import type { MatchKey } from '../board/key'
 import { boxAround } from '../geometry/outline'
 import type { Box } from '../geometry/shape'
+import { straightBox } from '../placement/straight'
 import type { Placement } from '../placement/placement'
 import { itemMark, type MarkContext } from './context'
 import type { ItemMark } from './mark'
@@ -51,8 +52,8 @@ function byPlace(key: Pick<MatchKey, 'where'>, lying: readonly Placement[], { pl
 }
 
 /** Chains of pieces that lie within a distance of each other. */
-function byTouch(lying: readonly Placement[], { edition }: MarkContext, distance: number): Groups {
-  const boxes = lying.flatMap(p => p.at === 'page' ? [{ piece: p.piece, box: boxAround(p.centre, edition.pieces.get(p.piece)!.master) }] : [])
+function byTouch(lying: readonly Placement[], { edition, state }: MarkContext, distance: number): Groups {
+  const boxes = lying.flatMap(p => p.at === 'page' ? [{ piece: p.piece, box: straightBox(state.pieces[p.piece]!, edition.pieces.get(p.piece)!.master) ?? boxAround(p.centre, edition.pieces.get(p.piece)!.master) }] : [])
   const group = new Map<PieceId, string>()
   for (const { piece, box } of boxes) {
     const near = new Set(boxes.filter(other => group.has(other.piece) && gap(box, other.box) <= distance).map(other => group.get(other.piece)!))

@@ -58,6 +58,14 @@ export function startOf(edition: Edition): SlateState {
   return staged.length === 0 ? emptySlate : withPieces(emptySlate, staged.map(([id, { x, y }], z) => [id, { x, y, z }]))
 }
 
+/** Whether the slate looks as it was given out: ink that is rubbed out doesn't count. */
+export function isUntouched(state: SlateState, edition: Edition): boolean {
+  if (Object.keys(state.texts).length || Object.keys(state.arrows).length || Object.values(state.strokes).some(stroke => !stroke.gone)) return false
+  const start = startOf(edition).pieces
+  const lying = Object.entries(state.pieces) as [PieceId, OnPage][]
+  return lying.length === Object.keys(start).length && lying.every(([id, { x, y, turn, flipped }]) => start[id]?.x === x && start[id].y === y && !turn && !flipped)
+}
+
 /** Zero for a slate on which nothing lies. */
 export function top(state: SlateState): number {
   return Object.values(state.pieces).reduce((highest, { z }) => Math.max(highest, z), 0)

@@ -70,8 +70,10 @@ function headingOf(id: string): string {
   return place?.kind === 'pin' ? t('stage.pin', { number: page.places.filter(p => p.kind === 'pin').indexOf(place) + 1 }) : t('stage.unnamedPlace')
 }
 
+/** Worked out once for all pieces, however many of them say where they are. */
+const placements = computed(() => new Map(placePieces(state, page, edition).map(p => [p.piece, p])))
 function whereIs(id: PieceId): string {
-  const placement = placePieces(state, page, edition).find(p => p.piece === id)
+  const placement = placements.value.get(id)
   if (!placement || placement.at === 'ledge') return t('stage.onLedge')
   const best = placement.shares[0]
   return best ? t(best.certainty === 'in' ? 'stage.inPlace' : 'stage.nearEdge', { place: headingOf(best.place) }) : t('stage.outside')

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { MOST_STROKE_POINTS, type MarginInk } from '~~/core/margin/item'
 import type { Page } from '~~/core/board/board'
+import { withPoint } from '~/composables/strokePoints'
 
 /** Takes the teacher's pen: one stroke from putting down to lifting. */
 const { page } = defineProps<{ page: Page }>()
@@ -11,7 +12,7 @@ let pointer: number | null = null
 
 function add(event: PointerEvent) {
   const { x, y } = new DOMPoint(event.clientX, event.clientY).matrixTransform(root.value!.getScreenCTM()!.inverse())
-  if (points.value.length < MOST_STROKE_POINTS) points.value = [...points.value, [round(x), round(y), event.pressure || 0.5]]
+  points.value = withPoint(points.value, [round(x), round(y), event.pressure || 0.5], MOST_STROKE_POINTS)
 }
 const round = (n: number) => Math.round(n * 10) / 10
 

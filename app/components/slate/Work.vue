@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { startOf } from '~~/core/slate/state'
+import { isUntouched } from '~~/core/slate/state'
 import { canMove } from '~~/core/slate/status'
 import { useSlate, type SlateView } from '~/composables/useSlate'
 
@@ -22,8 +22,8 @@ const kept = computed(() => {
   return connection.value === 'open' ? t('slate.sending') : t('slate.keptHere', { count: unsent.value })
 })
 const feedback = useFeedback(view.id, () => edition.board.feedback, view.keyed, status, () => state.value)
-const { items: told, onPieces, shows: mayAsk } = feedback
-const untouched = computed(() => JSON.stringify(state.value) === JSON.stringify(startOf(edition)))
+const { items: told, onPieces, shows: mayAsk, trouble: notTold } = feedback
+const untouched = computed(() => isUntouched(state.value, edition))
 const startAgain = () => slate.make({ kind: 'start-again' })
 
 async function handIn() {
@@ -68,6 +68,7 @@ onKeyStroke(['z', 'Z'], (event) => {
     <main class="flex min-h-0 flex-1 flex-col gap-3 p-3 sm:px-6 sm:py-3.5">
       <SlateInstructions v-if="edition.board.instructions" :text="edition.board.instructions" />
       <p v-if="refused" class="trouble" role="alert">{{ said(`moveRefused.${refused}`, 'moveRefused.trouble') }}</p>
+      <p v-if="notTold" class="trouble" role="alert">{{ notTold }}</p>
       <div class="flex min-h-0 flex-1 flex-col gap-4 lg:flex-row">
         <BoardStage :edition="edition" :page="page" :state="state" :editable="editable" :ledge="!back" @make="slate.make">
           <template v-if="told" #mark="{ piece, master }">

@@ -22,13 +22,13 @@ const rows = computed(() => answer.kind !== 'sort' ? [] : page.places.filter(pla
 const nowhere = computed(() => answer.kind === 'sort' ? page.pieces.filter(p => answer.homes[p.id]?.length === 0).map(pieceName) : [])
 const unsaid = computed(() => answer.kind === 'sort' ? page.pieces.filter(p => !answer.homes[p.id]).length : 0)
 
-/** A number that can't be read leaves the key as it was. */
+/** A number that can't be read leaves the key as it was, and the field says so. */
 function setNumber(event: Event, name: 'tolerance' | 'unknown') {
-  const text = (event.target as HTMLInputElement).value
-  const number = readQuantity(text)
-  if (!number) return
-  if (name === 'tolerance' && answer.kind === 'scale' && number.compare(0) >= 0) change({ ...answer, tolerance: text })
-  if (name === 'unknown' && answer.kind === 'balance') change({ ...answer, unknown: text })
+  const field = event.target as HTMLInputElement
+  const number = readQuantity(field.value)
+  if (name === 'tolerance' && answer.kind === 'scale' && number && number.compare(0) >= 0) change({ ...answer, tolerance: field.value })
+  else if (name === 'unknown' && answer.kind === 'balance' && number) change({ ...answer, unknown: field.value })
+  else field.value = (answer.kind === 'scale' ? answer.tolerance : answer.kind === 'balance' ? answer.unknown : '') ?? ''
 }
 const groups = computed(() => answer.kind === 'order' ? groupsOf(answer.before) : null)
 function regroup(next: PieceId[][] | null) {

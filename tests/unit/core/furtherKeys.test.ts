@@ -30,6 +30,14 @@ describe('matching sets', () => {
     expect(mark(touch, { cat: [100, 100], felt: [200, 100] })[0]).toMatchObject({ verdict: 'on-the-line' })
   })
 
+  it('touch with the edges that they have as they lie, also on their side', () => {
+    const { width, height } = SIZES.card
+    const turning = boardOf([], pieces.map(p => ({ ...p, turns: true })), { kind: 'match', sets, where: [] })
+    const beside = 100 + width / 2 + height / 2 + 4
+    expect(verdicts(mark(turning, { cat: [100, 200], felt: [beside, 200, 90] })).cat).toBe('right')
+    expect(verdicts(mark(turning, { cat: [100, 200], felt: [beside + 40, 200, 90] })).cat).toBe('wrong')
+  })
+
   it('may stand in whichever row of a grid', () => {
     const grid: Place = { kind: 'grid', id: placeId('g'), heading: 'Pairs', rows: 3, columns: 2, shape: box(0, 0, 400, 180) }
     const board = boardOf([grid], pieces, { kind: 'match', sets, where: ['g'] })

@@ -6,7 +6,7 @@ import { apply, invert, MoveSchema, type Move } from '../../../core/slate/move'
 import { emptySlate, type SlateState } from '../../../core/slate/state'
 import type { PieceId } from '../../../core/board/ids'
 import { piecesOf } from '../../../core/slate/pieces'
-import { startOf } from '../../../core/slate/state'
+import { isUntouched, startOf } from '../../../core/slate/state'
 import { pieceId, placeId } from '../../boards'
 import { anyMove, edition } from '../../anyMove'
 
@@ -94,6 +94,9 @@ describe('what students make beside moving pieces', () => {
     const inverse = invert(worked, { kind: 'start-again' })
     expect(after(again, inverse)).toEqual(worked)
     expect(JSON.stringify(inverse).length).toBeLessThan(300)
+    // Rubbed-out ink is kept, and yet the slate looks as it was given out.
+    expect([start, worked, again].map(state => isUntouched(state, edition))).toEqual([true, false, true])
+    expect(isUntouched(after(start, { kind: 'put', piece: pieceId('c5'), x: 51, y: 60 }), edition)).toBe(false)
   })
 
   it('takes copies from a bin, each of its own; the bin itself never leaves the ledge', () => {
