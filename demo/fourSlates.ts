@@ -13,7 +13,7 @@ export type Fate = typeof FATES[number]
 /** The slate of each; `solved` is a right one where the key itself leaves open how (a total, an expression, ink). */
 export function slateOf(fate: Fate, edition: Edition, solved: SlateState): SlateState {
   const laidOut = answerSlate(edition.board.pages[0]!, edition)
-  const right = [laidOut, solved].toSorted((a, b) => pointsOf(b, edition) - pointsOf(a, edition))[0]!
+  const right = [solved, laidOut].toSorted((a, b) => pointsOf(b, edition) - pointsOf(a, edition))[0]!
   switch (fate) {
     case 'right': return right
     case 'wrong': return mixedUp(right, edition)

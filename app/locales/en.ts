@@ -134,7 +134,7 @@ export default {
       scale: 'Put each piece on the scale where it belongs.', label: 'Let the tip of each label touch its pin.', cover: 'Cover the cells that are to be covered.', arrows: 'Draw the arrows.', write: 'Write what is right. Then write another variant and add it.',
       ink: 'Draw what students are to draw: a ring around each answer, lines that join, or a line of symmetry.', vote: 'Nothing to do: what lies in each zone is counted.', spectrum: 'Nothing to do: where each piece stands is noted.',
     },
-    inAnyOrder: ' and ', part: 'One after the other', eitherOrder: 'In either order with the next', alike: 'The slots may change places',
+    inAnyOrder: ' and ', part: 'One after the other', eitherOrder: 'In either order with the next', alike: 'These may change places with each other',
     alsoRight: 'This is right as well', nothingDone: 'There is nothing to keep yet: do the task on the page first.', remove: 'Take this key away',
     credit: 'Points', credits: { all: 'One for the whole order', neighbours: 'One for each neighbour that is right', run: 'One for each piece in the longest right run', pairs: 'One for each pair that is right' },
     tolerance: 'Give or take', unknown: 'x is worth', solve: 'Right once x stands alone', standardForm: 'With as few tiles as can be', bothWays: 'Direction makes no difference', anywhere: 'A block of {rows} × {columns}, wherever it stands', allAxes: 'All lines of symmetry, not just one',

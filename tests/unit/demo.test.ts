@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { makeEdition } from '../../core/board/edition'
+import { countsOf } from '../../core/findings/counts'
 import { markSlate } from '../../core/keys/mark'
 import { apply } from '../../core/slate/move'
 import { startOf } from '../../core/slate/state'
@@ -18,6 +19,13 @@ describe('the demo shows each kind of key', () => {
     // Whether an arrow is there is never in doubt.
     if (board.keys[0]!.kind !== 'arrows') expect(marked('unsure').undecided).toBeGreaterThan(0)
     expect(marked('empty').items.filter(i => i.verdict === 'right')).toEqual([])
+  })
+
+  it.each(examples().filter(({ example }) => COUNTED.has(example.board.keys[0]!.kind)))('on $file with something to count', ({ example: { board, work } }) => {
+    const edition = makeEdition(board)
+    const states = (['right', 'wrong', 'unsure'] as const).map(fate => slateOf(fate, edition, work))
+    expect(states.every(state => Object.keys(state.pieces).length > 0)).toBe(true)
+    expect(JSON.stringify(countsOf(states, edition))).toMatch(/"count":[1-9]/)
   })
 
   it.each(examples())('on $file by moves that a student could have made', ({ example: { board, work } }) => {

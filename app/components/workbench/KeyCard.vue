@@ -9,6 +9,8 @@ import { readQuantity } from '~~/core/exact/quantity'
 import { blockOf } from '~~/core/keys/cover'
 import type { Workbench } from '~/composables/useWorkbench'
 
+const MOST_TICKED = 12
+
 /** One key read back in plain words, with the few things about it that can't be shown by doing. */
 const { bench, page, answer } = defineProps<{ bench: Workbench, page: Page, answer: Key }>()
 const { t } = useWords()
@@ -35,7 +37,15 @@ function regroup(next: PieceId[][] | null) {
   if (answer.kind === 'order' && next) change({ ...answer, before: beforeOf(next) })
 }
 const nameOf = (id: PieceId) => pieceName(bench.edition.value.pieces.get(id)!.piece)
-const slots = computed(() => answer.kind === 'slots' ? Object.keys(answer.fits) : [])
+const itemName = useItemName(() => bench.edition.value, () => page)
+/** Slots that may change places can be ticked as one group; a board file may have several, which are only read back. */
+const slots = computed(() => answer.kind === 'slots' && (answer.alike?.length ?? 0) < 2 && Object.keys(answer.fits).length <= MOST_TICKED ? Object.keys(answer.fits) : [])
+const alike = ref(new Set(answer.kind === 'slots' ? answer.alike?.[0] : []))
+function tick(slot: string) {
+  if (answer.kind !== 'slots') return
+  if (!alike.value.delete(slot)) alike.value.add(slot)
+  change({ ...answer, alike: alike.value.size > 1 ? [slots.value.filter(s => alike.value.has(s))] : [] })
+}
 const block = computed(() => answer.kind === 'cover' ? blockOf(answer.cells) : null)
 const checked = (event: Event) => (event.target as HTMLInputElement).checked
 </script>
@@ -55,7 +65,10 @@ const checked = (event: Event) => (event.target as HTMLInputElement).checked
         <button v-if="i < groups.length - 1 && groups.length > 2" type="button" class="button button-quiet self-start text-sm" @click="regroup(joined(groups, i))"><Icon name="lucide:arrow-up-down" />{{ t('answers.eitherOrder') }}</button>
       </li>
     </ol>
-    <label v-if="slots.length > 1" class="flex items-center gap-2"><input type="checkbox" class="h-5 w-5 accent-leaf-600" :checked="answer.kind === 'slots' && !!answer.alike?.length" @change="answer.kind === 'slots' && change({ ...answer, alike: checked($event) ? [slots] : [] })">{{ t('answers.alike') }}</label>
+    <fieldset v-if="slots.length > 1">
+      <legend class="label">{{ t('answers.alike') }}</legend>
+      <label v-for="slot in slots" :key="slot" class="flex items-center gap-2"><input type="checkbox" class="h-5 w-5 accent-leaf-600" :checked="alike.has(slot)" @change="tick(slot)">{{ itemName({ item: slot, is: 'place' }) }}</label>
+    </fieldset>
     <label v-if="answer.kind === 'order'">
       <span class="label">{{ t('answers.credit') }}</span>
       <select class="field" :value="answer.credit" @change="change({ ...answer, credit: ($event.target as HTMLSelectElement).value as typeof answer.credit })">
