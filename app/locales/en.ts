@@ -137,6 +137,7 @@ export default {
     inAnyOrder: ' and ', part: 'One after the other', eitherOrder: 'In either order with the next', alike: 'These may change places with each other',
     alsoRight: 'This is right as well', nothingDone: 'There is nothing to keep yet: do the task on the page first.', remove: 'Take this key away',
     credit: 'Points', credits: { all: 'One for the whole order', neighbours: 'One for each neighbour that is right', run: 'One for each piece in the longest right run', pairs: 'One for each pair that is right' },
+    accepts: 'Right is, one on each line', tellsApart: 'It makes a difference', tells: { capitals: 'Capitals and small letters', accents: 'Accents', punctuation: 'Full stops, commas and the like' }, exactly: 'nothing: exactly', tilesExactly: 'Number of tiles', anyNumber: 'any',
     tolerance: 'Give or take', unknown: 'x is worth', solve: 'Right once x stands alone', standardForm: 'With as few tiles as can be', bothWays: 'Direction makes no difference', anywhere: 'A block of {rows} × {columns}, wherever it stands', allAxes: 'All lines of symmetry, not just one',
     feedback: 'Students see what is right', feedbacks: { 'asked': 'When they ask, as often as they like', 'handed-in': 'Once they have handed in', 'never': 'When you hand back' },
     keep: 'Keep this as the key', key: 'The key', nothing: 'nothing',

@@ -2,6 +2,7 @@ import type { Master, Piece } from '../board/piece'
 import type { Gaps, Grid, Pin, Place, Scale } from '../board/place'
 import { quantity } from '../exact/quantity'
 import { area, areaInside } from '../geometry/area'
+import { ellipseInside } from '../geometry/ellipse'
 import { bounds, boxAround, corners, outline, outlined, overlaps } from '../geometry/outline'
 import type { Box, Point, Shape } from '../geometry/shape'
 import { common } from '../geometry/union'
@@ -41,11 +42,13 @@ export function claim(place: Place, piece: Piece, master: Master, lies: Point & 
   }
 }
 
-/** As `shareIn`; of a rectangle without cutting anything. */
+/** As `shareIn`; of a rectangle or an ellipse without cutting anything. */
 function shareOf(shape: Shape, points: readonly Point[], box: Box): number {
-  if (shape.kind !== 'rectangle') return shareIn(points, box)
+  const whole = box.width * box.height
+  if (shape.kind === 'polygon' || whole <= 0) return shareIn(points, box)
+  if (shape.kind === 'ellipse') return Math.min(1, ellipseInside(shape, box) / whole)
   const part = common(shape, box)
-  return part ? Math.min(1, part.width * part.height / (box.width * box.height)) : 0
+  return part ? Math.min(1, part.width * part.height / whole) : 0
 }
 
 /**

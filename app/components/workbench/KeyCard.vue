@@ -32,6 +32,12 @@ function setNumber(event: Event, name: 'tolerance' | 'unknown') {
   else if (name === 'unknown' && answer.kind === 'balance' && number) change({ ...answer, unknown: field.value })
   else field.value = (answer.kind === 'scale' ? answer.tolerance : answer.kind === 'balance' ? answer.unknown : '') ?? ''
 }
+function setTiles(event: Event) {
+  if (answer.kind !== 'total') return
+  const { tiles: _, ...any } = answer
+  const count = Math.trunc(Number((event.target as HTMLInputElement).value))
+  change(count >= 1 && count <= 1000 ? { ...any, tiles: count } : any)
+}
 const groups = computed(() => answer.kind === 'order' ? groupsOf(answer.before) : null)
 function regroup(next: PieceId[][] | null) {
   if (answer.kind === 'order' && next) change({ ...answer, before: beforeOf(next) })
@@ -81,6 +87,8 @@ const checked = (event: Event) => (event.target as HTMLInputElement).checked
       <label class="flex items-center gap-2"><input type="checkbox" class="h-5 w-5 accent-leaf-600" :checked="answer.solve" @change="change({ ...answer, solve: checked($event) })">{{ t('answers.solve') }}</label>
     </template>
     <label v-if="answer.kind === 'total'" class="flex items-center gap-2"><input type="checkbox" class="h-5 w-5 accent-leaf-600" :checked="answer.standardForm ?? false" @change="change({ ...answer, standardForm: checked($event) })">{{ t('answers.standardForm') }}</label>
+    <label v-if="answer.kind === 'total'"><span class="label">{{ t('answers.tilesExactly') }}</span><input class="field" type="number" min="1" max="1000" :value="answer.tiles ?? ''" :placeholder="t('answers.anyNumber')" @change="setTiles"></label>
+    <WorkbenchWrittenAnswers v-if="answer.kind === 'write'" :bench="bench" :page="page" :answer="answer" @change="change" />
     <label v-if="answer.kind === 'arrows'" class="flex items-center gap-2"><input type="checkbox" class="h-5 w-5 accent-leaf-600" :checked="answer.bothWays ?? false" @change="change({ ...answer, bothWays: checked($event) })">{{ t('answers.bothWays') }}</label>
     <label v-if="answer.kind === 'cover' && block" class="flex items-center gap-2"><input type="checkbox" class="h-5 w-5 accent-leaf-600" @change="change({ ...answer, cells: [], array: block })">{{ t('answers.anywhere', block) }}</label>
     <label v-if="answer.kind === 'ink' && answer.task.what === 'symmetry'" class="flex items-center gap-2"><input type="checkbox" class="h-5 w-5 accent-leaf-600" :checked="answer.task.find === 'all'" @change="change({ ...answer, task: { ...answer.task, find: checked($event) ? 'all' : 'one' } })">{{ t('answers.allAxes') }}</label>
