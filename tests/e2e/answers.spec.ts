@@ -38,6 +38,31 @@ test('a teacher sets typed answers and arrows by doing the task, adds a variant,
   await expect(page.getByLabel('Students see what is right')).toHaveValue('asked')
 })
 
+test('a teacher says of a typed answer what is accepted, what is told apart and how far off still counts', async ({ page, application }) => {
+  const lesson = await makeLesson(application.address, ['Ada Fern'], example('write'))
+  await signInTeacher(page, application.address, lesson.email, lesson.password)
+  await page.goto(`${application.address}/board/${lesson.board}`)
+  await page.getByRole('button', { name: 'Answers' }).click()
+  const card = page.getByTestId('key')
+  await card.getByText('Knot', { exact: true }).click()
+  await card.getByLabel('Right is, one on each line').first().fill('Bowline\n\nking of knots')
+  await card.getByLabel('Capitals and small letters').first().check()
+  await card.getByText('Length', { exact: true }).click()
+  const tolerance = card.getByLabel('Give or take')
+  await tolerance.fill('2 hours')
+  await tolerance.press('Tab')
+  await expect(tolerance).not.toHaveValue('2 hours')
+  await tolerance.fill('5 cm')
+  await tolerance.press('Tab')
+  await expect(page.getByTestId('keeping')).toHaveText('Kept')
+  const key = (await lesson.teacher.must<{ board: Board }>('GET', `/api/boards/${lesson.board}`)).board.keys[0]!
+  if (key.kind !== 'write') throw new Error('the key changed its kind')
+  expect(Object.values(key.answers)).toEqual(expect.arrayContaining([
+    expect.objectContaining({ accepts: ['Bowline', 'king of knots'], capitals: true }), expect.objectContaining({ tolerance: '5 cm' }),
+  ]))
+  await expectAccessible(page)
+})
+
 test('a teacher sets an order by doing, says how it earns points, and takes the key away again', async ({ page, application }) => {
   const lesson = await makeLesson(application.address, ['Ada Fern'], keyless('order'))
   await signInTeacher(page, application.address, lesson.email, lesson.password)
