@@ -1,4 +1,7 @@
+import { fileURLToPath } from 'node:url'
 import tailwindcss from '@tailwindcss/vite'
+
+const inModules = (path: string) => fileURLToPath(new URL(`./node_modules/${path}`, import.meta.url))
 
 export default defineNuxtConfig({
   compatibilityDate: '2026-11-01',
@@ -15,7 +18,13 @@ export default defineNuxtConfig({
       imports: ['computedAsync', 'onKeyStroke', 'useDebounceFn', 'useElementSize', 'useEventListener', 'useNow', 'useSessionStorage'],
     }],
   },
-  nitro: { experimental: { websocket: true } },
+  nitro: {
+    experimental: { websocket: true },
+    // The picture library, and the words its pictures are found by: data that is read, not imported.
+    externals: { traceInclude: ['@iconify-json/fluent-emoji-flat/icons.json', '@iconify-json/fluent-emoji-flat/chars.json', '@iconify-json/fluent-emoji-flat/package.json', 'emojilib/dist/emoji-en-US.json', 'emojilib/package.json'].map(inModules) },
+    // What PDF worksheets need that don't bring their own fonts, scripts and picture decoders.
+    publicAssets: ['standard_fonts', 'cmaps', 'wasm'].map(folder => ({ dir: inModules(`pdfjs-dist/${folder}`), baseURL: `/pdf/${folder}`, maxAge: 60 * 60 * 24 })),
+  },
   vite: { plugins: [tailwindcss()] },
   runtimeConfig: {
     // Set by NUXT_SESSION_PASSWORD; bin/demo makes one and keeps it with its data.

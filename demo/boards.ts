@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
 import type { IconifyJSON } from '@iconify/types'
+import { makeLibrary } from '../server/files/library'
 
 /** What the demo boards are made from: headings with the words or pictures that belong there, in the order a teacher would type them. */
 export interface BoardPlan {
@@ -14,13 +15,13 @@ export interface BoardPlan {
   readonly special?: readonly { word: string, homes: readonly string[] }[]
 }
 
-const icons = createRequire(import.meta.url)('@iconify-json/fluent-emoji-flat/icons.json') as IconifyJSON
+const library = makeLibrary(createRequire(import.meta.url)('@iconify-json/fluent-emoji-flat/icons.json') as IconifyJSON, {}, {})
 
 /** A picture of the openly licensed collection as an SVG of its own. */
 export function pictureSvg(name: string): string {
-  const icon = icons.icons[name]
-  if (!icon) throw new Error(`the picture collection has no ${name}`)
-  return `<svg xmlns="http://www.w3.org/2000/svg" width="352" height="264" viewBox="0 0 40 30"><g transform="translate(4 -1)">${icon.body}</g></svg>`
+  const svg = library.svg(name)
+  if (!svg) throw new Error(`the picture library has no ${name}`)
+  return svg
 }
 
 const boat = readFileSync(new URL('./pictures/boat.svg', import.meta.url), 'utf8')

@@ -4,7 +4,8 @@ import { FileHashSchema, KeyIdSchema, MasterIdSchema, PageIdSchema, PieceIdSchem
 import { keepKey } from '../core/design/answers'
 import { withPage } from '../core/design/lookup'
 import { addCards, addPictureCards, setTextSize } from '../core/design/pieces'
-import { addZone, changePlace } from '../core/design/zones'
+import { setBoxes } from '../core/design/items'
+import { addZone } from '../core/design/places'
 import { readPicture, type Picture } from '../server/files/picture'
 import { pictureSvg, type BoardPlan } from './boards'
 
@@ -33,7 +34,7 @@ export async function makeBoard(plan: BoardPlan): Promise<MadeBoard> {
     placeIds.set(heading, id)
     board = addZone(board, page, id, heading)
   })
-  for (const { heading, box } of plan.zones) if (box) board = changePlace(board, page, placeIds.get(heading)!, { box })
+  for (const { heading, box } of plan.zones) if (box) board = setBoxes(board, page, new Map([[placeIds.get(heading)!, box]]))
 
   const homes: Record<PieceId, PlaceId[]> = {}
   for (const { heading, words = [], pictures: names = [] } of plan.zones) {

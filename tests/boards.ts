@@ -3,7 +3,7 @@ import { emptyBoard, type Board } from '../core/board/board'
 import { makeEdition } from '../core/board/edition'
 import { KeyIdSchema, MasterIdSchema, PageIdSchema, PieceIdSchema, PlaceIdSchema } from '../core/board/ids'
 import { addCards } from '../core/design/pieces'
-import { addZone } from '../core/design/zones'
+import { addZone } from '../core/design/places'
 
 export const pieceId = (id: string) => v.parse(PieceIdSchema, id)
 export const placeId = (id: string) => v.parse(PlaceIdSchema, id)

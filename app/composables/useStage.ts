@@ -94,7 +94,14 @@ export function useStage(stage: Stage) {
     const box = (event.currentTarget as Element).getBoundingClientRect()
     const start = { x: event.clientX, y: event.clientY }
     if (stage.joining() && stage.state().pieces[piece]) return join(piece)
-    pressed = { piece: taken(piece), start, grip: { x: start.x - box.left - box.width / 2, y: start.y - box.top - box.height / 2 }, pointerId: event.pointerId }
+    pressed = { piece: taken(piece), start, grip: gripOn(piece, start, box), pointerId: event.pointerId }
+  }
+
+  /** From the middle of the piece to the pointer. What is drawn of a piece on the page may lie to one side of its middle, as a label's tip does. */
+  function gripOn(piece: PieceId, pointer: Point, box: DOMRect): Point {
+    const [lies, matrix] = [stage.state().pieces[piece], stage.pageSvg()?.getScreenCTM()]
+    const middle = lies && matrix ? new DOMPoint(lies.x, lies.y).matrixTransform(matrix) : { x: box.left + box.width / 2, y: box.top + box.height / 2 }
+    return { x: pointer.x - middle.x, y: pointer.y - middle.y }
   }
 
   function drag(event: PointerEvent) {

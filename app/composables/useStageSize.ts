@@ -18,7 +18,11 @@ export function useStageSize(room: Ref<HTMLElement | null>, page: () => Page, ed
   const { width, height } = useElementSize(room)
   return computed(() => {
     const { width: pageWidth, height: pageHeight } = page()
-    const sizes = page().pieces.map(piece => edition().pieces.get(piece.id)!.master)
+    const share = ledgeShare(page(), edition())
+    const sizes = page().pieces.map((piece) => {
+      const { kind, width: w, height: h } = edition().pieces.get(piece.id)!.master
+      return { kind, width: w * share(piece.id), height: h * share(piece.id) }
+    })
     const highest = Math.max(0, ...sizes.map(s => s.height))
     // Tiles are as large as their values, however small; they get room to be caught around them instead.
     const cards = sizes.filter(s => s.kind !== 'tile').map(s => s.height)

@@ -20,4 +20,4 @@ export function useUpload() {
   return { upload, trouble, busy }
 }
 
-export const picturesIn = (items: FileList | null | undefined) => [...items ?? []].filter(file => file.type.startsWith('image/'))
+export const picturesIn = (items: Iterable<File> | null | undefined) => [...items ?? []].filter(file => file.type.startsWith('image/'))

@@ -1,26 +1,34 @@
 <script setup lang="ts">
-import type { Board } from '~~/core/board/board'
+import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
+import type { OnShelf } from '~/composables/useShelf'
 
 definePageMeta({ for: 'teacher' })
-interface OnShelf { id: string, title: string, updatedAt: string, pieces: number, picture: Board, handouts: { id: string, className: string, at: string }[] }
+const VIEWS = ['boards', 'organizers', 'away'] as const
 
 const { t } = useWords()
-const { attempt, trouble, busy } = useAsking()
-const boards = await ask<OnShelf[]>('/api/boards')
-const naming = ref(false)
-const title = ref('')
+const { boards, trouble, set, copy } = await useShelf()
+const view = ref<typeof VIEWS[number]>('boards')
 const search = ref('')
+const subject = ref('')
+const lastAway = shallowRef<OnShelf | null>(null)
 useHead({ title: () => t('shelf.title') })
 
+const inView = computed(() => boards.value.filter(b => view.value === 'away' ? b.archived : !b.archived && b.organizer === (view.value === 'organizers')))
+const subjects = computed(() => [...new Set(inView.value.map(b => b.subject).filter(Boolean))].toSorted())
 const found = computed(() => {
   const words = search.value.trim().toLocaleLowerCase('en')
-  return boards.filter(b => [b.title, ...b.handouts.map(h => h.className)].some(text => text.toLocaleLowerCase('en').includes(words)))
+  return inView.value.filter(b => (!subject.value || b.subject === subject.value) && [b.title, b.subject, ...b.tags, ...b.handouts.map(h => h.className)].some(text => text.toLocaleLowerCase('en').includes(words)))
 })
-
-async function create() {
-  const made = await attempt(() => ask<{ id: string }>('/api/boards', { method: 'POST', body: { title: title.value } }))
-  if (made) await navigateTo(`/board/${made.id}`)
+watch(view, () => subject.value = '')
+async function putAway(board: OnShelf) {
+  await set(board, { archived: true })
+  lastAway.value = board
 }
+async function undo() {
+  if (lastAway.value) await set(lastAway.value, { archived: false })
+  lastAway.value = null
+}
+const MENU = 'flex min-h-11 w-full items-center gap-2 rounded-lg px-3 text-left'
 </script>
 
 <template>
@@ -29,13 +37,21 @@ async function create() {
     <main class="mx-auto max-w-6xl p-6">
       <div class="mb-6 flex flex-wrap items-center gap-4">
         <h1 class="text-2xl font-bold">{{ t('shelf.title') }}</h1>
-        <label v-if="boards.length > 3" class="ml-auto flex items-center gap-2">
+        <div class="flex gap-1.5" role="group" :aria-label="t('shelf.title')">
+          <button v-for="name in VIEWS" :key="name" type="button" class="button px-3" :class="view === name ? 'border-leaf-700 bg-leaf-100 text-stone-950' : ''" :aria-pressed="view === name" @click="view = name">{{ t(`shelf.${name}`) }}</button>
+        </div>
+        <label v-if="subjects.length > 1" class="ml-auto"><span class="sr-only">{{ t('shelf.subject') }}</span>
+          <select v-model="subject" class="field w-auto"><option value="">{{ t('shelf.anySubject') }}</option><option v-for="name in subjects" :key="name" :value="name">{{ name }}</option></select></label>
+        <label v-if="boards.length > 3" :class="subjects.length > 1 ? '' : 'ml-auto'">
           <span class="sr-only">{{ t('shelf.search') }}</span>
-          <input v-model="search" type="search" class="field w-60" :placeholder="t('shelf.search')">
+          <input v-model="search" type="search" class="field w-52" :placeholder="t('shelf.search')">
         </label>
-        <button type="button" class="button button-action" :class="boards.length > 3 ? '' : 'ml-auto'" @click="naming = true"><Icon name="lucide:plus" />{{ t('shelf.new') }}</button>
+        <NuxtLink to="/start" class="button button-action" :class="boards.length > 3 ? '' : 'ml-auto'"><Icon name="lucide:plus" />{{ t('shelf.new') }}</NuxtLink>
       </div>
+      <p v-if="trouble" class="trouble mb-4" role="alert">{{ trouble }}</p>
+      <p v-if="lastAway" class="mb-4 flex items-center gap-3" role="status">{{ t('shelf.didPutAway', { title: lastAway.title }) }} <button type="button" class="button" @click="undo">{{ t('shelf.undo') }}</button></p>
       <p v-if="boards.length === 0" class="panel text-lg">{{ t('shelf.empty') }}</p>
+      <p v-else-if="inView.length === 0" class="panel text-lg">{{ t(view === 'away' ? 'shelf.noneAway' : view === 'organizers' ? 'shelf.noOrganizers' : 'shelf.empty') }}</p>
       <p v-else-if="found.length === 0" class="panel text-lg">{{ t('shelf.notFound', { words: search }) }}</p>
       <ul class="grid gap-x-6 gap-y-8 sm:grid-cols-2 lg:grid-cols-3">
         <li v-for="board in found" :key="board.id" class="flex flex-col gap-2">
@@ -43,7 +59,22 @@ async function create() {
             <BoardThumbnail :board="board.picture" :label="t('shelf.open', { title: board.title })" ledge />
             <span class="mt-2 block text-lg font-bold">{{ board.title }}</span>
           </NuxtLink>
-          <p class="note-line">{{ t('shelf.pieces', { count: board.pieces }) }}</p>
+          <div class="flex items-start gap-2">
+            <p class="note-line min-w-0 flex-1">
+              {{ board.pages > 1 ? `${t('shelf.pages', { count: board.pages })} · ` : '' }}{{ t('shelf.pieces', { count: board.pieces }) }}
+              <template v-if="board.subject"> · {{ board.subject }}</template>
+              <span v-for="tag in board.tags" :key="tag" class="ml-1.5 inline-block rounded-full bg-panel px-2 text-ink">{{ tag }}</span>
+            </p>
+            <Menu as="div" class="relative">
+              <MenuButton class="button button-quiet w-11 px-0" :aria-label="t('shelf.more', { title: board.title })"><Icon name="lucide:ellipsis" size="20" /></MenuButton>
+              <MenuItems class="panel absolute right-0 z-20 w-60 p-2 shadow-xl">
+                <MenuItem v-slot="{ active }"><button type="button" :class="[MENU, active ? 'bg-field' : '']" @click="copy(board, t('shelf.copyOf', { title: board.title }))"><Icon name="lucide:copy" />{{ t('shelf.copy') }}</button></MenuItem>
+                <MenuItem v-slot="{ active }"><a :href="`/api/boards/${board.id}/file`" download :class="[MENU, active ? 'bg-field' : '']"><Icon name="lucide:download" />{{ t('shelf.file') }}</a></MenuItem>
+                <MenuItem v-if="!board.archived" v-slot="{ active }"><button type="button" :class="[MENU, active ? 'bg-field' : '']" @click="set(board, { organizer: !board.organizer })"><Icon name="lucide:layout-template" />{{ t(board.organizer ? 'shelf.noOrganizer' : 'shelf.asOrganizer') }}</button></MenuItem>
+                <MenuItem v-slot="{ active }"><button type="button" :class="[MENU, active ? 'bg-field' : '']" @click="board.archived ? set(board, { archived: false }) : putAway(board)"><Icon :name="board.archived ? 'lucide:archive-restore' : 'lucide:archive'" />{{ t(board.archived ? 'shelf.takeBack' : 'shelf.putAway') }}</button></MenuItem>
+              </MenuItems>
+            </Menu>
+          </div>
           <p v-for="handout in board.handouts.slice(0, 2)" :key="handout.id">
             <NuxtLink :to="`/handout/${handout.id}`" class="inline-flex min-h-8 items-center gap-2 font-semibold text-action underline">
               <Icon name="lucide:users" />{{ t('shelf.givenTo', { name: handout.className }) }}
@@ -52,15 +83,5 @@ async function create() {
         </li>
       </ul>
     </main>
-    <UiAsk :open="naming" :title="t('shelf.nameFirst')" @close="naming = false">
-      <form id="name-board" @submit.prevent="create">
-        <label><span class="label">{{ t('shelf.name') }}</span><input v-model="title" class="field text-lg" maxlength="120" required></label>
-        <p v-if="trouble" class="trouble mt-3" role="alert">{{ trouble }}</p>
-      </form>
-      <template #buttons>
-        <button type="button" class="button" @click="naming = false">{{ t('app.cancel') }}</button>
-        <button form="name-board" class="button button-action" :disabled="busy || !title.trim()">{{ t('shelf.create') }}</button>
-      </template>
-    </UiAsk>
   </div>
 </template>

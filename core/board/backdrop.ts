@@ -1,10 +1,13 @@
 import * as v from 'valibot'
-import { BoxSchema, ShapeSchema, SizeSchema } from '../geometry/shape'
+import { BoxSchema, PointSchema, ShapeSchema, SizeSchema } from '../geometry/shape'
 import { ColourSchema } from './colour'
 import { FigureIdSchema, FileHashSchema } from './ids'
 
-export const RULING_KINDS = ['none', 'squares', 'dots', 'lines'] as const
+export const RULING_KINDS = ['none', 'squares', 'dots', 'lines', 'handwriting', 'isometric', 'axes', 'staves'] as const
+/** What is ruled, and how far apart in points; `core/layout/ruling.ts` says between which lines that is, for each kind. */
 export const RulingSchema = v.object({ kind: v.picklist(RULING_KINDS), spacing: v.pipe(SizeSchema, v.minValue(4), v.maxValue(200)) })
+
+const SideSchema = v.pipe(v.number(), v.minValue(0), v.maxValue(0.97))
 
 export const BackdropPictureSchema = v.object({
   id: v.pipe(v.string(), v.minLength(1), v.maxLength(40)),
@@ -14,17 +17,37 @@ export const BackdropPictureSchema = v.object({
   pixelWidth: v.pipe(v.number(), v.integer(), v.minValue(1)),
   pixelHeight: v.pipe(v.number(), v.integer(), v.minValue(1)),
   alt: v.pipe(v.string(), v.maxLength(300)),
+  /** What is cut off at each side, as a share of the whole picture. */
+  crop: v.optional(v.pipe(
+    v.object({ left: SideSchema, top: SideSchema, right: SideSchema, bottom: SideSchema }),
+    v.check(crop => crop.left + crop.right < 0.98 && crop.top + crop.bottom < 0.98, 'Something of the picture must be left'),
+  )),
 })
 
-/** A fixed shape, with fixed words in its middle: what is drawn round, across or between in a drawing space. */
+/** A fixed shape with fixed words in it: a heading, a block of instructions, or what is drawn round, across or between. */
 export const FigureSchema = v.object({
   id: FigureIdSchema,
   shape: ShapeSchema,
   /** Null for none. */
   line: v.nullable(ColourSchema),
   fill: v.nullable(ColourSchema),
-  text: v.pipe(v.string(), v.maxLength(300)),
+  text: v.pipe(v.string(), v.maxLength(1000)),
   textSize: v.pipe(v.number(), v.minValue(6), v.maxValue(96)),
+  bold: v.optional(v.boolean()),
+  /** Words start at the left, from the top; absent: in the middle. */
+  fromLeft: v.optional(v.boolean()),
+})
+
+/** A fixed line or arrow. */
+export const LineSchema = v.object({
+  id: FigureIdSchema,
+  from: PointSchema,
+  to: PointSchema,
+  colour: ColourSchema,
+  /** Points. */
+  thickness: v.pipe(v.number(), v.minValue(0.25), v.maxValue(40)),
+  points: v.picklist(['none', 'one', 'both']),
+  dashed: v.optional(v.boolean()),
 })
 
 export const BackdropSchema = v.object({
@@ -32,9 +55,16 @@ export const BackdropSchema = v.object({
   ruling: RulingSchema,
   pictures: v.pipe(v.array(BackdropPictureSchema), v.maxLength(40)),
   figures: v.optional(v.pipe(v.array(FigureSchema), v.maxLength(100))),
+  lines: v.optional(v.pipe(v.array(LineSchema), v.maxLength(100))),
 })
+
+/** The pixels of a picture that are left when it is cropped. */
+export function pixelsShown({ pixelWidth, pixelHeight, crop }: BackdropPicture): { width: number, height: number } {
+  return crop ? { width: pixelWidth * (1 - crop.left - crop.right), height: pixelHeight * (1 - crop.top - crop.bottom) } : { width: pixelWidth, height: pixelHeight }
+}
 
 export type Backdrop = v.InferOutput<typeof BackdropSchema>
 export type BackdropPicture = v.InferOutput<typeof BackdropPictureSchema>
+export type Line = v.InferOutput<typeof LineSchema>
 export type Figure = v.InferOutput<typeof FigureSchema>
 export type Ruling = v.InferOutput<typeof RulingSchema>

@@ -1,14 +1,17 @@
 import * as v from 'valibot'
 import { refuse, ok, type Result } from '../result'
-import { PointSchema, SizeSchema } from '../geometry/shape'
+import { BoxSchema, PointSchema, SizeSchema } from '../geometry/shape'
 import { BackdropSchema } from './backdrop'
-import { PageIdSchema, PieceIdSchema, type MasterId, type PageId, type PieceId } from './ids'
+import { PageIdSchema, PieceIdSchema, StepIdSchema, type MasterId, type PageId, type PieceId } from './ids'
 import { KeySchema } from './key'
 import { referencesOf } from './references'
 import { MasterSchema, PieceSchema } from './piece'
 import { PlaceSchema } from './place'
 
 export const MOST_PIECES = 1000
+
+/** One numbered activity: what to do, and where. */
+export const StepSchema = v.object({ id: StepIdSchema, ...BoxSchema.entries, instructions: v.pipe(v.string(), v.maxLength(500)) })
 
 export const PageSchema = v.object({
   id: PageIdSchema,
@@ -23,6 +26,10 @@ export const PageSchema = v.object({
   staged: v.optional(v.record(PieceIdSchema, PointSchema)),
   /** Students may draw arrows from piece to piece. */
   arrows: v.optional(v.boolean()),
+  /** Activities that are done one after the other, each in its own part of the page. */
+  steps: v.optional(v.pipe(v.array(StepSchema), v.maxLength(20))),
+  /** What moves together at the workbench: ids of places, pictures, figures and lines. */
+  groups: v.optional(v.pipe(v.array(v.pipe(v.array(v.pipe(v.string(), v.maxLength(40))), v.minLength(2), v.maxLength(200))), v.maxLength(100))),
 })
 
 /** On asking, as often as they like; once it is handed in; not before it is handed back. */
@@ -40,8 +47,11 @@ export const BoardSchema = v.object({
   keys: v.pipe(v.array(KeySchema), v.maxLength(200)),
   /** When students see what the key says of their work; absent: never. */
   feedback: v.optional(v.picklist(FEEDBACKS)),
+  subject: v.optional(v.pipe(v.string(), v.trim(), v.maxLength(40))),
+  tags: v.optional(v.pipe(v.array(v.pipe(v.string(), v.trim(), v.minLength(1), v.maxLength(40))), v.maxLength(12))),
 })
 
+export type Step = v.InferOutput<typeof StepSchema>
 export type Page = v.InferOutput<typeof PageSchema>
 export type Board = v.InferOutput<typeof BoardSchema>
 
@@ -66,7 +76,7 @@ export function checkBoard(board: Board): BoardFault | null {
   const pageOf = new Map<string, PageId>()
   const masters = new Set<MasterId>(board.masters.map(m => m.id))
   for (const page of board.pages) {
-    for (const { id } of [page, ...page.places, ...page.pieces, ...page.backdrop.figures ?? []]) {
+    for (const { id } of [page, ...page.places, ...page.pieces, ...page.backdrop.figures ?? [], ...page.backdrop.lines ?? [], ...page.steps ?? []]) {
       if (seen.has(id)) return { code: 'twice', id }
       seen.add(id)
       pageOf.set(id, page.id)

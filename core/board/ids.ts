@@ -12,6 +12,7 @@ export const PageIdSchema = v.pipe(id, v.brand('PageId'))
 export const MasterIdSchema = v.pipe(id, v.brand('MasterId'))
 export const KeyIdSchema = v.pipe(id, v.brand('KeyId'))
 export const FigureIdSchema = v.pipe(id, v.brand('FigureId'))
+export const StepIdSchema = v.pipe(id, v.brand('StepId'))
 /** The SHA-256 of a file's bytes, in hexadecimal. */
 export const FileHashSchema = v.pipe(v.string(), v.regex(/^[0-9a-f]{64}$/), v.brand('FileHash'))
 
@@ -21,6 +22,7 @@ export type PageId = v.InferOutput<typeof PageIdSchema>
 export type MasterId = v.InferOutput<typeof MasterIdSchema>
 export type KeyId = v.InferOutput<typeof KeyIdSchema>
 export type FigureId = v.InferOutput<typeof FigureIdSchema>
+export type StepId = v.InferOutput<typeof StepIdSchema>
 export type FileHash = v.InferOutput<typeof FileHashSchema>
 
 /** The bin that a copy was taken from; null for a piece of the board itself. */

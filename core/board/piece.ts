@@ -1,18 +1,39 @@
 import * as v from 'valibot'
 import { AmountSchema } from '../exact/measure'
 import { TermSchema } from '../exact/polynomial'
+import { QuantitySchema } from '../exact/quantity'
 import { SizeSchema } from '../geometry/shape'
 import { ColourSchema } from './colour'
 import { FileHashSchema, MasterIdSchema, PieceIdSchema } from './ids'
 
 export const PIECE_TEXT_LONGEST = 200
 
+export const ROLES = ['piece', 'target', 'instruction'] as const
+export type Role = typeof ROLES[number]
+
+const UnitsSchema = v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(40))
+/** How a piece is drawn in its box; absent: as a rectangle. */
+const LookSchema = v.variant('kind', [
+  v.object({ kind: v.literal('round') }),
+  /** A part of the circle that fills the box, clockwise from the top: parts that are turned round one middle make a whole. */
+  v.object({ kind: v.literal('sector'), share: QuantitySchema }),
+  /** A hand of a clock: turns round the middle of its box, and points upwards. */
+  v.object({ kind: v.literal('hand') }),
+  /** Made of so many equal units, with lines between them. */
+  v.object({ kind: v.literal('units'), across: UnitsSchema, down: UnitsSchema }),
+])
+
 /** One style and one size for all the pieces made together: change the master and all follow. */
 export const MasterSchema = v.object({
   id: MasterIdSchema,
   kind: v.picklist(['card', 'picture-card', 'tile', 'label', 'cover', 'token', 'note']),
-  /** Of tiles, covers, tokens and notes; all else is white. */
+  /** Absent: the colour of its kind, or of its role. */
   colour: v.optional(ColourSchema),
+  /** What it is for, told by one colour and one edge all through a board. */
+  role: v.optional(v.picklist(ROLES)),
+  look: v.optional(LookSchema),
+  /** Cards and labels that are of this size whatever their text: letters, say. */
+  fixed: v.optional(v.boolean()),
   /** Points. */
   textSize: v.pipe(v.number(), v.minValue(6), v.maxValue(96)),
   width: SizeSchema,

@@ -5,10 +5,19 @@ import { PlaceIdSchema } from './ids'
 
 const HeadingSchema = v.pipe(v.string(), v.maxLength(80))
 const RectangleSchema = v.object({ kind: v.literal('rectangle'), ...BoxSchema.entries })
-const common = { id: PlaceIdSchema, heading: HeadingSchema }
+export const MOST_PARTS = 8
+const common = {
+  id: PlaceIdSchema, heading: HeadingSchema,
+  /** Belongs to one member of a group, by number. */
+  part: v.optional(v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(MOST_PARTS))),
+}
 
 /** A category. Zones may overlap, as rings do. */
-export const ZoneSchema = v.object({ kind: v.literal('zone'), ...common, shape: ShapeSchema })
+export const ZoneSchema = v.object({
+  kind: v.literal('zone'), ...common, shape: ShapeSchema,
+  /** Students name it themselves, as in an open sort. */
+  blank: v.optional(v.boolean()),
+})
 
 /** An ordered row or column. Pieces in it are read in reading order; a row from the right to the left where it says so. */
 export const LaneSchema = v.object({
@@ -94,6 +103,9 @@ export type Writing = v.InferOutput<typeof WritingSchema>
 export type Gaps = v.InferOutput<typeof GapsSchema>
 export type Drawing = v.InferOutput<typeof DrawingSchema>
 export type Place = v.InferOutput<typeof PlaceSchema>
+
+/** Whether students name the place themselves. */
+export const isBlank = (place: Place): place is Zone => place.kind === 'zone' && !!place.blank
 
 /** Whether pieces can be put there at all; labels point at pins, and everything else has nothing to do with one. */
 export function takes(place: Place, piece: { readonly kind: string }): boolean {

@@ -68,6 +68,21 @@ export function withoutPiece(key: Key, piece: PieceId): Key | null {
   }
 }
 
+/** The key without a fixed figure; null when nothing is left of it. */
+export function withoutFigure(key: Key, figure: FigureId): Key | null {
+  if (key.kind !== 'ink') return key
+  const others = (ids: readonly FigureId[]) => ids.filter(id => id !== figure)
+  const { task } = key
+  switch (task.what) {
+    case 'symmetry': return some({ ...key, task: { ...task, figures: others(task.figures) } }, others(task.figures))
+    case 'circle': return some({ ...key, task: { ...task, figures: others(task.figures), answers: others(task.answers) } }, others(task.answers))
+    case 'join': {
+      const pairs = task.pairs.filter(pair => !pair.includes(figure))
+      return some({ ...key, task: { ...task, pairs } }, pairs)
+    }
+  }
+}
+
 /** The key without a place; null when it was about that place. */
 export function withoutPlace(key: Key, place: PlaceId): Key | null {
   // A piece whose only home is gone has no answer any more; that it belongs nowhere was never said.

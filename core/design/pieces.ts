@@ -1,7 +1,7 @@
 import { MOST_PIECES, type Board, type Page } from '../board/board'
 import type { MasterId, PageId, PieceId } from '../board/ids'
 import { PIECE_TEXT_LONGEST, type Master, type Piece, type PictureCard } from '../board/piece'
-import { withoutPiece } from '../board/references'
+import { referencesOf, withoutPiece } from '../board/references'
 import { withEntry } from '../slate/state'
 import { cardSize, pictureCardSize } from '../layout/cardSize'
 import { scramble } from '../layout/scramble'
@@ -41,13 +41,16 @@ export function addPictureCards(board: Board, pageId: PageId, cards: readonly Om
   return addPieces(withMaster, pageId, cards.map(card => ({ ...card, kind: 'picture-card', id: ids.piece(), master })))
 }
 
-export function changePiece(board: Board, pageId: PageId, id: PieceId, change: { text?: string, alt?: string }): Board {
+/** What is said of one piece alone; the common size follows its words. */
+export function changePiece(board: Board, pageId: PageId, id: PieceId, change: { text?: string, alt?: string, turns?: boolean }): Board {
   return sized(withPage(board, pageId, page => ({
     ...page,
-    pieces: page.pieces.map((piece): Piece => {
-      if (piece.id !== id) return piece
-      const text = change.text ?? piece.text
-      return piece.kind === 'picture-card' ? { ...piece, text, alt: change.alt ?? piece.alt } : { ...piece, text }
+    pieces: page.pieces.map((whole): Piece => {
+      if (whole.id !== id) return whole
+      const { turns: before, ...piece } = whole
+      const turns = change.turns ?? before
+      const common = { text: change.text ?? piece.text, ...(turns && { turns }) }
+      return 'alt' in piece && change.alt !== undefined ? { ...piece, ...common, alt: change.alt } : { ...piece, ...common }
     }),
   })))
 }
@@ -66,6 +69,14 @@ export function removePiece(board: Board, pageId: PageId, id: PieceId): Board {
   })
 }
 
+/** Pieces that lay on the page from the start stand on the ledge again; others are passed over. */
+export function takeOffPage(board: Board, pageId: PageId, ids: readonly PieceId[]): Board {
+  return withPage(board, pageId, ({ staged, ...page }) => {
+    const left = ids.reduce<NonNullable<Page['staged']>>((all, id) => withEntry(all, id, undefined), staged ?? {})
+    return Object.keys(left).length ? { ...page, staged: left } : page
+  })
+}
+
 /** The text size of all pieces of one master; their common size follows. */
 export function setTextSize(board: Board, master: MasterId, textSize: number): Board {
   return sized({ ...board, masters: board.masters.map(m => m.id === master ? { ...m, textSize } : m) })
@@ -80,15 +91,25 @@ export function scrambleLedge(board: Board, pageId: PageId, seed: number): Board
 export function rescrambled(board: Board, pageId: PageId): Board {
   const homes = sortKeyOf(board, pageId)?.homes ?? {}
   const groupOf = (id: PieceId) => homes[id]?.join(' ') ?? undefined
-  return withPage(board, pageId, page => ({ ...page, ledge: scramble(page.pieces.map(p => p.id), groupOf, board.seed) }))
+  return withPage(board, pageId, (page) => {
+    // Bins, and tiles that no key asks for by name, keep their order behind the rest: it tells nothing, and helps to find them.
+    const asked = new Set(board.keys.filter(key => key.page === pageId).flatMap(key => referencesOf(key).pieces))
+    const inOrder = page.pieces.filter(p => p.bin || (['tile', 'token', 'cover'].includes(p.kind) && !asked.has(p.id)))
+    const others = page.pieces.filter(p => !inOrder.includes(p))
+    return { ...page, ledge: [...scramble(others.map(p => p.id), groupOf, board.seed), ...inOrder.map(p => p.id)] }
+  })
 }
 
-function addPieces(board: Board, pageId: PageId, pieces: readonly Piece[]): Board {
-  return rescrambled(sized(withPage(board, pageId, (page: Page) => ({
+/** Pieces on the ledge: scrambled among the others, or in the order given behind them, as tiles are that tell nothing by their order. */
+export function addPieces(board: Board, pageId: PageId, pieces: readonly Piece[], order: 'scrambled' | 'as-given' = 'scrambled'): Board {
+  const room = MOST_PIECES - requirePage(board, pageId).pieces.length
+  const added = pieces.slice(0, room)
+  const larger = sized(withPage(board, pageId, (page: Page) => ({
     ...page,
-    pieces: [...page.pieces, ...pieces],
-    ledge: [...page.ledge, ...pieces.map(p => p.id)],
-  }))), requirePage(board, pageId).id)
+    pieces: [...page.pieces, ...added],
+    ledge: [...page.ledge, ...added.map(p => p.id)],
+  })))
+  return order === 'scrambled' ? rescrambled(larger, pageId) : larger
 }
 
 function masterFor(board: Board, kind: Master['kind'], ids: Ids): { board: Board, master: MasterId } {
@@ -98,14 +119,14 @@ function masterFor(board: Board, kind: Master['kind'], ids: Ids): { board: Board
   return { board: { ...board, masters: [...board.masters, master] }, master: master.id }
 }
 
-/** Every master gets the size that the longest of its pieces needs, on whichever page that is. */
+/** Every master of cards, labels and notes gets the size that the longest of its pieces needs, on whichever page that is; the others are as large as they were made. */
 function sized(board: Board): Board {
   const pieces = board.pages.flatMap(page => page.pieces)
   return {
     ...board,
     masters: board.masters.map((master) => {
       const texts = pieces.filter(piece => piece.master === master.id).map(piece => piece.text)
-      if (master.kind === 'tile') return master
+      if (master.fixed || master.kind === 'tile' || master.kind === 'cover' || master.kind === 'token') return master
       const size = master.kind !== 'picture-card' ? cardSize(texts, master.textSize) : pictureCardSize(texts, master.textSize)
       return { ...master, ...size }
     }),

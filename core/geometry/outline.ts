@@ -40,6 +40,21 @@ export function bounds(points: readonly Point[]): Box {
   return { x, y, width: Math.max(...xs) - x, height: Math.max(...ys) - y }
 }
 
+/** The box around a place, or around anything else that has a shape. Of an ellipse it is its own: the outline of many sides reaches a little beyond. */
+export function boxOf({ shape }: { readonly shape: Shape }): Box {
+  if (shape.kind === 'polygon') return outlined(shape).box
+  const { x, y, width, height } = shape
+  return { x, y, width, height }
+}
+
+/** The shape stretched into a box. What has no width stays without one, rather than dividing by nothing. */
+export function stretched(shape: Shape, box: Box): Shape {
+  if (shape.kind !== 'polygon') return { ...shape, ...box }
+  const old = bounds(shape.points)
+  const along = (at: number, from: number, size: number) => size > 0 ? (at - from) / size : 0
+  return { kind: 'polygon', points: shape.points.map(p => ({ x: box.x + along(p.x, old.x, old.width) * box.width, y: box.y + along(p.y, old.y, old.height) * box.height })) }
+}
+
 export function overlaps(a: Box, b: Box): boolean {
   return a.x < b.x + b.width && b.x < a.x + a.width && a.y < b.y + b.height && b.y < a.y + a.height
 }

@@ -2,17 +2,9 @@ import { createHash } from 'node:crypto'
 import type { Kysely, Transaction } from 'kysely'
 import type { Board } from '../../core/board/board'
 import { makeEdition, type Edition } from '../../core/board/edition'
+import { filesOf } from '../../core/board/files'
 import { canonicalJson } from '../../core/format/canonical'
 import type { Database } from './tables'
-
-/** The board's files, each once. */
-export function filesOf(board: Board): string[] {
-  const files = board.pages.flatMap(page => [
-    ...page.backdrop.pictures.map(picture => picture.file),
-    ...page.pieces.flatMap(piece => piece.kind === 'picture-card' ? [piece.file] : []),
-  ])
-  return [...new Set<string>(files)]
-}
 
 /** Freezes a board; the same content is stored once, however often it is given out. */
 export async function keepEdition(trx: Transaction<Database>, board: Board): Promise<string> {

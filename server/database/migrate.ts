@@ -1,9 +1,10 @@
 import { Migrator, type Kysely } from 'kysely'
 import type { Database } from './tables'
 import * as firstLoop from './migrations/0001_first_loop'
+import * as shelf from './migrations/0002_shelf'
 
 /** Forward only: a migration that has run anywhere is never edited, the next one mends it. */
-const migrations = { '0001_first_loop': firstLoop }
+const migrations = { '0001_first_loop': firstLoop, '0002_shelf': shelf }
 
 /** Brings the database up to date. Kysely holds a lock meanwhile, so of several processes only one migrates. */
 export async function migrate(db: Kysely<Database>): Promise<void> {

@@ -32,7 +32,19 @@ export interface Database {
     picture_password: string[]
     created_at: SetOnce
   }
-  boards: { id: Generated<string>, teacher_id: Fixed<string>, title: string, document: Json<Board>, version: Generated<number>, created_at: SetOnce, updated_at: Timestamp }
+  boards: {
+    id: Generated<string>
+    teacher_id: Fixed<string>
+    title: string
+    document: Json<Board>
+    version: Generated<number>
+    created_at: SetOnce
+    updated_at: Timestamp
+    /** Put away; null for what stands on the shelf. */
+    archived_at: Timestamp | null
+    /** Kept to start other boards from. */
+    organizer: Generated<boolean>
+  }
   files: { hash: Fixed<string>, media_type: Fixed<string>, bytes: Fixed<Buffer>, pixel_width: Fixed<number>, pixel_height: Fixed<number>, created_at: SetOnce }
   file_owners: { file_hash: Fixed<string>, teacher_id: Fixed<string> }
   editions: { hash: Fixed<string>, document: FixedJson<Board>, created_at: SetOnce }

@@ -1,28 +1,74 @@
 import type { Kysely } from 'kysely'
 import { emptyBoard, type Board } from '../../core/board/board'
 import { withoutAnswers } from '../../core/board/edition'
-import type { PageId } from '../../core/board/ids'
+import { filesOf, withFiles } from '../../core/board/files'
+import type { FileHash, PageId } from '../../core/board/ids'
+import type { BoardFile } from '../../core/format/boardFile'
 import { ok, refuse, type Result } from '../../core/result'
-import { filesOf } from '../database/editions'
 import type { Database } from '../database/tables'
+import { keepPicture } from '../files/keep'
+import { readPicture } from '../files/picture'
 
 type Db = Kysely<Database>
 
-export async function createBoard(db: Db, teacher: string, title: string, page: PageId, seed: number): Promise<string> {
-  const document = emptyBoard(title, page, seed)
+/** A new board: an empty page, or what the teacher starts from. It may only show the teacher's own files. */
+export async function createBoard(db: Db, teacher: string, title: string, start: { page: PageId, seed: number } | Board): Promise<Result<string, { code: 'not-yours' }>> {
+  const document = 'page' in start ? emptyBoard(title, start.page, start.seed) : { ...start, title }
+  if (!await ownsAll(db, teacher, filesOf(document))) return refuse({ code: 'not-yours' })
   const { id } = await db.insertInto('boards').values({ teacher_id: teacher, title, document: JSON.stringify(document), updated_at: new Date() })
     .returning('id').executeTakeFirstOrThrow()
-  return id
+  return ok(id)
+}
+
+async function ownsAll(db: Db, teacher: string, files: readonly FileHash[]): Promise<boolean> {
+  return (await owned(db, teacher, files)).length === files.length
+}
+async function owned(db: Db, teacher: string, files: readonly FileHash[]): Promise<FileHash[]> {
+  if (files.length === 0) return []
+  const rows = await db.selectFrom('file_owners').select('file_hash').where('teacher_id', '=', teacher).where('file_hash', 'in', files).execute()
+  return rows.map(row => row.file_hash as FileHash)
+}
+
+/** A board from a file: its pictures are decoded and encoded anew like any others; of one that came without them those that the teacher has are found again. */
+export async function importBoard(db: Db, teacher: string, { board, pictures }: BoardFile): Promise<{ id: string, missing: number }> {
+  const files = new Map((await owned(db, teacher, filesOf(board))).map(file => [file, file]))
+  for (const name of Object.keys(pictures) as FileHash[]) {
+    const picture = await readPicture(Buffer.from(pictures[name]!.base64, 'base64'))
+    if (!picture.ok) continue
+    await keepPicture(db, teacher, picture.value)
+    files.set(name, picture.value.hash as FileHash)
+  }
+  const found = withFiles(board, files)
+  const made = await createBoard(db, teacher, board.title, found.board)
+  if (!made.ok) throw new Error('a board was left with a file that is not its teacher\'s')
+  return { id: made.value, missing: found.missing }
+}
+
+/** The board with its pictures, as one file. */
+export async function exportBoard(db: Db, id: string): Promise<BoardFile> {
+  const { document: board } = await db.selectFrom('boards').select('document').where('id', '=', id).executeTakeFirstOrThrow()
+  const files = filesOf(board)
+  const rows = files.length ? await db.selectFrom('files').select(['hash', 'media_type', 'bytes']).where('hash', 'in', files).execute() : []
+  return { board, pictures: Object.fromEntries(rows.map(row => [row.hash, { mediaType: row.media_type as 'image/png', base64: row.bytes.toString('base64') }])) as BoardFile['pictures'] }
+}
+
+/** Put away and taken back, kept as an organizer or no longer. */
+export async function setOnShelf(db: Db, id: string, { archived, organizer }: { archived?: boolean | undefined, organizer?: boolean | undefined }): Promise<void> {
+  await db.updateTable('boards').set({ ...(archived !== undefined && { archived_at: archived ? new Date() : null }), ...(organizer !== undefined && { organizer }) }).where('id', '=', id).execute()
 }
 
 export async function boardsOf(db: Db, teacher: string) {
-  const boards = await db.selectFrom('boards').select(['id', 'title', 'document', 'updated_at'])
+  const boards = await db.selectFrom('boards').select(['id', 'title', 'document', 'updated_at', 'archived_at', 'organizer'])
     .where('teacher_id', '=', teacher).orderBy('updated_at', 'desc').execute()
   const given = await db.selectFrom('handouts').innerJoin('boards', 'boards.id', 'handouts.board_id').innerJoin('classes', 'classes.id', 'handouts.class_id')
     .select(['handouts.id', 'handouts.board_id', 'classes.name as className', 'handouts.created_at'])
     .where('boards.teacher_id', '=', teacher).orderBy('handouts.created_at', 'desc').execute()
-  return boards.map(({ document, updated_at, ...board }) => ({
+  return boards.map(({ document, updated_at, archived_at, ...board }) => ({
     ...board,
+    archived: archived_at !== null,
+    subject: document.subject ?? '',
+    tags: document.tags ?? [],
+    pages: document.pages.length,
     updatedAt: updated_at.toISOString(),
     pieces: document.pages.reduce((n, page) => n + page.pieces.length, 0),
     // The first page is enough for its picture on the shelf.
@@ -43,11 +89,7 @@ export type SaveRefusal = { code: 'changed-elsewhere', version: number } | { cod
  * knowing a file's hash is not owning it.
  */
 export async function saveBoard(db: Db, id: string, teacher: string, board: Board, version: number): Promise<Result<{ version: number }, SaveRefusal>> {
-  const files = filesOf(board)
-  if (files.length) {
-    const owned = await db.selectFrom('file_owners').select('file_hash').where('teacher_id', '=', teacher).where('file_hash', 'in', files).execute()
-    if (owned.length < files.length) return refuse({ code: 'not-yours' })
-  }
+  if (!await ownsAll(db, teacher, filesOf(board))) return refuse({ code: 'not-yours' })
   const saved = await db.updateTable('boards')
     .set(eb => ({ document: JSON.stringify(board), title: board.title, version: eb('version', '+', 1), updated_at: new Date() }))
     .where('id', '=', id).where('version', '=', version).returning('version').executeTakeFirst()

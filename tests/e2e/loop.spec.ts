@@ -31,10 +31,12 @@ test('a teacher designs, gives out, walks round, writes in the margin and hands 
   await test.step('names a board first', async () => {
     await expect(teacher.getByText('No boards yet')).toBeVisible()
     await expectAccessible(teacher)
-    await teacher.getByRole('button', { name: 'New board' }).click()
-    await teacher.getByLabel('Name').fill('How do they hold on?')
+    await teacher.getByRole('link', { name: 'New board' }).click()
+    await teacher.getByRole('button', { name: 'From nothing' }).click()
+    await expect(teacher.getByRole('alert')).toHaveText('Give it a name first.')
+    await teacher.getByLabel('What is the new board called?').fill('How do they hold on?')
     await expectAccessible(teacher)
-    await teacher.getByRole('button', { name: 'Make the board' }).click()
+    await teacher.getByRole('button', { name: 'From nothing' }).click()
     await expect(teacher.getByLabel('Name of the board')).toHaveValue('How do they hold on?')
   })
 
@@ -53,7 +55,7 @@ test('a teacher designs, gives out, walks round, writes in the margin and hands 
   await test.step('Places: three zones of one size; undo and redo', async () => {
     await teacher.getByRole('button', { name: 'Places' }).click()
     for (const heading of ['Clings', 'Crawls', 'Swims']) {
-      await teacher.getByRole('button', { name: 'Add a zone' }).click()
+      await teacher.getByRole('button', { name: 'Zone', exact: true }).click()
       await teacher.getByRole('textbox', { name: 'Heading' }).fill(heading)
     }
     const zones = teacher.getByRole('button', { name: /^Zone:/ })
@@ -79,7 +81,7 @@ test('a teacher designs, gives out, walks round, writes in the margin and hands 
     await teacher.getByRole('button', { name: 'Pieces' }).click()
     await teacher.getByLabel('Words, one on each line').fill(WORDS.join('\n'))
     await teacher.getByRole('button', { name: 'Make 7 cards' }).click()
-    const cards = teacher.getByRole('group', { name: 'Ledge' }).getByRole('img')
+    const cards = teacher.getByRole('group', { name: 'Ledge' }).getByRole('button')
     await expect(cards).toHaveCount(7)
     const names = await cards.evaluateAll(all => all.map(c => c.getAttribute('aria-label')!.split(',')[0]))
     expect(names.toSorted()).toEqual(WORDS.toSorted())
@@ -87,9 +89,10 @@ test('a teacher designs, gives out, walks round, writes in the margin and hands 
     const sizes = await cards.evaluateAll(all => all.map(c => c.getBoundingClientRect().width.toFixed(2)))
     expect(new Set(sizes).size).toBe(1)
     const clear = await sharp({ create: { width: 200, height: 150, channels: 4, background: { r: 0, g: 90, b: 120, alpha: 0 } } }).png().toBuffer()
+    await teacher.getByRole('button', { name: 'Pictures', exact: true }).click()
     await teacher.getByTestId('piece-files').setInputFiles([{ name: 'hermit-crab.png', mimeType: 'image/png', buffer: clear }, { name: 'kelp.png', mimeType: 'image/png', buffer: await sharp(clear).negate().toBuffer() }])
     await expect(cards).toHaveCount(9)
-    await expect(teacher.getByRole('img', { name: 'hermit crab, on the ledge' })).toBeVisible()
+    await expect(teacher.getByRole('button', { name: 'hermit crab, on the ledge' })).toBeVisible()
     await expectAccessible(teacher)
     await teacher.getByRole('button', { name: 'Undo' }).click()
     await expect(cards).toHaveCount(7)

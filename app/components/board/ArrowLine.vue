@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { Edition } from '~~/core/board/edition'
 import type { PieceId } from '~~/core/board/ids'
+import { arrowHead } from '~~/core/geometry/arrow'
 import type { Point, Size } from '~~/core/geometry/shape'
 import type { SlateState } from '~~/core/slate/state'
 
@@ -16,16 +17,14 @@ function edge(centre: Point, size: Size, towards: Point): Point {
 const line = computed(() => {
   const [a, b] = [state.pieces[from]!, state.pieces[to]!]
   const [start, end] = [edge(a, edition.pieces.get(from)!.master, b), edge(b, edition.pieces.get(to)!.master, a)]
-  const length = Math.hypot(end.x - start.x, end.y - start.y) || 1
-  const [ux, uy] = [(end.x - start.x) / length, (end.y - start.y) / length]
-  const foot = { x: end.x - 14 * ux, y: end.y - 14 * uy }
-  return { start, foot, head: `M${end.x} ${end.y}L${foot.x - 7 * uy} ${foot.y + 7 * ux}L${foot.x + 7 * uy} ${foot.y - 7 * ux}z` }
+  const { corners, foot } = arrowHead(start, end, 14, 14)
+  return { start, foot, head: corners.map(p => `${p.x},${p.y}`).join(' ') }
 })
 </script>
 
 <template>
   <g class="pointer-events-none">
     <line :x1="line.start.x" :y1="line.start.y" :x2="line.foot.x" :y2="line.foot.y" stroke="#3c494a" stroke-width="3.5" />
-    <path :d="line.head" fill="#3c494a" />
+    <polygon :points="line.head" fill="#3c494a" />
   </g>
 </template>

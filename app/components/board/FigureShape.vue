@@ -7,9 +7,16 @@ import { baselineShift, LINE_HEIGHT } from '~~/core/text/measure'
 /** A fixed shape with its fixed words: printed, like all of the backdrop. */
 const { figure } = defineProps<{ figure: Figure }>()
 const box = computed(() => bounds(outline(figure.shape)))
-const lines = computed(() => figure.text ? breakLines(figure.text, Math.max(40, box.value.width - 12), figure.textSize) : [])
+const PADDING = 6
+const face = computed(() => figure.bold ? 'bold' as const : 'regular' as const)
+const lines = computed(() => figure.text ? breakLines(figure.text, Math.max(40, box.value.width - 2 * PADDING), figure.textSize, face.value) : [])
 const look = computed(() => ({ 'fill': figure.fill ?? 'none', 'stroke': figure.line ?? 'none', 'stroke-width': 2, 'stroke-linejoin': 'round' as const }))
-const baseline = (i: number) => box.value.y + box.value.height / 2 + (i - (lines.value.length - 1) / 2) * LINE_HEIGHT * figure.textSize + baselineShift(figure.textSize)
+/** From the top where the words start at the left, else about the middle. */
+const baseline = (i: number) => {
+  const step = LINE_HEIGHT * figure.textSize
+  const first = figure.fromLeft ? box.value.y + PADDING + step / 2 : box.value.y + box.value.height / 2 - (lines.value.length - 1) / 2 * step
+  return first + i * step + baselineShift(figure.textSize, face.value)
+}
 </script>
 
 <template>
@@ -21,7 +28,8 @@ const baseline = (i: number) => box.value.y + box.value.height / 2 + (i - (lines
     />
     <polygon v-else :points="figure.shape.points.map(p => `${p.x},${p.y}`).join(' ')" v-bind="look" />
     <text
-      v-for="(line, i) in lines" :key="i" class="board-text" :x="box.x + box.width / 2" :y="baseline(i)" :font-size="figure.textSize" fill="#14191a" text-anchor="middle"
+      v-for="(line, i) in lines" :key="i" class="board-text" :x="figure.fromLeft ? box.x + PADDING : box.x + box.width / 2" :y="baseline(i)" :font-size="figure.textSize" :font-weight="figure.bold ? 700 : 400" fill="#14191a"
+      :text-anchor="figure.fromLeft ? 'start' : 'middle'"
     >{{ line }}</text>
   </g>
 </template>

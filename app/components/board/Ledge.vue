@@ -18,6 +18,7 @@ const shelf = useTemplateRef<HTMLElement>('shelf')
 defineExpose({ root })
 
 const waiting = computed(() => page.ledge.filter(id => !state.pieces[id]).map(id => edition.pieces.get(id)!))
+const share = computed(() => ledgeShare(page, edition))
 const { height: inner } = useElementSize(shelf)
 const more = ref(false)
 watchPostEffect(() => {
@@ -34,7 +35,7 @@ const turn = (by: number) => shelf.value?.scrollBy({ top: by * shelf.value.clien
     >
       <svg
         v-for="{ piece, master } in waiting" :key="piece.id" :data-piece="piece.id"
-        :width="master.width * scale" :height="master.height * scale" :viewBox="`${-master.width / 2} ${-master.height / 2} ${master.width} ${master.height}`"
+        :width="master.width * scale * share(piece.id)" :height="master.height * scale * share(piece.id)" :viewBox="`${-master.width / 2} ${-master.height / 2} ${master.width} ${master.height}`"
         :style="piece.kind === 'label' ? { marginInline: `${TIP_LENGTH * scale}px` } : {}"
         class="shrink-0 overflow-visible rounded-md" :class="[editable ? 'cursor-grab touch-none' : '', marked.includes(piece.id) ? 'marked' : '', piece.bin ? 'bin' : heldPiece === piece.id && dragging ? 'opacity-25' : '']"
         :role="editable ? 'button' : 'img'" :tabindex="editable ? 0 : undefined" :aria-label="t(piece.bin ? 'stage.binOf' : 'stage.pieceOnLedge', { name: pieceName(piece) })"

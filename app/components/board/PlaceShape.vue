@@ -1,16 +1,16 @@
 <script setup lang="ts">
-import type { Place } from '~~/core/board/place'
-import { boxOf } from '~~/core/design/zones'
+import { boxOf } from '~~/core/geometry/outline'
+import { isBlank, type Place } from '~~/core/board/place'
+import { HEADING_SIZE } from '~~/core/layout/headingBox'
 import { layoutGaps } from '~~/core/layout/gaps'
 import { breakLines } from '~~/core/text/lines'
 import { baselineShift, LINE_HEIGHT } from '~~/core/text/measure'
 
-const HEADING_SIZE = 20
 const PRINTED_SIZE = 16
 
 const { place, lit = false } = defineProps<{ place: Place, lit?: boolean }>()
 const box = computed(() => boxOf(place))
-const heading = computed(() => place.heading && place.kind !== 'pin' ? breakLines(place.heading, box.value.width, HEADING_SIZE, 'bold').slice(0, 2) : [])
+const heading = computed(() => place.heading && place.kind !== 'pin' && !isBlank(place) ? breakLines(place.heading, box.value.width, HEADING_SIZE, 'bold').slice(0, 2) : [])
 /** Dashes say "put it here"; a scale and a lane have lines of their own. */
 const dashed = computed(() => place.kind === 'zone' || place.kind === 'slot' || place.kind === 'pan')
 /** Words and gaps stand on the page itself; the room around them is no frame. */

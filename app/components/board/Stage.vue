@@ -13,8 +13,8 @@ import { spotOf } from '~/composables/lyingPieces'
  * The page in its frame with the ledge below it, and pieces that can be moved between them: by drag, by taps, by keyboard.
  * Where the board gives room for it, students also write, draw, and join pieces by arrows here.
  */
-const { edition, page, state, editable = false, ledge = true, marked = [] } = defineProps<{
-  edition: Edition, page: Page, state: SlateState, editable?: boolean, ledge?: boolean, marked?: readonly string[] | undefined
+const { edition, page, state, editable = false, ledge = true, marked = [], zoom = 1, step = null } = defineProps<{
+  edition: Edition, page: Page, state: SlateState, editable?: boolean, ledge?: boolean, marked?: readonly string[] | undefined, zoom?: number, step?: string | null
 }>()
 const emit = defineEmits<{ make: [move: Move] }>()
 
@@ -30,6 +30,16 @@ const endWidth = () => slots['ledge-end'] ? (roomWidth.value < 640 ? 64 : 170) :
 const BAR = 56
 const barred = computed(() => editable && (page.pieces.length === 0 || page.arrows || page.places.some(p => p.kind === 'drawing') || page.pieces.some(p => p.turns || p.kind === 'note' || (p.kind === 'tile' && p.other))))
 const size = useStageSize(room, () => page, () => edition, () => editable, endWidth, () => barred.value ? BAR : 0)
+/** CSS pixels for a point of the page; the ledge keeps its own while the page is looked at closely. */
+const pageScale = computed(() => size.value.scale * zoom)
+const frame = useTemplateRef<HTMLElement>('frame')
+const { width: frameWidth, height: frameHeight } = useElementSize(frame)
+/** A page larger than its frame is pushed about, with the keyboard too. */
+const scrolls = ref(false)
+watchPostEffect(() => {
+  const drawn = [page.width * pageScale.value, page.height * pageScale.value]
+  scrolls.value = drawn[0]! > frameWidth.value + 1 || drawn[1]! > frameHeight.value + 1
+})
 const said = ref('')
 /** Instead of moving pieces: joining them by arrows, or rubbing out. */
 const tool = ref<'move' | 'join' | 'rub'>('move')
@@ -65,6 +75,7 @@ const shownAs = (id: PieceId) => state.pieces[id] ? id : binOf(id) ?? id
 const picked = computed(() => heldPiece.value && held.value?.way !== 'drag' && state.pieces[heldPiece.value] ? heldPiece.value : null)
 function headingOf(id: string): string {
   const place = page.places.find(p => p.id === id)
+  if (state.texts[id]) return state.texts[id]
   if (place?.heading) return place.heading
   // Pins are told apart by number; what they are is for the student to find.
   return place?.kind === 'pin' ? t('stage.pin', { number: page.places.filter(p => p.kind === 'pin').indexOf(place) + 1 }) : t('stage.unnamedPlace')
@@ -107,9 +118,9 @@ const dragPoint = computed(() => held.value?.way === 'drag'
 
 <template>
   <div ref="room" class="relative flex min-h-0 flex-1 select-none flex-col items-center gap-3" @dragstart.prevent>
-    <div class="frame max-w-full overflow-auto" :style="{ maxHeight: ledge ? `calc(100% - ${size.ledgeHeight + 12 + (barred ? BAR : 0)}px)` : '100%' }">
-      <div class="relative" :style="{ width: `${page.width * size.scale}px`, height: `${page.height * size.scale}px` }" @click="tapPage">
-        <BoardPage ref="boardPage" :edition="edition" :page="page" :state="state" :lit="lit" :writing="editable" role="group" :aria-label="t('stage.page')">
+    <div ref="frame" class="frame max-w-full overflow-auto" :tabindex="scrolls ? 0 : undefined" :role="scrolls ? 'group' : undefined" :aria-label="scrolls ? t('stage.frame') : undefined" :style="{ maxHeight: ledge ? `calc(100% - ${size.ledgeHeight + 12 + (barred ? BAR : 0)}px)` : '100%' }">
+      <div class="relative" :style="{ width: `${page.width * pageScale}px`, height: `${page.height * pageScale}px` }" @click="tapPage">
+        <BoardPage ref="boardPage" :edition="edition" :page="page" :state="state" :lit="lit" :writing="editable" :step="step" role="group" :aria-label="t('stage.page')">
           <template #under><slot name="under" /></template>
           <template v-if="editable && drawings.length" #ink>
             <BoardDrawingSpace v-for="place in drawings" :key="place.id" :place="place" :page="page" :state="state" :rubbing="tool === 'rub'" @make="emit('make', $event)" @say="said = $event" />
@@ -122,7 +133,7 @@ const dragPoint = computed(() => held.value?.way === 'drag'
               :aria-label="t('stage.pieceIs', { name: nameOf(piece.id), where: whereIs(piece.id) })" :aria-pressed="editable ? heldPiece === piece.id : undefined"
               @pointerdown="press($event, piece.id)" @click.stop @keydown="key($event, piece.id)"
             >
-              <rect v-if="editable && piece.kind === 'tile'" v-bind="fingerRoom(master)" fill="transparent" />
+              <rect v-if="editable && piece.kind === 'tile' && master.look?.kind !== 'sector'" v-bind="fingerRoom(master)" fill="transparent" />
               <BoardPieceShape :piece="piece" :master="master" :held="(heldPiece === piece.id && held?.way === 'tap') || joinFrom === piece.id" :flipped="at.flipped" :written="state.texts[piece.id]" />
               <rect v-if="marked.includes(piece.id)" :x="-master.width / 2 - 4" :y="-master.height / 2 - 4" :width="master.width + 8" :height="master.height + 8" rx="9" fill="none" stroke="#a86a05" stroke-width="4" />
               <slot name="mark" :piece="piece" :master="master" />
@@ -131,9 +142,9 @@ const dragPoint = computed(() => held.value?.way === 'drag'
               <BoardPieceShape :piece="heldEntry.piece" :master="heldEntry.master" held :flipped="heldLies?.flipped" :written="state.texts[heldEntry.piece.id]" />
             </g>
           </template>
-          <template #over><slot name="over" /></template>
+          <template #over><slot name="over" :scale="pageScale" /></template>
         </BoardPage>
-        <BoardWritingFields v-if="editable" :page="page" :texts="state.texts" :scale="size.scale" @make="emit('make', $event)" />
+        <BoardWritingFields v-if="editable" :page="page" :texts="state.texts" :scale="pageScale" @make="emit('make', $event)" />
       </div>
     </div>
     <div v-if="barred" class="flex min-h-11 items-center justify-center gap-2" role="toolbar" :aria-label="t('stage.tools')">
@@ -154,7 +165,7 @@ const dragPoint = computed(() => held.value?.way === 'drag'
     </BoardLedge>
     <svg
       v-if="dragPoint && heldEntry" class="pointer-events-none fixed left-0 top-0 z-50 overflow-visible" aria-hidden="true"
-      :width="1" :height="1" :style="{ transform: `translate(${dragPoint.x}px, ${dragPoint.y}px) rotate(${(heldLies?.turn ?? 0) - 1.5}deg) scale(${size.scale * 1.04})` }"
+      :width="1" :height="1" :style="{ transform: `translate(${dragPoint.x}px, ${dragPoint.y}px) rotate(${(heldLies?.turn ?? 0) - 1.5}deg) scale(${pageScale * 1.04})` }"
     >
       <BoardPieceShape :piece="heldEntry.piece" :master="heldEntry.master" held :flipped="heldLies?.flipped" :written="state.texts[heldEntry.piece.id]" />
     </svg>

@@ -3,11 +3,11 @@ import type { Board } from '~~/core/board/board'
 import { makeEdition, type Edition } from '~~/core/board/edition'
 import { startOf, type SlateState } from '~~/core/slate/state'
 
-/** A small framed slate. Without a state it shows the board as it is given out. */
-const { board, edition: given, state: shown, ledge = false } = defineProps<{ board?: Board, edition?: Edition, state?: SlateState, label: string, ledge?: boolean }>()
+/** A small framed slate. Without a state it shows the board as it is given out; without a page its first. */
+const { board, edition: given, state: shown, ledge = false, page: number = 0 } = defineProps<{ board?: Board, edition?: Edition, state?: SlateState, label: string, ledge?: boolean, page?: number }>()
 const edition = computed(() => given ?? makeEdition(board!))
 const state = computed(() => shown ?? startOf(edition.value))
-const page = computed(() => edition.value.board.pages[0]!)
+const page = computed(() => edition.value.board.pages[number] ?? edition.value.board.pages[0]!)
 
 const LEDGE_HEIGHT = 84
 const GAP = 10

@@ -10,7 +10,7 @@ const { view } = defineProps<{ view: SlateView }>()
 const { t, said } = useWords()
 const review = useReview(view)
 const { edition, state, status, margin, comment, items, total, trouble, decisions } = review
-const page = computed(() => edition.board.pages[0]!)
+const { index: pageIndex, page, count: pageCount } = usePages(() => edition.board)
 const tool = ref<'look' | 'pen' | 'note'>('look')
 const notePiece = ref<PieceId | null>(null)
 const noteText = ref('')
@@ -23,7 +23,7 @@ const notes = computed(() => numberedNotes(margin.value))
 const nameOf = (id: PieceId) => pieceName(edition.pieces.get(id)!.piece)
 
 const why = ({ reason }: ItemMark) => said(`review.why.${reason.code}`, 'review.why.other', reason.words)
-const itemName = useItemName(() => edition, () => page.value)
+const itemName = useItemName(() => edition)
 
 function pin(piece: PieceId) {
   notePiece.value = piece
@@ -50,6 +50,7 @@ const lying = computed(() => page.value.pieces.filter(p => state.value.pieces[p.
         <button type="button" class="button ml-auto" :disabled="!review.canUndo.value" @click="review.undo()"><Icon name="lucide:undo-2" />{{ t('slate.undo') }}</button>
       </div>
       <p v-if="tool === 'note'" class="note-line" role="status">{{ lying.length ? t('margin.howNote') : t('margin.nothingLies') }}</p>
+      <SlatePageTurner v-model="pageIndex" :count="pageCount" />
       <BoardStage :edition="edition" :page="page" :state="state">
         <template #mark="{ piece, master }">
           <ReviewVerdictMark v-if="onPieces.get(piece.id)" :x="-master.width / 2 + 2" :y="master.height / 2 - 2" :verdict="onPieces.get(piece.id)!" />

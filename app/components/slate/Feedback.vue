@@ -1,14 +1,13 @@
 <script setup lang="ts">
-import type { Page } from '~~/core/board/board'
 import type { Edition } from '~~/core/board/edition'
 import type { Feedback } from '~~/core/keys/feedback'
 import { kindSign } from '~/composables/verdicts'
 
 /** How a student's own work stands, in kind words and without the answers. What needs another look comes first. */
-const { edition, page, items, closable } = defineProps<{ edition: Edition, page: Page, items: readonly Feedback[], closable: boolean }>()
+const { edition, items, closable } = defineProps<{ edition: Edition, items: readonly Feedback[], closable: boolean }>()
 const emit = defineEmits<{ close: [] }>()
 const { t, said } = useWords()
-const itemName = useItemName(() => edition, () => page)
+const itemName = useItemName(() => edition)
 const ORDER = ['wrong', 'on-the-line', 'not-placed', 'noted', 'right'] as const
 const listed = computed(() => items.toSorted((a, b) => ORDER.indexOf(a.verdict) - ORDER.indexOf(b.verdict)))
 const allRight = computed(() => items.length > 0 && items.every(item => item.verdict === 'right'))

@@ -11,8 +11,7 @@ const { edition, state, status, progress, unsent, connection, refused, margin, r
 const { attempt, trouble, busy } = useAsking()
 const handingIn = ref(false)
 const showKeys = ref(false)
-const pageIndex = ref(0)
-const page = computed(() => edition.board.pages[pageIndex.value]!)
+const { index: pageIndex, stepIndex, page, count: pageCount, steps, step } = usePages(() => edition.board)
 const editable = computed(() => canMove(status.value))
 const back = computed(() => status.value === 'handed-back')
 useHead({ title: () => edition.board.title })
@@ -67,10 +66,12 @@ onKeyStroke(['z', 'Z'], (event) => {
 
     <main class="flex min-h-0 flex-1 flex-col gap-3 p-3 sm:px-6 sm:py-3.5">
       <SlateInstructions v-if="edition.board.instructions" :text="edition.board.instructions" />
+      <SlateStepTurner v-if="steps.length && !back" v-model="stepIndex" :steps="steps" />
       <p v-if="refused" class="trouble" role="alert">{{ said(`moveRefused.${refused}`, 'moveRefused.trouble') }}</p>
       <p v-if="notTold" class="trouble" role="alert">{{ notTold }}</p>
+      <SlatePageTurner v-model="pageIndex" :count="pageCount" />
       <div class="flex min-h-0 flex-1 flex-col gap-4 lg:flex-row">
-        <BoardStage :edition="edition" :page="page" :state="state" :editable="editable" :ledge="!back" @make="slate.make">
+        <BoardStage :edition="edition" :page="page" :state="state" :editable="editable" :ledge="!back" :step="back ? null : step" @make="slate.make">
           <template v-if="told" #mark="{ piece, master }">
             <ReviewVerdictMark v-if="onPieces.get(piece.id)" :x="-master.width / 2 + 2" :y="master.height / 2 - 2" :verdict="onPieces.get(piece.id)!" />
           </template>
@@ -85,7 +86,7 @@ onKeyStroke(['z', 'Z'], (event) => {
         </BoardStage>
         <div v-if="told || back" class="flex min-h-0 w-full flex-col gap-4 overflow-auto lg:w-80">
           <SlateMarginNotes v-if="back && (!told || margin.length || review?.comment)" class="shrink-0" :edition="edition" :margin="margin" :review="review" />
-          <SlateFeedback v-if="told" class="min-h-48" :edition="edition" :page="page" :items="told" :closable="editable" @close="feedback.hide()" />
+          <SlateFeedback v-if="told" class="min-h-48" :edition="edition" :items="told" :closable="editable" @close="feedback.hide()" />
         </div>
       </div>
     </main>

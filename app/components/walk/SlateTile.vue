@@ -4,7 +4,7 @@ import { shortName } from '~~/core/roster/classList'
 import type { WalkSlate } from '~/composables/useWalk'
 
 /** One slate of the walk-round: the work itself, a name plate, a progress rim, and light where something is new. */
-const { slate, edition, to, quietFor } = defineProps<{ slate: WalkSlate, edition: Edition, to: string, quietFor: number | null }>()
+const { slate, edition, to, quietFor, page } = defineProps<{ slate: WalkSlate, edition: Edition, to: string, quietFor: number | null, page: number }>()
 const { t } = useWords()
 const words = computed(() => {
   if (slate.status === 'under-way') return quietFor ? t('walk.quiet', { count: quietFor }) : t('slate.placed', { placed: slate.placed, of: slate.of })
@@ -14,7 +14,7 @@ const words = computed(() => {
 
 <template>
   <NuxtLink :to="to" class="block rounded-xl p-1" :class="[slate.status === 'not-opened' ? 'opacity-70' : '', slate.fresh || quietFor ? 'bg-sunfleck-200 ring-3 ring-sunfleck-600' : '']" :data-slate="slate.name">
-    <BoardThumbnail :edition="edition" :state="slate.replica.shown" :label="t('walk.slateOf', { name: slate.name })" />
+    <BoardThumbnail :edition="edition" :state="slate.replica.shown" :page="page" :label="t('walk.slateOf', { name: slate.name })" />
     <span class="mt-1.5 flex items-center gap-2 px-1" :class="slate.fresh || quietFor ? 'text-stone-950' : ''">
       <UiRing :share="slate.of ? slate.placed / slate.of : 0" />
       <span class="truncate font-semibold" :title="slate.name"><bdi>{{ shortName(slate.name) }}</bdi></span>

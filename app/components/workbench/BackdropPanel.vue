@@ -1,65 +1,92 @@
 <script setup lang="ts">
 import { nanoid } from 'nanoid'
-import { RULING_KINDS, type Backdrop, type BackdropPicture } from '~~/core/board/backdrop'
+import * as v from 'valibot'
+import { RULING_KINDS, type Backdrop, type BackdropPicture, type Ruling } from '~~/core/board/backdrop'
 import type { Page } from '~~/core/board/board'
+import { FigureIdSchema, type PageId } from '~~/core/board/ids'
+import { addFixed, FIXED_FORMS, fitted, type FixedForm } from '~~/core/design/backdrop'
 import { withPage } from '~~/core/design/lookup'
+import { PAGE_SIZES, setPageSize, sizeName, type PageSize } from '~~/core/design/pages'
+import type { Hands } from '~/composables/useHands'
 import type { Workbench } from '~/composables/useWorkbench'
 import { picturesIn, useUpload } from '~/composables/useUpload'
 
 const MM = 72 / 25.4
 const COLOURS = { chalk: '#fbf9f3', white: '#ffffff', mist: '#e8ece9', sand: '#f6ecd8', leaf: '#e6f1ea', sky: '#e3eef5' } as const
+/** Millimetres, as each is usually printed. */
+const USUAL: Record<Ruling['kind'], number> = { none: 8, squares: 10, dots: 8, lines: 8, handwriting: 6, isometric: 10, axes: 10, staves: 2 }
+const FIXED_ICONS: Record<FixedForm, string> = { heading: 'lucide:heading', instruction: 'lucide:text', box: 'lucide:square', ring: 'lucide:circle', line: 'lucide:minus', arrow: 'lucide:move-right', divider: 'lucide:separator-vertical' }
 
-const { bench, page } = defineProps<{ bench: Workbench, page: Page }>()
-const selected = defineModel<string | null>('selected', { required: true })
+const { bench, page, hands } = defineProps<{ bench: Workbench, page: Page, hands: Hands }>()
+const emit = defineEmits<{ open: [id: PageId] }>()
 const { t } = useWords()
 const { upload, trouble, busy } = useUpload()
 
 function set(part: Partial<Backdrop>, what = '') {
   bench.change(withPage(bench.board.value, page.id, p => ({ ...p, backdrop: { ...p.backdrop, ...part } })), what)
 }
-const colour = computed(() => page.backdrop.colour)
 const ruling = computed(() => page.backdrop.ruling)
-const millimetres = computed(() => Math.round(ruling.value.spacing / MM))
+const millimetres = computed(() => Math.round(ruling.value.spacing / MM * 10) / 10)
+const setSpacing = (event: Event) => {
+  const given = Number((event.target as HTMLInputElement).value.replace(',', '.'))
+  set({ ruling: { ...ruling.value, spacing: Math.min(60, Math.max(1.5, given || USUAL[ruling.value.kind])) * MM } }, 'spacing')
+}
+const size = computed(() => sizeName(page) ?? '')
+const SIZES = Object.keys(PAGE_SIZES) as PageSize[]
+const setSize = (event: Event) => bench.change(setPageSize(bench.board.value, page.id, PAGE_SIZES[(event.target as HTMLSelectElement).value as PageSize]))
 
-async function add(files: FileList | null | undefined) {
+async function add(files: Iterable<File>) {
+  const pdf = [...files].find(file => file.type === 'application/pdf' || file.name.toLowerCase().endsWith('.pdf'))
+  if (pdf) return void (worksheet.value = pdf)
   for (const { hash, width, height, name } of await upload(picturesIn(files))) {
     const id = nanoid()
-    const picture = fitted({ id, file: hash, x: 0, y: 0, width, height, pixelWidth: width, pixelHeight: height, alt: name })
-    set({ pictures: [...page.backdrop.pictures, picture] })
-    selected.value = id
+    const picture: BackdropPicture = { id, file: hash, x: 0, y: 0, width, height, pixelWidth: width, pixelHeight: height, alt: name }
+    set({ pictures: [...page.backdrop.pictures, fitted(picture, page, 'fit')] })
+    hands.select([id])
   }
 }
+const worksheet = shallowRef<File | null>(null)
 
-/** As large as it goes on the page without being cut or stretched, in the middle. */
-function fitted(picture: BackdropPicture): BackdropPicture {
-  return scaled(picture, Math.min(page.width / picture.pixelWidth, page.height / picture.pixelHeight))
+function addForm(form: FixedForm) {
+  const id = v.parse(FigureIdSchema, nanoid())
+  bench.change(addFixed(bench.board.value, page.id, form, id, form === 'heading' || form === 'instruction' ? t(`backdrop.words.${form}`) : ''))
+  hands.select([id])
 }
-
-function scaled(picture: BackdropPicture, scale: number): BackdropPicture {
-  const width = picture.pixelWidth * scale
-  const height = picture.pixelHeight * scale
-  return { ...picture, width, height, x: (page.width - width) / 2, y: (page.height - height) / 2 }
-}
-
-const change = (id: string, to: (picture: BackdropPicture) => BackdropPicture, what = '') =>
-  set({ pictures: page.backdrop.pictures.map(p => p.id === id ? to(p) : p) }, what)
-const remove = (id: string) => set({ pictures: page.backdrop.pictures.filter(p => p.id !== id) })
-
-useEventListener(window, 'paste', (event) => {
-  const files = picturesIn(event.clipboardData?.files)
-  if (files.length) void add(event.clipboardData?.files)
-})
+const describe = (part: { subject?: string, tags?: string[] }) => bench.change({ ...bench.board.value, ...part })
+const tagsIn = (text: string) => [...new Set(text.split(',').map(tag => tag.trim().slice(0, 40)).filter(Boolean))].slice(0, 12)
+const picture = computed(() => page.backdrop.pictures.find(p => p.id === hands.only.value?.id))
+const figure = computed(() => page.backdrop.figures?.find(f => f.id === hands.only.value?.id))
+const line = computed(() => page.backdrop.lines?.find(l => l.id === hands.only.value?.id))
 defineExpose({ add })
 </script>
 
 <template>
   <div class="flex flex-col gap-5">
+    <WorkbenchBackdropPictureSheet v-if="picture" :key="picture.id" :bench="bench" :page="page" :picture="picture" />
+    <WorkbenchBackdropFigureSheet v-else-if="figure" :key="figure.id" :bench="bench" :page="page" :figure="figure" />
+    <WorkbenchBackdropLineSheet v-else-if="line" :key="line.id" :bench="bench" :page="page" :line="line" />
+    <slot />
+    <section>
+      <h3 class="label">{{ t('backdrop.addFixed') }}</h3>
+      <div class="flex flex-wrap gap-2">
+        <button v-for="form in FIXED_FORMS" :key="form" type="button" class="button px-3" @click="addForm(form)"><Icon :name="FIXED_ICONS[form]" />{{ t(`backdrop.fixed.${form}`) }}</button>
+      </div>
+    </section>
+    <section>
+      <h3 class="label">{{ t('backdrop.pictures') }}</h3>
+      <label class="button w-full">
+        <Icon name="lucide:image-plus" />{{ busy ? t('backdrop.sending') : t('backdrop.addPicture') }}
+        <input type="file" accept="image/*,application/pdf,.pdf" class="sr-only" data-test="backdrop-file" @change="add(($event.target as HTMLInputElement).files ?? [])">
+      </label>
+      <p class="note-line mt-2">{{ t('backdrop.how') }}</p>
+      <p v-if="trouble" class="trouble mt-2" role="alert">{{ trouble }}</p>
+    </section>
     <fieldset>
       <legend class="label">{{ t('backdrop.colour') }}</legend>
       <div class="flex flex-wrap gap-1.5">
         <button
-          v-for="(hex, name) in COLOURS" :key="name" type="button" class="h-10 w-10 rounded-lg border-2" :class="colour === hex ? 'border-leaf-700 outline outline-2 outline-leaf-700' : 'border-stone-400'"
-          :style="{ background: hex }" :aria-label="t(`backdrop.colours.${name}`)" :aria-pressed="colour === hex" :title="t(`backdrop.colours.${name}`)" @click="set({ colour: hex })"
+          v-for="(hex, name) in COLOURS" :key="name" type="button" class="h-10 w-10 rounded-lg border-2" :class="page.backdrop.colour === hex ? 'border-leaf-700 outline outline-2 outline-leaf-700' : 'border-stone-400'"
+          :style="{ background: hex }" :aria-label="t(`backdrop.colours.${name}`)" :aria-pressed="page.backdrop.colour === hex" :title="t(`backdrop.colours.${name}`)" @click="set({ colour: hex })"
         />
       </div>
     </fieldset>
@@ -68,34 +95,24 @@ defineExpose({ add })
       <div class="flex flex-wrap gap-2">
         <button
           v-for="kind in RULING_KINDS" :key="kind" type="button" class="button px-3" :class="ruling.kind === kind ? 'border-leaf-700 bg-leaf-100 text-stone-950' : ''" :aria-pressed="ruling.kind === kind"
-          @click="set({ ruling: { ...ruling, kind } })"
+          @click="set({ ruling: { kind, spacing: USUAL[kind] * MM } })"
         >{{ t(`backdrop.rulings.${kind}`) }}</button>
       </div>
       <label v-if="ruling.kind !== 'none'" class="mt-3 flex items-center gap-3">
-        <span>{{ t('backdrop.spacing') }}</span>
-        <input class="field w-20" type="number" min="2" max="60" :value="millimetres" @change="set({ ruling: { ...ruling, spacing: Math.min(60, Math.max(2, Number(($event.target as HTMLInputElement).value) || 10)) * MM } }, 'spacing')">
+        <span>{{ t(`backdrop.spacing.${ruling.kind}`) }}</span>
+        <input class="field w-20" inputmode="decimal" :value="millimetres" @change="setSpacing">
         <span>mm</span>
       </label>
     </fieldset>
-    <section>
-      <h3 class="label">{{ t('backdrop.pictures') }}</h3>
-      <label class="button w-full">
-        <Icon name="lucide:image-plus" />{{ busy ? t('backdrop.sending') : t('backdrop.addPicture') }}
-        <input type="file" accept="image/*" class="sr-only" data-test="backdrop-file" @change="add(($event.target as HTMLInputElement).files)">
-      </label>
-      <p class="note-line mt-2">{{ t('backdrop.how') }}</p>
-      <p v-if="trouble" class="trouble mt-2" role="alert">{{ trouble }}</p>
-      <ul class="mt-3 flex flex-col gap-3">
-        <li v-for="picture in page.backdrop.pictures" :key="picture.id" class="rounded-lg border p-3" :class="selected === picture.id ? 'border-leaf-700' : 'border-panel-line'" @focusin="selected = picture.id">
-          <label><span class="label">{{ t('backdrop.shows') }}</span><input class="field" maxlength="300" :value="picture.alt" @input="change(picture.id, p => ({ ...p, alt: ($event.target as HTMLInputElement).value }), `alt ${picture.id}`)"></label>
-          <div class="mt-2 flex flex-wrap gap-2">
-            <button type="button" class="button px-3" @click="change(picture.id, fitted)">{{ t('backdrop.fit') }}</button>
-            <button type="button" class="button px-3" @click="change(picture.id, p => scaled(p, Math.max(page.width / p.pixelWidth, page.height / p.pixelHeight)))">{{ t('backdrop.fill') }}</button>
-            <button type="button" class="button button-danger px-3" @click="remove(picture.id)"><Icon name="lucide:trash-2" />{{ t('app.remove') }}</button>
-          </div>
-        </li>
-      </ul>
-    </section>
+    <label><span class="label">{{ t('backdrop.size') }}</span>
+      <select class="field" :value="size" @change="setSize"><option v-if="!size" value="" disabled>{{ t('backdrop.ownSize') }}</option><option v-for="name in SIZES" :key="name" :value="name">{{ t(`backdrop.sizes.${name}`) }}</option></select>
+    </label>
+    <details>
+      <summary class="min-h-9 cursor-pointer font-semibold">{{ t('workbench.about') }}</summary>
+      <label class="mt-2 block"><span class="label">{{ t('workbench.subject') }}</span><input class="field" maxlength="40" :placeholder="t('workbench.subjectExample')" :value="bench.board.value.subject ?? ''" @change="describe({ subject: ($event.target as HTMLInputElement).value.trim() })"></label>
+      <label class="mt-2 block"><span class="label">{{ t('workbench.tags') }}</span><input class="field" maxlength="200" :placeholder="t('workbench.tagsExample')" :value="bench.board.value.tags?.join(', ') ?? ''" @change="describe({ tags: tagsIn(($event.target as HTMLInputElement).value) })"></label>
+    </details>
     <p class="note-line">{{ t('backdrop.locked') }}</p>
+    <WorkbenchBackdropWorksheet v-if="worksheet" :file="worksheet" :bench="bench" :page="page" @close="worksheet = null" @open="emit('open', $event)" />
   </div>
 </template>

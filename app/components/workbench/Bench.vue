@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import type { Box } from '~~/core/geometry/shape'
-import { withPage } from '~~/core/design/lookup'
-import { boxOf, changePlace } from '~~/core/design/zones'
+import type { Board } from '~~/core/board/board'
+import type { PageId } from '~~/core/board/ids'
+import type { Item, Layer } from '~~/core/design/items'
+import { stagedPut } from '~~/core/design/staging'
 import { answerSlate } from '~~/core/keys/answerSlate'
 import { itemBox } from '~~/core/layout/itemBox'
 import type { Found } from '~~/core/preflight/preflight'
@@ -9,7 +10,6 @@ import type { Move } from '~~/core/slate/move'
 import { startOf } from '~~/core/slate/state'
 import { useTrial } from '~/composables/useTrial'
 import { useWorkbench, type Station } from '~/composables/useWorkbench'
-import type { Board } from '~~/core/board/board'
 
 /** Where a board is designed. Only the layer of the open station can be touched. */
 const { id, first, version } = defineProps<{ id: string, first: Board, version: number }>()
@@ -17,22 +17,37 @@ const { t } = useWords()
 const bench = useWorkbench(id, first, version)
 const { board, edition, keeping } = bench
 const station = ref<Station>('backdrop')
-const selected = ref<string | null>(null)
 const trying = ref(false)
 const givingOut = ref(false)
+const taking = ref(false)
 const shown = shallowRef<Found | null>(null)
 const findings = usePreflight(board)
+const openPage = ref<PageId>(board.value.pages[0]!.id)
+const page = computed(() => board.value.pages.find(p => p.id === openPage.value) ?? board.value.pages[0]!)
 /** The places and figures that a finding is about, shown on the page; its pieces are marked where they stand. */
 const shownBoxes = computed(() => (shown.value?.subjects ?? []).flatMap(id => itemBox(id, page.value) ?? []))
-const page = computed(() => board.value.pages[0]!)
-const backdropPanel = useTemplateRef<{ add: (files: FileList | undefined) => Promise<void> }>('backdropPanel')
+const backdropPanel = useTemplateRef<{ add: (files: Iterable<File>) => Promise<void> }>('backdropPanel')
+const piecesPanel = useTemplateRef<{ addPictures: (files: Iterable<File>) => Promise<void>, addText: (text: string) => void }>('piecesPanel')
 const answers = useTrial(() => edition.value, () => answerSlate(page.value, edition.value))
+const layer = computed((): Layer | null => station.value === 'backdrop' || station.value === 'places' || station.value === 'pieces' ? station.value : null)
+const hands = useHands(bench, () => page.value, () => layer.value)
+const room = useTemplateRef<HTMLElement>('room')
+const zoom = useZoom(room, () => !trying.value)
 useHead({ title: () => board.value.title })
 
-watch(station, (now) => {
-  selected.value = null
+const waiting = useWaitingFile()
+onMounted(() => {
+  const file = waiting.value
+  waiting.value = null
+  if (file) addPictures([file])
+})
+const missing = Number(useRoute().query.missing) || 0
+const aside = useTemplateRef<HTMLElement>('aside')
+// What can be set for the thing that was just chosen stands at the top.
+watch(() => [...hands.selected.value].join(), now => now && aside.value?.scrollTo({ top: 0 }))
+watch([station, () => page.value.id], () => {
   shown.value = null
-  if (now === 'answers') answers.again()
+  if (station.value === 'answers') answers.again()
 })
 const state = computed(() => station.value === 'answers' ? answers.state.value : startOf(edition.value))
 const done = computed(() => new Set<Station>([
@@ -43,24 +58,57 @@ const done = computed(() => new Set<Station>([
   ...(page.value.pieces.length && findings.value?.length === 0 ? ['check' as const] : []),
 ]))
 
-const movePlace = (placeId: string, box: Box) => {
-  const place = page.value.places.find(p => p.id === placeId)!
-  bench.change(changePlace(board.value, page.value.id, place.id, { box }), `box ${placeId}`)
-}
-const movePicture = (pictureId: string, box: Box) => bench.change(withPage(board.value, page.value.id, p => ({
-  ...p, backdrop: { ...p.backdrop, pictures: p.backdrop.pictures.map(q => q.id === pictureId ? { ...q, ...box } : q) },
-})), `box ${pictureId}`)
 const make = (move: Move) => {
   if (station.value === 'answers') answers.make(move)
+  // At Pieces a piece that is put on the page lies there from the start.
+  else if (station.value === 'pieces') bench.change(stagedPut(board.value, page.value.id, move))
 }
-const drop = (event: DragEvent) => station.value === 'backdrop' && void backdropPanel.value?.add(event.dataTransfer?.files)
+function show(finding: Found) {
+  if (board.value.pages.some(p => p.id === finding.page)) openPage.value = finding.page
+  void nextTick(() => shown.value = finding)
+}
+function addPictures(files: Iterable<File>) {
+  if (station.value === 'pieces') void piecesPanel.value?.addPictures(files)
+  else if (station.value === 'backdrop') void backdropPanel.value?.add(files)
+}
+const drop = (event: DragEvent) => addPictures(event.dataTransfer?.files ?? [])
 
+function labelOf(item: Item): string {
+  const { backdrop, places, pieces, steps } = page.value
+  switch (item.kind) {
+    case 'picture': return t('backdrop.pictureOn', { name: backdrop.pictures.find(p => p.id === item.id)?.alt || t('backdrop.unnamed') })
+    case 'figure': return t('backdrop.figureOn', { text: backdrop.figures?.find(f => f.id === item.id)?.text || t('backdrop.unnamed') })
+    case 'line': return t('backdrop.lineOn')
+    case 'step': return t('steps.step', { number: (steps ?? []).findIndex(s => s.id === item.id) + 1 })
+    case 'piece': return t('pieces.onPage', { name: pieces.find(p => p.id === item.id)?.text || '…' })
+    case 'place': {
+      const place = places.find(p => p.id === item.id)!
+      return t('places.placeIs', { kind: t(`places.kinds.${place.kind}`), heading: place.heading || t('stage.unnamedPlace') })
+    }
+  }
+}
+
+useBoardClipboard({
+  hands, sheet: hands.paste, pictures: addPictures,
+  text: words => station.value === 'pieces' && piecesPanel.value?.addText(words),
+}, () => layer.value !== null && !trying.value && !givingOut.value && !taking.value)
+
+const inField = (event: Event) => event.target instanceof HTMLInputElement || event.target instanceof HTMLTextAreaElement || event.target instanceof HTMLSelectElement
+const inDialog = () => trying.value || givingOut.value || taking.value
 onKeyStroke(['z', 'Z', 'y', 'Y'], (event) => {
   // Inside a field the browser's own undo is what people expect.
-  if (!(event.ctrlKey || event.metaKey) || event.target instanceof HTMLInputElement || event.target instanceof HTMLTextAreaElement) return
+  if (!(event.ctrlKey || event.metaKey) || inField(event) || inDialog()) return
   event.preventDefault()
   if (event.key.toLowerCase() === 'y' || event.shiftKey) bench.redo()
   else bench.undo()
+})
+onKeyStroke(['Delete', 'Backspace', 'Escape', 'a'], (event) => {
+  if (inField(event) || inDialog() || !layer.value) return
+  if (event.key === 'Escape') return hands.clear()
+  if (event.key === 'a' ? !(event.ctrlKey || event.metaKey) : hands.selected.value.size === 0) return
+  event.preventDefault()
+  if (event.key === 'a') hands.all()
+  else hands.remove()
 })
 </script>
 
@@ -78,6 +126,11 @@ onKeyStroke(['z', 'Z', 'y', 'Y'], (event) => {
       </div>
       <WorkbenchStations v-model="station" :done="done" />
       <div class="ml-auto flex items-center gap-2">
+        <span class="flex items-center" role="group" :aria-label="t('workbench.zoom')">
+          <button type="button" class="button button-dark border-transparent px-2" :disabled="!zoom.canFurther.value" :aria-label="t('workbench.further')" :title="t('workbench.further')" @click="zoom.further"><Icon name="lucide:zoom-out" size="20" /></button>
+          <button v-if="zoom.canFurther.value" type="button" class="button button-dark border-transparent px-1 text-sm" @click="zoom.whole">{{ t('workbench.percent', { percent: Math.round(zoom.zoom.value * 100) }) }}</button>
+          <button type="button" class="button button-dark border-transparent px-2" :disabled="!zoom.canNearer.value" :aria-label="t('workbench.nearer')" :title="t('workbench.nearer')" @click="zoom.nearer"><Icon name="lucide:zoom-in" size="20" /></button>
+        </span>
         <button type="button" class="button button-dark px-3" :disabled="!bench.canUndo.value" :aria-label="t('workbench.undo')" :title="t('workbench.undo')" @click="bench.undo"><Icon name="lucide:undo-2" size="20" /></button>
         <button type="button" class="button button-dark px-3" :disabled="!bench.canRedo.value" :aria-label="t('workbench.redo')" :title="t('workbench.redo')" @click="bench.redo"><Icon name="lucide:redo-2" size="20" /></button>
         <button type="button" class="button button-action" @click="givingOut = true">{{ t('giveOut.button') }}</button>
@@ -93,36 +146,30 @@ onKeyStroke(['z', 'Z', 'y', 'Y'], (event) => {
             @input="bench.change({ ...board, instructions: ($event.target as HTMLInputElement).value }, 'instructions')"
           >
         </label>
-        <BoardStage :edition="edition" :page="page" :state="state" :editable="station === 'answers'" :marked="station === 'check' ? shown?.subjects : []" @make="make">
-          <template #over>
-            <template v-if="station === 'backdrop'">
-              <WorkbenchDragBox
-                v-for="picture in page.backdrop.pictures" :key="picture.id" :box="picture" :label="t('backdrop.pictureOn', { name: picture.alt || t('backdrop.unnamed') })"
-                :selected="selected === picture.id" keep-shape @select="selected = picture.id" @change="movePicture(picture.id, $event)"
-              />
-            </template>
-            <template v-else-if="station === 'places'">
-              <WorkbenchDragBox
-                v-for="place in page.places" :key="place.id" :box="boxOf(place)" :label="t('places.placeIs', { kind: t(`places.kinds.${place.kind}`), heading: place.heading || t('stage.unnamedPlace') })"
-                :selected="selected === place.id" @select="selected = place.id" @change="movePlace(place.id, $event)"
-              />
-            </template>
+        <WorkbenchPageRow :bench="bench" :page="page" @open="openPage = $event" @take="taking = true" />
+        <div ref="room" class="relative flex min-h-0 flex-1 flex-col">
+        <BoardStage :edition="edition" :page="page" :state="state" :editable="station === 'answers' || station === 'pieces'" :marked="station === 'check' ? shown?.subjects : []" :zoom="zoom.zoom.value" @make="make">
+          <template #over="{ scale }">
+            <WorkbenchHandsLayer v-if="layer && (layer !== 'pieces' || hands.items.value.length)" :hands="hands" :bench="bench" :page="page" :scale="scale" :label-of="labelOf" />
             <g v-else-if="shown" class="pointer-events-none">
               <rect v-for="(box, i) in shownBoxes" :key="i" v-bind="box" rx="10" fill="#e9ad3f" fill-opacity="0.25" stroke="#a86a05" stroke-width="4" />
             </g>
           </template>
         </BoardStage>
+        </div>
       </div>
-      <aside class="panel w-full overflow-auto md:w-80" :aria-label="t(`workbench.station.${station}`)">
+      <aside ref="aside" class="panel w-full overflow-auto md:w-80" :aria-label="t(`workbench.station.${station}`)">
         <h2 class="mb-4 text-lg font-bold">{{ t(`workbench.station.${station}`) }}</h2>
+        <p v-if="missing" class="note-line mb-4" role="status">{{ t('start.missing', { count: missing }) }}</p>
         <p v-if="keeping === 'elsewhere'" class="trouble mb-4" role="alert">{{ t('workbench.elsewhere') }}</p>
-        <WorkbenchBackdropPanel v-if="station === 'backdrop'" ref="backdropPanel" v-model:selected="selected" :bench="bench" :page="page" />
-        <WorkbenchPlacesPanel v-else-if="station === 'places'" v-model:selected="selected" :bench="bench" :page="page" />
-        <WorkbenchPiecesPanel v-else-if="station === 'pieces'" :bench="bench" :page="page" />
+        <WorkbenchBackdropPanel v-if="station === 'backdrop'" ref="backdropPanel" :hands="hands" :bench="bench" :page="page" @open="openPage = $event"><WorkbenchArrange :hands="hands" /></WorkbenchBackdropPanel>
+        <WorkbenchPlacesPanel v-else-if="station === 'places'" :hands="hands" :bench="bench" :page="page"><WorkbenchArrange :hands="hands" /></WorkbenchPlacesPanel>
+        <WorkbenchPiecesPanel v-else-if="station === 'pieces'" ref="piecesPanel" :bench="bench" :page="page"><WorkbenchArrange :hands="hands" /></WorkbenchPiecesPanel>
         <WorkbenchAnswersPanel v-else-if="station === 'answers'" :bench="bench" :page="page" :state="answers.state.value" @filled="answers.again()" />
-        <WorkbenchCheckPanel v-else :bench="bench" :findings="findings" @try="trying = true" @show="shown = $event" />
+        <WorkbenchCheckPanel v-else :bench="bench" :findings="findings" @try="trying = true" @show="show" />
       </aside>
     </main>
+    <WorkbenchTakePages :open="taking" :board-id="id" :bench="bench" :page="page" @close="taking = false" @taken="openPage = $event" />
     <WorkbenchTryIt v-if="trying" :edition="edition" @close="trying = false" />
     <WorkbenchGiveOut :open="givingOut" :board-id="id" :bench="bench" @close="givingOut = false" />
   </div>

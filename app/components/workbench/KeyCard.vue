@@ -43,7 +43,7 @@ function regroup(next: PieceId[][] | null) {
   if (answer.kind === 'order' && next) change({ ...answer, before: beforeOf(next) })
 }
 const nameOf = (id: PieceId) => pieceName(bench.edition.value.pieces.get(id)!.piece)
-const itemName = useItemName(() => bench.edition.value, () => page)
+const itemName = useItemName(() => bench.edition.value)
 /** Slots that may change places can be ticked as one group; a board file may have several, which are only read back. */
 const slots = computed(() => answer.kind === 'slots' && (answer.alike?.length ?? 0) < 2 && Object.keys(answer.fits).length <= MOST_TICKED ? Object.keys(answer.fits) : [])
 const alike = ref(new Set(answer.kind === 'slots' ? answer.alike?.[0] : []))
@@ -88,7 +88,7 @@ const checked = (event: Event) => (event.target as HTMLInputElement).checked
     </template>
     <label v-if="answer.kind === 'total'" class="flex items-center gap-2"><input type="checkbox" class="h-5 w-5 accent-leaf-600" :checked="answer.standardForm ?? false" @change="change({ ...answer, standardForm: checked($event) })">{{ t('answers.standardForm') }}</label>
     <label v-if="answer.kind === 'total'"><span class="label">{{ t('answers.tilesExactly') }}</span><input class="field" type="number" min="1" max="1000" :value="answer.tiles ?? ''" :placeholder="t('answers.anyNumber')" @change="setTiles"></label>
-    <WorkbenchWrittenAnswers v-if="answer.kind === 'write'" :bench="bench" :page="page" :answer="answer" @change="change" />
+    <WorkbenchWrittenAnswers v-if="answer.kind === 'write'" :bench="bench" :answer="answer" @change="change" />
     <label v-if="answer.kind === 'arrows'" class="flex items-center gap-2"><input type="checkbox" class="h-5 w-5 accent-leaf-600" :checked="answer.bothWays ?? false" @change="change({ ...answer, bothWays: checked($event) })">{{ t('answers.bothWays') }}</label>
     <label v-if="answer.kind === 'cover' && block" class="flex items-center gap-2"><input type="checkbox" class="h-5 w-5 accent-leaf-600" @change="change({ ...answer, cells: [], array: block })">{{ t('answers.anywhere', block) }}</label>
     <label v-if="answer.kind === 'ink' && answer.task.what === 'symmetry'" class="flex items-center gap-2"><input type="checkbox" class="h-5 w-5 accent-leaf-600" :checked="answer.task.find === 'all'" @change="change({ ...answer, task: { ...answer.task, find: checked($event) ? 'all' : 'one' } })">{{ t('answers.allAxes') }}</label>

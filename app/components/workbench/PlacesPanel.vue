@@ -2,54 +2,66 @@
 import { nanoid } from 'nanoid'
 import * as v from 'valibot'
 import type { Page } from '~~/core/board/board'
-import { PlaceIdSchema } from '~~/core/board/ids'
-import { addZone, boxOf, changePlace, removePlace, sameSize, zonesInRow } from '~~/core/design/zones'
+import { PlaceIdSchema, StepIdSchema } from '~~/core/board/ids'
+import { newPlaces, PLACE_FORMS, type PlaceForm } from '~~/core/design/newPlaces'
+import { addPlaces, addZone, changed, changePlace, zonesInRow } from '~~/core/design/places'
+import { addStep } from '~~/core/design/steps'
+import type { Hands } from '~/composables/useHands'
 import type { Workbench } from '~/composables/useWorkbench'
 
-const MM = 25.4 / 72
+const ICONS: Record<PlaceForm, string> = {
+  'rectangle': 'lucide:square-dashed', 'ellipse': 'lucide:circle-dashed', 'polygon': 'lucide:pentagon', 'two-rings': 'lucide:circle', 'three-rings': 'lucide:circle-dot', 'lane': 'lucide:rectangle-horizontal', 'slots': 'lucide:columns-3',
+  'grid': 'lucide:grid-3x3', 'number-line': 'lucide:ruler', 'timeline': 'lucide:calendar-range', 'spectrum': 'lucide:move-horizontal', 'pin': 'lucide:map-pin', 'pans': 'lucide:scale', 'line': 'lucide:text-cursor-input', 'lines': 'lucide:text', 'number': 'lucide:hash', 'drawing': 'lucide:pencil',
+}
 
-const { bench, page } = defineProps<{ bench: Workbench, page: Page }>()
-const selected = defineModel<string | null>('selected', { required: true })
+const { bench, page, hands } = defineProps<{ bench: Workbench, page: Page, hands: Hands }>()
 const { t } = useWords()
-const heading = useTemplateRef<HTMLInputElement>('heading')
-const place = computed(() => page.places.find(p => p.id === selected.value) ?? null)
+const gapping = ref(false)
+const heading = useTemplateRef<{ focus: () => void }>('sheet')
+const place = computed(() => page.places.find(p => p.id === hands.only.value?.id))
+const step = computed(() => page.steps?.find(s => s.id === hands.only.value?.id))
 const zones = computed(() => page.places.filter(p => p.kind === 'zone').length)
-const millimetres = computed(() => {
-  if (!place.value) return ''
-  const { width, height } = boxOf(place.value)
-  return t('places.size', { width: Math.round(width * MM), height: Math.round(height * MM) })
-})
+const freshPlace = () => v.parse(PlaceIdSchema, nanoid())
 
-async function add() {
-  const id = v.parse(PlaceIdSchema, nanoid())
-  bench.change(addZone(bench.board.value, page.id, id, ''))
-  selected.value = id
+async function add(form: PlaceForm) {
+  const before = page.places.length
+  if (form === 'rectangle') bench.change(addZone(bench.board.value, page.id, freshPlace(), ''))
+  else {
+    const places = newPlaces(form, page, freshPlace)
+    // Pans are told apart before anybody names them, and so are the ends of a spectrum.
+    const named = places.map((p, i) => form === 'pans' ? { ...p, heading: t(i ? 'places.right' : 'places.left') } : form === 'spectrum' ? changed(p, { ends: [t('places.from'), t('places.to')] }) ?? p : p)
+    bench.change(addPlaces(bench.board.value, page.id, named))
+  }
+  const made = bench.board.value.pages.find(p => p.id === page.id)!.places.slice(before)
+  hands.select(made.slice(0, 1).map(p => p.id))
   await nextTick()
   heading.value?.focus()
 }
-
-function remove() {
-  if (!place.value) return
-  bench.change(removePlace(bench.board.value, page.id, place.value.id))
-  selected.value = null
+async function addActivity() {
+  const id = v.parse(StepIdSchema, nanoid())
+  bench.change(addStep(bench.board.value, page.id, id))
+  hands.select([id])
+  await nextTick()
+  heading.value?.focus()
 }
 </script>
 
 <template>
   <div class="flex flex-col gap-5">
-    <button type="button" class="button w-full" @click="add"><Icon name="lucide:square-dashed" />{{ t('places.add') }}</button>
-    <template v-if="place">
-      <label><span class="label">{{ t('places.heading') }}</span>
-        <input ref="heading" class="field" maxlength="80" :value="place.heading" :placeholder="t('places.headingExample')" @input="bench.change(changePlace(bench.board.value, page.id, place.id, { heading: ($event.target as HTMLInputElement).value }), `heading ${place.id}`)" @keydown.enter="add">
-      </label>
-      <p class="note-line">{{ millimetres }}</p>
-      <div class="flex flex-wrap gap-2">
-        <button v-if="place.kind === 'zone' && zones > 1" type="button" class="button" @click="bench.change(sameSize(bench.board.value, page.id, place.id))">{{ t('places.same') }}</button>
-        <button type="button" class="button button-danger" @click="remove"><Icon name="lucide:trash-2" />{{ t('app.remove') }}</button>
-      </div>
-    </template>
+    <WorkbenchPlacesPlaceSheet v-if="place" :key="place.id" ref="sheet" :bench="bench" :page="page" :place="place" @change="bench.change(changePlace(bench.board.value, page.id, place.id, () => $event.place), $event.what)" @next="add('rectangle')" />
+    <WorkbenchPlacesStepSheet v-else-if="step" :key="step.id" ref="sheet" :bench="bench" :page="page" :step="step" />
     <p v-else-if="page.places.length" class="note-line">{{ t('places.select') }}</p>
+    <slot />
+    <section>
+      <h3 class="label">{{ t('places.addPlace') }}</h3>
+      <div class="flex flex-wrap gap-2">
+        <button v-for="form in PLACE_FORMS" :key="form" type="button" class="button px-3" @click="add(form)"><Icon :name="ICONS[form]" />{{ t(`places.forms.${form}`) }}</button>
+        <button type="button" class="button px-3" @click="gapping = true"><Icon name="lucide:pilcrow" />{{ t('places.gaps') }}</button>
+        <button type="button" class="button px-3" @click="addActivity"><Icon name="lucide:list-ordered" />{{ t('steps.add') }}</button>
+      </div>
+    </section>
     <button v-if="zones > 1" type="button" class="button" @click="bench.change(zonesInRow(bench.board.value, page.id))"><Icon name="lucide:columns-3" />{{ t('places.row') }}</button>
     <p class="note-line">{{ t('places.locked') }}</p>
+    <WorkbenchPlacesGapMaker :open="gapping" :bench="bench" :page="page" @close="gapping = false" @made="hands.select([$event])" />
   </div>
 </template>

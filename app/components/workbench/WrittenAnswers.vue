@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import type { Page } from '~~/core/board/board'
 import type { WriteKey, Written } from '~~/core/board/key'
 import { measure, readMeasure } from '~~/core/exact/measure'
 import type { Workbench } from '~/composables/useWorkbench'
@@ -7,10 +6,10 @@ import type { Workbench } from '~/composables/useWorkbench'
 const TELLS = ['capitals', 'accents', 'punctuation'] as const
 
 /** What is accepted in each writing space and gap: its variants, what is told apart, and of numbers how far off still counts. */
-const { bench, page, answer } = defineProps<{ bench: Workbench, page: Page, answer: WriteKey }>()
+const { bench, answer } = defineProps<{ bench: Workbench, answer: WriteKey }>()
 const emit = defineEmits<{ change: [key: WriteKey] }>()
 const { t } = useWords()
-const itemName = useItemName(() => bench.edition.value, () => page)
+const itemName = useItemName(() => bench.edition.value)
 
 const set = (space: string, written: Written) => emit('change', { ...answer, answers: { ...answer.answers, [space]: written } })
 const isNumber = ({ accepts }: Written) => accepts.every(accepted => readMeasure(accepted))

@@ -3,10 +3,9 @@ import type { MasterId } from '../../board/ids'
 import type { Master } from '../../board/piece'
 import type { Place } from '../../board/place'
 import { sortKeyOf } from '../../design/lookup'
-import { boxOf } from '../../design/zones'
 import { setTextSize } from '../../design/pieces'
 import { area } from '../../geometry/area'
-import { outline } from '../../geometry/outline'
+import { boxOf, outline } from '../../geometry/outline'
 import type { Finding, Rule } from '../finding'
 
 const GAP = 4

@@ -1,3 +1,4 @@
+import { isBlank } from '../../board/place'
 import type { Finding, Rule } from '../finding'
 
 /** What these are for stands in them or around them. */
@@ -7,7 +8,7 @@ const SAYS_ITSELF = new Set(['gaps', 'drawing', 'grid', 'scale'])
 export const noHeading: Rule = {
   name: 'no-heading',
   look: board => board.pages.flatMap((page): Finding[] => {
-    const blank = page.places.filter(place => !place.heading.trim() && !SAYS_ITSELF.has(place.kind))
+    const blank = page.places.filter(place => !place.heading.trim() && !SAYS_ITSELF.has(place.kind) && !isBlank(place))
     if (blank.length === 0 || !board.keys.some(key => key.page === page.id)) return []
     return [{ rule: 'no-heading', severity: 'warning', page: page.id, subjects: blank.map(p => p.id), words: { count: blank.length } }]
   }),

@@ -1,4 +1,5 @@
-import { boxOf, changePlace } from '../../design/zones'
+import { setBoxes } from '../../design/items'
+import { boxOf } from '../../geometry/outline'
 import type { Finding, Rule } from '../finding'
 
 /** Places that reach beyond the page: part of them can't be seen or used. */
@@ -14,7 +15,7 @@ export const offPage: Rule = {
       rule: 'off-page', severity: 'warning', page: page.id, subjects: over.map(p => p.id),
       words: { count: over.length, headings: over.map(p => p.heading || '…').join(', ') },
       // Changing a place to its own box moves it onto the page.
-      fix: { code: 'onto-page', apply: b => over.reduce((now, place) => changePlace(now, page.id, place.id, { box: boxOf(place) }), b) },
+      fix: { code: 'onto-page', apply: b => over.reduce((now, place) => setBoxes(now, page.id, new Map([[place.id, boxOf(place)]])), b) },
     }]
   }),
 }

@@ -1,4 +1,4 @@
-import type { BackdropPicture } from '../../board/backdrop'
+import { pixelsShown, type BackdropPicture } from '../../board/backdrop'
 import type { Finding, Rule } from '../finding'
 
 /** A page 960 points wide fills a class screen of 1,280 pixels: 4/3 of a pixel for each point. Below 3/4 of that a picture looks coarse. */
@@ -9,8 +9,9 @@ const STRETCHED = 1.03
 export const poorPicture: Rule = {
   name: 'poor-picture',
   look: board => board.pages.flatMap(page => page.backdrop.pictures.flatMap((picture): Finding[] => {
-    const across = picture.pixelWidth / picture.width
-    const down = picture.pixelHeight / picture.height
+    const pixels = pixelsShown(picture)
+    const across = pixels.width / picture.width
+    const down = pixels.height / picture.height
     const common = { page: page.id, subjects: [picture.id], words: { percent: Math.round(Math.min(across, down) / (4 / 3) * 100) } }
     if (Math.max(across / down, down / across) > STRETCHED) {
       return [{
@@ -30,8 +31,9 @@ export const poorPicture: Rule = {
 
 /** The largest picture with its own proportions that fits where it stands now, about the same middle. */
 function unstretched(picture: BackdropPicture): BackdropPicture {
-  const scale = Math.min(picture.width / picture.pixelWidth, picture.height / picture.pixelHeight)
-  const width = picture.pixelWidth * scale
-  const height = picture.pixelHeight * scale
+  const pixels = pixelsShown(picture)
+  const scale = Math.min(picture.width / pixels.width, picture.height / pixels.height)
+  const width = pixels.width * scale
+  const height = pixels.height * scale
   return { ...picture, width, height, x: picture.x + (picture.width - width) / 2, y: picture.y + (picture.height - height) / 2 }
 }

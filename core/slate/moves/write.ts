@@ -1,12 +1,12 @@
 import * as v from 'valibot'
 import type { Edition } from '../../board/edition'
 import type { PieceId, PlaceId } from '../../board/ids'
-import { gapsIn } from '../../board/place'
+import { gapsIn, isBlank } from '../../board/place'
 import { ok, refuse } from '../../result'
 import type { MoveRefusal, Operation } from '../operation'
 import { LONGEST_TEXT, MOST_LETTERS, withEntry, WrittenInSchema } from '../state'
 
-/** What stands in a writing space, in a typed gap or on a note is replaced by this; nothing wipes it. */
+/** What stands in a writing space, in a typed gap, over a blank zone or on a note is replaced by this; nothing wipes it. */
 export const WriteSchema = v.object({ kind: v.literal('write'), in: WrittenInSchema, text: v.pipe(v.string(), v.maxLength(LONGEST_TEXT)) })
 export type Write = v.InferOutput<typeof WriteSchema>
 
@@ -28,7 +28,7 @@ export function refusalToWrite(edition: Edition, item: string): MoveRefusal | nu
   const [id, gap] = item.split(':')
   const place = edition.places.get(id as PlaceId)?.place
   if (place) {
-    const takes = gap === undefined ? place.kind === 'writing' : place.kind === 'gaps' && place.typed && Number(gap) < gapsIn(place.text) && String(Number(gap)) === gap
+    const takes = gap === undefined ? place.kind === 'writing' || isBlank(place) : place.kind === 'gaps' && place.typed && Number(gap) < gapsIn(place.text) && String(Number(gap)) === gap
     return takes ? null : { code: 'not-allowed', item }
   }
   const known = gap === undefined ? edition.pieces.get(item as PieceId) : undefined

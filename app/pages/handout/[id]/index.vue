@@ -14,6 +14,7 @@ const { edition, view, slates, trouble, connection } = useWalk(id)
 const order = useSessionStorage<typeof ORDERS[number]>('walk-order', 'name')
 const now = useNow({ interval: 10_000 })
 const showCode = ref(false)
+const page = ref(0)
 const link = computed(() => view.value ? `${location.origin}/join?class=${view.value.code}&handout=${id}` : '')
 useHead({ title: () => view.value?.board.title ?? t('walk.title') })
 
@@ -53,10 +54,11 @@ const counts = computed(() => STATUS_ORDER.map(status => ({ status, n: count(sta
           </RadioGroupOption>
         </RadioGroup>
       </div>
+      <SlatePageTurner v-if="edition" v-model="page" class="mb-3" :count="edition.board.pages.length" />
       <WalkCounts v-if="edition" :edition="edition" :states="slates.map(s => s.replica.shown)" />
       <ul v-if="edition" class="grid grid-cols-[repeat(auto-fill,minmax(12rem,1fr))] gap-4">
         <li v-for="slate in ordered" :key="slate.id">
-          <WalkSlateTile :slate="slate" :edition="edition" :to="`/handout/${id}/review/${slate.id}`" :quiet-for="quietFor(slate)" />
+          <WalkSlateTile :slate="slate" :edition="edition" :to="`/handout/${id}/review/${slate.id}`" :quiet-for="quietFor(slate)" :page="page" />
         </li>
       </ul>
     </main>

@@ -1,0 +1,171 @@
+<script setup lang="ts">
+import type { Page } from '~~/core/board/board'
+import type { Item } from '~~/core/design/items'
+import { endsOf, moveCorner } from '~~/core/design/corners'
+import { overlaps } from '~~/core/geometry/outline'
+import type { Box, Point } from '~~/core/geometry/shape'
+import { around, heldOn } from '~~/core/layout/arrange'
+import { guided, type Guide } from '~~/core/layout/guides'
+import type { Hands } from '~/composables/useHands'
+import type { Workbench } from '~/composables/useWorkbench'
+
+/** Frames with handles around what can be touched on the open layer: select one or many, move, size, with guides. */
+const { hands, bench, page, scale, labelOf } = defineProps<{ hands: Hands, bench: Workbench, page: Page, scale: number, labelOf: (item: Item) => string }>()
+
+/** Points; with Alt held the smallest step, and no guides. */
+const STEP = 4
+const FINE = 1
+/** CSS pixels. */
+const REACH = 6
+const HANDLE = 14
+type Corner = { x: 0 | 1, y: 0 | 1 }
+const CORNERS: Corner[] = [{ x: 0, y: 0 }, { x: 1, y: 0 }, { x: 0, y: 1 }, { x: 1, y: 1 }]
+
+const root = useTemplateRef<SVGGElement>('root')
+const guides = shallowRef<readonly Guide[]>([])
+const marquee = shallowRef<Box | null>(null)
+type Grip
+  = { readonly what: 'move', readonly whole: Box, readonly others: readonly Box[] }
+    | { readonly what: 'size', readonly item: Item, readonly corner: Corner }
+    | { readonly what: 'end', readonly id: string, readonly end: number }
+    | { readonly what: 'marquee', readonly more: boolean }
+let held: { readonly pointer: number, readonly from: Point, readonly grip: Grip, gesture: ReturnType<Hands['gesture']> | null } | null = null
+
+const pixel = computed(() => 1 / scale)
+const round = (n: number, step: number) => Math.round(n / step) * step
+function onPage(event: PointerEvent): Point {
+  const { x, y } = new DOMPoint(event.clientX, event.clientY).matrixTransform(root.value!.ownerSVGElement!.getScreenCTM()!.inverse())
+  return { x, y }
+}
+
+function take(event: PointerEvent, grip: Grip) {
+  held = { pointer: event.pointerId, from: onPage(event), grip, gesture: null }
+  ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
+}
+function press(event: PointerEvent, item: Item) {
+  if (event.button !== 0) return
+  const more = event.shiftKey || event.ctrlKey || event.metaKey
+  if (more || !hands.selected.value.has(item.id)) hands.select([item.id], more)
+  const chosen = hands.chosen.value
+  take(event, { what: 'move', whole: around(chosen.map(c => c.box)), others: hands.items.value.filter(i => !hands.selected.value.has(i.id)).map(i => i.box) })
+}
+function pressCorner(event: PointerEvent, item: Item, corner: Corner) {
+  if (event.button === 0) take(event, { what: 'size', item, corner })
+}
+function pressEnd(event: PointerEvent, id: string, end: number) {
+  if (event.button === 0) take(event, { what: 'end', id, end })
+}
+function pressPage(event: PointerEvent) {
+  if (event.button !== 0) return
+  const more = event.shiftKey || event.ctrlKey || event.metaKey
+  if (!more) hands.clear()
+  take(event, { what: 'marquee', more })
+}
+
+function drag(event: PointerEvent) {
+  if (!held || event.pointerId !== held.pointer) return
+  const { grip, from } = held
+  const to = onPage(event)
+  const [dx, dy] = [to.x - from.x, to.y - from.y]
+  if (grip.what === 'marquee') {
+    marquee.value = { x: Math.min(from.x, to.x), y: Math.min(from.y, to.y), width: Math.abs(dx), height: Math.abs(dy) }
+    return
+  }
+  // A press that doesn't move selects, and changes nothing.
+  if (!held.gesture && Math.hypot(dx, dy) < 3 * pixel.value) return
+  held.gesture ??= hands.gesture()
+  const step = event.altKey ? FINE : STEP
+  if (grip.what === 'move') {
+    const moved = heldOn(page, { ...grip.whole, x: round(grip.whole.x + dx, step), y: round(grip.whole.y + dy, step) })
+    const pull = event.altKey ? { dx: 0, dy: 0, guides: [] } : guided(moved, grip.others, page, REACH * pixel.value)
+    guides.value = pull.guides
+    held.gesture.move(moved.x + pull.dx - grip.whole.x, moved.y + pull.dy - grip.whole.y)
+  }
+  else if (grip.what === 'size') held.gesture.box(grip.item.id, resized(grip.item, grip.corner, dx, dy, step))
+  else {
+    const at = { x: round(to.x, step), y: round(to.y, step) }
+    held.gesture.to(moveCorner(held.gesture.before, page.id, grip.id, grip.end, at))
+  }
+}
+function letGo() {
+  if (held?.grip.what === 'marquee' && marquee.value && marquee.value.width + marquee.value.height > 6 * pixel.value) {
+    const box = marquee.value
+    hands.select(hands.items.value.filter(item => overlaps(item.box, box)).map(item => item.id), held.grip.more)
+  }
+  held = null
+  guides.value = []
+  marquee.value = null
+}
+
+function resized({ box: from, smallest, keepsShape }: Pick<Item, 'box' | 'smallest' | 'keepsShape'>, corner: Corner, dx: number, dy: number, step: number): Box {
+  let width = Math.max(smallest.width, round(from.width + (corner.x ? dx : -dx), step))
+  let height = Math.max(smallest.height, round(from.height + (corner.y ? dy : -dy), step))
+  if (keepsShape && from.width > 0 && from.height > 0) {
+    const by = Math.max(width / from.width, height / from.height)
+    width = from.width * by
+    height = from.height * by
+  }
+  return { width, height, x: corner.x ? from.x : from.x + from.width - width, y: corner.y ? from.y : from.y + from.height - height }
+}
+
+const ARROWS: Readonly<Record<string, readonly [number, number]>> = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }
+function key(event: KeyboardEvent, item: Item) {
+  if (event.key === 'Enter' || event.key === ' ') {
+    event.preventDefault()
+    return void hands.select([item.id], event.shiftKey)
+  }
+  const arrow = ARROWS[event.key]
+  if (!arrow || event.ctrlKey || event.metaKey) return
+  event.preventDefault()
+  const step = event.altKey ? FINE : STEP
+  const [dx, dy] = [arrow[0] * step, arrow[1] * step]
+  if (!event.shiftKey) hands.nudge(dx, dy)
+  else if (item.resizes) hands.resize(item, resized(item, { x: 1, y: 1 }, dx, dy, step))
+}
+/** With the keyboard what has the focus is what the keys are about; a click has selected already. */
+function focus(item: Item) {
+  if (!held && !hands.selected.value.has(item.id)) hands.select([item.id])
+}
+
+const corners = computed(() => {
+  const item = hands.only.value
+  return item?.resizes && item.kind !== 'line' ? { item, at: CORNERS.map(corner => ({ corner, x: item.box.x + corner.x * item.box.width, y: item.box.y + corner.y * item.box.height })) } : null
+})
+const ends = computed(() => hands.only.value ? endsOf(bench.board.value, page.id, hands.only.value.id) : [])
+const side = computed(() => HANDLE * pixel.value)
+const radius = (item: Item) => item.kind === 'place' ? 10 : 4
+const path = ({ axis, at, from, to, kind }: Guide) => {
+  const point = (along: number, across: number) => axis === 'across' ? `${along} ${across}` : `${across} ${along}`
+  return kind === 'line' ? `M${point(at, from - 8)}L${point(at, to + 8)}` : `M${point(from, at)}L${point(to, at)}M${point(from, at - 5)}L${point(from, at + 5)}M${point(to, at - 5)}L${point(to, at + 5)}`
+}
+</script>
+
+<template>
+  <g ref="root" @pointermove="drag" @pointerup="letGo" @pointercancel="letGo" @lostpointercapture="letGo">
+    <rect :width="page.width" :height="page.height" fill="transparent" class="touch-none" data-test="hands-page" @pointerdown="pressPage" />
+    <rect
+      v-for="item in hands.items.value" :key="item.id" :x="item.box.x" :y="item.box.y" :width="Math.max(item.box.width, 6)" :height="Math.max(item.box.height, 6)" :rx="radius(item)" fill="transparent" class="hand cursor-move touch-none"
+      :stroke="hands.selected.value.has(item.id) ? '#1c5a3c' : 'transparent'" :stroke-width="3 * pixel" role="button" tabindex="0" :aria-label="labelOf(item)" :aria-pressed="hands.selected.value.has(item.id)"
+      :data-item="item.id" @pointerdown="press($event, item)" @keydown="key($event, item)" @focus="focus(item)"
+    />
+    <template v-if="corners">
+      <rect
+        v-for="{ corner, x, y } in corners.at" :key="`${corner.x}${corner.y}`" :x="x - side / 2" :y="y - side / 2" :width="side" :height="side" :rx="side / 4" fill="#ffffff" stroke="#1c5a3c" :stroke-width="2.5 * pixel"
+        class="touch-none" :class="corner.x === corner.y ? 'cursor-nwse-resize' : 'cursor-nesw-resize'" :data-corner="`${corner.x}${corner.y}`" @pointerdown="pressCorner($event, corners.item, corner)"
+      />
+    </template>
+    <circle
+      v-for="(end, i) in ends" :key="i" :cx="end.x" :cy="end.y" :r="side / 2" fill="#e9ad3f" stroke="#1c5a3c" :stroke-width="2 * pixel" class="cursor-crosshair touch-none" data-end
+      @pointerdown="pressEnd($event, hands.only.value!.id, i)"
+    />
+    <g class="pointer-events-none" fill="none" stroke="#a86a05" :stroke-width="1.5 * pixel">
+      <path v-for="(guide, i) in guides" :key="i" :d="path(guide)" data-guide />
+      <rect v-if="marquee" v-bind="marquee" fill="#e9ad3f" fill-opacity="0.15" />
+    </g>
+  </g>
+</template>
+
+<style scoped>
+.hand:focus { outline: none; }
+.hand:focus-visible { stroke: #a86a05; }
+</style>

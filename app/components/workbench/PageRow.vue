@@ -1,0 +1,48 @@
+<script setup lang="ts">
+import { nanoid } from 'nanoid'
+import * as v from 'valibot'
+import type { Page } from '~~/core/board/board'
+import { PageIdSchema, type PageId } from '~~/core/board/ids'
+import { addPage, duplicatePage, MOST_PAGES, movePage, removePage } from '~~/core/design/pages'
+import type { Workbench } from '~/composables/useWorkbench'
+
+/** The pages of the board: which one is open, and what can be done with it. */
+const { bench, page } = defineProps<{ bench: Workbench, page: Page }>()
+const emit = defineEmits<{ open: [id: PageId], take: [] }>()
+const { t } = useWords()
+const pages = computed(() => bench.board.value.pages)
+const at = computed(() => pages.value.findIndex(p => p.id === page.id))
+const full = computed(() => pages.value.length >= MOST_PAGES)
+
+function add() {
+  const id = v.parse(PageIdSchema, nanoid())
+  bench.change(addPage(bench.board.value, page.id, id))
+  emit('open', id)
+}
+function duplicate() {
+  bench.change(duplicatePage(bench.board.value, page.id, nanoid))
+  emit('open', pages.value[at.value + 1]!.id)
+}
+function remove() {
+  const next = pages.value[at.value + 1] ?? pages.value[at.value - 1]!
+  bench.change(removePage(bench.board.value, page.id))
+  emit('open', next.id)
+}
+</script>
+
+<template>
+  <nav class="flex flex-wrap items-center gap-1.5" :aria-label="t('pages.title')">
+    <button
+      v-for="(p, i) in pages" :key="p.id" type="button" class="button min-w-11 px-3" :class="p.id === page.id ? 'border-leaf-700 bg-leaf-100 text-stone-950' : ''" :aria-current="p.id === page.id ? 'page' : undefined"
+      :aria-label="t('pages.page', { number: i + 1 })" @click="emit('open', p.id)"
+    >{{ i + 1 }}</button>
+    <button type="button" class="button px-3" :disabled="full" @click="add"><Icon name="lucide:file-plus" />{{ t('pages.add') }}</button>
+    <button type="button" class="button px-3" :disabled="full" @click="duplicate"><Icon name="lucide:copy-plus" />{{ t('pages.duplicate') }}</button>
+    <button type="button" class="button px-3" :disabled="full" @click="emit('take')"><Icon name="lucide:file-input" />{{ t('pages.take') }}</button>
+    <template v-if="pages.length > 1">
+      <button type="button" class="button w-11 px-0" :disabled="at === 0" :aria-label="t('pages.earlier')" :title="t('pages.earlier')" @click="bench.change(movePage(bench.board.value, page.id, -1))"><Icon name="lucide:arrow-left" /></button>
+      <button type="button" class="button w-11 px-0" :disabled="at === pages.length - 1" :aria-label="t('pages.later')" :title="t('pages.later')" @click="bench.change(movePage(bench.board.value, page.id, 1))"><Icon name="lucide:arrow-right" /></button>
+      <button type="button" class="button button-danger w-11 px-0" :aria-label="t('pages.remove')" :title="t('pages.remove')" @click="remove"><Icon name="lucide:trash-2" /></button>
+    </template>
+  </nav>
+</template>

@@ -1,0 +1,35 @@
+<script setup lang="ts">
+import type { Figure } from '~~/core/board/backdrop'
+import type { Page } from '~~/core/board/board'
+import { changeFigure } from '~~/core/design/backdrop'
+import type { Workbench } from '~/composables/useWorkbench'
+
+const FILLS = { none: null, white: '#ffffff', sand: '#fdf3dc', leaf: '#e6f1ea', sky: '#e3eef5', stone: '#d8dfdc' } as const
+
+/** A fixed shape with its words. */
+const { bench, page, figure } = defineProps<{ bench: Workbench, page: Page, figure: Figure }>()
+const { t } = useWords()
+const change = (part: Partial<Figure>, what = '') => bench.change(changeFigure(bench.board.value, page.id, figure.id, part), what && `${what} ${figure.id}`)
+const checked = (event: Event) => (event.target as HTMLInputElement).checked
+</script>
+
+<template>
+  <section class="flex flex-col gap-3 rounded-lg border border-leaf-700 p-3">
+    <label><span class="label">{{ t('backdrop.text') }}</span><textarea class="field" rows="2" maxlength="1000" :value="figure.text" @input="change({ text: ($event.target as HTMLTextAreaElement).value }, 'text')" /></label>
+    <label><span class="label">{{ t('backdrop.textSize', { size: figure.textSize }) }}</span><input type="range" min="10" max="60" class="w-full accent-leaf-600" :value="figure.textSize" @input="change({ textSize: Number(($event.target as HTMLInputElement).value) }, 'size')"></label>
+    <div class="flex flex-wrap gap-x-4">
+      <label class="flex min-h-9 items-center gap-2"><input type="checkbox" class="h-5 w-5 accent-leaf-600" :checked="figure.bold ?? false" @change="change({ bold: checked($event) })">{{ t('backdrop.bold') }}</label>
+      <label class="flex min-h-9 items-center gap-2"><input type="checkbox" class="h-5 w-5 accent-leaf-600" :checked="figure.fromLeft ?? false" @change="change({ fromLeft: checked($event) })">{{ t('backdrop.fromLeft') }}</label>
+      <label class="flex min-h-9 items-center gap-2"><input type="checkbox" class="h-5 w-5 accent-leaf-600" :checked="figure.line !== null" @change="change({ line: checked($event) ? '#3c494a' : null })">{{ t('backdrop.edge') }}</label>
+    </div>
+    <fieldset>
+      <legend class="label">{{ t('backdrop.filled') }}</legend>
+      <div class="flex flex-wrap gap-1.5">
+        <button
+          v-for="(hex, name) in FILLS" :key="name" type="button" class="flex h-10 w-10 items-center justify-center rounded-lg border-2" :class="figure.fill === hex ? 'border-leaf-700 outline outline-2 outline-leaf-700' : 'border-stone-400'"
+          :style="{ background: hex ?? 'transparent' }" :aria-label="t(`backdrop.fills.${name}`)" :title="t(`backdrop.fills.${name}`)" :aria-pressed="figure.fill === hex" @click="change({ fill: hex })"
+        ><Icon v-if="!hex" name="lucide:ban" /></button>
+      </div>
+    </fieldset>
+  </section>
+</template>

@@ -1,0 +1,83 @@
+import { nanoid } from 'nanoid'
+import type { Page } from '~~/core/board/board'
+import type { Sheet } from '~~/core/board/rename'
+import { bringTo, clipOf, group, grouped, itemsOf, moveItems, pasteClip, removeItems, repeatItems, setBoxes, ungroup, type Item, type Layer } from '~~/core/design/items'
+import type { Box } from '~~/core/geometry/shape'
+import { align, around, sameSize, spaceEvenly, tidy, type Alignment, type Axis, type Boxes } from '~~/core/layout/arrange'
+import type { Workbench } from '~/composables/useWorkbench'
+
+/** Points between things that are tidied into rows. */
+const TIDY_GAP = 16
+const PASTE_SHIFT = 16
+let gestures = 0
+
+/** What is selected on the open layer of a page, and what can be done to it. Every act is one step of undo. */
+export function useHands(bench: Workbench, page: () => Page, layer: () => Layer | null) {
+  const selected = shallowRef<ReadonlySet<string>>(new Set())
+  const items = computed(() => {
+    const open = layer()
+    return open ? itemsOf(bench.board.value, page().id, open) : []
+  })
+  const chosen = computed(() => items.value.filter(item => selected.value.has(item.id)))
+  const boxes = computed(() => new Map(chosen.value.map(item => [item.id, item.box])))
+  const only = computed(() => chosen.value.length === 1 ? chosen.value[0]! : null)
+  const isGroup = computed(() => (page().groups ?? []).some(members => members.some(id => selected.value.has(id))))
+
+  watch([() => page().id, layer], () => selected.value = new Set())
+
+  /** With `more` the thing joins what is selected, or leaves it. */
+  function select(ids: Iterable<string>, more = false) {
+    const whole = grouped(page(), ids)
+    if (!more) return selected.value = whole
+    const leaves = [...whole].every(id => selected.value.has(id))
+    return selected.value = new Set(leaves ? [...selected.value].filter(id => !whole.has(id)) : [...selected.value, ...whole])
+  }
+
+  const put = (next: Boxes, what = '') => bench.change(setBoxes(bench.board.value, page().id, next), what)
+
+  /** A gesture of the hand: all of it is one step of undo, and it always goes out from where it began. */
+  function gesture() {
+    const [before, name] = [bench.board.value, `hand:${++gestures}`]
+    return {
+      move: (dx: number, dy: number) => bench.change(moveItems(before, page().id, selected.value, dx, dy), name),
+      box: (id: string, box: Box) => bench.change(setBoxes(before, page().id, new Map([[id, box]])), name),
+      to: (next: typeof before) => bench.change(next, name),
+      before,
+    }
+  }
+
+  function laid({ board, ids }: { board: typeof bench.board.value, ids: string[] }) {
+    bench.change(board)
+    selected.value = new Set(ids)
+  }
+  function paste(clip: Sheet) {
+    laid(pasteClip(bench.board.value, page().id, clip, { dx: PASTE_SHIFT, dy: PASTE_SHIFT }, nanoid))
+  }
+
+  return {
+    items, selected: shallowReadonly(selected), chosen, only, isGroup, select, gesture, paste,
+    clear: () => selected.value = new Set<string>(),
+    all: () => selected.value = new Set(items.value.map(item => item.id)),
+    nudge: (dx: number, dy: number) => bench.change(moveItems(bench.board.value, page().id, selected.value, dx, dy), `nudge ${[...selected.value].join()}`),
+    resize: (item: Item, box: Box) => put(new Map([[item.id, box]]), `box ${item.id}`),
+    align: (to: Alignment) => put(align(boxes.value, to)),
+    space: (axis: Axis) => put(spaceEvenly(boxes.value, axis)),
+    tidy: () => put(tidy(boxes.value, page(), TIDY_GAP)),
+    sameSize: () => chosen.value[0] && put(sameSize(boxes.value, chosen.value[0].box, page())),
+    remove() {
+      bench.change(removeItems(bench.board.value, page().id, selected.value))
+      selected.value = new Set()
+    },
+    group: () => bench.change(group(bench.board.value, page().id, [...selected.value])),
+    ungroup: () => bench.change(ungroup(bench.board.value, page().id, [...selected.value])),
+    bring: (end: 'front' | 'back') => bench.change(bringTo(bench.board.value, page().id, selected.value, end)),
+    clip: () => clipOf(bench.board.value, page().id, selected.value),
+    /** So many more, each beside or below the last with a gap between them. */
+    repeat(axis: Axis, times: number) {
+      const { width, height } = around(boxes.value.values())
+      const by = axis === 'across' ? { dx: width + TIDY_GAP, dy: 0 } : { dx: 0, dy: height + TIDY_GAP }
+      laid(repeatItems(bench.board.value, page().id, selected.value, by, times, nanoid))
+    },
+  }
+}
+export type Hands = ReturnType<typeof useHands>

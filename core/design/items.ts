@@ -1,0 +1,244 @@
+import type { Line } from '../board/backdrop'
+import type { Board, Page } from '../board/board'
+import type { PageId, PieceId } from '../board/ids'
+import type { Place } from '../board/place'
+import { referencesOf, withoutFigure, withoutPlace } from '../board/references'
+import { renamed, type Sheet } from '../board/rename'
+import { boxOf, stretched } from '../geometry/outline'
+import type { Box, Size } from '../geometry/shape'
+import { heldOn, moveAll, type Boxes } from '../layout/arrange'
+import { requirePage, withPage } from './lookup'
+import { takeOffPage } from './pieces'
+import { placeIn } from './places'
+import { sheetOf } from './sheet'
+
+/** What the hands of the workbench can catch: only what belongs to the open station. */
+export type Layer = 'backdrop' | 'places' | 'pieces'
+export interface Item {
+  readonly id: string
+  readonly kind: 'picture' | 'figure' | 'line' | 'place' | 'step' | 'piece'
+  readonly box: Box
+  /** A piece has its master's size. */
+  readonly resizes: boolean
+  readonly keepsShape: boolean
+  readonly smallest: Size
+}
+
+/** What stands on a layer of the page, from the back to the front. */
+export function itemsOf(board: Board, pageId: PageId, layer: Layer): Item[] {
+  const page = requirePage(board, pageId)
+  switch (layer) {
+    case 'backdrop': return [
+      ...page.backdrop.pictures.map((p): Item => ({ ...whole(p.id, 'picture', p), keepsShape: true })),
+      ...(page.backdrop.figures ?? []).map(f => whole(f.id, 'figure', boxOf(f))),
+      ...(page.backdrop.lines ?? []).map((l): Item => ({ ...whole(l.id, 'line', boxOfLine(l)), smallest: { width: 0, height: 0 } })),
+    ]
+    case 'places': return [
+      ...(page.steps ?? []).map((s): Item => ({ ...whole(s.id, 'step', s), smallest: { width: 96, height: 72 } })),
+      ...page.places.map((p): Item => ({ ...whole(p.id, 'place', boxOf(p)), keepsShape: p.kind === 'pin', smallest: smallestOf(p) })),
+    ]
+    case 'pieces': return stagedItems(board, page)
+  }
+}
+
+const whole = (id: string, kind: Item['kind'], { x, y, width, height }: Box): Item => ({ id, kind, box: { x, y, width, height }, resizes: true, keepsShape: false, smallest: { width: 12, height: 12 } })
+
+function smallestOf(place: Place): Size {
+  switch (place.kind) {
+    case 'pin': return { width: 12, height: 12 }
+    case 'zone': case 'lane': case 'pan': return { width: 48, height: 48 }
+    default: return { width: 24, height: 20 }
+  }
+}
+
+function stagedItems(board: Board, page: Page): Item[] {
+  const masters = new Map(board.masters.map(m => [m.id, m]))
+  return page.pieces.flatMap((piece) => {
+    const at = page.staged?.[piece.id]
+    const { width, height } = masters.get(piece.master)!
+    return at ? [{ ...whole(piece.id, 'piece', { x: at.x - width / 2, y: at.y - height / 2, width, height }), resizes: false }] : []
+  })
+}
+
+/** New boxes for some of what stands on the page, of whatever layer; each held on the page and no smaller than it may be. */
+export function setBoxes(board: Board, pageId: PageId, boxes: Boxes): Board {
+  return withPage(board, pageId, (page) => {
+    const items = new Map((['backdrop', 'places', 'pieces'] as const).flatMap(layer => itemsOf(board, pageId, layer)).map(item => [item.id, item]))
+    const held = new Map([...boxes].flatMap(([id, box]) => items.has(id) ? [[id, fitted(page, box, items.get(id)!.smallest)] as const] : []))
+    return boxed(page, held)
+  })
+}
+
+function fitted(page: Size, box: Box, smallest: Size): Box {
+  const within = (size: number, least: number, most: number) => Math.min(Math.max(size, least), most)
+  return heldOn(page, { ...box, width: within(box.width, smallest.width, page.width), height: within(box.height, smallest.height, page.height) })
+}
+
+function boxed(page: Page, boxes: Boxes): Page {
+  const to = <T extends { id: string }>(thing: T, change: (thing: T, box: Box) => T): T => boxes.has(thing.id) ? change(thing, boxes.get(thing.id)!) : thing
+  const { pictures, figures, lines } = page.backdrop
+  return {
+    ...page,
+    backdrop: {
+      ...page.backdrop,
+      pictures: pictures.map(p => to(p, (picture, box) => ({ ...picture, ...box }))),
+      ...(figures && { figures: figures.map(f => to(f, (figure, box) => ({ ...figure, shape: stretched(figure.shape, box) }))) }),
+      ...(lines && { lines: lines.map(l => to(l, lineIn)) }),
+    },
+    places: page.places.map(p => to(p, placeIn)),
+    ...(page.steps && { steps: page.steps.map(s => to(s, (step, box) => ({ ...step, ...box }))) }),
+    ...(page.staged && {
+      staged: Object.fromEntries(Object.entries(page.staged).map(([id, at]) => {
+        const box = boxes.get(id)
+        return [id, box ? { x: box.x + box.width / 2, y: box.y + box.height / 2 } : at]
+      })),
+    }),
+  }
+}
+
+const boxOfLine = ({ from, to }: Line): Box => ({ x: Math.min(from.x, to.x), y: Math.min(from.y, to.y), width: Math.abs(to.x - from.x), height: Math.abs(to.y - from.y) })
+
+/** Each end stays at the corner of the box where it was. */
+function lineIn(line: Line, { x, y, width, height }: Box): Line {
+  const end = (right: boolean, foot: boolean) => ({ x: right ? x + width : x, y: foot ? y + height : y })
+  const [right, foot] = [line.to.x >= line.from.x, line.to.y >= line.from.y]
+  return { ...line, from: end(!right, !foot), to: end(right, foot) }
+}
+
+/** The ids and all that moves with them: the rest of their groups. */
+export function grouped(page: Page, ids: Iterable<string>): Set<string> {
+  const all = new Set(ids)
+  for (const group of page.groups ?? []) if (group.some(id => all.has(id))) group.forEach(id => all.add(id))
+  return all
+}
+
+/** From now on these move together. Whoever was in another group leaves it. Fewer than two: nothing changes. */
+export function group(board: Board, pageId: PageId, ids: readonly string[]): Board {
+  return ids.length < 2 ? board : withPage(board, pageId, page => withGroups(page, [...without(page.groups, new Set(ids)), [...ids]]))
+}
+
+export function ungroup(board: Board, pageId: PageId, ids: readonly string[]): Board {
+  return withPage(board, pageId, page => withGroups(page, (page.groups ?? []).filter(members => !members.some(id => ids.includes(id)))))
+}
+
+const without = (groups: Page['groups'], ids: ReadonlySet<string>) => (groups ?? []).map(members => members.filter(id => !ids.has(id))).filter(members => members.length > 1)
+
+function withGroups({ groups: _, ...page }: Page, groups: string[][]): Page {
+  return groups.length ? { ...page, groups } : page
+}
+
+/** Moves things by the same way, as far as the page allows. A step takes along all that stands in its part of the page. */
+export function moveItems(board: Board, pageId: PageId, ids: Iterable<string>, dx: number, dy: number): Board {
+  const page = requirePage(board, pageId)
+  const items = (['backdrop', 'places', 'pieces'] as const).flatMap(layer => itemsOf(board, pageId, layer))
+  const moving = new Set(ids)
+  for (const step of page.steps ?? []) if (moving.has(step.id)) items.filter(item => item.kind !== 'step' && middleIn(item.box, step)).forEach(item => moving.add(item.id))
+  const boxes = new Map(items.filter(item => moving.has(item.id)).map(item => [item.id, item.box]))
+  return withPage(board, pageId, p => boxed(p, moveAll(boxes, dx, dy, p)))
+}
+
+function middleIn({ x, y, width, height }: Box, room: Box): boolean {
+  const [cx, cy] = [x + width / 2, y + height / 2]
+  return cx >= room.x && cx <= room.x + room.width && cy >= room.y && cy <= room.y + room.height
+}
+
+/** They go, and with places and figures every answer that named them. A piece only leaves the page, and stands on the ledge again. */
+export function removeItems(board: Board, pageId: PageId, ids: ReadonlySet<string>): Board {
+  const page = requirePage(board, pageId)
+  const places = page.places.filter(p => ids.has(p.id)).map(p => p.id)
+  const figures = (page.backdrop.figures ?? []).filter(f => ids.has(f.id)).map(f => f.id)
+  const stays = <T extends { id: string }>(things: readonly T[]) => things.filter(thing => !ids.has(thing.id))
+  const left = withPage(board, pageId, p => withGroups({
+    ...p,
+    places: stays(p.places),
+    backdrop: {
+      ...p.backdrop, pictures: stays(p.backdrop.pictures),
+      ...(p.backdrop.figures && { figures: stays(p.backdrop.figures) }), ...(p.backdrop.lines && { lines: stays(p.backdrop.lines) }),
+    },
+    ...(p.steps && { steps: stays(p.steps) }),
+  }, without(p.groups, ids)))
+  const keys = left.keys.flatMap((key) => {
+    const first = places.reduce<typeof key | null>((rest, place) => rest && withoutPlace(rest, place), key)
+    return figures.reduce((rest, figure) => rest && withoutFigure(rest, figure), first) ?? []
+  })
+  return takeOffPage({ ...left, keys }, pageId, [...ids] as PieceId[])
+}
+
+/** To the front or to the back of their own kind, in the order in which they lie there. */
+export function bringTo(board: Board, pageId: PageId, ids: ReadonlySet<string>, end: 'front' | 'back'): Board {
+  const order = <T extends { id: string }>(things: readonly T[]): T[] => {
+    const [chosen, rest] = [things.filter(t => ids.has(t.id)), things.filter(t => !ids.has(t.id))]
+    return end === 'front' ? [...rest, ...chosen] : [...chosen, ...rest]
+  }
+  return withPage(board, pageId, page => ({
+    ...page,
+    places: order(page.places),
+    backdrop: {
+      ...page.backdrop, pictures: order(page.backdrop.pictures),
+      ...(page.backdrop.figures && { figures: order(page.backdrop.figures) }), ...(page.backdrop.lines && { lines: order(page.backdrop.lines) }),
+    },
+  }))
+}
+
+/** A part of a page that can stand on any board: things of the backdrop, places, steps, and pieces, with the keys that name nothing else. */
+export function clipOf(board: Board, pageId: PageId, ids: ReadonlySet<string>): Sheet {
+  const sheet = sheetOf(board, pageId)
+  const chosen = <T extends { id: string }>(things: readonly T[]) => things.filter(thing => ids.has(thing.id))
+  const { backdrop, staged, ...page } = sheet.page
+  const pieces = chosen(page.pieces)
+  const used = new Set(pieces.map(p => p.master))
+  const kept: Page = {
+    ...page,
+    backdrop: { ...backdrop, pictures: chosen(backdrop.pictures), figures: chosen(backdrop.figures ?? []), lines: chosen(backdrop.lines ?? []) },
+    places: chosen(page.places), pieces, ledge: page.ledge.filter(id => ids.has(id)),
+    ...(staged && { staged: Object.fromEntries(Object.entries(staged).filter(([id]) => ids.has(id))) }),
+    steps: chosen(page.steps ?? []),
+    groups: (page.groups ?? []).filter(members => members.every(id => ids.has(id))),
+  }
+  const keys = sheet.keys.filter((key) => {
+    const { pieces: p, places, figures } = referencesOf(key)
+    return [...p, ...places, ...figures].every(id => ids.has(id)) && p.length + places.length + figures.length > 0
+  })
+  return { page: kept, masters: sheet.masters.filter(m => used.has(m.id)), keys }
+}
+
+/** A part laid on a page under new ids, moved by so much; its new ids are given too. */
+export function pasteClip(board: Board, pageId: PageId, clip: Sheet, by: { dx: number, dy: number }, fresh: () => string): { board: Board, ids: string[] } {
+  const { page, masters, keys } = renamed({ ...clip, page: { ...clip.page, id: pageId } }, fresh)
+  const known = new Set(board.masters.map(m => m.id))
+  const ids = [...page.backdrop.pictures, ...page.backdrop.figures ?? [], ...page.backdrop.lines ?? [], ...page.places, ...page.steps ?? [], ...page.pieces].map(thing => thing.id as string)
+  const joined = <T>(a: readonly T[] | undefined, b: readonly T[] | undefined) => [...a ?? [], ...b ?? []]
+  const pasted = withPage({ ...board, masters: [...board.masters, ...masters.filter(m => !known.has(m.id))] }, pageId, p => ({
+    ...p,
+    backdrop: {
+      ...p.backdrop, pictures: joined(p.backdrop.pictures, page.backdrop.pictures),
+      figures: joined(p.backdrop.figures, page.backdrop.figures), lines: joined(p.backdrop.lines, page.backdrop.lines),
+    },
+    places: joined(p.places, page.places), pieces: joined(p.pieces, page.pieces), ledge: joined(p.ledge, page.ledge),
+    staged: { ...p.staged, ...page.staged }, steps: joined(p.steps, page.steps), groups: joined(p.groups, page.groups),
+  }))
+  const withKeys = { ...pasted, keys: [...pasted.keys, ...keys.map(key => ({ ...key, page: pageId }))] }
+  const room = requirePage(withKeys, pageId)
+  // What comes from a larger page is brought onto this one, each by itself.
+  return { board: moveItems(withPage(withKeys, pageId, () => onToPage(room, withKeys)), pageId, ids, by.dx, by.dy), ids }
+}
+
+/** The same again, and again, each a step further along a line; on a full page fewer. */
+export function repeatItems(board: Board, pageId: PageId, ids: ReadonlySet<string>, by: { dx: number, dy: number }, times: number, fresh: () => string): { board: Board, ids: string[] } {
+  const clip = clipOf(board, pageId, ids)
+  let all: string[] = []
+  let now = board
+  for (let n = 1; n <= times; n++) {
+    const next = pasteClip(now, pageId, clip, { dx: by.dx * n, dy: by.dy * n }, fresh)
+    now = next.board
+    all = [...all, ...next.ids]
+  }
+  return { board: now, ids: all }
+}
+
+/** Everything on the page moved and, where it is larger than the page, made smaller, so that nothing stands off it. */
+export function onToPage(page: Page, board: Board): Page {
+  const alone = { ...board, pages: [page] }
+  const boxes = (['backdrop', 'places', 'pieces'] as const).flatMap(layer => itemsOf(alone, page.id, layer)).map(item => [item.id, fitted(page, item.box, item.smallest)] as const)
+  return boxed(page, new Map(boxes))
+}

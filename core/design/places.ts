@@ -1,0 +1,86 @@
+import * as v from 'valibot'
+import type { Board, Page } from '../board/board'
+import type { PageId, PlaceId } from '../board/ids'
+import { PlaceSchema, type Place, type Zone } from '../board/place'
+import { withoutPlace } from '../board/references'
+import { boxOf, stretched } from '../geometry/outline'
+import type { Box } from '../geometry/shape'
+import { heldOn } from '../layout/arrange'
+import { withPage } from './lookup'
+
+const MARGIN = 24
+const GAP = 24
+/** Room above a zone for its heading. */
+export const HEADING_ROOM = 40
+const SMALLEST_ZONE = 48
+
+/** Adds a zone after the last and lays out all the page's zones afresh if they still stand in the row that this file made. */
+export function addZone(board: Board, pageId: PageId, id: PlaceId, heading: string): Board {
+  return withPage(board, pageId, (page) => {
+    const tidy = isRow(page)
+    const zone: Zone = { kind: 'zone', id, heading, shape: { kind: 'rectangle', ...nextBox(page) } }
+    const places = [...page.places, zone]
+    return tidy ? { ...page, places: inRow(page, places) } : { ...page, places }
+  })
+}
+
+export function addPlaces(board: Board, pageId: PageId, places: readonly Place[]): Board {
+  return withPage(board, pageId, page => ({ ...page, places: [...page.places, ...places] }))
+}
+
+/** All zones of the page side by side, equal in size, with equal gaps. */
+export function zonesInRow(board: Board, pageId: PageId): Board {
+  return withPage(board, pageId, page => ({ ...page, places: inRow(page, page.places) }))
+}
+
+/** Parts of a place replaced; null where that makes no place any more (a scale that runs backwards, a text without a gap). */
+export function changed(place: Place, part: object): Place | null {
+  const read = v.safeParse(PlaceSchema, { ...place, ...part }, { abortEarly: true })
+  return read.success ? read.output : null
+}
+
+export function changePlace(board: Board, pageId: PageId, id: PlaceId, to: (place: Place) => Place): Board {
+  return withPage(board, pageId, page => ({ ...page, places: page.places.map(place => place.id === id ? to(place) : place) }))
+}
+
+/** The place goes, and with it every answer that named it. */
+export function removePlace(board: Board, pageId: PageId, id: PlaceId): Board {
+  const without = withPage(board, pageId, page => ({ ...page, places: page.places.filter(place => place.id !== id) }))
+  return {
+    ...without,
+    keys: without.keys.flatMap(key => withoutPlace(key, id) ?? []),
+  }
+}
+
+/** The shape keeps its kind; that each kind of place allows it is not visible through the spread. */
+export const placeIn = (place: Place, box: Box): Place => ({ ...place, shape: stretched(place.shape, box) }) as Place
+
+function rowBoxes(page: Page, count: number): Box[] {
+  const width = (page.width - 2 * MARGIN - (count - 1) * GAP) / count
+  const y = MARGIN / 2 + HEADING_ROOM
+  return Array.from({ length: count }, (_, i) => ({ x: MARGIN + i * (width + GAP), y, width, height: page.height - y - MARGIN }))
+}
+
+function inRow(page: Page, places: readonly Place[]): Place[] {
+  const zones = places.filter(place => place.kind === 'zone')
+  const boxes = new Map(rowBoxes(page, zones.length).map((box, i) => [zones[i]!.id, { ...box, width: Math.max(SMALLEST_ZONE, box.width) }]))
+  return places.map(place => boxes.has(place.id) ? placeIn(place, heldOn(page, boxes.get(place.id)!)) : place)
+}
+
+function isRow(page: Page): boolean {
+  const boxes = rowBoxes(page, page.places.length)
+  return page.places.every((place, i) => place.kind === 'zone' && isAt(place, i))
+
+  function isAt(place: Place, i: number): boolean {
+    const a = boxOf(place)
+    const b = boxes[i]!
+    return Math.abs(a.x - b.x) < 0.01 && Math.abs(a.y - b.y) < 0.01 && Math.abs(a.width - b.width) < 0.01 && Math.abs(a.height - b.height) < 0.01
+  }
+}
+
+function nextBox(page: Page): Box {
+  const last = page.places.at(-1)
+  if (!last) return rowBoxes(page, 1)[0]!
+  const box = boxOf(last)
+  return heldOn(page, { ...box, x: box.x + GAP, y: box.y + GAP })
+}

@@ -1,0 +1,13 @@
+import * as v from 'valibot'
+import { shippedLibrary } from '../../files/shippedLibrary'
+import { queryAs } from '../../http/read'
+import { requireTeacher } from '../../http/session'
+
+const MOST = 60
+const Query = v.object({ q: v.pipe(v.string(), v.maxLength(60)) })
+
+export default defineEventHandler(async (event) => {
+  await requireTeacher(event)
+  const { q } = queryAs(event, Query)
+  return (await shippedLibrary()).search(q, MOST)
+})

@@ -1,0 +1,259 @@
+import { readFileSync } from 'node:fs'
+import type { Page } from '@playwright/test'
+import sharp from 'sharp'
+import type { Board } from '../../core/board/board'
+import { emptyBoard } from '../../core/board/board'
+import { pageId } from '../boards'
+import { makePdf } from '../pdf'
+import { expectAccessible } from './axe'
+import { comeIn, expect, makeLesson, signInTeacher, test, type Lesson } from './class'
+
+test.use({ testIdAttribute: 'data-test' })
+
+const station = (page: Page, name: string) => page.getByRole('navigation', { name: 'Stations' }).getByRole('button', { name })
+const press = (page: Page, name: string) => page.getByRole('button', { name, exact: true }).click()
+const kept = (page: Page) => expect(page.getByTestId('keeping')).toHaveText('Kept')
+const boardOf = async (lesson: Lesson) => (await lesson.teacher.must<{ board: Board }>('GET', `/api/boards/${lesson.board}`)).board
+
+/** A lesson whose board is empty, open at the workbench. */
+async function open(page: Page, address: string): Promise<Lesson> {
+  const lesson = await makeLesson(address, ['Ada Fern'], { ...emptyBoard('Made by hand', pageId('page'), 3), instructions: 'Do it.' })
+  await signInTeacher(page, address, lesson.email, lesson.password)
+  await page.goto(`${address}/board/${lesson.board}`)
+  return lesson
+}
+
+/** Tries it as a student with the keyboard: each of so many pieces on the ledge goes into the first place that is offered. */
+async function tryIt(page: Page, pieces: number, named = /./) {
+  await station(page, 'Check').click()
+  await press(page, 'Try it as a student')
+  for (let i = 0; i < pieces; i++) {
+    await page.getByRole('group', { name: 'Ledge' }).getByRole('button', { name: named }).first().press('Enter')
+    await page.keyboard.press('Enter')
+    await expect(page.getByTestId('said').last()).toHaveText(/, now /)
+  }
+}
+
+test('a sort from groups of words, in one dialog, is ready to give out', async ({ page, application }) => {
+  const lesson = await makeLesson(application.address, ['Ada Fern'])
+  await signInTeacher(page, application.address, lesson.email, lesson.password)
+  await page.goto(`${application.address}/start`)
+  await page.getByLabel('What is the new board called?').fill('How do they live?')
+  await press(page, 'From words')
+  await page.getByTestId('word-groups').fill('Clings: limpet, barnacle\nSwims: goby, prawn\nblenny')
+  await expectAccessible(page)
+  await press(page, 'Make the sort')
+  await expect(page.getByLabel('Name of the board')).toHaveValue('How do they live?')
+  await station(page, 'Answers').click()
+  await expect(page.getByTestId('key')).toContainText('Clings: limpet, barnacle')
+  await expect(page.getByTestId('key')).toContainText('One piece has no answer yet.')
+  await tryIt(page, 2)
+})
+
+test('two rings by hand are compared: each region is its own answer', async ({ page, application }) => {
+  const lesson = await open(page, application.address)
+  await station(page, 'Places').click()
+  await press(page, 'Two rings')
+  await page.getByRole('textbox', { name: 'Heading' }).fill('Has a shell')
+  await page.getByRole('button', { name: 'Zone: a place without a heading' }).press('Enter')
+  await page.getByRole('textbox', { name: 'Heading' }).fill('Swims')
+  await expectAccessible(page)
+  await station(page, 'Pieces').click()
+  await page.getByLabel('Words, one on each line').fill('limpet\ngoby\nscallop')
+  await press(page, 'Make 3 cards')
+  await kept(page)
+  const { places } = (await boardOf(lesson)).pages[0]!
+  expect(places.map(p => [p.heading, p.shape.kind])).toEqual([['Has a shell', 'ellipse'], ['Swims', 'ellipse']])
+  await tryIt(page, 3)
+})
+
+test('a page of ones, tens and hundreds counts what lies on it', async ({ page, application }) => {
+  const lesson = await open(page, application.address)
+  await station(page, 'Places').click()
+  await press(page, 'Zone')
+  await page.getByRole('textbox', { name: 'Heading' }).fill('Make 342')
+  await station(page, 'Pieces').click()
+  await press(page, 'Tiles')
+  await press(page, 'Add 3 kinds of tile')
+  await expectAccessible(page)
+  await kept(page)
+  const board = await boardOf(lesson)
+  expect(board.pages[0]!.pieces.map(p => [p.kind === 'tile' && p.value, p.bin])).toEqual([['1', true], ['10', true], ['100', true]])
+  await tryIt(page, 3)
+  await expect(page.getByRole('group', { name: 'Ledge' }).getByRole('button')).toHaveCount(3)
+})
+
+test('a sentence becomes a text with gaps, with its bank, an extra word and its key', async ({ page, application }) => {
+  await open(page, application.address)
+  await station(page, 'Places').click()
+  await press(page, 'Text with gaps')
+  await page.getByLabel('Sentences').fill('The limpet clings to the rock.')
+  await press(page, 'Make the text')
+  await expect(page.getByRole('alert')).toContainText('Press at least one word first')
+  await page.getByTestId('gap-words').getByRole('button', { name: 'limpet' }).click()
+  await page.getByTestId('gap-words').getByRole('button', { name: 'rock' }).click()
+  await page.getByLabel('Extra words for the bank, one on each line').fill('goby')
+  await expectAccessible(page)
+  await press(page, 'Make the text with 2 gaps')
+  await station(page, 'Answers').click()
+  await expect(page.getByTestId('key')).toContainText('Each slot takes its own')
+  await tryIt(page, 2)
+  await press(page, 'What does the key say?')
+  await expect(page.getByText(/of 2 right/)).toBeVisible()
+})
+
+test('a picture gets pins and labels from the library and from words', async ({ page, application }) => {
+  const lesson = await open(page, application.address)
+  const boat = await sharp({ create: { width: 1200, height: 600, channels: 3, background: '#9bc' } }).png().toBuffer()
+  await page.getByTestId('backdrop-file').setInputFiles({ name: 'small-boat.png', mimeType: 'image/png', buffer: boat })
+  await expect(page.getByLabel('What it shows')).toHaveValue('small boat')
+  await page.getByRole('slider', { name: /^Left/ }).fill('25')
+  await station(page, 'Places').click()
+  for (const name of ['mast', 'keel']) {
+    await press(page, 'Pin')
+    await page.getByLabel('What is there').fill(name)
+  }
+  await station(page, 'Pieces').click()
+  await press(page, 'More')
+  await page.getByLabel('Words, one on each line').fill('mast\nkeel')
+  await press(page, 'Add 2')
+  await press(page, 'Pictures')
+  await page.getByLabel('Picture library').fill('crab')
+  await page.getByTestId('library').getByRole('button', { name: 'Add crab', exact: true }).click()
+  await expect(page.getByRole('button', { name: 'crab, on the ledge' })).toBeVisible()
+  await expectAccessible(page)
+  await kept(page)
+  const [made] = (await boardOf(lesson)).pages
+  expect(made!.backdrop.pictures[0]).toMatchObject({ crop: { left: 0.25 } })
+  expect(made!.pieces.map(p => p.kind)).toEqual(['label', 'label', 'picture-card'])
+  await tryIt(page, 2, /^(mast|keel), /)
+})
+
+test('a PDF worksheet becomes pages of its own size, with room to draw; one that is locked or broken says so', async ({ page, application }) => {
+  const lesson = await open(page, application.address)
+  const sizes = [[595.28, 841.89], [841.89, 595.28]] as const
+  await page.getByTestId('backdrop-file').setInputFiles({ name: 'broken.pdf', mimeType: 'application/pdf', buffer: Buffer.from('%PDF-1.7 and nothing more') })
+  await expect(page.getByRole('alert')).toContainText('can\'t be read to its end')
+  await press(page, 'Cancel')
+  await page.getByTestId('backdrop-file').setInputFiles({ name: 'locked.pdf', mimeType: 'application/pdf', buffer: await makePdf(sizes, 'spring tide') })
+  await expect(page.getByRole('alert')).toContainText('locked with a password')
+  await press(page, 'Cancel')
+  await page.getByTestId('backdrop-file').setInputFiles({ name: 'tide-tables.pdf', mimeType: 'application/pdf', buffer: await makePdf(sizes) })
+  await press(page, 'Make 2 pages')
+  await expect(page.getByRole('button', { name: 'Page 2', exact: true })).toBeVisible()
+  await expectAccessible(page)
+  await station(page, 'Places').click()
+  await press(page, 'Drawing space')
+  await kept(page)
+  const { pages } = await boardOf(lesson)
+  expect(pages.map(p => [Math.round(p.width), Math.round(p.height)])).toEqual([[595, 842], [842, 595]])
+  expect(pages[0]!.backdrop.pictures[0]).toMatchObject({ pixelHeight: 2400, alt: 'tide-tables, page 1' })
+  expect(pages[0]!.places).toMatchObject([{ kind: 'drawing' }])
+  const { id: handout } = await lesson.teacher.must<{ id: string }>('POST', `/api/boards/${lesson.board}/handouts`, { classId: lesson.classId })
+  const student = await page.context().browser()!.newPage()
+  await comeIn(student, application.address, { ...lesson, handout }, 'Ada Fern')
+  await expect(student.getByTestId('page-of')).toHaveText('Page 1 of 2')
+  await student.getByRole('button', { name: 'Next page' }).click()
+  await expect(student.getByRole('img', { name: 'tide-tables, page 2' })).toBeVisible()
+  await student.close()
+})
+
+test('six numbered activities on one page are done one after the other, and move with what stands in them', async ({ page, application }) => {
+  const lesson = await open(page, application.address)
+  await station(page, 'Places').click()
+  for (let i = 1; i <= 6; i++) {
+    await press(page, 'An activity with a number')
+    await page.getByLabel('What to do').fill(`Step ${i}: look closely`)
+  }
+  await press(page, 'Slots')
+  await page.getByRole('button', { name: 'Activity 1', exact: true }).focus()
+  const before = (await boardOf(lesson)).pages[0]!
+  await page.keyboard.press('ArrowDown')
+  await kept(page)
+  const after = (await boardOf(lesson)).pages[0]!
+  expect(after.steps).toHaveLength(6)
+  expect(after.steps![0]!.y).toBeGreaterThan(before.steps?.[0]?.y ?? 0)
+  await expectAccessible(page)
+  await station(page, 'Check').click()
+  await press(page, 'Try it as a student')
+  await expect(page.getByTestId('step')).toHaveText('Step 1: look closely')
+  await press(page, 'One later')
+  await expect(page.getByTestId('step')).toHaveText('Step 2: look closely')
+  await page.getByLabel('Screen').selectOption('phone')
+  await expect(page.locator('[data-device=phone]')).toHaveCSS('width', '390px')
+})
+
+test('many things are chosen, put in line, tidied, kept together, repeated, copied to another page and removed', async ({ page, application }) => {
+  const lesson = await open(page, application.address)
+  await station(page, 'Places').click()
+  await press(page, 'Slots')
+  await press(page, 'Number')
+  await page.keyboard.press('Escape')
+  await page.getByTestId('hands-page').click({ position: { x: 5, y: 5 } })
+  await page.keyboard.press('Control+a')
+  await expect(page.getByTestId('arrange')).toContainText('4 things are selected')
+  await press(page, 'Tidy into rows')
+  await press(page, 'Upper edges in line')
+  await press(page, 'Keep together')
+  await kept(page)
+  const tidied = (await boardOf(lesson)).pages[0]!
+  expect(new Set(tidied.places.map(p => p.shape.kind === 'rectangle' && p.shape.y)).size).toBe(1)
+  expect(tidied.groups).toHaveLength(1)
+  await page.getByTestId('hands-page').click({ position: { x: 5, y: 5 } })
+  await page.getByRole('button', { name: 'Slot: a place without a heading' }).first().click()
+  await expect(page.getByTestId('arrange')).toContainText('4 things are selected')
+  await page.keyboard.press('Control+c')
+  await press(page, 'Add a page')
+  await page.keyboard.press('Control+v')
+  await expect(page.getByTestId('arrange')).toContainText('4 things are selected')
+  await press(page, 'Take apart')
+  await page.keyboard.press('Delete')
+  await kept(page)
+  expect((await boardOf(lesson)).pages.map(p => p.places.length)).toEqual([4, 0])
+  await page.keyboard.press('Control+z')
+  await kept(page)
+  expect((await boardOf(lesson)).pages.map(p => p.places.length)).toEqual([4, 4])
+})
+
+test('a board is copied, kept as an organizer, put away and taken back, and goes out and in as a file', async ({ page, application }) => {
+  const lesson = await makeLesson(application.address, ['Ada Fern'])
+  await signInTeacher(page, application.address, lesson.email, lesson.password)
+  const title = (await boardOf(lesson)).title
+  const menu = (name: string) => page.getByRole('button', { name: `More about ${name}` })
+  await menu(title).click()
+  await page.getByRole('menuitem', { name: 'Make a copy' }).click()
+  await expect(menu(`${title} (copy)`)).toBeVisible()
+  await menu(`${title} (copy)`).click()
+  await page.getByRole('menuitem', { name: 'Keep as an organizer' }).click()
+  await press(page, 'Own organizers')
+  await expect(page.getByText(`${title} (copy)`)).toBeVisible()
+  await press(page, 'Boards')
+  await menu(title).click()
+  await page.getByRole('menuitem', { name: 'Put away' }).click()
+  await expect(page.getByRole('status')).toContainText('is put away')
+  await press(page, 'Put away')
+  await expectAccessible(page)
+  await menu(title).click()
+  await page.getByRole('menuitem', { name: 'Back to the shelf' }).click()
+  await press(page, 'Boards')
+  await menu(title).click()
+  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('menuitem', { name: 'Save as a file' }).click()])
+  const file = readFileSync(await download.path())
+  await page.goto(`${application.address}/start`)
+  await page.getByTestId('board-file').setInputFiles({ name: 'x.json', mimeType: 'application/json', buffer: Buffer.from('not a board') })
+  await expect(page.getByRole('alert')).toContainText('not a board file')
+  await page.getByTestId('board-file').setInputFiles({ name: 'board.json', mimeType: 'application/json', buffer: file })
+  await expect(page.getByLabel('Name of the board')).toHaveValue(title)
+})
+
+test('an organizer is found by a trade word, opens with its places, and using it leaves it as it was', async ({ page, application }) => {
+  const lesson = await makeLesson(application.address, ['Ada Fern'])
+  await signInTeacher(page, application.address, lesson.email, lesson.password)
+  await page.goto(`${application.address}/start`)
+  await page.getByLabel('Find an organizer').fill('KWL')
+  await expect(page.getByTestId('organizers').getByRole('button')).toHaveCount(1)
+  await page.getByRole('img', { name: 'Start from Know, wonder, learned' }).click()
+  await expect(page.getByLabel('Name of the board')).toHaveValue('Know, wonder, learned')
+  await station(page, 'Places').click()
+  await expect(page.getByRole('button', { name: /^Writing space: What I/ })).toHaveCount(3)
+})

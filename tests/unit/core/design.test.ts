@@ -1,0 +1,302 @@
+import fc from 'fast-check'
+import { readdirSync, readFileSync } from 'node:fs'
+import { describe, expect, it } from 'vitest'
+import { checkBoard, emptyBoard, readBoard, type Board } from '../../../core/board/board'
+import { makeEdition } from '../../../core/board/edition'
+import { referencesOf } from '../../../core/board/references'
+import { renamed } from '../../../core/board/rename'
+import { addFixed, cropped, fitted } from '../../../core/design/backdrop'
+import { addSets, isTable, readColumns } from '../../../core/design/columns'
+import { addCorner, endsOf, moveCorner, removeCorner } from '../../../core/design/corners'
+import { addGapFill, withGaps, wordsOf } from '../../../core/design/gapFill'
+import { clipOf, group, grouped, itemsOf, moveItems, pasteClip, removeItems, repeatItems, setBoxes, ungroup } from '../../../core/design/items'
+import { newPlaces, PLACE_FORMS } from '../../../core/design/newPlaces'
+import { addOthers, allowArrows } from '../../../core/design/otherPieces'
+import { addPage, addPrintedPages, duplicatePage, MOST_PAGES, movePage, PAGE_SIZES, removePage, setPageSize, takeSheets } from '../../../core/design/pages'
+import { addPlaces } from '../../../core/design/places'
+import { sheetOf } from '../../../core/design/sheet'
+import { stagedPut } from '../../../core/design/staging'
+import { addStep, changeStep, moveStep } from '../../../core/design/steps'
+import { readClip, writeClip } from '../../../core/format/clip'
+import { boxOf } from '../../../core/geometry/outline'
+import { answerSlate } from '../../../core/keys/answerSlate'
+import { markSlate } from '../../../core/keys/mark'
+import { startOf } from '../../../core/slate/state'
+import { keyId, masterId, pageId, pieceId, placeId, shore } from '../../boards'
+
+const folder = 'docs/formats/examples'
+const examples = readdirSync(folder).filter(f => f.endsWith('.board.json')).map(file => ({ file, board: JSON.parse(readFileSync(`${folder}/${file}`, 'utf8')) as Board }))
+const counting = (prefix = 'n') => {
+  let n = 0
+  return () => `${prefix}${++n}`
+}
+const idsFrom = (next: () => string) => ({ piece: () => pieceId(next()), master: () => masterId(next()), place: () => placeId(next()), key: () => keyId(next()) })
+const points = (board: Board) => markSlate(answerSlate(board.pages.at(-1)!, makeEdition(board)), makeEdition(board)).filter(item => board.keys.find(k => k.id === item.key)?.page === board.pages.at(-1)!.id).reduce((sum, item) => sum + item.points, 0)
+
+describe('pages', () => {
+  it.each(examples)('of $file are doubled with their answers under new ids, and mark the same', ({ board }) => {
+    const twice = duplicatePage(board, board.pages[0]!.id, counting('again-'))
+    expect(checkBoard(twice)).toBeNull()
+    expect(twice.pages).toHaveLength(2)
+    expect(twice.masters).toEqual(board.masters)
+    expect(points(twice)).toBe(points(board))
+    const names = (b: Board, page: number) => b.keys.filter(k => k.page === b.pages[page]!.id).map(k => Object.values(referencesOf(k)).map(ids => ids.length))
+    expect(names(twice, 1)).toEqual(names(twice, 0))
+  })
+
+  it('of another board bring their masters, and share those of the same style', () => {
+    const [a, b] = [shore(), shore()]
+    const taken = takeSheets(a, a.pages[0]!.id, [sheetOf(b, b.pages[0]!.id)], counting())
+    expect(taken.masters).toHaveLength(1)
+    const larger = { ...b, masters: b.masters.map(m => ({ ...m, textSize: 24 })) }
+    expect(takeSheets(a, a.pages[0]!.id, [sheetOf(larger, larger.pages[0]!.id)], counting()).masters).toHaveLength(2)
+    expect(checkBoard(taken)).toBeNull()
+  })
+
+  it('are added, moved and removed; the last stays, and a full board takes no more', () => {
+    let board = emptyBoard('Pages', pageId('p1'), 1)
+    board = addPage(addPage(board, pageId('p1'), pageId('p2')), pageId('p1'), pageId('p3'))
+    expect(board.pages.map(p => p.id)).toEqual(['p1', 'p3', 'p2'])
+    expect(movePage(board, pageId('p2'), -1).pages.map(p => p.id)).toEqual(['p1', 'p2', 'p3'])
+    expect(movePage(board, pageId('p1'), -1)).toBe(board)
+    expect(removePage(removePage(removePage(board, pageId('p1')), pageId('p2')), pageId('p3')).pages.map(p => p.id)).toEqual(['p3'])
+    const next = counting('q')
+    for (let i = 0; i < MOST_PAGES + 3; i++) board = addPage(board, pageId('p1'), pageId(next()))
+    expect(board.pages).toHaveLength(MOST_PAGES)
+    expect(takeSheets(board, pageId('p1'), [sheetOf(board, pageId('p1'))], next)).toEqual(board)
+  })
+
+  it('of paper hold all that stood on them, wherever it was', () => {
+    fc.assert(fc.property(fc.constantFrom(...examples), fc.constantFrom(...Object.values(PAGE_SIZES)), ({ board }, size) => {
+      const sized = setPageSize(board, board.pages[0]!.id, size)
+      const page = sized.pages[0]!
+      for (const place of page.places) {
+        const { x, y, width, height } = boxOf(place)
+        expect(x >= -1e-6 && y >= -1e-6 && x + width <= page.width + 1e-6 && y + height <= page.height + 1e-6).toBe(true)
+      }
+      expect(readBoard(JSON.parse(JSON.stringify(sized))).ok).toBe(true)
+    }), { numRuns: 60 })
+  })
+
+  it('of a worksheet each become a page of their own size; an empty page is the first of them', () => {
+    const picture = { file: 'a'.repeat(64) as never, pixelWidth: 1240, pixelHeight: 1754, alt: 'Worksheet' }
+    const made = addPrintedPages(emptyBoard('W', pageId('p1'), 1), pageId('p1'), [PAGE_SIZES['a4-high'], PAGE_SIZES['a4-wide']].map(size => ({ size, picture })), counting())
+    expect(made.pages.map(p => Math.round(p.width))).toEqual([595, 842])
+    expect(made.pages[0]!.id).toBe('p1')
+    const behind = addPrintedPages(shore(), shore().pages[0]!.id, [{ size: { width: 10, height: 10 }, picture }], counting())
+    expect(behind.pages).toHaveLength(2)
+    expect(readBoard(JSON.parse(JSON.stringify(behind))).ok).toBe(true)
+  })
+})
+
+describe('the hands', () => {
+  const page = pageId('page')
+  const withFixed = () => addFixed(addFixed(shore(), page, 'arrow', 'line' as never, ''), page, 'heading', 'head' as never, 'Shore')
+
+  it('move places, pictures and lines by the same way, and never off the page', () => {
+    fc.assert(fc.property(fc.integer({ min: -1500, max: 1500 }), fc.integer({ min: -1500, max: 1500 }), (dx, dy) => {
+      const moved = moveItems(withFixed(), page, ['z0', 'line', 'head'], dx, dy)
+      const { width, height } = moved.pages[0]!
+      for (const layer of ['backdrop', 'places'] as const) for (const { box } of itemsOf(moved, page, layer)) expect(box.x >= -1e-9 && box.y >= -1e-9 && box.x + box.width <= width + 1e-9 && box.y + box.height <= height + 1e-9).toBe(true)
+      expect(moved.keys).toEqual(shore().keys)
+    }))
+  })
+
+  it('size a line by its ends without turning it round, and a place no smaller than it may be', () => {
+    const board = withFixed()
+    const { from, to } = setBoxes(board, page, new Map([['line', { x: 100, y: 100, width: 200, height: 80 }]])).pages[0]!.backdrop.lines![0]!
+    expect({ from, to }).toEqual({ from: { x: 100, y: 100 }, to: { x: 300, y: 180 } })
+    const tiny = setBoxes(board, page, new Map([['z0', { x: 0, y: 0, width: 1, height: 1 }]]))
+    expect(boxOf(tiny.pages[0]!.places[0]!)).toMatchObject({ width: 48, height: 48 })
+  })
+
+  it('keep groups together, and take them apart', () => {
+    const board = group(shore(), page, ['z0', 'z1'])
+    expect(grouped(board.pages[0]!, ['z0'])).toEqual(new Set(['z0', 'z1']))
+    const regrouped = group(board, page, ['z1', 'z2'])
+    expect(regrouped.pages[0]!.groups).toEqual([['z1', 'z2']])
+    expect(ungroup(regrouped, page, ['z2']).pages[0]!.groups).toBeUndefined()
+    expect(removeItems(board, page, new Set(['z1'])).pages[0]!.groups).toBeUndefined()
+  })
+
+  it('remove places and figures with every answer about them, and take staged pieces back to the ledge', () => {
+    for (const { board } of examples) {
+      const first = board.pages[0]!
+      const all = new Set([...first.places.map(p => p.id), ...first.backdrop.figures?.map(f => f.id) ?? [], ...Object.keys(first.staged ?? {})])
+      const bare = removeItems(board, first.id, all)
+      expect(checkBoard(bare)).toBeNull()
+      expect(bare.pages[0]!.places).toEqual([])
+      expect(bare.pages[0]!.staged).toBeUndefined()
+      expect(bare.pages[0]!.pieces).toEqual(first.pieces)
+    }
+  })
+
+  it('carry a part of a board to another by the clipboard, with the answers that are whole', () => {
+    for (const { board } of examples) {
+      const first = board.pages[0]!
+      const all = new Set([...first.places.map(p => p.id as string), ...first.pieces.map(p => p.id), ...first.backdrop.figures?.map(f => f.id) ?? []])
+      const clip = readClip(writeClip(clipOf(board, first.id, all)))!
+      const target = emptyBoard('Other', pageId('other'), 1)
+      const { board: pasted, ids } = pasteClip(target, pageId('other'), clip, { dx: 0, dy: 0 }, counting('new-'))
+      expect(checkBoard(pasted)).toBeNull()
+      expect(pasted.keys).toHaveLength(board.keys.length)
+      expect(ids).toHaveLength(first.places.length + first.pieces.length + (first.backdrop.figures?.length ?? 0))
+    }
+    expect(readClip('{"format":"dappled-slate/clip"}')).toBeNull()
+    expect(readClip('some words')).toBeNull()
+  })
+
+  it('leave out answers that name something else too', () => {
+    const board = examples.find(e => e.file.startsWith('sort'))!.board
+    const clip = clipOf(board, board.pages[0]!.id, new Set([board.pages[0]!.places[0]!.id]))
+    expect(clip.keys).toEqual([])
+    expect(clip.page.places).toHaveLength(1)
+  })
+
+  it('repeat things along a line in equal steps', () => {
+    const { board, ids } = repeatItems(setBoxes(shore(), page, new Map([['z0', { x: 20, y: 60, width: 60, height: 60 }]])), page, new Set(['z0']), { dx: 70, dy: 0 }, 4, counting())
+    expect(ids.map(id => boxOf(board.pages[0]!.places.find(p => p.id === id)!).x)).toEqual([90, 160, 230, 300])
+  })
+
+  it('move the corners of a free outline, and add and take away corners', () => {
+    const [free] = newPlaces('polygon', shore().pages[0]!, () => placeId('free'))
+    const board = addPlaces(shore(), page, [free!])
+    expect(endsOf(board, page, 'free')).toHaveLength(5)
+    expect(endsOf(moveCorner(board, page, 'free', 2, { x: 5000, y: -4 }), page, 'free')[2]).toEqual({ x: 960, y: 0 })
+    expect(endsOf(addCorner(board, page, 'free'), page, 'free')).toHaveLength(6)
+    let fewer = board
+    for (let i = 0; i < 6; i++) fewer = removeCorner(fewer, page, 'free')
+    expect(endsOf(fewer, page, 'free')).toHaveLength(3)
+    expect(endsOf(board, page, 'z0')).toEqual([])
+  })
+
+  it('take along what stands in an activity\'s part of the page', () => {
+    let board = addStep(emptyBoard('Steps', page, 1), page, 's1' as never)
+    board = addPlaces(board, page, [{ kind: 'slot', id: placeId('in'), heading: '', shape: { kind: 'rectangle', x: 60, y: 80, width: 60, height: 40 } }, { kind: 'slot', id: placeId('out'), heading: '', shape: { kind: 'rectangle', x: 700, y: 300, width: 60, height: 40 } }])
+    const moved = moveItems(board, page, ['s1'], 40, 20)
+    expect(moved.pages[0]!.places.map(boxOf)).toMatchObject([{ x: 100, y: 100 }, { x: 700, y: 300 }])
+    const two = addStep(changeStep(board, page, 's1' as never, { instructions: 'Sort' }), page, 's2' as never)
+    expect(moveStep(two, page, 's2' as never, -1).pages[0]!.steps!.map(s => s.id)).toEqual(['s2', 's1'])
+    expect(readBoard(JSON.parse(JSON.stringify(two))).ok).toBe(true)
+  })
+})
+
+describe('new places', () => {
+  it.each(PLACE_FORMS)('%s are whole, on the page, and clear of what is there', (form) => {
+    const next = counting()
+    const board = addPlaces(emptyBoard('P', pageId('p'), 1), pageId('p'), newPlaces('slots', emptyBoard('P', pageId('p'), 1).pages[0]!, () => placeId(next())))
+    const made = newPlaces(form, board.pages[0]!, () => placeId(next()))
+    const whole = addPlaces(board, pageId('p'), made)
+    expect(readBoard(JSON.parse(JSON.stringify(whole)))).toMatchObject({ ok: true })
+    for (const place of made) {
+      const { x, y, width, height } = boxOf(place)
+      expect(x >= 0 && y >= 0 && x + width <= 960 && y + height <= 480).toBe(true)
+    }
+  })
+
+  it('two rings overlap by about a third, three make seven regions inside', () => {
+    for (const form of ['two-rings', 'three-rings'] as const) {
+      const made = newPlaces(form, emptyBoard('P', pageId('p'), 1).pages[0]!, () => placeId('r'))
+      const inside = new Set<string>()
+      for (let x = 0; x < 960; x += 3) for (let y = 0; y < 480; y += 3) inside.add(made.map((p) => {
+        const b = boxOf(p)
+        return ((x - b.x - b.width / 2) / (b.width / 2)) ** 2 + ((y - b.y - b.height / 2) / (b.height / 2)) ** 2 < 1 ? 1 : 0
+      }).join(''))
+      expect(inside.size).toBe(2 ** made.length)
+    }
+  })
+})
+
+describe('pieces from what teachers have', () => {
+  const base = () => emptyBoard('Cards', pageId('p'), 1)
+  const page = pageId('p')
+
+  it('columns of a spreadsheet become cards that belong together', () => {
+    const columns = readColumns('limpet\tclings\r\n\r\ngoby\tswims\t"in ""pools"""\nsand', 100)
+    expect(columns.rows).toEqual([['limpet', 'clings'], ['goby', 'swims', 'in "pools"'], ['sand']])
+    expect(isTable(columns)).toBe(true)
+    const board = addSets(base(), page, columns.rows, idsFrom(counting()))
+    expect(checkBoard(board)).toBeNull()
+    expect(board.keys[0]).toMatchObject({ kind: 'match', sets: [[expect.any(String), expect.any(String)], [expect.any(String), expect.any(String), expect.any(String)]] })
+    expect(board.pages[0]!.pieces).toHaveLength(6)
+    expect(isTable(readColumns('one\ntwo', 100))).toBe(false)
+    expect(readColumns('a\tb\nc\td', 3)).toMatchObject({ rows: [['a', 'b']], left: 1 })
+  })
+
+  it('2,000 pasted lines fill the page and say how many are left; a word of 80 letters, an emoji, Arabic and Chinese each get a card', () => {
+    const many = readColumns(Array.from({ length: 2000 }, (_, i) => `word ${i}\tmeaning ${i}`).join('\n'), 1000)
+    expect(many.rows.flat()).toHaveLength(1000)
+    expect(many.left).toBe(1500)
+    const odd = addSets(base(), page, [['x'.repeat(80)], ['🦀'], ['سرطان'], ['螃蟹']], idsFrom(counting()))
+    expect(odd.pages[0]!.pieces.map(p => p.text)).toEqual(['x'.repeat(80), '🦀', 'سرطان', '螃蟹'])
+    expect(odd.masters[0]!.width).toBeLessThanOrEqual(220)
+  })
+
+  it('a sentence becomes a text with gaps, a bank and a key: the words that were marked', () => {
+    const text = 'The limpet’s foot clings; the rock-pool goby swims.'
+    expect(wordsOf(text).map(w => w.text)).toEqual(['The', 'limpet’s', 'foot', 'clings', 'the', 'rock-pool', 'goby', 'swims'])
+    expect(withGaps({ text, marked: new Set([1, 5]) })).toEqual({ text: 'The ____ foot clings; the ____ goby swims.', gone: ['limpet’s', 'rock-pool'] })
+    expect(withGaps({ text, marked: new Set() })).toBeNull()
+    expect(withGaps({ text: 'a __ b', marked: new Set([0]) })).toBeNull()
+    for (const typed of [false, true]) {
+      const made = addGapFill(base(), page, { text, marked: new Set([1, 5]), extra: ['tide'], typed }, idsFrom(counting()))!
+      expect(checkBoard(made.board)).toBeNull()
+      expect(made.board.pages[0]!.pieces.map(p => p.text)).toEqual(typed ? [] : ['limpet’s', 'rock-pool', 'tide'])
+      expect(points(made.board)).toBe(2)
+    }
+  })
+
+  it('the same word in two gaps is right in both', () => {
+    const { board } = addGapFill(base(), page, { text: 'rock on rock', marked: new Set([0, 2]), extra: [], typed: false }, idsFrom(counting()))!
+    expect(board.keys[0]).toMatchObject({ kind: 'slots' })
+    expect(points(board)).toBe(2)
+  })
+
+  it('labels, headings, tokens, covers and notes are whole boards, and share a style with those made before', () => {
+    const ids = idsFrom(counting())
+    let board = base()
+    for (const form of ['label', 'heading', 'token', 'cover', 'note'] as const) for (let i = 0; i < 2; i++) board = addOthers(board, page, { form, texts: ['one'], bin: form !== 'label' }, ids)
+    expect(readBoard(JSON.parse(JSON.stringify(board))).ok).toBe(true)
+    expect(board.masters).toHaveLength(5)
+    expect(allowArrows(allowArrows(board, page, true), page, false)).toEqual(board)
+  })
+
+  it('a piece that is put on the page at the workbench lies there from the start; a bin stays', () => {
+    const board = shore()
+    const staged = stagedPut(board, pageId('page'), { kind: 'put', piece: pieceId('c0'), x: 200, y: 200 })
+    expect(startOf(makeEdition(staged)).pieces).toMatchObject({ c0: { x: 200, y: 200 } })
+    expect(stagedPut(staged, pageId('page'), { kind: 'shelve', piece: pieceId('c0') })).toEqual(board)
+    const bins = addOthers(board, pageId('page'), { form: 'token', texts: ['t'], bin: true }, idsFrom(counting()))
+    expect(stagedPut(bins, pageId('page'), { kind: 'put', piece: bins.pages[0]!.pieces.at(-1)!.id, x: 9, y: 9 })).toBe(bins)
+  })
+})
+
+describe('pictures on the backdrop', () => {
+  const picture = { id: 'p', file: 'a'.repeat(64) as never, x: 100, y: 50, width: 400, height: 200, pixelWidth: 800, pixelHeight: 400, alt: '' }
+  const page = { width: 960, height: 480 }
+
+  it('fit without being cut, or fill without a free edge, never stretched', () => {
+    for (const how of ['fit', 'fill'] as const) {
+      const { width, height } = fitted({ ...picture, pixelWidth: 300 }, page, how)
+      expect(width / height).toBeCloseTo(300 / 400, 9)
+      expect(how === 'fit' ? Math.min(page.width - width, page.height - height) : Math.max(page.width - width, page.height - height)).toBeCloseTo(0, 6)
+    }
+  })
+
+  it('are cropped without moving what is left or changing its scale, and given back whole', () => {
+    const cut = cropped(picture, 'left', 0.25)
+    expect(cut).toMatchObject({ x: 200, y: 50, width: 300, height: 200, crop: { left: 0.25 } })
+    expect(cropped(cut, 'left', 0)).toEqual(picture)
+    expect(cropped(cropped(picture, 'top', 0.9), 'bottom', 0.9).crop).toMatchObject({ top: 0.9, bottom: expect.closeTo(0.05, 9) })
+  })
+})
+
+it('a sheet under new ids keeps no old one', () => {
+  for (const { board } of examples) {
+    const first = board.pages[0]!
+    const sheet = renamed(sheetOf(board, first.id), counting('fresh-'))
+    const old = new Set<string>([first.id, ...first.places.map(p => p.id), ...first.pieces.map(p => p.id), ...first.backdrop.figures?.map(f => f.id) ?? [], ...board.keys.map(k => k.id)])
+    const named = [sheet.page.id, ...sheet.page.places.map(p => p.id), ...sheet.page.ledge, ...Object.keys(sheet.page.staged ?? {}), ...sheet.keys.flatMap(k => [k.id, k.page, ...Object.values(referencesOf(k)).flat()])]
+    expect(named.filter(id => old.has(id))).toEqual([])
+  }
+})
