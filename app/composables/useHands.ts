@@ -1,7 +1,7 @@
 import { nanoid } from 'nanoid'
 import type { Page } from '~~/core/board/board'
 import type { Sheet } from '~~/core/board/rename'
-import { bringTo, clipOf, group, grouped, itemsOf, moveItems, pasteClip, removeItems, repeatItems, setBoxes, ungroup, type Item, type Layer } from '~~/core/design/items'
+import { bringTo, clipOf, group, grouped, itemsOf, moveItems, movingWith, pasteClip, removeItems, repeatItems, setBoxes, ungroup, type Item, type Layer } from '~~/core/design/items'
 import type { Box } from '~~/core/geometry/shape'
 import { align, around, sameSize, spaceEvenly, tidy, type Alignment, type Axis, type Boxes } from '~~/core/layout/arrange'
 import type { Workbench } from '~/composables/useWorkbench'
@@ -39,7 +39,6 @@ export function useHands(bench: Workbench, page: () => Page, layer: () => Layer 
   function gesture() {
     const [before, name] = [bench.board.value, `hand:${++gestures}`]
     return {
-      move: (dx: number, dy: number) => bench.change(moveItems(before, page().id, selected.value, dx, dy), name),
       box: (id: string, box: Box) => bench.change(setBoxes(before, page().id, new Map([[id, box]])), name),
       to: (next: typeof before) => bench.change(next, name),
       before,
@@ -58,6 +57,8 @@ export function useHands(bench: Workbench, page: () => Page, layer: () => Layer 
     items, selected: shallowReadonly(selected), chosen, only, isGroup, select, gesture, paste,
     clear: () => selected.value = new Set<string>(),
     all: () => selected.value = new Set(items.value.map(item => item.id)),
+    moving: () => movingWith(bench.board.value, page().id, selected.value),
+    move: (dx: number, dy: number) => bench.change(moveItems(bench.board.value, page().id, selected.value, dx, dy)),
     nudge: (dx: number, dy: number) => bench.change(moveItems(bench.board.value, page().id, selected.value, dx, dy), `nudge ${[...selected.value].join()}`),
     resize: (item: Item, box: Box) => put(new Map([[item.id, box]]), `box ${item.id}`),
     align: (to: Alignment) => put(align(boxes.value, to)),

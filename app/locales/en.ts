@@ -233,6 +233,7 @@ export default {
       'no-heading': 'One zone has no heading. | {count} zones have no heading.',
       'no-instructions': 'There are no instructions.',
       'small-text': 'The text on the pieces is {size} points high. Below {least} it is hard to read on a tablet.',
+      'text-scale': 'Printed words are smaller than the words on the pieces ({size} points). Instructions are read first. | Printed words in {count} places are smaller than the words on the pieces ({size} points). Instructions are read first.',
       'coarse-picture': 'A picture has only {percent} % of the sharpness that a class screen shows.',
       'stretched-picture': 'A picture is stretched out of its proportions.',
       'contradiction': 'The order goes round in a circle: no sequence can be right.',

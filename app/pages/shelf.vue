@@ -57,10 +57,10 @@ const MENU = 'flex min-h-11 w-full items-center gap-2 rounded-lg px-3 text-left'
         <li v-for="board in found" :key="board.id" class="flex flex-col gap-2">
           <NuxtLink :to="`/board/${board.id}`" class="block rounded-lg">
             <BoardThumbnail :board="board.picture" :label="t('shelf.open', { title: board.title })" ledge />
-            <span class="mt-2 block text-lg font-bold">{{ board.title }}</span>
           </NuxtLink>
           <div class="flex items-start gap-2">
             <p class="note-line min-w-0 flex-1">
+              <NuxtLink :to="`/board/${board.id}`" class="block text-lg font-bold text-ink" tabindex="-1" aria-hidden="true">{{ board.title }}</NuxtLink>
               {{ board.pages > 1 ? `${t('shelf.pages', { count: board.pages })} · ` : '' }}{{ t('shelf.pieces', { count: board.pieces }) }}
               <template v-if="board.subject"> · {{ board.subject }}</template>
               <span v-for="tag in board.tags" :key="tag" class="ml-1.5 inline-block rounded-full bg-panel px-2 text-ink">{{ tag }}</span>

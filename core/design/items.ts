@@ -127,13 +127,18 @@ function withGroups({ groups: _, ...page }: Page, groups: string[][]): Page {
   return groups.length ? { ...page, groups } : page
 }
 
-/** Moves things by the same way, as far as the page allows. A step takes along all that stands in its part of the page. */
-export function moveItems(board: Board, pageId: PageId, ids: Iterable<string>, dx: number, dy: number): Board {
+/** What moves when these are moved: they themselves, and with a step all that stands in its part of the page. */
+export function movingWith(board: Board, pageId: PageId, ids: Iterable<string>): Map<string, Box> {
   const page = requirePage(board, pageId)
   const items = (['backdrop', 'places', 'pieces'] as const).flatMap(layer => itemsOf(board, pageId, layer))
   const moving = new Set(ids)
   for (const step of page.steps ?? []) if (moving.has(step.id)) items.filter(item => item.kind !== 'step' && middleIn(item.box, step)).forEach(item => moving.add(item.id))
-  const boxes = new Map(items.filter(item => moving.has(item.id)).map(item => [item.id, item.box]))
+  return new Map(items.filter(item => moving.has(item.id)).map(item => [item.id, item.box]))
+}
+
+/** Moves things by the same way, as far as the page allows. */
+export function moveItems(board: Board, pageId: PageId, ids: Iterable<string>, dx: number, dy: number): Board {
+  const boxes = movingWith(board, pageId, ids)
   return withPage(board, pageId, p => boxed(p, moveAll(boxes, dx, dy, p)))
 }
 

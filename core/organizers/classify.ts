@@ -35,7 +35,7 @@ export const CLASSIFY: readonly Organizer[] = [
     instructions: 'Find the main idea, and the details that carry it.',
     page: make => ({
       places: [make.slot('Main idea', { x: 280, y: 52, width: 400, height: 96 }), ...row({ x: 24, y: 236, width: 912, height: 220 }, 3, 24).map((box, i) => make.zone(`Detail ${i + 1}`, box))],
-      lines: [make.line([480, 150], [165, 206]), make.line([480, 150], [480, 206]), make.line([480, 150], [795, 206])],
+      lines: [make.line([480, 150], [240, 196]), make.line([480, 150], [480, 196]), make.line([480, 150], [720, 196])],
     }),
   },
   {

@@ -10,7 +10,7 @@ export const PLAN: readonly Organizer[] = [
   {
     name: 'paragraph-plan', title: 'Plan of a text', purpose: 'plan', subjects: ['English'], words: ['writing', 'opening', 'paragraphs', 'ending'],
     instructions: 'Plan what each part of your text will say.',
-    page: make => ({ places: [...column({ x: 200, y: 44, width: 736, height: 416 }, 5, 14).map((box, i) => make.writing(['Opening', 'First point', 'Second point', 'Third point', 'Ending'][i]!, box))], figures: column({ x: 24, y: 44, width: 164, height: 416 }, 5, 14).map((box, i) => make.words(['Opening', 'First point', 'Second point', 'Third point', 'Ending'][i]!, box, { bold: true })) }),
+    page: make => ({ places: column({ x: 24, y: 44, width: 912, height: 416 }, 5, 36).map((box, i) => make.writing(['Opening', 'First point', 'Second point', 'Third point', 'Ending'][i]!, box)) }),
   },
   {
     name: 'fair-test', title: 'Plan of a fair test', purpose: 'plan', subjects: ['Science'], words: ['experiment', 'change', 'measure', 'keep the same'],

@@ -16,13 +16,14 @@ import { smallText } from './rules/smallText'
 import { startsRight } from './rules/startsRight'
 import { tellingLedge } from './rules/tellingLedge'
 import { tellingLook } from './rules/tellingLook'
+import { textScale } from './rules/textScale'
 import { twins } from './rules/twins'
 import { unfillableSlot } from './rules/unfillableSlot'
 import { unreachableTotal } from './rules/unreachableTotal'
 
 export const RULES: readonly Rule[] = [
   noAnswer, badShape, missingTool, contradiction, unreachableTotal, unfillableSlot, offScale, twins, startsRight, crowdedZone, tellingLedge, tellingLook, offPage, noHeading,
-  noInstructions, smallText, paleText, poorPicture, hardWords,
+  noInstructions, smallText, textScale, paleText, poorPicture, hardWords,
 ]
 
 /** What will go wrong on this board, the most serious first; within that in the order of the rules and of the pages. */

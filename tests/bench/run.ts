@@ -13,13 +13,14 @@ import { givingOut } from './givingOut'
 import { roundTrip } from './roundTrip'
 import { scoring } from './scoring'
 import { studentScript } from './script'
+import { atTheWorkbench } from './workbench'
 
 const { url, drop } = await createDatabase()
 const { db } = connect(url)
 await migrate(db)
 await db.destroy()
 const application = await startApplication(url)
-const lines = [...await scoring(), ...await inFrames(), ...await givingOut(url), ...await roundTrip(application, url), ...await studentScript(application)]
+const lines = [...await scoring(), ...await inFrames(), ...await givingOut(url), ...await roundTrip(application, url), ...await studentScript(application), ...await atTheWorkbench(application)]
 await application.stop()
 await drop()
 

@@ -22,7 +22,7 @@ defineExpose({ svg })
     <BoardBackdrop :page="page" />
     <BoardStepMarks v-if="page.steps?.length" :page="page" :current="step" />
     <slot name="under" />
-    <BoardPlaceShape v-for="place in page.places" :key="place.id" :place="place" :lit="place.id === lit" />
+    <BoardPlaceShape v-for="place in page.places" :key="place.id" :data-thing="place.id" :place="place" :lit="place.id === lit" />
     <template v-if="!writing"><BoardWrittenText v-for="spot in written" :key="spot.name" :spot="spot" :text="state.texts[spot.name]!" /></template>
     <BoardInkStroke v-for="[id, stroke] in ink" :key="id" :points="stroke.points" />
     <slot name="ink" />

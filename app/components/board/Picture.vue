@@ -10,7 +10,7 @@ const part = computed(() => {
 </script>
 
 <template>
-  <svg :x="picture.x" :y="picture.y" :width="picture.width" :height="picture.height" :viewBox="part" preserveAspectRatio="none" :role="picture.alt ? 'img' : 'presentation'" :aria-label="picture.alt || undefined">
+  <g><svg :x="picture.x" :y="picture.y" :width="picture.width" :height="picture.height" :viewBox="part" preserveAspectRatio="none" :role="picture.alt ? 'img' : 'presentation'" :aria-label="picture.alt || undefined">
     <image :href="`/api/files/${picture.file}`" :width="picture.pixelWidth" :height="picture.pixelHeight" preserveAspectRatio="none" />
-  </svg>
+  </svg></g>
 </template>

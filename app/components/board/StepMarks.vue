@@ -15,7 +15,7 @@ const steps = computed(() => (page.steps ?? []).map((step, i) => ({
 
 <template>
   <g class="pointer-events-none">
-    <g v-for="step in steps" :key="step.id">
+    <g v-for="step in steps" :key="step.id" :data-thing="step.id">
       <rect
         :x="step.x" :y="step.y" :width="step.width" :height="step.height" rx="8" :fill="step.id === current ? '#fdf3dc' : 'none'" fill-opacity="0.35"
         :stroke="step.id === current ? '#a86a05' : '#93a1a0'" :stroke-width="step.id === current ? 3 : 1.5"

@@ -33,7 +33,7 @@ function set(name: keyof Box, event: Event) {
     </div>
     <template v-if="count > 1">
       <div class="flex flex-wrap gap-1.5" role="group" :aria-label="t('arrange.align')">
-        <button v-for="to in ALIGNMENTS" :key="to" type="button" class="button w-11 px-0" :aria-label="t(`arrange.to.${to}`)" :title="t(`arrange.to.${to}`)" @click="hands.align(to)"><Icon :name="ICONS[to]" size="20" /></button>
+        <button v-for="to in ALIGNMENTS" :key="to" type="button" class="button w-[2.6rem] px-0" :aria-label="t(`arrange.to.${to}`)" :title="t(`arrange.to.${to}`)" @click="hands.align(to)"><Icon :name="ICONS[to]" size="20" /></button>
       </div>
       <div class="flex flex-wrap gap-1.5">
         <button type="button" class="button px-3" @click="hands.tidy()"><Icon name="lucide:layout-grid" />{{ t('arrange.tidy') }}</button>

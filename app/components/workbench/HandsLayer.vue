@@ -22,32 +22,68 @@ type Corner = { x: 0 | 1, y: 0 | 1 }
 const CORNERS: Corner[] = [{ x: 0, y: 0 }, { x: 1, y: 0 }, { x: 0, y: 1 }, { x: 1, y: 1 }]
 
 const root = useTemplateRef<SVGGElement>('root')
-const guides = shallowRef<readonly Guide[]>([])
-const marquee = shallowRef<Box | null>(null)
+/** What the page's drawing stands in: sheets above it are drawn without it. */
+const above = shallowRef<HTMLElement | null>(null)
+onMounted(() => above.value = root.value!.ownerSVGElement!.parentElement)
+/** Read by the marks alone, so that a move of the hand draws nothing else anew. */
+const marks = { guides: shallowRef<readonly Guide[]>([]), marquee: shallowRef<Box | null>(null) }
+const { guides, marquee } = marks
 type Grip
-  = { readonly what: 'move', readonly whole: Box, readonly others: readonly Box[] }
+  = { readonly what: 'move', readonly whole: Box, readonly others: readonly Box[], readonly lifted: Lifted, by: { dx: number, dy: number } }
     | { readonly what: 'size', readonly item: Item, readonly corner: Corner }
     | { readonly what: 'end', readonly id: string, readonly end: number }
     | { readonly what: 'marquee', readonly more: boolean }
-let held: { readonly pointer: number, readonly from: Point, readonly grip: Grip, gesture: ReturnType<Hands['gesture']> | null } | null = null
+interface Lifted { readonly to: (dx: number, dy: number) => void, readonly down: () => void }
+let held: { readonly pointer: number, readonly matrix: DOMMatrix, readonly from: Point, readonly grip: Grip, gesture: ReturnType<Hands['gesture']> | null } | null = null
 
 const pixel = computed(() => 1 / scale)
 const round = (n: number, step: number) => Math.round(n / step) * step
-function onPage(event: PointerEvent): Point {
-  const { x, y } = new DOMPoint(event.clientX, event.clientY).matrixTransform(root.value!.ownerSVGElement!.getScreenCTM()!.inverse())
+/** Asked once for each gesture: asking makes the browser lay the page out. */
+const toPage = () => root.value!.ownerSVGElement!.getScreenCTM()!.inverse()
+function onPage(event: PointerEvent, matrix: DOMMatrix): Point {
+  const { x, y } = new DOMPoint(event.clientX, event.clientY).matrixTransform(matrix)
   return { x, y }
 }
 
 function take(event: PointerEvent, grip: Grip) {
-  held = { pointer: event.pointerId, from: onPage(event), grip, gesture: null }
+  const matrix = toPage()
+  held = { pointer: event.pointerId, matrix, from: onPage(event, matrix), grip, gesture: null }
   ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
 }
 function press(event: PointerEvent, item: Item) {
   if (event.button !== 0) return
   const more = event.shiftKey || event.ctrlKey || event.metaKey
   if (more || !hands.selected.value.has(item.id)) hands.select([item.id], more)
-  const chosen = hands.chosen.value
-  take(event, { what: 'move', whole: around(chosen.map(c => c.box)), others: hands.items.value.filter(i => !hands.selected.value.has(i.id)).map(i => i.box) })
+  const moving = hands.moving()
+  take(event, { what: 'move', whole: around(moving.values()), others: hands.items.value.filter(i => !moving.has(i.id)).map(i => i.box), lifted: lift(moving.keys()), by: { dx: 0, dy: 0 } })
+}
+/**
+ * While things are held, copies of them lie on a sheet of their own above the page, and only that sheet moves: the page
+ * isn't drawn anew in any frame, however much stands on it. The board changes once, when they are let go.
+ */
+function lift(ids: Iterable<string>): Lifted {
+  const svg = root.value!.ownerSVGElement!
+  const selectors = [...ids].map(id => `[data-thing="${id}"],[data-item="${id}"],[data-piece="${id}"]`)
+  const elements = [...svg.querySelectorAll<SVGElement>([...selectors, '[data-handles]'].join())]
+  const sheet = svg.cloneNode(false) as SVGSVGElement
+  sheet.setAttribute('class', 'pointer-events-none absolute inset-0 h-full w-full overflow-visible')
+  sheet.setAttribute('aria-hidden', 'true')
+  sheet.removeAttribute('role')
+  sheet.style.willChange = 'transform'
+  return {
+    to(dx, dy) {
+      if (!sheet.isConnected) {
+        sheet.append(...elements.map(element => element.cloneNode(true)))
+        svg.parentElement!.append(sheet)
+        for (const element of elements) element.style.visibility = 'hidden'
+      }
+      sheet.style.transform = `translate(${dx * scale}px, ${dy * scale}px)`
+    },
+    down() {
+      sheet.remove()
+      for (const element of elements) element.style.visibility = ''
+    },
+  }
 }
 function pressCorner(event: PointerEvent, item: Item, corner: Corner) {
   if (event.button === 0) take(event, { what: 'size', item, corner })
@@ -65,7 +101,7 @@ function pressPage(event: PointerEvent) {
 function drag(event: PointerEvent) {
   if (!held || event.pointerId !== held.pointer) return
   const { grip, from } = held
-  const to = onPage(event)
+  const to = onPage(event, held.matrix)
   const [dx, dy] = [to.x - from.x, to.y - from.y]
   if (grip.what === 'marquee') {
     marquee.value = { x: Math.min(from.x, to.x), y: Math.min(from.y, to.y), width: Math.abs(dx), height: Math.abs(dy) }
@@ -79,7 +115,8 @@ function drag(event: PointerEvent) {
     const moved = heldOn(page, { ...grip.whole, x: round(grip.whole.x + dx, step), y: round(grip.whole.y + dy, step) })
     const pull = event.altKey ? { dx: 0, dy: 0, guides: [] } : guided(moved, grip.others, page, REACH * pixel.value)
     guides.value = pull.guides
-    held.gesture.move(moved.x + pull.dx - grip.whole.x, moved.y + pull.dy - grip.whole.y)
+    grip.by = { dx: moved.x + pull.dx - grip.whole.x, dy: moved.y + pull.dy - grip.whole.y }
+    grip.lifted.to(grip.by.dx, grip.by.dy)
   }
   else if (grip.what === 'size') held.gesture.box(grip.item.id, resized(grip.item, grip.corner, dx, dy, step))
   else {
@@ -91,6 +128,11 @@ function letGo() {
   if (held?.grip.what === 'marquee' && marquee.value && marquee.value.width + marquee.value.height > 6 * pixel.value) {
     const box = marquee.value
     hands.select(hands.items.value.filter(item => overlaps(item.box, box)).map(item => item.id), held.grip.more)
+  }
+  if (held?.grip.what === 'move' && held.gesture) {
+    held.grip.lifted.down()
+    const { dx, dy } = held.grip.by
+    if (dx || dy) hands.move(dx, dy)
   }
   held = null
   guides.value = []
@@ -134,10 +176,6 @@ const corners = computed(() => {
 const ends = computed(() => hands.only.value ? endsOf(bench.board.value, page.id, hands.only.value.id) : [])
 const side = computed(() => HANDLE * pixel.value)
 const radius = (item: Item) => item.kind === 'place' ? 10 : 4
-const path = ({ axis, at, from, to, kind }: Guide) => {
-  const point = (along: number, across: number) => axis === 'across' ? `${along} ${across}` : `${across} ${along}`
-  return kind === 'line' ? `M${point(at, from - 8)}L${point(at, to + 8)}` : `M${point(from, at)}L${point(to, at)}M${point(from, at - 5)}L${point(from, at + 5)}M${point(to, at - 5)}L${point(to, at + 5)}`
-}
 </script>
 
 <template>
@@ -148,6 +186,7 @@ const path = ({ axis, at, from, to, kind }: Guide) => {
       :stroke="hands.selected.value.has(item.id) ? '#1c5a3c' : 'transparent'" :stroke-width="3 * pixel" role="button" tabindex="0" :aria-label="labelOf(item)" :aria-pressed="hands.selected.value.has(item.id)"
       :data-item="item.id" @pointerdown="press($event, item)" @keydown="key($event, item)" @focus="focus(item)"
     />
+    <g data-handles>
     <template v-if="corners">
       <rect
         v-for="{ corner, x, y } in corners.at" :key="`${corner.x}${corner.y}`" :x="x - side / 2" :y="y - side / 2" :width="side" :height="side" :rx="side / 4" fill="#ffffff" stroke="#1c5a3c" :stroke-width="2.5 * pixel"
@@ -158,10 +197,8 @@ const path = ({ axis, at, from, to, kind }: Guide) => {
       v-for="(end, i) in ends" :key="i" :cx="end.x" :cy="end.y" :r="side / 2" fill="#e9ad3f" stroke="#1c5a3c" :stroke-width="2 * pixel" class="cursor-crosshair touch-none" data-end
       @pointerdown="pressEnd($event, hands.only.value!.id, i)"
     />
-    <g class="pointer-events-none" fill="none" stroke="#a86a05" :stroke-width="1.5 * pixel">
-      <path v-for="(guide, i) in guides" :key="i" :d="path(guide)" data-guide />
-      <rect v-if="marquee" v-bind="marquee" fill="#e9ad3f" fill-opacity="0.15" />
     </g>
+    <Teleport v-if="above" :to="above"><WorkbenchHandMarks :marks="marks" :pixel="pixel" :page="page" /></Teleport>
   </g>
 </template>
 

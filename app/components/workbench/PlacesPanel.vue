@@ -50,7 +50,7 @@ async function addActivity() {
   <div class="flex flex-col gap-5">
     <WorkbenchPlacesPlaceSheet v-if="place" :key="place.id" ref="sheet" :bench="bench" :page="page" :place="place" @change="bench.change(changePlace(bench.board.value, page.id, place.id, () => $event.place), $event.what)" @next="add('rectangle')" />
     <WorkbenchPlacesStepSheet v-else-if="step" :key="step.id" ref="sheet" :bench="bench" :page="page" :step="step" />
-    <p v-else-if="page.places.length" class="note-line">{{ t('places.select') }}</p>
+    <p v-else-if="page.places.length && hands.selected.value.size === 0" class="note-line">{{ t('places.select') }}</p>
     <slot />
     <section>
       <h3 class="label">{{ t('places.addPlace') }}</h3>

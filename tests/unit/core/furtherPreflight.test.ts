@@ -166,3 +166,22 @@ describe('a finding', () => {
     expect(preflight(board)[0]!.fix).toBeDefined()
   })
 })
+
+describe('the scale of the text', () => {
+  const withWords = (textSize: number, width = 400) => {
+    const board = sortBoard(['Clings'], ['limpet'])
+    return withPage(board, pageId('page'), page => ({ ...page, backdrop: { ...page.backdrop, figures: [{ id: 'f' as never, shape: { kind: 'rectangle', x: 0, y: 0, width, height: 40 }, line: null, fill: null, text: 'Sort the animals', textSize }] } }))
+  }
+
+  it('is advised where printed words are smaller than the pieces, and mended by making them larger', () => {
+    expect(rulesOn(withWords(14))).toContain('text-scale')
+    expect(rulesOn(withWords(18))).not.toContain('text-scale')
+    const larger = mended(withWords(14), 'text-scale')
+    expect(larger.pages[0]!.backdrop.figures![0]!.textSize).toBe(20)
+    expect(rulesOn(larger)).not.toContain('text-scale')
+  })
+
+  it('has no fix where the larger words would not fit', () => {
+    expect(foundOn(withWords(14, 60)).find(f => f.rule === 'text-scale')).toMatchObject({ fix: null })
+  })
+})

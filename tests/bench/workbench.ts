@@ -1,0 +1,118 @@
+import { chromium, type Browser, type Page } from '@playwright/test'
+import * as v from 'valibot'
+import { emptyBoard, type Board } from '../../core/board/board'
+import { KeyIdSchema, MasterIdSchema, PageIdSchema, PieceIdSchema } from '../../core/board/ids'
+import { duplicatePage } from '../../core/design/pages'
+import { addCards } from '../../core/design/pieces'
+import type { Application } from '../application'
+import { Client } from '../client'
+import { ms, quantile, type Line } from './measure'
+
+const SLOWED = 4
+const PIECES = 300
+const MANY = 50
+const STEPS = 90
+/** What belongs to the screen of a frame, in the browser's own trace. */
+const FRAMES = 'disabled-by-default-devtools.timeline.frame,devtools.timeline.frame'
+
+const counting = () => {
+  let n = 0
+  return { piece: () => v.parse(PieceIdSchema, `c${++n}`), master: () => v.parse(MasterIdSchema, `m${++n}`), key: () => v.parse(KeyIdSchema, `k${++n}`) }
+}
+/** 300 cards that lie on the page from the start. */
+function crowded(): Board {
+  const page = v.parse(PageIdSchema, 'page')
+  const board = addCards(emptyBoard('A crowded page', page, 1), page, Array.from({ length: PIECES }, (_, i) => `w${i}`), counting())
+  const staged = Object.fromEntries(board.pages[0]!.pieces.map((p, i) => [p.id, { x: 40 + (i % 20) * 46, y: 30 + Math.floor(i / 20) * 29 }]))
+  return { ...board, pages: [{ ...board.pages[0]!, staged }] }
+}
+
+/** Milliseconds from frame to frame while something is dragged about, as the browser's trace has them. */
+async function frameTimes(browser: Browser, page: Page, from: { x: number, y: number }): Promise<number[]> {
+  await page.mouse.move(from.x, from.y)
+  await browser.startTracing(page, { categories: FRAMES.split(',') })
+  await page.mouse.down()
+  for (let i = 1; i <= STEPS; i++) await page.mouse.move(from.x + 2 * i, from.y + 60 * Math.sin(i / 8))
+  await page.mouse.up()
+  const trace = JSON.parse((await browser.stopTracing()).toString()) as { traceEvents: { name: string, ts: number }[] }
+  const drawn = trace.traceEvents.filter(e => e.name === 'DrawFrame').map(e => e.ts / 1000).toSorted((a, b) => a - b)
+  const gaps = drawn.slice(1).map((at, i) => at - drawn[i]!)
+  if (gaps.length < 20) throw new Error(`the trace holds only ${gaps.length} frames`)
+  return gaps
+}
+
+/** At the workbench, with the processor slowed four times: dragging, opening a board of ten pages, a list of 200 words. */
+export async function atTheWorkbench(application: Application): Promise<Line[]> {
+  const teacher = new Client(application.address)
+  const [email, password] = [`bench-${process.pid}@ternhaven.example`, 'ten letters or more']
+  await teacher.signUp(email, password)
+  const keep = async (board: Board) => (await teacher.must<{ id: string }>('POST', '/api/boards', { title: board.title, board })).id
+  const empty = emptyBoard('An empty page', v.parse(PageIdSchema, 'page'), 1)
+  let next = 0
+  let ten = crowded()
+  for (let i = 1; i < 10; i++) ten = duplicatePage(ten, ten.pages.at(-1)!.id, () => `d${++next}`)
+  const [full, bare, long] = [await keep(crowded()), await keep(empty), await keep(ten)]
+
+  const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu'] })
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
+  await page.goto(`${application.address}/sign-in`)
+  await page.getByLabel('E-mail address').fill(email)
+  await page.getByLabel('Password').fill(password)
+  await page.getByRole('button', { name: 'Sign in' }).click()
+  await page.waitForURL('**/shelf')
+  const slow = async (rate: number) => (await page.context().newCDPSession(page)).send('Emulation.setCPUThrottlingRate', { rate })
+  await slow(SLOWED)
+
+  /** From asking for the board to its first page being drawn. */
+  async function opened(id: string): Promise<number> {
+    const start = performance.now()
+    await page.goto(`${application.address}/board/${id}`)
+    await page.getByRole('group', { name: 'Page', exact: true }).waitFor()
+    await page.evaluate(() => new Promise(done => requestAnimationFrame(() => requestAnimationFrame(done))))
+    return performance.now() - start
+  }
+  const pieces = () => page.getByRole('navigation', { name: 'Stations' }).getByRole('button', { name: 'Pieces' }).click()
+  const middle = async (selector: string) => {
+    const box = (await page.locator(selector).first().boundingBox())!
+    return { x: box.x + box.width / 2, y: box.y + box.height / 2 }
+  }
+
+  await opened(bare)
+  const openBare = await opened(bare)
+  const places = page.getByRole('navigation', { name: 'Stations' }).getByRole('button', { name: 'Places' })
+  await places.click()
+  await page.getByRole('button', { name: 'Pin', exact: true }).click()
+  const floor = await frameTimes(browser, page, await middle('[data-item]'))
+  await pieces()
+  const list = page.getByLabel('Words, one on each line')
+  async function listed(count: number): Promise<number> {
+    await list.fill(Array.from({ length: count }, (_, i) => `word ${i}`).join('\n'))
+    const start = performance.now()
+    await page.getByRole('button', { name: /^Make \d+ card/ }).click()
+    await page.getByText(new RegExp(`^${count + (count > 1 ? 1 : 0)} pieces?$`)).waitFor()
+    return performance.now() - start
+  }
+  const [one, words] = [await listed(1), await listed(200)]
+
+  await opened(full)
+  await pieces()
+  await page.locator('[data-item]').nth(PIECES - 1).waitFor()
+  const single = await frameTimes(browser, page, await middle(`[data-item="c${PIECES + 1}"]`))
+  await opened(full)
+  await pieces()
+  await page.locator('[data-item]').nth(PIECES - 1).waitFor()
+  for (let i = 0; i < MANY; i++) await page.locator('[data-item]').nth(PIECES - 1 - i).click({ modifiers: ['Shift'], force: true })
+  const many = await frameTimes(browser, page, await middle(`[data-item="c${PIECES + 1}"]`))
+  const openTen = await opened(long)
+  await browser.close()
+
+  const frames = (what: string, gaps: readonly number[]): Line[] => [0.5, 0.95].map(q => ({
+    what: `frames while dragging ${what}, processor slowed ${SLOWED} times, ${q === 0.5 ? 'median' : '95th percentile'}`,
+    measured: ms(quantile(gaps, q)), floor: `one pin on an empty page ${ms(quantile(floor, q))}`, ratio: quantile(gaps, q) / quantile(floor, q),
+  }))
+  return [
+    ...frames(`one of ${PIECES} pieces`, single), ...frames(`${MANY} of ${PIECES} pieces`, many),
+    { what: 'opening a board of 10 pages with 300 pieces each', measured: ms(openTen), floor: `an empty board ${ms(openBare)}`, ratio: openTen / openBare },
+    { what: 'cards from a list of 200 words', measured: ms(words), floor: `from one word ${ms(one)}`, ratio: words / one },
+  ]
+}
