@@ -72,13 +72,18 @@ const workbench = async (title: string, station: string) => {
 }
 
 await shoot('shelf', () => at('/shelf'))
+await shoot('start', () => at('/start'))
 await shoot('workbench-backdrop', () => workbench('Parts of a boat', 'Backdrop'))
 await shoot('workbench-places', async () => {
   const page = await workbench('How do they hold on?', 'Places')
   await page.getByRole('button', { name: 'Zone: Crawls about' }).focus()
   return page
 })
-await shoot('workbench-pieces', () => workbench('Where do we see them?', 'Pieces'))
+await shoot('workbench-pieces', async () => {
+  const page = await workbench('Where do we see them?', 'Pieces')
+  await page.getByRole('button', { name: 'Tiles', exact: true }).click()
+  return page
+})
 await shoot('workbench-answers', () => workbench('Weather words', 'Answers'))
 await shoot('workbench-check', async () => {
   const page = await workbench('How many beats?', 'Places')
@@ -91,11 +96,6 @@ await shoot('workbench-check', async () => {
 }, async (page) => {
   for (let i = 0; i < 2; i++) await page.getByRole('button', { name: 'Undo' }).click()
   await page.getByText('Kept', { exact: true }).waitFor()
-})
-await shoot('workbench-rule', async () => {
-  const page = await workbench('How many beats?', 'Answers')
-  await page.getByRole('button', { name: 'Fill by a rule' }).click()
-  return page
 })
 await shoot('number-line', async () => {
   const page = await workbench('Tide on the gauge', 'Check')
