@@ -2,6 +2,7 @@ import { nanoid } from 'nanoid'
 import type { Page } from '~~/core/board/board'
 import type { Sheet } from '~~/core/board/rename'
 import { bringTo, clipOf, group, grouped, itemsOf, moveItems, movingWith, pasteClip, removeItems, repeatItems, setBoxes, ungroup, type Item, type Layer } from '~~/core/design/items'
+import { turnItems } from '~~/core/design/turning'
 import type { Box } from '~~/core/geometry/shape'
 import { align, around, sameSize, spaceEvenly, tidy, type Alignment, type Axis, type Boxes } from '~~/core/layout/arrange'
 import type { Workbench } from '~/composables/useWorkbench'
@@ -73,6 +74,7 @@ export function useHands(bench: Workbench, page: () => Page, layer: () => Layer 
     ungroup: () => bench.change(ungroup(bench.board.value, page().id, [...selected.value])),
     bring: (end: 'front' | 'back') => bench.change(bringTo(bench.board.value, page().id, selected.value, end)),
     clip: () => clipOf(bench.board.value, page().id, selected.value),
+    turn: (degrees: number) => bench.change(turnItems(bench.board.value, page().id, selected.value, degrees)),
     /** So many more, each beside or below the last with a gap between them. */
     repeat(axis: Axis, times: number) {
       const { width, height } = around(boxes.value.values())

@@ -120,7 +120,7 @@ export default {
     selected: 'One thing is selected | {count} things are selected', x: 'From left', y: 'From top', width: 'Width', height: 'Height', inMm: '{what} in millimetres',
     align: 'Put in line', to: { left: 'Left edges in line', centre: 'Middles in line, one below the other', right: 'Right edges in line', top: 'Upper edges in line', middle: 'Middles in line, side by side', foot: 'Lower edges in line' },
     tidy: 'Tidy into rows', spaceAcross: 'Equal gaps across', spaceDown: 'Equal gaps down', sameSize: 'All this size', group: 'Keep together', ungroup: 'Take apart', repeat: 'Again', across: 'Across', down: 'Down',
-    front: 'To the front', back: 'To the back', toLedge: 'Back to the ledge',
+    turn: 'Turn', turnLeft: 'Turn left by {degrees} degrees', turnRight: 'Turn right by {degrees} degrees', front: 'To the front', back: 'To the back', toLedge: 'Back to the ledge',
   },
   worksheet: {
     title: 'Pages of this PDF', how: 'Each page that is ticked becomes a page of the board.', opening: 'Opening the PDF…', tooMany: 'It has {count} pages; this board has room for {room}. Tick those you want.', alt: '{name}, page {number}',

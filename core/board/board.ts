@@ -13,6 +13,9 @@ export const MOST_PIECES = 1000
 /** One numbered activity: what to do, and where. */
 export const StepSchema = v.object({ id: StepIdSchema, ...BoxSchema.entries, instructions: v.pipe(v.string(), v.maxLength(500)) })
 
+/** Where a piece lies from the start, and how far it is turned there. */
+const StagedSchema = v.object({ ...PointSchema.entries, turn: v.optional(v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(359))) })
+
 export const PageSchema = v.object({
   id: PageIdSchema,
   width: v.pipe(SizeSchema, v.minValue(100), v.maxValue(5000)),
@@ -23,7 +26,7 @@ export const PageSchema = v.object({
   /** Every piece of the page once, in the order in which they stand on the ledge. */
   ledge: v.pipe(v.array(PieceIdSchema), v.maxLength(MOST_PIECES)),
   /** Pieces that lie on the page from the start, by their centres. A bin never does. */
-  staged: v.optional(v.record(PieceIdSchema, PointSchema)),
+  staged: v.optional(v.record(PieceIdSchema, StagedSchema)),
   /** Students may draw arrows from piece to piece. */
   arrows: v.optional(v.boolean()),
   /** Activities that are done one after the other, each in its own part of the page. */

@@ -55,9 +55,15 @@ function stagedItems(board: Board, page: Page): Item[] {
   const masters = new Map(board.masters.map(m => [m.id, m]))
   return page.pieces.flatMap((piece) => {
     const at = page.staged?.[piece.id]
-    const { width, height } = masters.get(piece.master)!
+    const { width, height } = around(masters.get(piece.master)!, at?.turn ?? 0)
     return at ? [{ ...whole(piece.id, 'piece', { x: at.x - width / 2, y: at.y - height / 2, width, height }), resizes: false }] : []
   })
+}
+
+/** The size of the box around something that lies aslant. */
+function around({ width, height }: Size, degrees: number): Size {
+  const [cos, sin] = [Math.abs(Math.cos(degrees * Math.PI / 180)), Math.abs(Math.sin(degrees * Math.PI / 180))]
+  return { width: width * cos + height * sin, height: width * sin + height * cos }
 }
 
 /** New boxes for some of what stands on the page, of whatever layer; each held on the page and no smaller than it may be. */
@@ -90,7 +96,7 @@ function boxed(page: Page, boxes: Boxes): Page {
     ...(page.staged && {
       staged: Object.fromEntries(Object.entries(page.staged).map(([id, at]) => {
         const box = boxes.get(id)
-        return [id, box ? { x: box.x + box.width / 2, y: box.y + box.height / 2 } : at]
+        return [id, box ? { ...at, x: box.x + box.width / 2, y: box.y + box.height / 2 } : at]
       })),
     }),
   }

@@ -54,8 +54,8 @@ export const emptySlate: SlateState = { pieces: {}, texts: {}, strokes: {}, arro
 
 /** The slate as it is given out: staged pieces lie on the page, all others stand on the ledge. */
 export function startOf(edition: Edition): SlateState {
-  const staged = edition.board.pages.flatMap(page => Object.entries(page.staged ?? {}) as [PieceId, { x: number, y: number }][])
-  return staged.length === 0 ? emptySlate : withPieces(emptySlate, staged.map(([id, { x, y }], z) => [id, { x, y, z }]))
+  const staged = edition.board.pages.flatMap(page => Object.entries(page.staged ?? {}) as [PieceId, { x: number, y: number, turn?: number }][])
+  return staged.length === 0 ? emptySlate : withPieces(emptySlate, staged.map(([id, at], z) => [id, { ...at, z }]))
 }
 
 /** Whether the slate looks as it was given out: ink that is rubbed out doesn't count. */
@@ -63,7 +63,7 @@ export function isUntouched(state: SlateState, edition: Edition): boolean {
   if (Object.keys(state.texts).length || Object.keys(state.arrows).length || Object.values(state.strokes).some(stroke => !stroke.gone)) return false
   const start = startOf(edition).pieces
   const lying = Object.entries(state.pieces) as [PieceId, OnPage][]
-  return lying.length === Object.keys(start).length && lying.every(([id, { x, y, turn, flipped }]) => start[id]?.x === x && start[id].y === y && !turn && !flipped)
+  return lying.length === Object.keys(start).length && lying.every(([id, { x, y, turn, flipped }]) => start[id]?.x === x && start[id].y === y && start[id].turn === turn && !flipped)
 }
 
 /** Zero for a slate on which nothing lies. */

@@ -11,10 +11,11 @@ import { spotOf } from '~/composables/lyingPieces'
 
 /**
  * The page in its frame with the ledge below it, and pieces that can be moved between them: by drag, by taps, by keyboard.
- * Where the board gives room for it, students also write, draw, and join pieces by arrows here.
+ * Where the board gives room for it, students also write, draw, and join pieces by arrows here, unless `piecesOnly` says
+ * that nothing but pieces is to be moved.
  */
-const { edition, page, state, editable = false, ledge = true, marked = [], zoom = 1, step = null } = defineProps<{
-  edition: Edition, page: Page, state: SlateState, editable?: boolean, ledge?: boolean, marked?: readonly string[] | undefined, zoom?: number, step?: string | null
+const { edition, page, state, editable = false, ledge = true, marked = [], zoom = 1, step = null, piecesOnly = false } = defineProps<{
+  edition: Edition, page: Page, state: SlateState, editable?: boolean, ledge?: boolean, marked?: readonly string[] | undefined, zoom?: number, step?: string | null, piecesOnly?: boolean
 }>()
 const emit = defineEmits<{ make: [move: Move] }>()
 
@@ -28,7 +29,8 @@ const slots = useSlots()
 const endWidth = () => slots['ledge-end'] ? (roomWidth.value < 640 ? 64 : 170) : 0
 /** Room is kept for the bar wherever it may be needed, so that nothing jumps when a piece is picked. */
 const BAR = 56
-const barred = computed(() => editable && (page.pieces.length === 0 || page.arrows || page.places.some(p => p.kind === 'drawing') || page.pieces.some(p => p.turns || p.kind === 'note' || (p.kind === 'tile' && p.other))))
+const works = computed(() => editable && !piecesOnly)
+const barred = computed(() => works.value && (page.pieces.length === 0 || page.arrows || page.places.some(p => p.kind === 'drawing') || page.pieces.some(p => p.turns || p.kind === 'note' || (p.kind === 'tile' && p.other))))
 const size = useStageSize(room, () => page, () => edition, () => editable, endWidth, () => barred.value ? BAR : 0)
 /** CSS pixels for a point of the page; the ledge keeps its own while the page is looked at closely. */
 const pageScale = computed(() => size.value.scale * zoom)
@@ -44,7 +46,7 @@ const said = ref('')
 /** Instead of moving pieces: joining them by arrows, or rubbing out. */
 const tool = ref<'move' | 'join' | 'rub'>('move')
 const drawings = computed(() => page.places.filter(place => place.kind === 'drawing'))
-const tools = computed(() => !editable
+const tools = computed(() => !works.value
   ? []
   : [...page.arrows ? ['join' as const] : [], ...drawings.value.length ? ['rub' as const] : []])
 const TOOLS = { join: 'lucide:move-up-right', rub: 'lucide:eraser' } as const
@@ -120,9 +122,9 @@ const dragPoint = computed(() => held.value?.way === 'drag'
   <div ref="room" class="relative flex min-h-0 flex-1 select-none flex-col items-center gap-3" @dragstart.prevent>
     <div ref="frame" class="frame max-w-full overflow-auto" :tabindex="scrolls ? 0 : undefined" :role="scrolls ? 'group' : undefined" :aria-label="scrolls ? t('stage.frame') : undefined" :style="{ maxHeight: ledge ? `calc(100% - ${size.ledgeHeight + 12 + (barred ? BAR : 0)}px)` : '100%' }">
       <div class="relative" :style="{ width: `${page.width * pageScale}px`, height: `${page.height * pageScale}px` }" @click="tapPage">
-        <BoardPage ref="boardPage" :edition="edition" :page="page" :state="state" :lit="lit" :writing="editable" :step="step" role="group" :aria-label="t('stage.page')">
+        <BoardPage ref="boardPage" :edition="edition" :page="page" :state="state" :lit="lit" :writing="works" :step="step" role="group" :aria-label="t('stage.page')">
           <template #under><slot name="under" /></template>
-          <template v-if="editable && drawings.length" #ink>
+          <template v-if="works && drawings.length" #ink>
             <BoardDrawingSpace v-for="place in drawings" :key="place.id" :place="place" :page="page" :state="state" :rubbing="tool === 'rub'" @make="emit('make', $event)" @say="said = $event" />
           </template>
           <template #pieces="{ lying }">
@@ -144,7 +146,7 @@ const dragPoint = computed(() => held.value?.way === 'drag'
           </template>
           <template #over><slot name="over" :scale="pageScale" /></template>
         </BoardPage>
-        <BoardWritingFields v-if="editable" :page="page" :texts="state.texts" :scale="pageScale" @make="emit('make', $event)" />
+        <BoardWritingFields v-if="works" :page="page" :texts="state.texts" :scale="pageScale" @make="emit('make', $event)" />
       </div>
     </div>
     <div v-if="barred" class="flex min-h-11 items-center justify-center gap-2" role="toolbar" :aria-label="t('stage.tools')">

@@ -139,6 +139,17 @@ function letGo() {
   marquee.value = null
 }
 
+/** A second finger means looking closer, not dragging: what the first one did is taken back. */
+function second(event: PointerEvent) {
+  if (!held || event.pointerId === held.pointer) return
+  event.stopPropagation()
+  if (held.grip.what === 'move') held.grip.lifted.down()
+  else held.gesture?.to(held.gesture.before)
+  held = null
+  guides.value = []
+  marquee.value = null
+}
+
 function resized({ box: from, smallest, keepsShape }: Pick<Item, 'box' | 'smallest' | 'keepsShape'>, corner: Corner, dx: number, dy: number, step: number): Box {
   let width = Math.max(smallest.width, round(from.width + (corner.x ? dx : -dx), step))
   let height = Math.max(smallest.height, round(from.height + (corner.y ? dy : -dy), step))
@@ -179,7 +190,7 @@ const radius = (item: Item) => item.kind === 'place' ? 10 : 4
 </script>
 
 <template>
-  <g ref="root" @pointermove="drag" @pointerup="letGo" @pointercancel="letGo" @lostpointercapture="letGo">
+  <g ref="root" @pointerdown.capture="second" @pointermove="drag" @pointerup="letGo" @pointercancel="letGo" @lostpointercapture="letGo">
     <rect :width="page.width" :height="page.height" fill="transparent" class="touch-none" data-test="hands-page" @pointerdown="pressPage" />
     <rect
       v-for="item in hands.items.value" :key="item.id" :x="item.box.x" :y="item.box.y" :width="Math.max(item.box.width, 6)" :height="Math.max(item.box.height, 6)" :rx="radius(item)" fill="transparent" class="hand cursor-move touch-none"

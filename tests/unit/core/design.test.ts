@@ -16,12 +16,14 @@ import { addPage, addPrintedPages, duplicatePage, MOST_PAGES, movePage, PAGE_SIZ
 import { addPlaces } from '../../../core/design/places'
 import { sheetOf } from '../../../core/design/sheet'
 import { stagedPut } from '../../../core/design/staging'
+import { turnedShape, turnItems } from '../../../core/design/turning'
 import { addStep, changeStep, moveStep } from '../../../core/design/steps'
 import { readClip, writeClip } from '../../../core/format/clip'
-import { boxOf } from '../../../core/geometry/outline'
+import { area } from '../../../core/geometry/area'
+import { boxOf, outline } from '../../../core/geometry/outline'
 import { answerSlate } from '../../../core/keys/answerSlate'
 import { markSlate } from '../../../core/keys/mark'
-import { startOf } from '../../../core/slate/state'
+import { isUntouched, startOf } from '../../../core/slate/state'
 import { keyId, masterId, pageId, pieceId, placeId, shore } from '../../boards'
 
 const folder = 'docs/formats/examples'
@@ -178,6 +180,40 @@ describe('the hands', () => {
     const two = addStep(changeStep(board, page, 's1' as never, { instructions: 'Sort' }), page, 's2' as never)
     expect(moveStep(two, page, 's2' as never, -1).pages[0]!.steps!.map(s => s.id)).toEqual(['s2', 's1'])
     expect(readBoard(JSON.parse(JSON.stringify(two))).ok).toBe(true)
+  })
+})
+
+describe('turning', () => {
+  const page = pageId('page')
+
+  it('four quarters, or twenty-four steps of 15 degrees, bring everything back', () => {
+    const board = stagedPut(addFixed(addFixed(shore(), page, 'box', 'box' as never, ''), page, 'arrow', 'arrow' as never, ''), page, { kind: 'put', piece: pieceId('c0'), x: 480, y: 240 })
+    const centred = setBoxes(board, page, new Map([['z0', { x: 380, y: 180, width: 160, height: 100 }]]))
+    const all = new Set(['z0', 'box', 'arrow', 'c0'])
+    for (const [times, by] of [[4, 90], [24, 15]] as const) {
+      let turned = centred
+      for (let i = 0; i < times; i++) turned = turnItems(turned, page, all, by)
+      const boxes = (b: Board) => (['backdrop', 'places', 'pieces'] as const).flatMap(layer => itemsOf(b, page, layer).map(i => [i.id, ...Object.values(i.box).map(n => Math.round(n * 1000) / 1000)]))
+      expect(boxes(turned)).toEqual(boxes(centred))
+      expect(checkBoard(turned)).toBeNull()
+    }
+  })
+
+  it('keeps areas, and makes a free outline of a rectangle that lies aslant', () => {
+    for (const shape of [{ kind: 'rectangle', x: 10, y: 20, width: 100, height: 60 }, { kind: 'ellipse', x: 10, y: 20, width: 100, height: 60 }] as const) {
+      const aslant = turnedShape(shape, 30)
+      expect(aslant.kind).toBe('polygon')
+      expect(area(outline(aslant))).toBeCloseTo(area(outline(shape)), 6)
+      expect(turnedShape(shape, 90)).toEqual({ kind: shape.kind, x: 30, y: 0, width: 60, height: 100 })
+    }
+  })
+
+  it('a piece lies turned from the start, also after starting again, and counts as untouched there', () => {
+    const staged = turnItems(stagedPut(shore(), page, { kind: 'put', piece: pieceId('c0'), x: 480, y: 240 }), page, new Set(['c0']), -15)
+    const edition = makeEdition(staged)
+    expect(startOf(edition).pieces['c0' as never]).toMatchObject({ turn: 345 })
+    expect(isUntouched(startOf(edition), edition)).toBe(true)
+    expect(readBoard(JSON.parse(JSON.stringify(staged)))).toEqual({ ok: true, value: staged })
   })
 })
 
