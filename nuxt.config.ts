@@ -25,6 +25,12 @@ export default defineNuxtConfig({
     // What PDF worksheets need that don't bring their own fonts, scripts and picture decoders.
     publicAssets: ['standard_fonts', 'cmaps', 'wasm'].map(folder => ({ dir: inModules(`pdfjs-dist/${folder}`), baseURL: `/pdf/${folder}`, maxAge: 60 * 60 * 24 })),
   },
+  hooks: {
+    // A student's device doesn't fetch the teachers' views ahead of time; links still fetch the page that they lead to.
+    'build:manifest': (manifest) => {
+      for (const item of Object.values(manifest)) item.dynamicImports = []
+    },
+  },
   vite: { plugins: [tailwindcss()] },
   runtimeConfig: {
     // Set by NUXT_SESSION_PASSWORD; bin/demo makes one and keeps it with its data.

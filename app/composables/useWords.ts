@@ -1,9 +1,10 @@
 import { useI18n } from 'vue-i18n'
 import type en from '~/locales/en'
+import type enTeacher from '~/locales/enTeacher'
 
 type KeysOf<Tree> = { [Name in keyof Tree & string]: Tree[Name] extends string ? Name : `${Name}.${KeysOf<Tree[Name]>}` }[keyof Tree & string]
 /** Every message there is; a key that the catalogue lacks doesn't compile. */
-export type WordKey = KeysOf<typeof en>
+export type WordKey = KeysOf<typeof en & typeof enTeacher>
 
 type Parameters = Record<string, string | number>
 

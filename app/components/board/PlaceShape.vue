@@ -59,7 +59,7 @@ const laneArrow = computed(() => {
       :rx="box.width / 2" :ry="box.height / 2" v-bind="look"
     />
     <polygon v-else :points="place.shape.points.map(p => `${p.x},${p.y}`).join(' ')" v-bind="look" />
-    <g v-if="place.part" :transform="`translate(${box.x + 14} ${box.y + 14})`" role="img" :aria-label="t('places.part', { number: place.part })">
+    <g v-if="place.part" :transform="`translate(${box.x + 14} ${box.y + 14})`" role="img" :aria-label="t('marks.part', { number: place.part })">
       <rect x="-10" y="-10" width="34" height="20" rx="10" fill="#ffffff" stroke="#3c494a" stroke-width="1.4" />
       <circle cx="-1" cy="-2.5" r="3" fill="#3c494a" /><path d="M-6.500 6.500a5.500 4.500 0 0 1 11 0z" fill="#3c494a" />
       <text class="board-text" x="14" :y="baselineShift(13)" font-size="13" font-weight="700" text-anchor="middle" fill="#14191a">{{ place.part }}</text>

@@ -103,7 +103,7 @@ function setPrinted(text: string) {
 
     <label><span class="label">{{ t('places.whose') }}</span>
       <select class="field" :value="place.part ?? ''" @change="set({ part: value($event) ? Number(value($event)) : undefined })">
-        <option value="">{{ t('places.everybodys') }}</option><option v-for="n in MOST_PARTS" :key="n" :value="n">{{ t('places.part', { number: n }) }}</option>
+        <option value="">{{ t('places.everybodys') }}</option><option v-for="n in MOST_PARTS" :key="n" :value="n">{{ t('marks.part', { number: n }) }}</option>
       </select></label>
   </section>
 </template>
