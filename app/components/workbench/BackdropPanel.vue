@@ -81,15 +81,7 @@ defineExpose({ add })
       <p class="note-line mt-2">{{ t('backdrop.how') }}</p>
       <p v-if="trouble" class="trouble mt-2" role="alert">{{ trouble }}</p>
     </section>
-    <fieldset>
-      <legend class="label">{{ t('backdrop.colour') }}</legend>
-      <div class="flex flex-wrap gap-1.5">
-        <button
-          v-for="(hex, name) in COLOURS" :key="name" type="button" class="h-10 w-10 rounded-lg border-2" :class="page.backdrop.colour === hex ? 'border-leaf-700 outline outline-2 outline-leaf-700' : 'border-stone-400'"
-          :style="{ background: hex }" :aria-label="t(`backdrop.colours.${name}`)" :aria-pressed="page.backdrop.colour === hex" :title="t(`backdrop.colours.${name}`)" @click="set({ colour: hex })"
-        />
-      </div>
-    </fieldset>
+    <UiSwatches :colours="COLOURS" :chosen="page.backdrop.colour" :legend="t('backdrop.colour')" :name-of="name => t(`backdrop.colours.${name}`)" @choose="set({ colour: $event })" />
     <fieldset>
       <legend class="label">{{ t('backdrop.ruling') }}</legend>
       <div class="flex flex-wrap gap-2">

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { Board } from '~~/core/board/board'
 import type { PageId } from '~~/core/board/ids'
+import { pieceName } from '~~/core/board/piece'
 import type { Item, Layer } from '~~/core/design/items'
 import { stagedPut } from '~~/core/design/staging'
 import { answerSlate } from '~~/core/keys/answerSlate'
@@ -80,7 +81,7 @@ function labelOf(item: Item): string {
     case 'figure': return t('backdrop.figureOn', { text: backdrop.figures?.find(f => f.id === item.id)?.text || t('backdrop.unnamed') })
     case 'line': return t('backdrop.lineOn')
     case 'step': return t('steps.step', { number: (steps ?? []).findIndex(s => s.id === item.id) + 1 })
-    case 'piece': return t('pieces.onPage', { name: pieces.find(p => p.id === item.id)?.text || '…' })
+    case 'piece': return t('pieces.onPage', { name: pieceName(pieces.find(p => p.id === item.id)!) })
     case 'place': {
       const place = places.find(p => p.id === item.id)!
       return t('places.placeIs', { kind: t(`places.kinds.${place.kind}`), heading: place.heading || t('stage.unnamedPlace') })

@@ -22,14 +22,6 @@ const checked = (event: Event) => (event.target as HTMLInputElement).checked
       <label class="flex min-h-9 items-center gap-2"><input type="checkbox" class="h-5 w-5 accent-leaf-600" :checked="figure.fromLeft ?? false" @change="change({ fromLeft: checked($event) })">{{ t('backdrop.fromLeft') }}</label>
       <label class="flex min-h-9 items-center gap-2"><input type="checkbox" class="h-5 w-5 accent-leaf-600" :checked="figure.line !== null" @change="change({ line: checked($event) ? '#3c494a' : null })">{{ t('backdrop.edge') }}</label>
     </div>
-    <fieldset>
-      <legend class="label">{{ t('backdrop.filled') }}</legend>
-      <div class="flex flex-wrap gap-1.5">
-        <button
-          v-for="(hex, name) in FILLS" :key="name" type="button" class="flex h-10 w-10 items-center justify-center rounded-lg border-2" :class="figure.fill === hex ? 'border-leaf-700 outline outline-2 outline-leaf-700' : 'border-stone-400'"
-          :style="{ background: hex ?? 'transparent' }" :aria-label="t(`backdrop.fills.${name}`)" :title="t(`backdrop.fills.${name}`)" :aria-pressed="figure.fill === hex" @click="change({ fill: hex })"
-        ><Icon v-if="!hex" name="lucide:ban" /></button>
-      </div>
-    </fieldset>
+    <UiSwatches :colours="FILLS" :chosen="figure.fill" :legend="t('backdrop.filled')" :name-of="name => t(`backdrop.fills.${name}`)" @choose="change({ fill: $event })" />
   </section>
 </template>
