@@ -1,6 +1,7 @@
 import { CLIP_TYPE, readClip, writeClip } from '~~/core/format/clip'
 import type { Sheet } from '~~/core/board/rename'
 import type { Hands } from '~/composables/useHands'
+import { inField } from '~/composables/inField'
 import { picturesIn } from '~/composables/useUpload'
 
 interface Takers {
@@ -9,8 +10,6 @@ interface Takers {
   readonly pictures: (files: File[]) => void
   readonly text: (text: string) => void
 }
-
-const inField = (event: Event) => event.target instanceof HTMLInputElement || event.target instanceof HTMLTextAreaElement || event.target instanceof HTMLSelectElement
 
 /** The system's clipboard at the workbench: parts of boards go from board to board, pictures and words come from anywhere. */
 export function useBoardClipboard({ hands, sheet, pictures, text }: Takers, active: () => boolean) {

@@ -3,7 +3,7 @@ import { makeEdition } from '~~/core/board/edition'
 
 export const STATIONS = ['backdrop', 'places', 'pieces', 'answers', 'check'] as const
 export type Station = typeof STATIONS[number]
-export type Keeping = 'kept' | 'keeping' | 'offline' | 'elsewhere' | 'refused'
+export type Keeping = 'kept' | 'keeping' | 'offline' | 'elsewhere' | 'refused' | 'full'
 
 const SAVE_AFTER = 500
 const RETRY_AFTER = 3000
@@ -90,7 +90,7 @@ export function useWorkbench(id: string, first: Board, firstVersion: number) {
     }
     catch (error) {
       if (!(error instanceof Refused)) throw error
-      keeping.value = error.code === 'changed-elsewhere' ? 'elsewhere' : error.code === 'offline' || error.code === 'trouble' ? 'offline' : 'refused'
+      keeping.value = error.code === 'changed-elsewhere' ? 'elsewhere' : error.code === 'offline' || error.code === 'trouble' ? 'offline' : error.code === 'bad-board' || error.code === 'too-big' ? 'full' : 'refused'
       if (keeping.value === 'offline') timer = setTimeout(() => void keep(), RETRY_AFTER)
       return false
     }

@@ -26,7 +26,7 @@ export default {
   workbench: {
     stations: 'Stations', station: { backdrop: 'Backdrop', places: 'Places', pieces: 'Pieces', answers: 'Answers', check: 'Check' },
     subject: 'Subject', tags: 'Tags, with commas between', subjectExample: 'Science', tagsExample: 'shore, animals', about: 'About this board', zoom: 'Closer or further', nearer: 'Closer', further: 'Further away', percent: '{percent} %', toShelf: 'To the shelf', name: 'Name of the board', undo: 'Undo', redo: 'Redo', instructions: 'Instructions', instructionsExample: 'What are students to do?',
-    keeping: { kept: 'Kept', keeping: 'Keeping…', offline: 'Not kept yet: no connection', elsewhere: 'Not kept: changed elsewhere', refused: 'Not kept: it needs a name' },
+    keeping: { kept: 'Kept', keeping: 'Keeping…', offline: 'Not kept yet: no connection', elsewhere: 'Not kept: changed elsewhere', refused: 'Not kept: it needs a name', full: 'Not kept: that is more than a board can hold. Undo the last step.' },
     elsewhere: 'This board was changed in another window. What you see here is not kept any more. Open the board anew to go on from the newer one.',
   },
   arrange: {

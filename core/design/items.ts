@@ -1,6 +1,6 @@
 import type { Line } from '../board/backdrop'
 import type { Board, Page } from '../board/board'
-import type { PageId, PieceId } from '../board/ids'
+import type { MasterId, PageId, PieceId } from '../board/ids'
 import type { Place } from '../board/place'
 import { referencesOf, withoutFigure, withoutPlace } from '../board/references'
 import { renamed, type Sheet } from '../board/rename'
@@ -11,6 +11,7 @@ import { requirePage, withPage } from './lookup'
 import { takeOffPage } from './pieces'
 import { placeIn } from './places'
 import { sheetOf } from './sheet'
+import { adopted } from './styles'
 
 /** What the hands of the workbench can catch: only what belongs to the open station. */
 export type Layer = 'backdrop' | 'places' | 'pieces'
@@ -215,11 +216,10 @@ export function clipOf(board: Board, pageId: PageId, ids: ReadonlySet<string>): 
 
 /** A part laid on a page under new ids, moved by so much; its new ids are given too. */
 export function pasteClip(board: Board, pageId: PageId, clip: Sheet, by: { dx: number, dy: number }, fresh: () => string): { board: Board, ids: string[] } {
-  const { page, masters, keys } = renamed({ ...clip, page: { ...clip.page, id: pageId } }, fresh)
-  const known = new Set(board.masters.map(m => m.id))
+  const { masters, sheet: { page, keys } } = adopted(board.masters, renamed(clip, fresh), () => fresh() as MasterId)
   const ids = [...page.backdrop.pictures, ...page.backdrop.figures ?? [], ...page.backdrop.lines ?? [], ...page.places, ...page.steps ?? [], ...page.pieces].map(thing => thing.id as string)
   const joined = <T>(a: readonly T[] | undefined, b: readonly T[] | undefined) => [...a ?? [], ...b ?? []]
-  const pasted = withPage({ ...board, masters: [...board.masters, ...masters.filter(m => !known.has(m.id))] }, pageId, p => ({
+  const pasted = withPage({ ...board, masters: [...masters] }, pageId, p => ({
     ...p,
     backdrop: {
       ...p.backdrop, pictures: joined(p.backdrop.pictures, page.backdrop.pictures),

@@ -2,11 +2,12 @@ import type { BackdropPicture } from '../board/backdrop'
 import { emptyPage, type Board, type Page } from '../board/board'
 import type { MasterId, PageId } from '../board/ids'
 import type { Master } from '../board/piece'
-import { onMasters, renamed, type Sheet } from '../board/rename'
+import { renamed, type Sheet } from '../board/rename'
 import type { Size } from '../geometry/shape'
 import { requirePage, withPage } from './lookup'
 import { onToPage } from './items'
 import { sheetOf } from './sheet'
+import { adopted } from './styles'
 
 export const MOST_PAGES = 60
 
@@ -70,23 +71,14 @@ export function duplicatePage(board: Board, id: PageId, fresh: () => string): Bo
  * becomes that one. What is more than a board can hold is left out.
  */
 export function takeSheets(board: Board, after: PageId, sheets: readonly Sheet[], fresh: () => string): Board {
-  let masters = board.masters
+  let masters: readonly Master[] = board.masters
   const taken = sheets.slice(0, MOST_PAGES - board.pages.length).map((sheet) => {
-    const own = renamed(sheet, fresh)
-    const names = new Map<MasterId, MasterId>()
-    for (const master of own.masters) {
-      const same = masters.find(known => isSameStyle(known, master))
-      const named = same ?? { ...master, id: fresh() as MasterId }
-      if (!same) masters = [...masters, named]
-      names.set(master.id, named.id)
-    }
-    return onMasters(own, id => names.get(id)!)
+    const own = adopted(masters, renamed(sheet, fresh), () => fresh() as MasterId)
+    masters = own.masters
+    return own.sheet
   })
-  return { ...withPagesAfter(board, after, taken.map(sheet => sheet.page)), masters, keys: [...board.keys, ...taken.flatMap(sheet => sheet.keys)] }
+  return { ...withPagesAfter(board, after, taken.map(sheet => sheet.page)), masters: [...masters], keys: [...board.keys, ...taken.flatMap(sheet => sheet.keys)] }
 }
-
-const isSameStyle = ({ id: _, ...a }: Master, { id: __, ...b }: Master) => JSON.stringify(sortedEntries(a)) === JSON.stringify(sortedEntries(b))
-const sortedEntries = (o: object) => Object.entries(o).toSorted(([a], [b]) => a < b ? -1 : 1)
 
 /** The page moves by so many places among the pages; not beyond the ends. */
 export function movePage(board: Board, id: PageId, by: number): Board {

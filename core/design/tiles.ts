@@ -1,9 +1,10 @@
 import type { Board } from '../board/board'
-import type { MasterId, PageId } from '../board/ids'
+import type { PageId } from '../board/ids'
 import type { Master, Piece } from '../board/piece'
 import { readMeasure } from '../exact/measure'
 import { quantity, readQuantity } from '../exact/quantity'
 import { addPieces, type Ids } from './pieces'
+import { masterOf } from './styles'
 
 export const FAMILIES = ['base-ten', 'fraction-bars', 'fraction-circles', 'counters', 'two-sided', 'money', 'algebra', 'rods', 'dots', 'digits', 'letters', 'clock'] as const
 export type Family = typeof FAMILIES[number]
@@ -56,9 +57,9 @@ export function tilesOf(family: Family, of: string): TilePlan[] {
   const words = [...new Set((of.trim() || USUAL[family]).split(/[\s,;]+/).filter(Boolean))].slice(0, MOST_KINDS)
   switch (family) {
     case 'base-ten': return words.flatMap((word, i) => baseTen(word, i) ?? [])
-    case 'fraction-bars': return denominators(words).map((n, i) => tile(fraction(n), fractionValue(n), { width: WHOLE_BAR / n, height: BAR_HEIGHT, colour: colour(i), textSize: n > 12 ? 10 : 15 }))
+    case 'fraction-bars': return denominators(words).map((n, i) => tile(fraction(n), fraction(n), { width: WHOLE_BAR / n, height: BAR_HEIGHT, colour: colour(i), textSize: n > 12 ? 10 : 15 }))
     case 'fraction-circles': return denominators(words).map((n, i) =>
-      tile(fraction(n), fractionValue(n), { width: WHOLE_CIRCLE, height: WHOLE_CIRCLE, colour: colour(i), textSize: n > 8 ? 11 : 15, look: n === 1 ? { kind: 'round' } : { kind: 'sector', share: `1/${n}` } }, { turns: n > 1 }))
+      tile(fraction(n), fraction(n), { width: WHOLE_CIRCLE, height: WHOLE_CIRCLE, colour: colour(i), textSize: n > 8 ? 11 : 15, look: n === 1 ? { kind: 'round' } : { kind: 'sector', share: `1/${n}` } }, { turns: n > 1 }))
     case 'counters': return values(words).map((value, i) => tile(value, value, round(40, i)))
     case 'two-sided': return values(words).map((value, i) => tile(value, value, round(44, i), { other: { text: negative(value), value: negate(value), colour: NEGATIVE } }))
     case 'dots': return values(words).map((value, i) => tile('', value, { ...round(34, i), colour: '#d98b3a' }))
@@ -76,22 +77,14 @@ export function tilesOf(family: Family, of: string): TilePlan[] {
 /** Tiles of a family on the ledge, as bins or so many of each. Styles that the board has are used again. */
 export function addFamily(board: Board, page: PageId, { family, of, bins, each }: FamilyPlan, ids: Ids): Board {
   const plans = tilesOf(family, of)
-  let masters = board.masters
-  const masterFor = (style: Omit<Master, 'id'>): MasterId => {
-    const same = masters.find(({ id: _, ...known }) => JSON.stringify(entries(known)) === JSON.stringify(entries(style)))
-    if (same) return same.id
-    const made = { id: ids.master(), ...style }
-    masters = [...masters, made]
-    return made.id
-  }
+  let masters: readonly Master[] = board.masters
   const pieces = plans.flatMap(({ master, piece }) => {
-    const style = masterFor(master)
+    const { id: style, masters: all } = masterOf(masters, master, ids.master)
+    masters = all
     return Array.from({ length: bins ? 1 : each }, () => ({ ...piece, id: ids.piece(), master: style, ...(bins && { bin: true }) }) as Piece)
   })
-  return addPieces({ ...board, masters }, page, pieces, 'as-given')
+  return addPieces({ ...board, masters: [...masters] }, page, pieces, 'as-given')
 }
-
-const entries = (o: object) => Object.entries(o).toSorted(([a], [b]) => a < b ? -1 : 1)
 
 type Style = Omit<Master, 'id' | 'kind'>
 function tile(text: string, value: string, style: Style, more: Partial<Extract<TilePlan['piece'], { kind: 'tile' }>> = {}): TilePlan {
@@ -111,7 +104,6 @@ function baseTen(word: string, i: number): TilePlan | null {
 
 const denominators = (words: readonly string[]) => words.map(Number).filter(n => Number.isInteger(n) && n >= 1 && n <= 24)
 const fraction = (n: number) => n === 1 ? '1' : `1/${n}`
-const fractionValue = fraction
 const values = (words: readonly string[]) => words.filter(word => readQuantity(word) !== null && readMeasure(word) !== null)
 const negative = (value: string) => `−${value}`
 const negate = (value: string) => quantity(value).neg().toFraction()

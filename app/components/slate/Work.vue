@@ -33,7 +33,6 @@ async function handIn() {
   })
   if (done) handingIn.value = false
 }
-const inField = (event: KeyboardEvent) => event.target instanceof HTMLInputElement || event.target instanceof HTMLTextAreaElement
 onKeyStroke('?', (event) => {
   if (!inField(event)) showKeys.value = true
 })

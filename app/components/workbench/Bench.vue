@@ -94,7 +94,6 @@ useBoardClipboard({
   text: words => station.value === 'pieces' && piecesPanel.value?.addText(words),
 }, () => layer.value !== null && !trying.value && !givingOut.value && !taking.value)
 
-const inField = (event: Event) => event.target instanceof HTMLInputElement || event.target instanceof HTMLTextAreaElement || event.target instanceof HTMLSelectElement
 const inDialog = () => trying.value || givingOut.value || taking.value
 onKeyStroke(['z', 'Z', 'y', 'Y'], (event) => {
   // Inside a field the browser's own undo is what people expect.

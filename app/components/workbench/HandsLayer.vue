@@ -124,6 +124,11 @@ function drag(event: PointerEvent) {
     held.gesture.to(moveCorner(held.gesture.before, page.id, grip.id, grip.end, at))
   }
 }
+function rest() {
+  held = null
+  guides.value = []
+  marquee.value = null
+}
 function letGo() {
   if (held?.grip.what === 'marquee' && marquee.value && marquee.value.width + marquee.value.height > 6 * pixel.value) {
     const box = marquee.value
@@ -134,9 +139,7 @@ function letGo() {
     const { dx, dy } = held.grip.by
     if (dx || dy) hands.move(dx, dy)
   }
-  held = null
-  guides.value = []
-  marquee.value = null
+  rest()
 }
 
 /** A second finger means looking closer, not dragging: what the first one did is taken back. */
@@ -145,9 +148,7 @@ function second(event: PointerEvent) {
   event.stopPropagation()
   if (held.grip.what === 'move') held.grip.lifted.down()
   else held.gesture?.to(held.gesture.before)
-  held = null
-  guides.value = []
-  marquee.value = null
+  rest()
 }
 
 function resized({ box: from, smallest, keepsShape }: Pick<Item, 'box' | 'smallest' | 'keepsShape'>, corner: Corner, dx: number, dy: number, step: number): Box {

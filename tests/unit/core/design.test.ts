@@ -148,6 +148,16 @@ describe('the hands', () => {
     expect(readClip('some words')).toBeNull()
   })
 
+  it('keep their own look where two boards name different styles alike', () => {
+    const small = shore()
+    const large = { ...shore(), masters: shore().masters.map(m => ({ ...m, textSize: 30 })) }
+    const { board, ids } = pasteClip(small, page, clipOf(large, page, new Set(['c0'])), { dx: 0, dy: 0 }, counting('new-'))
+    const pasted = board.pages[0]!.pieces.find(p => p.id === ids[0])!
+    expect(board.masters.find(m => m.id === pasted.master)!.textSize).toBe(30)
+    expect(board.masters).toHaveLength(2)
+    expect(pasteClip(small, page, clipOf(small, page, new Set(['c0'])), { dx: 0, dy: 0 }, counting('new-')).board.masters).toEqual(small.masters)
+  })
+
   it('leave out answers that name something else too', () => {
     const board = examples.find(e => e.file.startsWith('sort'))!.board
     const clip = clipOf(board, board.pages[0]!.id, new Set([board.pages[0]!.places[0]!.id]))
