@@ -84,12 +84,14 @@ const count = computed(() => groups.value.groups.length)
         <label class="button"><Icon name="lucide:file-image" />{{ t('start.worksheet') }}<input type="file" accept="image/*,application/pdf,.pdf" class="sr-only" data-test="worksheet-file" @change="fromWorksheet(($event.target as HTMLInputElement).files)"></label>
         <label class="button"><Icon name="lucide:file-json" />{{ t('start.file') }}<input type="file" accept=".json,application/json" class="sr-only" data-test="board-file" @change="fromFile(($event.target as HTMLInputElement).files)"></label>
       </div>
+      <div class="mb-2 flex flex-wrap items-center gap-2">
+        <h2 class="text-xl font-bold">{{ t('start.or') }}</h2>
+        <label class="ml-auto"><span class="sr-only">{{ t('start.search') }}</span><input v-model="search" type="search" class="field w-52" :placeholder="t('start.search')"></label>
+      </div>
       <div class="mb-4 flex flex-wrap items-center gap-2">
-        <h2 class="mr-2 text-xl font-bold">{{ t('start.or') }}</h2>
         <button type="button" class="button min-h-9 px-3 py-1" :class="purpose === null ? 'border-leaf-700 bg-leaf-100 text-stone-950' : ''" :aria-pressed="purpose === null" @click="purpose = null">{{ t('start.all') }}</button>
         <button v-if="own.length" type="button" class="button min-h-9 px-3 py-1" :class="purpose === 'own' ? 'border-leaf-700 bg-leaf-100 text-stone-950' : ''" :aria-pressed="purpose === 'own'" @click="purpose = 'own'">{{ t('start.own') }}</button>
         <button v-for="name in PURPOSES" :key="name" type="button" class="button min-h-9 px-3 py-1" :class="purpose === name ? 'border-leaf-700 bg-leaf-100 text-stone-950' : ''" :aria-pressed="purpose === name" @click="purpose = name">{{ t(`start.purposes.${name}`) }}</button>
-        <label class="ml-auto"><span class="sr-only">{{ t('start.search') }}</span><input v-model="search" type="search" class="field w-52" :placeholder="t('start.search')"></label>
       </div>
       <p v-if="found.length + ownFound.length === 0" class="panel">{{ t('start.notFound', { words: search }) }}</p>
       <ul class="grid grid-cols-2 gap-4 md:grid-cols-3 lg:grid-cols-4" data-test="organizers">

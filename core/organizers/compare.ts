@@ -16,8 +16,8 @@ export const COMPARE: readonly Organizer[] = [
     name: 't-chart', title: 'T-chart', purpose: 'compare', subjects: ['English', 'History'], words: ['two sides', 'for and against', 'pros and cons'],
     instructions: 'Put each card on its side.',
     page: make => ({
-      places: row({ x: 24, y: 76, width: 912, height: 380 }, 2, 36).map((box, i) => make.zone(i ? 'Against' : 'For', box)),
-      lines: [make.line([480, 16], [480, 464], 'none', 5), make.line([24, 69], [936, 69], 'none', 4)],
+      places: row({ x: 24, y: 92, width: 912, height: 364 }, 2, 36).map((box, i) => make.zone(i ? 'Against' : 'For', box)),
+      lines: [make.line([480, 16], [480, 464], 'none', 5), make.line([24, 87], [936, 87], 'none', 3)],
     }),
   },
   {
@@ -47,7 +47,7 @@ export const COMPARE: readonly Organizer[] = [
     instructions: 'What do they share, and in what do they differ?',
     page: make => ({
       places: [make.zone('Both', { x: 264, y: 52, width: 432, height: 160 }), ...row({ x: 24, y: 268, width: 912, height: 188 }, 2, 36).map((box, i) => make.zone(i ? 'Only the other' : 'Only the one', box))],
-      lines: [make.line([340, 214], [270, 238], 'one'), make.line([620, 214], [690, 238], 'one')],
+      lines: [make.line([380, 214], [330, 230], 'one'), make.line([580, 214], [630, 230], 'one')],
     }),
   },
 ]
