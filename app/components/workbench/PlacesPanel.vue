@@ -25,7 +25,8 @@ const freshPlace = () => v.parse(PlaceIdSchema, nanoid())
 
 async function add(form: PlaceForm) {
   const before = page.places.length
-  if (form === 'rectangle') bench.change(addZone(bench.board.value, page.id, freshPlace(), ''))
+  // A row of zones takes the whole page; among activities a zone is one place like the others.
+  if (form === 'rectangle' && !page.steps?.length) bench.change(addZone(bench.board.value, page.id, freshPlace(), ''))
   else {
     const places = newPlaces(form, page, freshPlace)
     // Pans are told apart before anybody names them, and so are the ends of a spectrum.
