@@ -129,7 +129,7 @@ await shoot('come-in', async () => {
 })
 const open = async (page: Page, title: string) => {
   await page.getByRole('link', { name: title }).first().click()
-  await page.getByRole('group', { name: 'Page' }).waitFor()
+  await page.getByRole('group', { name: 'Page', exact: true }).waitFor()
   return page
 }
 await shoot('student-laptop', async () => open(await student(browser, LAPTOP, 0, 'Lark Zander'), 'How do they hold on?'))

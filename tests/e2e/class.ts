@@ -39,7 +39,7 @@ export const piece = (page: Page, name: string) => page.getByRole('button', { na
 
 /** The middle of a zone on the screen; the core lays three zones in a row on the test board. */
 export async function zonePoint(page: Page, index: number, of = 3, down = 0.5): Promise<{ x: number, y: number }> {
-  const box = (await page.getByRole('group', { name: 'Page' }).boundingBox())!
+  const box = (await page.getByRole('group', { name: 'Page', exact: true }).boundingBox())!
   return { x: box.x + box.width * (index + 0.5) / of, y: box.y + box.height * (0.15 + 0.75 * down) }
 }
 

@@ -91,7 +91,7 @@ test('by keyboard alone: comes in, does the whole task, hands in', async ({ page
     await tabTo(new RegExp(`^${PICTURE_WORDS[picture]}$`))
     await page.keyboard.press('Enter')
   }
-  await expect(page.getByRole('group', { name: 'Page' })).toBeVisible()
+  await expect(page.getByRole('group', { name: 'Page', exact: true })).toBeVisible()
 
   await tabTo(/^limpet, on the ledge/)
   await page.keyboard.press('Enter')

@@ -77,7 +77,7 @@ test('tiles come out of a bin as often as they are wanted, turn, and go back; al
   const lesson = await makeLesson(application.address, ['Ada Fern'], boardOf('expression'))
   await comeIn(page, application.address, lesson, 'Ada Fern')
   const bin = page.getByRole('button', { name: 'x, as many as you need' })
-  const mat = page.getByRole('group', { name: 'Page' })
+  const mat = page.getByRole('group', { name: 'Page', exact: true })
   for (const [x, y] of [[0.4, 0.4], [0.4, 0.6], [0.5, 0.8]] as const) {
     const [from, to] = [(await bin.boundingBox())!, (await mat.boundingBox())!]
     await page.mouse.move(from.x + from.width / 2, from.y + from.height / 2)
@@ -125,7 +125,7 @@ test('a note is written on, a counter is flipped, and both stay so', async ({ pa
   await page.context().clearCookies()
   await comeIn(page, application.address, counters, 'Bo Kelp')
   await dragTo(page, '1', await zonePoint(page, 1))
-  await page.getByRole('group', { name: 'Page' }).getByRole('button', { name: /^1, in Steps/ }).click()
+  await page.getByRole('group', { name: 'Page', exact: true }).getByRole('button', { name: /^1, in Steps/ }).click()
   await page.getByRole('button', { name: 'Flip' }).click()
   await expect(page.getByTestId('said')).toHaveText('1 turned to 0 degrees, flipped')
   await expect(page.getByTestId('kept')).toHaveText('Every move is kept')
@@ -137,7 +137,7 @@ test('ink is drawn with a mouse, rubbed out, and comes back by undo', async ({ p
   const lesson = await makeLesson(application.address, ['Ada Fern'], boardOf('ink'))
   await comeIn(page, application.address, lesson, 'Ada Fern')
   const space = (await page.getByTestId('drawing').boundingBox())!
-  const strokes = page.getByRole('group', { name: 'Page' }).locator('path[fill="#1d2526"]')
+  const strokes = page.getByRole('group', { name: 'Page', exact: true }).locator('path[fill="#1d2526"]')
   const drag = async (from: [number, number], to: [number, number]) => {
     await page.mouse.move(space.x + space.width * from[0], space.y + space.height * from[1])
     await page.mouse.down()

@@ -31,5 +31,5 @@ export async function comeInByLink(page: Page, address: string, lesson: Pick<Les
   await page.goto(`${address}/join?class=${lesson.code}&handout=${lesson.handout}`)
   await page.getByRole('button', { name: student.name }).click()
   for (const picture of student.pictures) await page.getByRole('button', { name: PICTURE_WORDS[picture], exact: true }).click()
-  await page.getByRole('group', { name: 'Page' }).waitFor()
+  await page.getByRole('group', { name: 'Page', exact: true }).waitFor()
 }

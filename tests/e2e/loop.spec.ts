@@ -213,7 +213,7 @@ test('a teacher designs, gives out, walks round, writes in the margin and hands 
   })
 
   await test.step('the backdrop and the zones can\'t be moved by any means', async () => {
-    const page = student.getByRole('group', { name: 'Page' })
+    const page = student.getByRole('group', { name: 'Page', exact: true })
     const furniture = () => page.evaluate(svg => [...svg.querySelectorAll('image, rect[stroke-dasharray], text[font-weight]')].map(e => e.outerHTML).join('\n'))
     const before = await furniture()
     expect(before).toContain('Clings')

@@ -215,6 +215,22 @@ test('many things are chosen, put in line, tidied, kept together, repeated, copi
   expect((await boardOf(lesson)).pages.map(p => p.places.length)).toEqual([4, 4])
 })
 
+test('a page looked at closely is pushed about in a frame with a name, and a whole one has none', async ({ page, application }) => {
+  const lesson = await makeLesson(application.address, ['Ada Fern'])
+  await signInTeacher(page, application.address, lesson.email, lesson.password)
+  await page.goto(`${application.address}/board/${lesson.board}`)
+  const frame = page.getByRole('group', { name: 'The page, to be pushed about' })
+  await station(page, 'Answers').click()
+  await expect(page.getByRole('group', { name: 'Page', exact: true })).toBeVisible()
+  await expect(frame).toHaveCount(0)
+  for (let i = 0; i < 3; i++) await press(page, 'Closer')
+  await frame.focus()
+  await page.keyboard.press('ArrowRight')
+  await expect.poll(() => frame.evaluate(element => element.scrollLeft)).toBeGreaterThan(0)
+  await page.keyboard.press('Control+0')
+  await expect(frame).toHaveCount(0)
+})
+
 test('a board is copied, kept as an organizer, put away and taken back, and goes out and in as a file', async ({ page, application }) => {
   const lesson = await makeLesson(application.address, ['Ada Fern'])
   await signInTeacher(page, application.address, lesson.email, lesson.password)

@@ -35,12 +35,15 @@ const size = useStageSize(room, () => page, () => edition, () => editable, endWi
 /** CSS pixels for a point of the page; the ledge keeps its own while the page is looked at closely. */
 const pageScale = computed(() => size.value.scale * zoom)
 const frame = useTemplateRef<HTMLElement>('frame')
-const { width: frameWidth, height: frameHeight } = useElementSize(frame)
-/** A page larger than its frame is pushed about, with the keyboard too. */
+const sheet = useTemplateRef<HTMLElement>('sheet')
+/**
+ * A page larger than its frame is pushed about, with the keyboard too. Asked when both have been laid out: one that is
+ * measured before the other would say so for a moment of every page.
+ */
 const scrolls = ref(false)
-watchPostEffect(() => {
-  const drawn = [page.width * pageScale.value, page.height * pageScale.value]
-  scrolls.value = drawn[0]! > frameWidth.value + 1 || drawn[1]! > frameHeight.value + 1
+useResizeObserver([frame, sheet], () => {
+  const at = frame.value
+  scrolls.value = !!at && (at.scrollWidth > at.clientWidth + 1 || at.scrollHeight > at.clientHeight + 1)
 })
 const said = ref('')
 /** Instead of moving pieces: joining them by arrows, or rubbing out. */
@@ -121,7 +124,7 @@ const dragPoint = computed(() => held.value?.way === 'drag'
 <template>
   <div ref="room" class="relative flex min-h-0 flex-1 select-none flex-col items-center gap-3" @dragstart.prevent>
     <div ref="frame" class="frame max-w-full overflow-auto" :tabindex="scrolls ? 0 : undefined" :role="scrolls ? 'group' : undefined" :aria-label="scrolls ? t('stage.frame') : undefined" :style="{ maxHeight: ledge ? `calc(100% - ${size.ledgeHeight + 12 + (barred ? BAR : 0)}px)` : '100%' }">
-      <div class="relative" :style="{ width: `${page.width * pageScale}px`, height: `${page.height * pageScale}px` }" @click="tapPage">
+      <div ref="sheet" class="relative" :style="{ width: `${page.width * pageScale}px`, height: `${page.height * pageScale}px` }" @click="tapPage">
         <BoardPage ref="boardPage" :edition="edition" :page="page" :state="state" :lit="lit" :writing="works" :step="step" role="group" :aria-label="t('stage.page')">
           <template #under><slot name="under" /></template>
           <template v-if="works && drawings.length" #ink>
