@@ -11,3 +11,27 @@ export function makePdf(sizes: readonly (readonly [number, number])[], userPassw
     pdf.end()
   })
 }
+
+/**
+ * A page of 200 × 100 points that is painted black through a mask by brightness, of which the left half is black and the
+ * right half white (ISO 32000-1, 11.5.3): only the right half shows.
+ */
+export function makeMaskedPdf(): Buffer {
+  const stream = (entries: string, content: string) => `<<${entries}/Length ${content.length}>>stream\n${content}\nendstream`
+  const objects = [
+    '<</Type/Catalog/Pages 2 0 R>>',
+    '<</Type/Pages/Kids[3 0 R]/Count 1>>',
+    '<</Type/Page/Parent 2 0 R/MediaBox[0 0 200 100]/Contents 4 0 R/Resources<</ExtGState<</Masked 5 0 R>>>>>>',
+    stream('', '/Masked gs 0 g 0 0 200 100 re f'),
+    '<</Type/ExtGState/SMask<</Type/Mask/S/Luminosity/G 6 0 R>>>>',
+    stream('/Type/XObject/Subtype/Form/BBox[0 0 200 100]/Group<</S/Transparency/CS/DeviceGray>>', '0 g 0 0 100 100 re f 1 g 100 0 100 100 re f'),
+  ]
+  const parts = objects.map((object, i) => `${i + 1} 0 obj${object}endobj\n`)
+  let at = '%PDF-1.7\n'.length
+  const entries = parts.map((part) => {
+    const entry = `${String(at).padStart(10, '0')} 00000 n \n`
+    at += part.length
+    return entry
+  })
+  return Buffer.from(`%PDF-1.7\n${parts.join('')}xref\n0 ${parts.length + 1}\n0000000000 65535 f \n${entries.join('')}trailer<</Size ${parts.length + 1}/Root 1 0 R>>\nstartxref\n${at}\n%%EOF\n`, 'latin1')
+}

@@ -14,7 +14,7 @@ import { arrowName, type SlateState } from '~~/core/slate/state'
 
 /** What somebody holds, and how: dragged with a pointer, picked by a tap, or picked up with the keyboard. */
 export type Held
-  = { way: 'drag', piece: PieceId, pointer: Point, grip: Point }
+  = { way: 'drag', piece: PieceId }
     | { way: 'tap', piece: PieceId }
     | { way: 'key', piece: PieceId, target: PlaceId | 'ledge' | 'here', at: Point | null }
 
@@ -43,6 +43,8 @@ const LITTLE = 15
  */
 export function useStage(stage: Stage) {
   const held = shallowRef<Held | null>(null)
+  /** Where a dragged piece's middle is on the screen. Apart from what is held, so that only what follows it is drawn anew. */
+  const middle = shallowRef<Point>({ x: 0, y: 0 })
   let pressed: { piece: PieceId, start: Point, grip: Point, pointerId: number } | null = null
 
   /** The first end of an arrow that is being drawn. */
@@ -87,8 +89,6 @@ export function useStage(stage: Stage) {
     return !!box && x >= box.left && x <= box.right && y >= box.top && y <= box.bottom
   }
 
-  const centreOf = (h: Extract<Held, { way: 'drag' }>) => toPage({ x: h.pointer.x - h.grip.x, y: h.pointer.y - h.grip.y })
-
   function press(event: PointerEvent, piece: PieceId) {
     if (!stage.editable() || event.button !== 0 || pressed) return
     const box = (event.currentTarget as Element).getBoundingClientRect()
@@ -110,7 +110,8 @@ export function useStage(stage: Stage) {
     const started = held.value?.way === 'drag' || Math.hypot(pointer.x - pressed.start.x, pointer.y - pressed.start.y) >= DRAG_STARTS
     if (!started) return
     event.preventDefault()
-    held.value = { way: 'drag', piece: pressed.piece, pointer, grip: pressed.grip }
+    middle.value = { x: pointer.x - pressed.grip.x, y: pointer.y - pressed.grip.y }
+    if (held.value?.way !== 'drag') held.value = { way: 'drag', piece: pressed.piece }
   }
 
   function letGo(event: PointerEvent) {
@@ -120,8 +121,8 @@ export function useStage(stage: Stage) {
     const now = held.value
     if (now?.way !== 'drag') return tapPiece(piece, event)
     held.value = null
-    if (overLedge(now.pointer)) return shelve(piece)
-    const centre = centreOf(now)
+    if (overLedge({ x: event.clientX, y: event.clientY })) return shelve(piece)
+    const centre = toPage(middle.value)
     const { width, height } = stage.page()
     const near = centre && centre.x > -BESIDE && centre.y > -BESIDE && centre.x < width + BESIDE && centre.y < height + BESIDE
     if (near) put(piece, clampPiece(snapped(stage.state(), piece, centre, stage.page(), stage.edition()), sizeOf(piece), stage.page()), 'piece')
@@ -255,7 +256,7 @@ export function useStage(stage: Stage) {
   const lit = computed<PlaceId | null>(() => {
     const now = held.value
     if (!now || now.way === 'tap') return null
-    const centre = now.way === 'drag' ? centreOf(now) : now.at
+    const centre = now.way === 'drag' ? toPage(middle.value) : now.at
     return centre ? placeAt(now.piece, centre)?.id ?? null : null
   })
 
@@ -269,7 +270,7 @@ export function useStage(stage: Stage) {
   useEventListener(window, 'pointerup', letGo)
   useEventListener(window, 'pointercancel', cancel)
   watch(stage.joining, () => joinFrom.value = null)
-  return { held, lit, joinFrom, press, tapPage, tapLedge, key, turn, flip, toPage }
+  return { held, middle, lit, joinFrom, press, tapPage, tapLedge, key, turn, flip, toPage }
 }
 
 const ARROWS: Record<string, Point> = { ArrowLeft: { x: -1, y: 0 }, ArrowRight: { x: 1, y: 0 }, ArrowUp: { x: 0, y: -1 }, ArrowDown: { x: 0, y: 1 } }

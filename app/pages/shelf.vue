@@ -8,6 +8,9 @@ const VIEWS = ['boards', 'organizers', 'away'] as const
 const { t } = useWords()
 const { boards, trouble, set, copy } = await useShelf()
 const view = ref<typeof VIEWS[number]>('boards')
+/** What stands first; the newest come from the server. */
+const ORDERS = ['newest', 'name', 'subject'] as const
+const order = useSessionStorage<typeof ORDERS[number]>('shelf-order', 'newest')
 const search = ref('')
 const subject = ref('')
 const lastAway = shallowRef<OnShelf | null>(null)
@@ -17,7 +20,11 @@ const inView = computed(() => boards.value.filter(b => view.value === 'away' ? b
 const subjects = computed(() => [...new Set(inView.value.map(b => b.subject).filter(Boolean))].toSorted())
 const found = computed(() => {
   const words = search.value.trim().toLocaleLowerCase('en')
-  return inView.value.filter(b => (!subject.value || b.subject === subject.value) && [b.title, b.subject, ...b.tags, ...b.handouts.map(h => h.className)].some(text => text.toLocaleLowerCase('en').includes(words)))
+  const matching = inView.value.filter(b => (!subject.value || b.subject === subject.value) && [b.title, b.subject, ...b.tags, ...b.handouts.map(h => h.className)].some(text => text.toLocaleLowerCase('en').includes(words)))
+  if (order.value === 'newest') return matching
+  // Boards without a subject stand behind the others; boards that are alike in this stay in the order of the newest.
+  const told = (a: string, b: string) => Number(!a) - Number(!b) || a.localeCompare(b, 'en', { numeric: true, sensitivity: 'base' })
+  return matching.toSorted((a, b) => order.value === 'name' ? told(a.title, b.title) : told(a.subject, b.subject))
 })
 watch(view, () => subject.value = '')
 async function putAway(board: OnShelf) {
@@ -42,7 +49,9 @@ const MENU = 'flex min-h-11 w-full items-center gap-2 rounded-lg px-3 text-left'
         </div>
         <label v-if="subjects.length > 1" class="ml-auto"><span class="sr-only">{{ t('shelf.subject') }}</span>
           <select v-model="subject" class="field w-auto"><option value="">{{ t('shelf.anySubject') }}</option><option v-for="name in subjects" :key="name" :value="name">{{ name }}</option></select></label>
-        <label v-if="boards.length > 3" :class="subjects.length > 1 ? '' : 'ml-auto'">
+        <label v-if="boards.length > 3" :class="subjects.length > 1 ? '' : 'ml-auto'"><span class="sr-only">{{ t('shelf.order') }}</span>
+          <select v-model="order" class="field w-auto"><option v-for="name in ORDERS" :key="name" :value="name">{{ t(`shelf.orders.${name}`) }}</option></select></label>
+        <label v-if="boards.length > 3">
           <span class="sr-only">{{ t('shelf.search') }}</span>
           <input v-model="search" type="search" class="field w-52" :placeholder="t('shelf.search')">
         </label>

@@ -2,7 +2,8 @@
 import { nanoid } from 'nanoid'
 import * as v from 'valibot'
 import type { Board } from '~~/core/board/board'
-import { PageIdSchema } from '~~/core/board/ids'
+import { PageIdSchema, type PageId } from '~~/core/board/ids'
+import { pagesAlone } from '~~/core/design/pages'
 import { readGroups, wordSort } from '~~/core/design/wordSort'
 import { ORGANIZERS } from '~~/core/organizers/organizers'
 import { boardOf, PURPOSES, type Purpose } from '~~/core/organizers/plan'
@@ -18,9 +19,11 @@ const unnamed = ref(false)
 const purpose = ref<Purpose | 'own' | null>(null)
 const search = ref('')
 const wording = ref(false)
+const picking = ref(false)
 const list = ref('')
 const groups = computed(() => readGroups(list.value))
-const own = (await ask<OnShelf[]>('/api/boards')).filter(b => b.organizer && !b.archived)
+const boards = await ask<OnShelf[]>('/api/boards')
+const own = boards.filter(b => b.organizer && !b.archived)
 const shipped = ORGANIZERS.map(organizer => ({ organizer, board: boardOf(organizer) }))
 useHead({ title: () => t('start.title') })
 onMounted(() => field.value?.focus())
@@ -45,6 +48,10 @@ async function fromOwn(id: string, fallback: string) {
   const name = named(fallback)
   const whole = name && await attempt(() => ask<{ board: Board }>(`/api/boards/${id}`))
   if (whole) await make(name, whole.board)
+}
+async function fromPages(from: Board, pages: ReadonlySet<PageId>) {
+  picking.value = false
+  await make(named(from.title), pagesAlone(from, pages))
 }
 const fromWords = () => {
   const name = named()
@@ -82,6 +89,7 @@ const count = computed(() => groups.value.groups.length)
         <button type="button" class="button button-action" :disabled="busy" @click="make(named())"><Icon name="lucide:file" />{{ t('start.nothing') }}</button>
         <button type="button" class="button" @click="wording = true"><Icon name="lucide:list" />{{ t('start.words') }}</button>
         <label class="button"><Icon name="lucide:file-image" />{{ t('start.worksheet') }}<input type="file" accept="image/*,application/pdf,.pdf" class="sr-only" data-test="worksheet-file" @change="fromWorksheet(($event.target as HTMLInputElement).files)"></label>
+        <button v-if="boards.length" type="button" class="button" @click="picking = true"><Icon name="lucide:files" />{{ t('start.pages') }}</button>
         <label class="button"><Icon name="lucide:file-json" />{{ t('start.file') }}<input type="file" accept=".json,application/json" class="sr-only" data-test="board-file" @change="fromFile(($event.target as HTMLInputElement).files)"></label>
       </div>
       <div class="mb-2 flex flex-wrap items-center gap-2">
@@ -103,6 +111,7 @@ const count = computed(() => groups.value.groups.length)
         </li>
       </ul>
     </main>
+    <BoardPickPages :open="picking" :title="t('start.pagesTitle')" @close="picking = false" @picked="fromPages" />
     <UiAsk :open="wording" :title="t('start.wordsTitle')" @close="wording = false">
       <label><span class="label">{{ t('start.wordsHow') }}</span><textarea v-model="list" class="field" rows="8" :placeholder="t('start.wordsExample')" data-test="word-groups" /></label>
       <p class="note-line" role="status">{{ t('start.wordsRead', { count }) }} · {{ t('shelf.pieces', { count: groups.groups.flatMap(g => g.words).length + groups.loose.length }) }}</p>

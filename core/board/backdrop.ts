@@ -1,5 +1,5 @@
 import * as v from 'valibot'
-import { BoxSchema, PointSchema, ShapeSchema, SizeSchema } from '../geometry/shape'
+import { BoxSchema, PointSchema, ShapeSchema, SizeSchema, type Size } from '../geometry/shape'
 import { ColourSchema } from './colour'
 import { FigureIdSchema, FileHashSchema } from './ids'
 
@@ -17,7 +17,9 @@ export const BackdropPictureSchema = v.object({
   pixelWidth: v.pipe(v.number(), v.integer(), v.minValue(1)),
   pixelHeight: v.pipe(v.number(), v.integer(), v.minValue(1)),
   alt: v.pipe(v.string(), v.maxLength(300)),
-  /** What is cut off at each side, as a share of the whole picture. */
+  /** Quarters of a turn clockwise from how the picture was stored; its box is the box of the turned picture. */
+  quarters: v.optional(v.picklist([1, 2, 3])),
+  /** What is cut off at each side as the picture lies, as a share of the whole picture. */
   crop: v.optional(v.pipe(
     v.object({ left: SideSchema, top: SideSchema, right: SideSchema, bottom: SideSchema }),
     v.check(crop => crop.left + crop.right < 0.98 && crop.top + crop.bottom < 0.98, 'Something of the picture must be left'),
@@ -58,9 +60,16 @@ export const BackdropSchema = v.object({
   lines: v.optional(v.pipe(v.array(LineSchema), v.maxLength(100))),
 })
 
-/** The pixels of a picture that are left when it is cropped. */
-export function pixelsShown({ pixelWidth, pixelHeight, crop }: BackdropPicture): { width: number, height: number } {
-  return crop ? { width: pixelWidth * (1 - crop.left - crop.right), height: pixelHeight * (1 - crop.top - crop.bottom) } : { width: pixelWidth, height: pixelHeight }
+/** The pixels of a whole picture across and down, as it lies. */
+export function pixelsLying({ pixelWidth, pixelHeight, quarters }: BackdropPicture): Size {
+  return quarters === 1 || quarters === 3 ? { width: pixelHeight, height: pixelWidth } : { width: pixelWidth, height: pixelHeight }
+}
+
+/** The pixels of a picture that are left when it is cropped, across and down as it lies. */
+export function pixelsShown(picture: BackdropPicture): Size {
+  const { width, height } = pixelsLying(picture)
+  const { crop } = picture
+  return crop ? { width: width * (1 - crop.left - crop.right), height: height * (1 - crop.top - crop.bottom) } : { width, height }
 }
 
 export type Backdrop = v.InferOutput<typeof BackdropSchema>

@@ -1,4 +1,4 @@
-import { pixelsShown, type BackdropPicture, type Figure, type Line } from '../board/backdrop'
+import { pixelsLying, pixelsShown, type BackdropPicture, type Figure, type Line } from '../board/backdrop'
 import type { Board, Page } from '../board/board'
 import type { FigureId, PageId } from '../board/ids'
 import type { Size } from '../geometry/shape'
@@ -61,13 +61,13 @@ export function cropped(picture: BackdropPicture, side: 'left' | 'top' | 'right'
   const opposite = { left: 'right', right: 'left', top: 'bottom', bottom: 'top' } as const
   const crop = { ...before, [side]: Math.min(Math.max(0, share), 0.95 - before[opposite[side]]) }
   const perPixel = { x: picture.width / pixelsShown(picture).width, y: picture.height / pixelsShown(picture).height }
-  const { crop: _, ...whole } = picture
-  const next = Object.values(crop).some(part => part > 0) ? { ...whole, crop } : whole
-  const pixels = pixelsShown(next)
+  const { crop: _, ...uncut } = picture
+  const next = Object.values(crop).some(part => part > 0) ? { ...uncut, crop } : uncut
+  const [pixels, whole] = [pixelsShown(next), pixelsLying(picture)]
   return {
     ...next,
-    x: picture.x + (crop.left - before.left) * picture.pixelWidth * perPixel.x,
-    y: picture.y + (crop.top - before.top) * picture.pixelHeight * perPixel.y,
+    x: picture.x + (crop.left - before.left) * whole.width * perPixel.x,
+    y: picture.y + (crop.top - before.top) * whole.height * perPixel.y,
     width: pixels.width * perPixel.x, height: pixels.height * perPixel.y,
   }
 }

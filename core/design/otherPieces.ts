@@ -1,8 +1,8 @@
-import type { Board } from '../board/board'
+import type { Board, Page } from '../board/board'
 import type { MasterId, PageId } from '../board/ids'
 import type { Master, Piece, TIPS } from '../board/piece'
-import { withPage } from './lookup'
-import { addPieces, CARD_TEXT_SIZE, type Ids } from './pieces'
+import { requirePage, withPage } from './lookup'
+import { addPieces, CARD_TEXT_SIZE, removePiece, type Ids } from './pieces'
 
 /** Pieces beside cards, pictures and tiles. A heading is a card that stands out from those it heads. */
 export const OTHER_FORMS = ['label', 'heading', 'token', 'cover', 'note'] as const
@@ -54,6 +54,17 @@ function pieceOf({ form, tip = 'left' }: OtherPlan, text: string, common: Pick<P
 /** Whether students may draw arrows from piece to piece on the page. */
 export function allowArrows(board: Board, pageId: PageId, allowed: boolean): Board {
   return withPage(board, pageId, ({ arrows: _, ...page }) => allowed ? { ...page, arrows: true } : page)
+}
+
+/** Whether students may add notes of their own to the page: they take as many as they want from a bin. */
+export const notesAllowed = (page: Page): boolean => page.pieces.some(isNoteBin)
+const isNoteBin = (piece: Piece) => piece.kind === 'note' && piece.bin === true
+
+/** With `text` as what a note says before anything is written on it. Taking the leave back takes the page's bins of notes away; single notes stay. */
+export function allowNotes(board: Board, pageId: PageId, allowed: boolean, text: string, ids: Ids): Board {
+  const page = requirePage(board, pageId)
+  if (allowed) return notesAllowed(page) ? board : addOthers(board, pageId, { form: 'note', texts: [text], bin: true }, ids)
+  return page.pieces.filter(isNoteBin).reduce((left, note) => removePiece(left, pageId, note.id), board)
 }
 
 /** Some of a master changed; all its pieces follow. Size and text size of cards go by `setTextSize`. */

@@ -66,6 +66,14 @@ export function duplicatePage(board: Board, id: PageId, fresh: () => string): Bo
   return takeSheets(board, id, [sheetOf(board, id)], fresh)
 }
 
+/** The board with these of its pages alone, their keys, and the masters that they use. Ids that it doesn't know are passed over; with none at all it is the board itself. */
+export function pagesAlone(board: Board, ids: ReadonlySet<PageId>): Board {
+  const sheets = board.pages.filter(page => ids.has(page.id)).map(page => sheetOf(board, page.id))
+  if (sheets.length === 0) return board
+  const used = new Set(sheets.flatMap(sheet => sheet.masters))
+  return { ...board, pages: sheets.map(sheet => sheet.page), masters: board.masters.filter(master => used.has(master)), keys: board.keys.filter(key => ids.has(key.page)) }
+}
+
 /**
  * Pages of this or another board, behind a page, under new ids. A master with the same style as one that the board has
  * becomes that one. What is more than a board can hold is left out.

@@ -1,3 +1,4 @@
+import type { BackdropPicture } from '../board/backdrop'
 import type { Board, Page } from '../board/board'
 import type { PageId } from '../board/ids'
 import type { Place } from '../board/place'
@@ -13,8 +14,8 @@ export const QUARTER = 90
 
 /**
  * Things turned clockwise, each round its own middle, and held on the page. A rectangle or an ellipse that lies aslant
- * becomes a free outline; places that are always rectangles turn by quarters alone; pictures don't turn. A piece is turned
- * as it lies on the page from the start.
+ * becomes a free outline; pictures and places that are always rectangles turn by quarters alone. A piece is turned as it
+ * lies on the page from the start.
  */
 export function turnItems(board: Board, pageId: PageId, ids: ReadonlySet<string>, degrees: number): Board {
   const to = <T extends { id: string }>(thing: T, turn: (thing: T) => T): T => ids.has(thing.id) ? turn(thing) : thing
@@ -25,6 +26,7 @@ export function turnItems(board: Board, pageId: PageId, ids: ReadonlySet<string>
       places: page.places.map(place => to(place, p => turnedPlace(p, degrees))),
       backdrop: {
         ...page.backdrop,
+        pictures: page.backdrop.pictures.map(picture => to(picture, p => turnedPicture(p, degrees))),
         ...(figures && { figures: figures.map(f => to(f, figure => ({ ...figure, shape: turnedShape(figure.shape, degrees) }))) }),
         ...(lines && { lines: lines.map(l => to(l, (line) => {
           const middle = { x: (line.from.x + line.to.x) / 2, y: (line.from.y + line.to.y) / 2 }
@@ -52,6 +54,27 @@ function turnedPlace(place: Place, degrees: number): Place {
       return shape.kind === 'rectangle' ? { ...place, shape } as Place : place
     }
   }
+}
+
+/** The picture with what is cut off of it. */
+function turnedPicture(picture: BackdropPicture, degrees: number): BackdropPicture {
+  const by = quartersIn(degrees)
+  let next = picture
+  for (let i = 0; i < by; i++) {
+    const { x, y, width, height, crop, quarters, ...rest } = next
+    const turned = ((quarters ?? 0) + 1) % 4 as 0 | 1 | 2 | 3
+    next = {
+      ...rest, x: x + (width - height) / 2, y: y + (height - width) / 2, width: height, height: width,
+      ...(turned && { quarters: turned }),
+      ...(crop && { crop: { left: crop.bottom, top: crop.left, right: crop.top, bottom: crop.right } }),
+    }
+  }
+  return next
+}
+/** Whole quarters of a turn, from 0 to 3; 0 for what is none. */
+function quartersIn(degrees: number): number {
+  const quarters = ((degrees / QUARTER) % 4 + 4) % 4
+  return Number.isInteger(quarters) ? quarters : 0
 }
 
 export function turnedShape(shape: Shape, degrees: number): Shape {

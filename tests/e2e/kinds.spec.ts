@@ -6,6 +6,8 @@ import { expectAccessible } from './axe'
 import { comeIn, dragTo, expect, makeLesson, piece, signInTeacher, test, zonePoint } from './class'
 
 test.use({ testIdAttribute: 'data-test' })
+// Each test has a lesson of its own: the workers share this long file between them.
+test.describe.configure({ mode: 'parallel' })
 
 const folder = 'docs/formats/examples/'
 const names = readdirSync(folder).filter(f => f.endsWith('.board.json')).map(f => f.replace('.board.json', ''))

@@ -4,7 +4,7 @@ import sharp from 'sharp'
 import type { Board } from '../../core/board/board'
 import { emptyBoard } from '../../core/board/board'
 import { pageId } from '../boards'
-import { makePdf } from '../pdf'
+import { makeMaskedPdf, makePdf } from '../pdf'
 import { expectAccessible } from './axe'
 import { comeIn, expect, makeLesson, signInTeacher, test, type Lesson } from './class'
 
@@ -156,6 +156,37 @@ test('a PDF worksheet becomes pages of its own size, with room to draw; one that
   await student.getByRole('button', { name: 'Next page' }).click()
   await expect(student.getByRole('img', { name: 'tide-tables, page 2' })).toBeVisible()
   await student.close()
+})
+
+test('a page of a PDF looks the same whether a worker can draw it or only the page itself', async ({ page, application }) => {
+  const lesson = await open(page, application.address)
+  /** How bright a part of the picture on the first page is, from 0 to 255; parts are shares of the width. */
+  async function brightness(from: number, to: number) {
+    const { pages } = await boardOf(lesson)
+    const response = await page.context().request.get(`${application.address}/api/files/${pages[0]!.backdrop.pictures[0]!.file}`)
+    const picture = sharp(await response.body())
+    const { width, height } = await picture.metadata()
+    const part = await picture.extract({ left: Math.round(width! * from), top: 0, width: Math.round(width! * (to - from)), height: height! }).flatten({ background: '#ffffff' }).greyscale().raw().toBuffer()
+    return part.reduce((sum, pixel) => sum + pixel, 0) / part.length
+  }
+  const workers: string[] = []
+  page.on('worker', worker => workers.push(worker.url()))
+  await page.getByTestId('backdrop-file').setInputFiles({ name: 'tides.pdf', mimeType: 'application/pdf', buffer: await makePdf([[300, 400]]) })
+  await press(page, 'Make 1 page')
+  await expect(page.getByRole('dialog')).toHaveCount(0)
+  await kept(page)
+  expect(workers.filter(url => url.includes('pdf'))).toHaveLength(1)
+  // "Tide tables" at 30 points from 60 points on: ink there, and none beside it.
+  expect(await brightness(0.2, 0.7)).toBeLessThan(254)
+  expect(await brightness(0, 0.18)).toBe(255)
+
+  await page.keyboard.press('Control+z')
+  await page.getByTestId('backdrop-file').setInputFiles({ name: 'masked.pdf', mimeType: 'application/pdf', buffer: makeMaskedPdf() })
+  await press(page, 'Make 1 page')
+  await expect(page.getByRole('dialog')).toHaveCount(0)
+  await kept(page)
+  expect(await brightness(0, 0.48)).toBeGreaterThan(250)
+  expect(await brightness(0.52, 1)).toBeLessThan(5)
 })
 
 test('six numbered activities on one page are done one after the other, and move with what stands in them', async ({ page, application }) => {

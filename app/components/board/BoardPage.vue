@@ -18,7 +18,8 @@ defineExpose({ svg })
 </script>
 
 <template>
-  <svg ref="svg" :viewBox="`0 0 ${page.width} ${page.height}`" class="block h-full w-full rounded-md">
+  <!-- A layer of its own: what is drawn beside it, frame by frame, doesn't make the browser go through the page again. -->
+  <svg ref="svg" :viewBox="`0 0 ${page.width} ${page.height}`" class="isolate block h-full w-full rounded-md">
     <BoardBackdrop :page="page" />
     <BoardStepMarks v-if="page.steps?.length" :page="page" :current="step" />
     <slot name="under" />

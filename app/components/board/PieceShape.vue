@@ -79,7 +79,7 @@ const baseline = (i: number) =>
       <circle v-if="look === 'hand'" r="6" fill="#1d2526" />
     </template>
     <template v-else>
-    <rect v-if="piece.kind !== 'cover'" :x="-master.width / 2" :y="-master.height / 2 + (held ? 5 : 1.8)" :width="master.width" :height="master.height" :rx="radius" fill="#14191a" :opacity="held ? 0.18 : 0.28" />
+    <rect v-if="piece.kind !== 'cover'" :x="-master.width / 2" :y="-master.height / 2 + (held ? 5 : 1.8)" :width="master.width" :height="master.height" :rx="radius" fill="#14191a" :fill-opacity="held ? 0.18 : 0.28" />
     <rect
       :x="-master.width / 2" :y="-master.height / 2" :width="master.width" :height="master.height" :rx="radius"
       :fill="fill" :fill-opacity="opacity" :stroke="held ? '#a86a05' : '#526061'" :stroke-width="held ? 2.5 : 1.2" :stroke-dasharray="side ? '5 3' : undefined"

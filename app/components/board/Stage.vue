@@ -116,9 +116,6 @@ watch(held, (now, before) => {
 watch(joinFrom, from => from && (said.value = t('stage.joining', { name: nameOf(from) })))
 const targetName = (target: string) => target === 'ledge' ? t('stage.theLedge') : target === 'here' ? t('stage.here') : headingOf(target)
 const ghostAt = computed(() => held.value?.way === 'key' ? held.value.at : null)
-const dragPoint = computed(() => held.value?.way === 'drag'
-  ? { x: held.value.pointer.x - held.value.grip.x, y: held.value.pointer.y - held.value.grip.y }
-  : null)
 </script>
 
 <template>
@@ -168,12 +165,9 @@ const dragPoint = computed(() => held.value?.way === 'drag'
     >
       <template v-if="$slots['ledge-end']" #end><slot name="ledge-end" /></template>
     </BoardLedge>
-    <svg
-      v-if="dragPoint && heldEntry" class="pointer-events-none fixed left-0 top-0 z-50 overflow-visible" aria-hidden="true"
-      :width="1" :height="1" :style="{ transform: `translate(${dragPoint.x}px, ${dragPoint.y}px) rotate(${(heldLies?.turn ?? 0) - 1.5}deg) scale(${pageScale * 1.04})` }"
-    >
+    <BoardDragged v-if="held?.way === 'drag' && heldEntry" :at="stage.middle" :turn="heldLies?.turn ?? 0" :scale="pageScale">
       <BoardPieceShape :piece="heldEntry.piece" :master="heldEntry.master" held :flipped="heldLies?.flipped" :written="state.texts[heldEntry.piece.id]" />
-    </svg>
+    </BoardDragged>
     <p class="sr-only" aria-live="polite" data-test="said">{{ said }}</p>
   </div>
 </template>

@@ -15,7 +15,12 @@ const times = ref(1)
 const only = computed(() => hands.only.value)
 const sized = computed(() => hands.chosen.value.every(item => item.resizes))
 const pieces = computed(() => hands.chosen.value.every(item => item.kind === 'piece'))
-const turns = computed(() => hands.chosen.value.some(item => item.kind !== 'picture' && item.kind !== 'step'))
+/** Pictures lie as they were taken, or are turned by quarters. */
+const turns = computed(() => {
+  const turning = hands.chosen.value.filter(item => item.kind !== 'step')
+  if (turning.length === 0) return []
+  return turning.every(item => item.kind === 'picture') ? [-QUARTER, QUARTER] : [-TURN_STEP, TURN_STEP, QUARTER]
+})
 const FIELDS = ['x', 'y', 'width', 'height'] as const
 const millimetres = (name: keyof Box) => only.value ? Math.round(only.value.box[name] * MM * 10) / 10 : 0
 function set(name: keyof Box, event: Event) {
@@ -52,8 +57,8 @@ function set(name: keyof Box, event: Event) {
       <button type="button" class="button px-3" @click="hands.repeat('across', Math.min(20, Math.max(1, times || 1)))"><Icon name="lucide:arrow-right" />{{ t('arrange.across') }}</button>
       <button type="button" class="button px-3" @click="hands.repeat('down', Math.min(20, Math.max(1, times || 1)))"><Icon name="lucide:arrow-down" />{{ t('arrange.down') }}</button>
     </div>
-    <div v-if="turns" class="flex flex-wrap gap-1.5" role="group" :aria-label="t('arrange.turn')">
-      <button v-for="by in [-TURN_STEP, TURN_STEP, QUARTER]" :key="by" type="button" class="button px-3" :aria-label="t(by < 0 ? 'arrange.turnLeft' : 'arrange.turnRight', { degrees: Math.abs(by) })" @click="hands.turn(by)"><Icon :name="by < 0 ? 'lucide:rotate-ccw' : 'lucide:rotate-cw'" />{{ Math.abs(by) }}°</button>
+    <div v-if="turns.length" class="flex flex-wrap gap-1.5" role="group" :aria-label="t('arrange.turn')">
+      <button v-for="by in turns" :key="by" type="button" class="button px-3" :aria-label="t(by < 0 ? 'arrange.turnLeft' : 'arrange.turnRight', { degrees: Math.abs(by) })" @click="hands.turn(by)"><Icon :name="by < 0 ? 'lucide:rotate-ccw' : 'lucide:rotate-cw'" />{{ Math.abs(by) }}°</button>
     </div>
     <div class="flex flex-wrap gap-1.5">
       <button v-if="hands.isGroup.value" type="button" class="button px-3" @click="hands.ungroup()"><Icon name="lucide:ungroup" />{{ t('arrange.ungroup') }}</button>

@@ -47,17 +47,19 @@ async function add(files: Iterable<File>) {
 }
 const worksheet = shallowRef<File | null>(null)
 
-function addForm(form: FixedForm) {
+function addForm(form: FixedForm, words = '') {
   const id = v.parse(FigureIdSchema, nanoid())
-  bench.change(addFixed(bench.board.value, page.id, form, id, form === 'heading' || form === 'instruction' ? t(`backdrop.words.${form}`) : ''))
+  bench.change(addFixed(bench.board.value, page.id, form, id, words || (form === 'heading' || form === 'instruction' ? t(`backdrop.words.${form}`) : '')))
   hands.select([id])
 }
+/** Words from elsewhere are printed on the page. */
+const addText = (words: string) => addForm('instruction', words.trim().slice(0, 1000))
 const describe = (part: { subject?: string, tags?: string[] }) => bench.change({ ...bench.board.value, ...part })
 const tagsIn = (text: string) => [...new Set(text.split(',').map(tag => tag.trim().slice(0, 40)).filter(Boolean))].slice(0, 12)
 const picture = computed(() => page.backdrop.pictures.find(p => p.id === hands.only.value?.id))
 const figure = computed(() => page.backdrop.figures?.find(f => f.id === hands.only.value?.id))
 const line = computed(() => page.backdrop.lines?.find(l => l.id === hands.only.value?.id))
-defineExpose({ add })
+defineExpose({ add, addText })
 </script>
 
 <template>

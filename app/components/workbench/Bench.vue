@@ -1,8 +1,11 @@
 <script setup lang="ts">
+import { nanoid } from 'nanoid'
 import type { Board } from '~~/core/board/board'
 import type { PageId } from '~~/core/board/ids'
 import { pieceName } from '~~/core/board/piece'
 import type { Item, Layer } from '~~/core/design/items'
+import { takeSheets } from '~~/core/design/pages'
+import { sheetOf } from '~~/core/design/sheet'
 import { stagedPut } from '~~/core/design/staging'
 import { answerSlate } from '~~/core/keys/answerSlate'
 import { itemBox } from '~~/core/layout/itemBox'
@@ -27,7 +30,8 @@ const openPage = ref<PageId>(board.value.pages[0]!.id)
 const page = computed(() => board.value.pages.find(p => p.id === openPage.value) ?? board.value.pages[0]!)
 /** The places and figures that a finding is about, shown on the page; its pieces are marked where they stand. */
 const shownBoxes = computed(() => (shown.value?.subjects ?? []).flatMap(id => itemBox(id, page.value) ?? []))
-const backdropPanel = useTemplateRef<{ add: (files: Iterable<File>) => Promise<void> }>('backdropPanel')
+const backdropPanel = useTemplateRef<{ add: (files: Iterable<File>) => Promise<void>, addText: (text: string) => void }>('backdropPanel')
+const placesPanel = useTemplateRef<{ addText: (text: string) => void }>('placesPanel')
 const piecesPanel = useTemplateRef<{ addPictures: (files: Iterable<File>) => Promise<void>, addText: (text: string) => void }>('piecesPanel')
 const answers = useTrial(() => edition.value, () => answerSlate(page.value, edition.value))
 const layer = computed((): Layer | null => station.value === 'backdrop' || station.value === 'places' || station.value === 'pieces' ? station.value : null)
@@ -68,9 +72,23 @@ function show(finding: Found) {
   if (board.value.pages.some(p => p.id === finding.page)) openPage.value = finding.page
   void nextTick(() => shown.value = finding)
 }
-function addPictures(files: Iterable<File>) {
-  if (station.value === 'pieces') void piecesPanel.value?.addPictures(files)
-  else if (station.value === 'backdrop') void backdropPanel.value?.add(files)
+/** They come behind the open page, and the first of them is open then. */
+function takePages(from: Board, pages: ReadonlySet<PageId>) {
+  bench.change(takeSheets(board.value, page.value.id, from.pages.filter(p => pages.has(p.id)).map(p => sheetOf(from, p.id)), nanoid))
+  openPage.value = board.value.pages[board.value.pages.findIndex(p => p.id === page.value.id) + 1]?.id ?? page.value.id
+  taking.value = false
+}
+async function addPictures(files: Iterable<File>) {
+  if (station.value === 'pieces') return void piecesPanel.value?.addPictures(files)
+  // Places have no pictures of their own: it is printed under them.
+  if (station.value === 'places') station.value = 'backdrop'
+  await nextTick()
+  void backdropPanel.value?.add(files)
+}
+function addText(words: string) {
+  if (station.value === 'pieces') piecesPanel.value?.addText(words)
+  else if (station.value === 'places') placesPanel.value?.addText(words)
+  else if (station.value === 'backdrop') backdropPanel.value?.addText(words)
 }
 const drop = (event: DragEvent) => addPictures(event.dataTransfer?.files ?? [])
 
@@ -90,8 +108,7 @@ function labelOf(item: Item): string {
 }
 
 useBoardClipboard({
-  hands, sheet: hands.paste, pictures: addPictures,
-  text: words => station.value === 'pieces' && piecesPanel.value?.addText(words),
+  hands, sheet: hands.paste, pictures: addPictures, text: addText,
 }, () => layer.value !== null && !trying.value && !givingOut.value && !taking.value)
 
 const inDialog = () => trying.value || givingOut.value || taking.value
@@ -163,13 +180,13 @@ onKeyStroke(['Delete', 'Backspace', 'Escape', 'a'], (event) => {
         <p v-if="missing" class="note-line mb-4" role="status">{{ t('start.missing', { count: missing }) }}</p>
         <p v-if="keeping === 'elsewhere'" class="trouble mb-4" role="alert">{{ t('workbench.elsewhere') }}</p>
         <WorkbenchBackdropPanel v-if="station === 'backdrop'" ref="backdropPanel" :hands="hands" :bench="bench" :page="page" @open="openPage = $event"><WorkbenchArrange :hands="hands" /></WorkbenchBackdropPanel>
-        <WorkbenchPlacesPanel v-else-if="station === 'places'" :hands="hands" :bench="bench" :page="page"><WorkbenchArrange :hands="hands" /></WorkbenchPlacesPanel>
+        <WorkbenchPlacesPanel v-else-if="station === 'places'" ref="placesPanel" :hands="hands" :bench="bench" :page="page"><WorkbenchArrange :hands="hands" /></WorkbenchPlacesPanel>
         <WorkbenchPiecesPanel v-else-if="station === 'pieces'" ref="piecesPanel" :bench="bench" :page="page"><WorkbenchArrange :hands="hands" /></WorkbenchPiecesPanel>
         <WorkbenchAnswersPanel v-else-if="station === 'answers'" :bench="bench" :page="page" :state="answers.state.value" @filled="answers.again()" />
         <WorkbenchCheckPanel v-else :bench="bench" :findings="findings" @try="trying = true" @show="show" />
       </aside>
     </main>
-    <WorkbenchTakePages :open="taking" :board-id="id" :bench="bench" :page="page" @close="taking = false" @taken="openPage = $event" />
+    <BoardPickPages :open="taking" :title="t('pages.takeTitle')" :except="id" @close="taking = false" @picked="takePages" />
     <WorkbenchTryIt v-if="trying" :edition="edition" @close="trying = false" />
     <WorkbenchGiveOut :open="givingOut" :board-id="id" :bench="bench" @close="givingOut = false" />
   </div>

@@ -7,6 +7,7 @@ import type { Box, Point } from '~~/core/geometry/shape'
 import { around, heldOn } from '~~/core/layout/arrange'
 import { guided, type Guide } from '~~/core/layout/guides'
 import type { Hands } from '~/composables/useHands'
+import { layHandSheet, type HandSheet } from '~/composables/handSheet'
 import type { Workbench } from '~/composables/useWorkbench'
 
 /** Frames with handles around what can be touched on the open layer: select one or many, move, size, with guides. */
@@ -22,18 +23,16 @@ type Corner = { x: 0 | 1, y: 0 | 1 }
 const CORNERS: Corner[] = [{ x: 0, y: 0 }, { x: 1, y: 0 }, { x: 0, y: 1 }, { x: 1, y: 1 }]
 
 const root = useTemplateRef<SVGGElement>('root')
-/** What the page's drawing stands in: sheets above it are drawn without it. */
-const above = shallowRef<HTMLElement | null>(null)
-onMounted(() => above.value = root.value!.ownerSVGElement!.parentElement)
+/** Over the page as long as something is held. */
+const sheet = shallowRef<HandSheet | null>(null)
 /** Read by the marks alone, so that a move of the hand draws nothing else anew. */
 const marks = { guides: shallowRef<readonly Guide[]>([]), marquee: shallowRef<Box | null>(null) }
 const { guides, marquee } = marks
 type Grip
-  = { readonly what: 'move', readonly whole: Box, readonly others: readonly Box[], readonly lifted: Lifted, by: { dx: number, dy: number } }
+  = { readonly what: 'move', readonly whole: Box, readonly others: readonly Box[], by: { dx: number, dy: number } }
     | { readonly what: 'size', readonly item: Item, readonly corner: Corner }
     | { readonly what: 'end', readonly id: string, readonly end: number }
     | { readonly what: 'marquee', readonly more: boolean }
-interface Lifted { readonly to: (dx: number, dy: number) => void, readonly down: () => void }
 let held: { readonly pointer: number, readonly matrix: DOMMatrix, readonly from: Point, readonly grip: Grip, gesture: ReturnType<Hands['gesture']> | null } | null = null
 
 const pixel = computed(() => 1 / scale)
@@ -45,8 +44,9 @@ function onPage(event: PointerEvent, matrix: DOMMatrix): Point {
   return { x, y }
 }
 
-function take(event: PointerEvent, grip: Grip) {
+function take(event: PointerEvent, grip: Grip, moving: Iterable<string> = []) {
   const matrix = toPage()
+  sheet.value = layHandSheet(root.value!.ownerSVGElement!, drawingsOf(moving))
   held = { pointer: event.pointerId, matrix, from: onPage(event, matrix), grip, gesture: null }
   ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
 }
@@ -55,35 +55,11 @@ function press(event: PointerEvent, item: Item) {
   const more = event.shiftKey || event.ctrlKey || event.metaKey
   if (more || !hands.selected.value.has(item.id)) hands.select([item.id], more)
   const moving = hands.moving()
-  take(event, { what: 'move', whole: around(moving.values()), others: hands.items.value.filter(i => !moving.has(i.id)).map(i => i.box), lifted: lift(moving.keys()), by: { dx: 0, dy: 0 } })
+  take(event, { what: 'move', whole: around(moving.values()), others: hands.items.value.filter(i => !moving.has(i.id)).map(i => i.box), by: { dx: 0, dy: 0 } }, moving.keys())
 }
-/**
- * While things are held, copies of them lie on a sheet of their own above the page, and only that sheet moves: the page
- * isn't drawn anew in any frame, however much stands on it. The board changes once, when they are let go.
- */
-function lift(ids: Iterable<string>): Lifted {
-  const svg = root.value!.ownerSVGElement!
+function drawingsOf(ids: Iterable<string>): SVGElement[] {
   const selectors = [...ids].map(id => `[data-thing="${id}"],[data-item="${id}"],[data-piece="${id}"]`)
-  const elements = [...svg.querySelectorAll<SVGElement>([...selectors, '[data-handles]'].join())]
-  const sheet = svg.cloneNode(false) as SVGSVGElement
-  sheet.setAttribute('class', 'pointer-events-none absolute inset-0 h-full w-full overflow-visible')
-  sheet.setAttribute('aria-hidden', 'true')
-  sheet.removeAttribute('role')
-  sheet.style.willChange = 'transform'
-  return {
-    to(dx, dy) {
-      if (!sheet.isConnected) {
-        sheet.append(...elements.map(element => element.cloneNode(true)))
-        svg.parentElement!.append(sheet)
-        for (const element of elements) element.style.visibility = 'hidden'
-      }
-      sheet.style.transform = `translate(${dx * scale}px, ${dy * scale}px)`
-    },
-    down() {
-      sheet.remove()
-      for (const element of elements) element.style.visibility = ''
-    },
-  }
+  return selectors.length ? [...root.value!.ownerSVGElement!.querySelectorAll<SVGElement>([...selectors, '[data-handles]'].join())] : []
 }
 function pressCorner(event: PointerEvent, item: Item, corner: Corner) {
   if (event.button === 0) take(event, { what: 'size', item, corner })
@@ -116,7 +92,7 @@ function drag(event: PointerEvent) {
     const pull = event.altKey ? { dx: 0, dy: 0, guides: [] } : guided(moved, grip.others, page, REACH * pixel.value)
     guides.value = pull.guides
     grip.by = { dx: moved.x + pull.dx - grip.whole.x, dy: moved.y + pull.dy - grip.whole.y }
-    grip.lifted.to(grip.by.dx, grip.by.dy)
+    sheet.value!.to(grip.by.dx * scale, grip.by.dy * scale)
   }
   else if (grip.what === 'size') held.gesture.box(grip.item.id, resized(grip.item, grip.corner, dx, dy, step))
   else {
@@ -126,16 +102,18 @@ function drag(event: PointerEvent) {
 }
 function rest() {
   held = null
+  sheet.value?.away()
+  sheet.value = null
   guides.value = []
   marquee.value = null
 }
+onBeforeUnmount(rest)
 function letGo() {
   if (held?.grip.what === 'marquee' && marquee.value && marquee.value.width + marquee.value.height > 6 * pixel.value) {
     const box = marquee.value
     hands.select(hands.items.value.filter(item => overlaps(item.box, box)).map(item => item.id), held.grip.more)
   }
   if (held?.grip.what === 'move' && held.gesture) {
-    held.grip.lifted.down()
     const { dx, dy } = held.grip.by
     if (dx || dy) hands.move(dx, dy)
   }
@@ -146,8 +124,7 @@ function letGo() {
 function second(event: PointerEvent) {
   if (!held || event.pointerId === held.pointer) return
   event.stopPropagation()
-  if (held.grip.what === 'move') held.grip.lifted.down()
-  else held.gesture?.to(held.gesture.before)
+  if (held.grip.what !== 'move') held.gesture?.to(held.gesture.before)
   rest()
 }
 
@@ -210,7 +187,7 @@ const radius = (item: Item) => item.kind === 'place' ? 10 : 4
       @pointerdown="pressEnd($event, hands.only.value!.id, i)"
     />
     </g>
-    <Teleport v-if="above" :to="above"><WorkbenchHandMarks :marks="marks" :pixel="pixel" :page="page" /></Teleport>
+    <Teleport v-if="sheet" :to="sheet.over"><WorkbenchHandMarks :marks="marks" :pixel="pixel" :page="page" /></Teleport>
   </g>
 </template>
 

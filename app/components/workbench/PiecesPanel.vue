@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import type { Page } from '~~/core/board/board'
-import { allowArrows } from '~~/core/design/otherPieces'
+import { allowArrows, allowNotes, notesAllowed } from '~~/core/design/otherPieces'
 import { scrambleLedge } from '~~/core/design/pieces'
+import { freshIds } from '~/composables/useIds'
 import type { Workbench } from '~/composables/useWorkbench'
 
 const KINDS = ['words', 'pictures', 'tiles', 'others'] as const
@@ -41,6 +42,7 @@ defineExpose({
     <WorkbenchPiecesTileMaker v-else-if="open === 'tiles'" :bench="bench" :page="page" />
     <WorkbenchPiecesOtherMaker v-else :bench="bench" :page="page" />
     <label class="flex min-h-9 items-center gap-2"><input type="checkbox" class="h-5 w-5 accent-leaf-600" :checked="page.arrows ?? false" @change="bench.change(allowArrows(bench.board.value, page.id, ($event.target as HTMLInputElement).checked))">{{ t('pieces.arrows') }}</label>
+    <label class="flex min-h-9 items-center gap-2"><input type="checkbox" class="h-5 w-5 accent-leaf-600" :checked="notesAllowed(page)" @change="bench.change(allowNotes(bench.board.value, page.id, ($event.target as HTMLInputElement).checked, t('others.named.note'), freshIds))">{{ t('pieces.notes') }}</label>
     <template v-if="page.pieces.length">
       <WorkbenchPiecesMasterList :bench="bench" :page="page" />
       <button type="button" class="button" @click="again"><Icon name="lucide:shuffle" />{{ t('pieces.scramble') }}</button>

@@ -5,6 +5,8 @@ import type { Page } from '~~/core/board/board'
 import { PlaceIdSchema, StepIdSchema } from '~~/core/board/ids'
 import { newPlaces, PLACE_FORMS, type PlaceForm } from '~~/core/design/newPlaces'
 import { addPlaces, addZone, changed, changePlace, zonesInRow } from '~~/core/design/places'
+import { readWordList } from '~~/core/design/pieces'
+import { MOST_GROUPS } from '~~/core/design/wordSort'
 import { addStep } from '~~/core/design/steps'
 import type { Hands } from '~/composables/useHands'
 import type { Workbench } from '~/composables/useWorkbench'
@@ -38,6 +40,12 @@ async function add(form: PlaceForm) {
   await nextTick()
   heading.value?.focus()
 }
+/** Words from elsewhere are headings, one on each line. */
+function addText(words: string) {
+  const headings = readWordList(words).words
+  bench.change(headings.slice(0, MOST_GROUPS).reduce((board, heading) => addZone(board, page.id, freshPlace(), heading.slice(0, 80)), bench.board.value))
+}
+defineExpose({ addText })
 async function addActivity() {
   const id = v.parse(StepIdSchema, nanoid())
   bench.change(addStep(bench.board.value, page.id, id))

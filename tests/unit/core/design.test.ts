@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { readdirSync, readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
+import { pixelsShown } from '../../../core/board/backdrop'
 import { checkBoard, emptyBoard, readBoard, type Board } from '../../../core/board/board'
 import { makeEdition } from '../../../core/board/edition'
 import { referencesOf } from '../../../core/board/references'
@@ -11,7 +12,7 @@ import { addCorner, endsOf, moveCorner, removeCorner } from '../../../core/desig
 import { addGapFill, withGaps, wordsOf } from '../../../core/design/gapFill'
 import { clipOf, group, grouped, itemsOf, moveItems, pasteClip, removeItems, repeatItems, setBoxes, ungroup } from '../../../core/design/items'
 import { newPlaces, PLACE_FORMS } from '../../../core/design/newPlaces'
-import { addOthers, allowArrows } from '../../../core/design/otherPieces'
+import { addOthers, allowArrows, allowNotes, notesAllowed } from '../../../core/design/otherPieces'
 import { addPage, addPrintedPages, duplicatePage, MOST_PAGES, movePage, PAGE_SIZES, removePage, setPageSize, takeSheets } from '../../../core/design/pages'
 import { addPlaces } from '../../../core/design/places'
 import { sheetOf } from '../../../core/design/sheet'
@@ -307,6 +308,17 @@ describe('pieces from what teachers have', () => {
     expect(allowArrows(allowArrows(board, page, true), page, false)).toEqual(board)
   })
 
+  it('notes are allowed by a bin of them, once, and forbidden by taking it away', () => {
+    const [board, page] = [shore(), pageId('page')]
+    const ids = idsFrom(counting())
+    const single = addOthers(board, page, { form: 'note', texts: ['why?'], bin: false }, ids)
+    expect(notesAllowed(single.pages[0]!)).toBe(false)
+    const allowed = allowNotes(single, page, true, 'Note', ids)
+    expect(notesAllowed(allowed.pages[0]!)).toBe(true)
+    expect(allowNotes(allowed, page, true, 'Note', ids)).toBe(allowed)
+    expect(allowNotes(allowed, page, false, 'Note', ids)).toEqual(single)
+  })
+
   it('a piece that is put on the page at the workbench lies there from the start; a bin stays', () => {
     const board = shore()
     const staged = stagedPut(board, pageId('page'), { kind: 'put', piece: pieceId('c0'), x: 200, y: 200 })
@@ -327,6 +339,24 @@ describe('pictures on the backdrop', () => {
       expect(width / height).toBeCloseTo(300 / 400, 9)
       expect(how === 'fit' ? Math.min(page.width - width, page.height - height) : Math.max(page.width - width, page.height - height)).toBeCloseTo(0, 6)
     }
+  })
+
+  it('are turned by quarters about their middle with what is cut off of them, and by nothing less', () => {
+    const page = pageId('page')
+    const cut = cropped({ ...picture, x: 300, y: 100 }, 'left', 0.25)
+    const board: Board = { ...shore(), pages: [{ ...shore().pages[0]!, backdrop: { ...shore().pages[0]!.backdrop, pictures: [cut] } }] }
+    const lying = (b: Board) => b.pages[0]!.backdrop.pictures[0]!
+    const turned = (times: number, by: number) => Array.from({ length: times }).reduce<Board>(b => turnItems(b, page, new Set([cut.id]), by), board)
+    const once = lying(turned(1, 90))
+    // The side that was on the left lies above after a quarter clockwise.
+    expect(once).toMatchObject({ quarters: 1, crop: { top: 0.25, left: 0, right: 0, bottom: 0 }, width: cut.height, height: cut.width })
+    expect(pixelsShown(once)).toEqual({ width: pixelsShown(cut).height, height: pixelsShown(cut).width })
+    expect([once.x + once.width / 2, once.y + once.height / 2]).toEqual([cut.x + cut.width / 2, cut.y + cut.height / 2])
+    expect(lying(turned(4, 90))).toEqual(cut)
+    expect(lying(turned(1, -90))).toEqual(lying(turned(3, 90)))
+    expect(turned(1, 15)).toEqual(board)
+    expect(readBoard(JSON.parse(JSON.stringify(turned(1, 90))))).toEqual({ ok: true, value: turned(1, 90) })
+    expect(cropped(once, 'top', 0)).toMatchObject({ height: picture.width, quarters: 1 })
   })
 
   it('are cropped without moving what is left or changing its scale, and given back whole', () => {

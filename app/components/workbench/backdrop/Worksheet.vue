@@ -1,10 +1,9 @@
 <script setup lang="ts">
 import { nanoid } from 'nanoid'
-import type { PDFDocumentProxy } from 'pdfjs-dist'
 import type { Page } from '~~/core/board/board'
 import type { PageId } from '~~/core/board/ids'
 import { addPrintedPages, MOST_PAGES, type PrintedPage } from '~~/core/design/pages'
-import { openPdf, pagePicture, smallPicture, type PdfTrouble } from '~/composables/usePdf'
+import { openPdf, type Pdf, type PdfTrouble } from '~/composables/usePdf'
 import { useUpload } from '~/composables/useUpload'
 import type { Workbench } from '~/composables/useWorkbench'
 
@@ -13,8 +12,8 @@ const { file, bench, page } = defineProps<{ file: File, bench: Workbench, page: 
 const emit = defineEmits<{ close: [], open: [id: PageId] }>()
 const { t } = useWords()
 const { upload, trouble: refused } = useUpload()
-const pdf = shallowRef<PDFDocumentProxy | null>(null)
-const trouble = ref<PdfTrouble | null>(null)
+const pdf = shallowRef<Pdf | null>(null)
+const trouble = ref<PdfTrouble | 'too-big' | null>(null)
 const small = ref<string[]>([])
 const ticked = ref(new Set<number>())
 const made = ref<number | null>(null)
@@ -26,15 +25,17 @@ const room = computed(() => MOST_PAGES - bench.board.value.pages.length + 1)
 async function look() {
   const opened = await openPdf(file)
   if ('trouble' in opened) return void (trouble.value = opened.trouble)
+  if (stopped) return opened.pdf.close()
   pdf.value = opened.pdf
-  const count = opened.pdf.numPages
+  const count = opened.pdf.pages
   ticked.value = new Set(Array.from({ length: Math.min(count, room.value) }, (_, i) => i + 1))
-  for (let n = 1; n <= count && !stopped; n++) small.value.push(await smallPicture(opened.pdf, n).catch(() => ''))
+  for (let n = 1; n <= count && !stopped; n++) small.value.push(await opened.pdf.small(n).then(URL.createObjectURL, () => ''))
 }
 void look()
 onBeforeUnmount(() => {
   stopped = true
-  void pdf.value?.loadingTask.destroy()
+  pdf.value?.close()
+  for (const url of small.value) URL.revokeObjectURL(url)
 })
 
 function tick(n: number) {
@@ -46,7 +47,7 @@ async function add() {
   made.value = 0
   for (const n of [...ticked.value].toSorted((a, b) => a - b).slice(0, room.value)) {
     if (stopped) break
-    const picture = await pagePicture(pdf.value!, n, `${name} ${n}`).catch(() => null)
+    const picture = await pdf.value!.picture(n, `${name} ${n}`).catch(() => null)
     const [kept] = picture ? await upload([picture.file]) : []
     if (!picture || !kept) {
       if (!picture) trouble.value = 'broken'
@@ -71,9 +72,9 @@ async function add() {
     <p v-else-if="refused" class="trouble" role="alert">{{ refused }}</p>
     <p v-else-if="!pdf" role="status">{{ t('worksheet.opening') }}</p>
     <template v-if="pdf">
-      <p class="note-line mb-2">{{ pdf.numPages > room ? t('worksheet.tooMany', { count: pdf.numPages, room }) : t('worksheet.how') }}</p>
+      <p class="note-line mb-2">{{ pdf.pages > room ? t('worksheet.tooMany', { count: pdf.pages, room }) : t('worksheet.how') }}</p>
       <ul class="grid max-h-96 grid-cols-3 gap-3 overflow-auto p-1">
-        <li v-for="n in pdf.numPages" :key="n">
+        <li v-for="n in pdf.pages" :key="n">
           <label class="block cursor-pointer rounded-lg border p-1" :class="ticked.has(n) ? 'border-leaf-700 bg-leaf-100 text-stone-950' : 'border-panel-line'">
             <img v-if="small[n - 1]" :src="small[n - 1]" alt="" class="mx-auto max-h-36 bg-white"><span v-else class="block h-36" />
             <span class="flex min-h-9 items-center gap-2"><input type="checkbox" class="h-5 w-5 accent-leaf-600" :checked="ticked.has(n)" @change="tick(n)">{{ t('pages.page', { number: n }) }}</span>
