@@ -23,7 +23,7 @@ function mend(finding: Found) {
     <p v-if="findings === null" class="note-line" role="status">{{ t('check.looking') }}</p>
     <p v-else-if="findings.length === 0" class="flex items-center gap-2 font-semibold text-action" data-test="all-good"><Icon name="lucide:circle-check-big" size="22" />{{ t('check.good') }}</p>
     <ul class="flex flex-col gap-3">
-      <li v-for="(finding, i) in findings" :key="i" class="rounded-lg border border-l-[6px] border-panel-line bg-field p-3" :class="LOOK[finding.severity].style" @mouseenter="emit('show', finding)" @focusin="emit('show', finding)">
+      <li v-for="(finding, i) in findings" :key="i" :data-severity="finding.severity" class="rounded-lg border border-l-[6px] border-panel-line bg-field p-3" :class="LOOK[finding.severity].style" @mouseenter="emit('show', finding)" @focusin="emit('show', finding)">
         <p class="flex items-center gap-2 text-sm font-bold"><Icon :name="LOOK[finding.severity].icon" />{{ t(`check.severity.${finding.severity}`) }}</p>
         <p>{{ said(`check.rules.${finding.rule}`, 'check.rules.other', finding.words) }}</p>
         <button v-if="finding.fix" type="button" class="button mt-2" @click="mend(finding)">{{ said(`check.fixes.${finding.fix}`, 'check.fixes.other') }}</button>
