@@ -247,9 +247,14 @@ export function repeatItems(board: Board, pageId: PageId, ids: ReadonlySet<strin
   return { board: now, ids: all }
 }
 
-/** Everything on the page moved and, where it is larger than the page, made smaller, so that nothing stands off it. */
+/** Everything on the page moved and, where it is larger than the page, made smaller, so that nothing stands off it. Pictures keep their proportions. */
 export function onToPage(page: Page, board: Board): Page {
   const alone = { ...board, pages: [page] }
-  const boxes = (['backdrop', 'places', 'pieces'] as const).flatMap(layer => itemsOf(alone, page.id, layer)).map(item => [item.id, fitted(page, item.box, item.smallest)] as const)
+  const boxes = (['backdrop', 'places', 'pieces'] as const).flatMap(layer => itemsOf(alone, page.id, layer)).map(item => [item.id, fitted(page, item.keepsShape ? inProportion(item.box, page) : item.box, item.smallest)] as const)
   return boxed(page, new Map(boxes))
+}
+/** About the same middle, no larger than the page on either side. */
+function inProportion({ x, y, width, height }: Box, page: Size): Box {
+  const by = Math.min(1, page.width / width, page.height / height)
+  return { x: x + width * (1 - by) / 2, y: y + height * (1 - by) / 2, width: width * by, height: height * by }
 }

@@ -39,7 +39,7 @@ function tick(id: PageId) {
       <li v-for="(p, i) in from.pages" :key="p.id">
         <label class="block cursor-pointer rounded-xl p-1" :class="ticked.has(p.id) ? 'bg-leaf-100 text-stone-950' : ''">
           <BoardThumbnail :board="pagesAlone(from, new Set([p.id]))" :label="t('pages.page', { number: i + 1 })" ledge />
-          <span class="mt-1 flex min-h-9 items-center gap-2"><input type="checkbox" class="h-5 w-5 accent-leaf-600" :checked="ticked.has(p.id)" @change="tick(p.id)">{{ t('pages.page', { number: i + 1 }) }}</span>
+          <span class="mt-1 flex min-h-9 items-center gap-2"><input type="checkbox" class="h-5 w-5 shrink-0 accent-leaf-600" :checked="ticked.has(p.id)" @change="tick(p.id)">{{ t('pages.page', { number: i + 1 }) }}</span>
         </label>
       </li>
     </ul>

@@ -9,6 +9,9 @@ const edition = computed(() => given ?? makeEdition(board!))
 const state = computed(() => shown ?? startOf(edition.value))
 const page = computed(() => edition.value.board.pages[number] ?? edition.value.board.pages[0]!)
 
+/** Small pictures of upright pages are no taller than this lets them be, so that they stand in rows with the others. */
+const LOWEST_RATIO = 1.4
+const across = computed(() => Math.max(page.value.width, page.value.height * LOWEST_RATIO))
 const LEDGE_HEIGHT = 84
 const GAP = 10
 /** As many of the waiting pieces as stand side by side. */
@@ -19,17 +22,17 @@ const standing = computed(() => {
     const scale = Math.min(1, (LEDGE_HEIGHT - 2 * GAP) / entry.master.height)
     const at = x + entry.master.width * scale / 2
     x = at + entry.master.width * scale / 2 + GAP
-    return x < page.value.width ? [{ ...entry, at, scale }] : []
+    return x < across.value ? [{ ...entry, at, scale }] : []
   })
 })
 </script>
 
 <template>
   <span class="block rounded-lg border border-ash-500 bg-ash-200 p-1.5 shadow-sm" role="img" :aria-label="label">
-    <span class="block overflow-hidden rounded" :style="{ aspectRatio: `${page.width} / ${page.height}` }" aria-hidden="true">
+    <span class="block overflow-hidden rounded" :style="{ aspectRatio: `${across} / ${page.height}` }" aria-hidden="true">
       <BoardPage :edition="edition" :page="page" :state="state" />
     </span>
-    <svg v-if="ledge" class="mt-1 block w-full" :viewBox="`0 0 ${page.width} ${LEDGE_HEIGHT}`" aria-hidden="true">
+    <svg v-if="ledge" class="mt-1 block w-full" :viewBox="`0 0 ${across} ${LEDGE_HEIGHT}`" aria-hidden="true">
       <g v-for="{ piece, master, at, scale } in standing" :key="piece.id" :transform="`translate(${at} ${LEDGE_HEIGHT / 2}) scale(${scale})`">
         <BoardPieceShape :piece="piece" :master="master" />
       </g>

@@ -73,7 +73,7 @@ const checked = (event: Event) => (event.target as HTMLInputElement).checked
     </ol>
     <fieldset v-if="slots.length > 1">
       <legend class="label">{{ t('answers.alike') }}</legend>
-      <label v-for="slot in slots" :key="slot" class="flex items-center gap-2"><input type="checkbox" class="h-5 w-5 accent-leaf-600" :checked="alike.has(slot)" @change="tick(slot)">{{ itemName({ item: slot, is: 'place' }) }}</label>
+      <label v-for="slot in slots" :key="slot" class="flex items-center gap-2"><input type="checkbox" class="h-5 w-5 shrink-0 accent-leaf-600" :checked="alike.has(slot)" @change="tick(slot)">{{ itemName({ item: slot, is: 'place' }) }}</label>
     </fieldset>
     <label v-if="answer.kind === 'order'">
       <span class="label">{{ t('answers.credit') }}</span>
@@ -84,14 +84,14 @@ const checked = (event: Event) => (event.target as HTMLInputElement).checked
     <label v-if="answer.kind === 'scale'"><span class="label">{{ t('answers.tolerance') }}</span><input class="field" :value="answer.tolerance" maxlength="12" @change="setNumber($event, 'tolerance')"></label>
     <template v-if="answer.kind === 'balance' && answer.solve !== undefined">
       <label><span class="label">{{ t('answers.unknown') }}</span><input class="field" :value="answer.unknown ?? ''" maxlength="12" @change="setNumber($event, 'unknown')"></label>
-      <label class="flex items-center gap-2"><input type="checkbox" class="h-5 w-5 accent-leaf-600" :checked="answer.solve" @change="change({ ...answer, solve: checked($event) })">{{ t('answers.solve') }}</label>
+      <label class="flex items-center gap-2"><input type="checkbox" class="h-5 w-5 shrink-0 accent-leaf-600" :checked="answer.solve" @change="change({ ...answer, solve: checked($event) })">{{ t('answers.solve') }}</label>
     </template>
-    <label v-if="answer.kind === 'total'" class="flex items-center gap-2"><input type="checkbox" class="h-5 w-5 accent-leaf-600" :checked="answer.standardForm ?? false" @change="change({ ...answer, standardForm: checked($event) })">{{ t('answers.standardForm') }}</label>
+    <label v-if="answer.kind === 'total'" class="flex items-center gap-2"><input type="checkbox" class="h-5 w-5 shrink-0 accent-leaf-600" :checked="answer.standardForm ?? false" @change="change({ ...answer, standardForm: checked($event) })">{{ t('answers.standardForm') }}</label>
     <label v-if="answer.kind === 'total'"><span class="label">{{ t('answers.tilesExactly') }}</span><input class="field" type="number" min="1" max="1000" :value="answer.tiles ?? ''" :placeholder="t('answers.anyNumber')" @change="setTiles"></label>
     <WorkbenchWrittenAnswers v-if="answer.kind === 'write'" :bench="bench" :answer="answer" @change="change" />
-    <label v-if="answer.kind === 'arrows'" class="flex items-center gap-2"><input type="checkbox" class="h-5 w-5 accent-leaf-600" :checked="answer.bothWays ?? false" @change="change({ ...answer, bothWays: checked($event) })">{{ t('answers.bothWays') }}</label>
-    <label v-if="answer.kind === 'cover' && block" class="flex items-center gap-2"><input type="checkbox" class="h-5 w-5 accent-leaf-600" @change="change({ ...answer, cells: [], array: block })">{{ t('answers.anywhere', block) }}</label>
-    <label v-if="answer.kind === 'ink' && answer.task.what === 'symmetry'" class="flex items-center gap-2"><input type="checkbox" class="h-5 w-5 accent-leaf-600" :checked="answer.task.find === 'all'" @change="change({ ...answer, task: { ...answer.task, find: checked($event) ? 'all' : 'one' } })">{{ t('answers.allAxes') }}</label>
+    <label v-if="answer.kind === 'arrows'" class="flex items-center gap-2"><input type="checkbox" class="h-5 w-5 shrink-0 accent-leaf-600" :checked="answer.bothWays ?? false" @change="change({ ...answer, bothWays: checked($event) })">{{ t('answers.bothWays') }}</label>
+    <label v-if="answer.kind === 'cover' && block" class="flex items-center gap-2"><input type="checkbox" class="h-5 w-5 shrink-0 accent-leaf-600" @change="change({ ...answer, cells: [], array: block })">{{ t('answers.anywhere', block) }}</label>
+    <label v-if="answer.kind === 'ink' && answer.task.what === 'symmetry'" class="flex items-center gap-2"><input type="checkbox" class="h-5 w-5 shrink-0 accent-leaf-600" :checked="answer.task.find === 'all'" @change="change({ ...answer, task: { ...answer.task, find: checked($event) ? 'all' : 'one' } })">{{ t('answers.allAxes') }}</label>
     <button type="button" class="button self-start" @click="bench.change(withoutKey(bench.board.value, answer.id))">{{ t(answer.kind === 'sort' ? 'answers.drop' : 'answers.remove') }}</button>
   </article>
 </template>

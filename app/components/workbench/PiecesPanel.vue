@@ -41,8 +41,8 @@ defineExpose({
     <WorkbenchPiecesPictureMaker v-else-if="open === 'pictures'" ref="pictures" :bench="bench" :page="page" />
     <WorkbenchPiecesTileMaker v-else-if="open === 'tiles'" :bench="bench" :page="page" />
     <WorkbenchPiecesOtherMaker v-else :bench="bench" :page="page" />
-    <label class="flex min-h-9 items-center gap-2"><input type="checkbox" class="h-5 w-5 accent-leaf-600" :checked="page.arrows ?? false" @change="bench.change(allowArrows(bench.board.value, page.id, ($event.target as HTMLInputElement).checked))">{{ t('pieces.arrows') }}</label>
-    <label class="flex min-h-9 items-center gap-2"><input type="checkbox" class="h-5 w-5 accent-leaf-600" :checked="notesAllowed(page)" @change="bench.change(allowNotes(bench.board.value, page.id, ($event.target as HTMLInputElement).checked, t('others.named.note'), freshIds))">{{ t('pieces.notes') }}</label>
+    <label class="flex min-h-9 items-center gap-2"><input type="checkbox" class="h-5 w-5 shrink-0 accent-leaf-600" :checked="page.arrows ?? false" @change="bench.change(allowArrows(bench.board.value, page.id, ($event.target as HTMLInputElement).checked))">{{ t('pieces.arrows') }}</label>
+    <label class="flex min-h-9 items-center gap-2"><input type="checkbox" class="h-5 w-5 shrink-0 accent-leaf-600" :checked="notesAllowed(page)" @change="bench.change(allowNotes(bench.board.value, page.id, ($event.target as HTMLInputElement).checked, t('others.named.note'), freshIds))">{{ t('pieces.notes') }}</label>
     <template v-if="page.pieces.length">
       <WorkbenchPiecesMasterList :bench="bench" :page="page" />
       <button type="button" class="button" @click="again"><Icon name="lucide:shuffle" />{{ t('pieces.scramble') }}</button>

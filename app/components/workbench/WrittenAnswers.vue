@@ -42,7 +42,7 @@ function setTolerance(space: string, written: Written, event: Event) {
     <fieldset v-else class="mt-2">
       <legend class="label">{{ t('answers.tellsApart') }}</legend>
       <label v-for="tell in TELLS" :key="tell" class="flex min-h-9 items-center gap-2">
-        <input type="checkbox" class="h-5 w-5 accent-leaf-600" :checked="written[tell] ?? false" @change="set(space, { ...written, [tell]: ($event.target as HTMLInputElement).checked })">{{ t(`answers.tells.${tell}`) }}
+        <input type="checkbox" class="h-5 w-5 shrink-0 accent-leaf-600" :checked="written[tell] ?? false" @change="set(space, { ...written, [tell]: ($event.target as HTMLInputElement).checked })">{{ t(`answers.tells.${tell}`) }}
       </label>
     </fieldset>
   </details>

@@ -356,6 +356,9 @@ describe('pictures on the backdrop', () => {
     expect(lying(turned(1, -90))).toEqual(lying(turned(3, 90)))
     expect(turned(1, 15)).toEqual(board)
     expect(readBoard(JSON.parse(JSON.stringify(turned(1, 90))))).toEqual({ ok: true, value: turned(1, 90) })
+    const tall = { ...board, pages: [{ ...board.pages[0]!, backdrop: { ...board.pages[0]!.backdrop, pictures: [{ ...picture, x: 0, y: 0, width: 960, height: 480 }] } }] }
+    const held = lying(turnItems(tall, page, new Set([picture.id]), 90))
+    expect([held.width, held.height, held.x, held.y]).toEqual([240, 480, 360, 0])
     expect(cropped(once, 'top', 0)).toMatchObject({ height: picture.width, quarters: 1 })
   })
 

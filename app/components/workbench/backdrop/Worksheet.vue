@@ -77,7 +77,7 @@ async function add() {
         <li v-for="n in pdf.pages" :key="n">
           <label class="block cursor-pointer rounded-lg border p-1" :class="ticked.has(n) ? 'border-leaf-700 bg-leaf-100 text-stone-950' : 'border-panel-line'">
             <img v-if="small[n - 1]" :src="small[n - 1]" alt="" class="mx-auto max-h-36 bg-white"><span v-else class="block h-36" />
-            <span class="flex min-h-9 items-center gap-2"><input type="checkbox" class="h-5 w-5 accent-leaf-600" :checked="ticked.has(n)" @change="tick(n)">{{ t('pages.page', { number: n }) }}</span>
+            <span class="flex min-h-9 items-center gap-2"><input type="checkbox" class="h-5 w-5 shrink-0 accent-leaf-600" :checked="ticked.has(n)" @change="tick(n)">{{ t('pages.page', { number: n }) }}</span>
           </label>
         </li>
       </ul>

@@ -37,7 +37,7 @@ function make() {
       <label><span class="label">{{ t('others.width') }}</span><input v-model.number="width" class="field" type="number" min="5" max="200"></label>
       <label><span class="label">{{ t('others.height') }}</span><input v-model.number="height" class="field" type="number" min="5" max="200"></label>
     </div>
-    <label v-if="!listed" class="flex min-h-9 items-center gap-2"><input v-model="bin" type="checkbox" class="h-5 w-5 accent-leaf-600">{{ t('tiles.bins') }}</label>
+    <label v-if="!listed" class="flex min-h-9 items-center gap-2"><input v-model="bin" type="checkbox" class="h-5 w-5 shrink-0 accent-leaf-600">{{ t('tiles.bins') }}</label>
     <button type="button" class="button button-action" :disabled="texts.length === 0" @click="make">{{ t('others.make', { count: texts.length }) }}</button>
   </div>
 </template>

@@ -42,7 +42,7 @@ defineExpose({ add })
     </label>
     <p v-if="trouble" class="trouble" role="alert">{{ trouble }}</p>
     <label><span class="label">{{ t('pieces.library') }}</span><input v-model="question" type="search" class="field" maxlength="60" :placeholder="t('pieces.libraryExample')"></label>
-    <label class="flex min-h-9 items-center gap-2"><input v-model="worded" type="checkbox" class="h-5 w-5 accent-leaf-600">{{ t('pieces.withWord') }}</label>
+    <label class="flex min-h-9 items-center gap-2"><input v-model="worded" type="checkbox" class="h-5 w-5 shrink-0 accent-leaf-600">{{ t('pieces.withWord') }}</label>
     <p v-if="libraryTrouble" class="trouble" role="alert">{{ libraryTrouble }}</p>
     <p v-if="found?.length === 0" class="note-line" role="status">{{ t('pieces.noneFound') }}</p>
     <ul v-if="found?.length" class="grid max-h-64 grid-cols-4 gap-1.5 overflow-auto p-0.5" data-test="library">

@@ -27,7 +27,7 @@ function make() {
     <div class="flex max-h-36 flex-wrap items-end gap-1.5 overflow-auto rounded-lg border border-panel-line bg-chalk p-2" aria-hidden="true">
       <svg v-for="({ master, piece }, i) in shown" :key="i" :viewBox="`${-master.width / 2 - 2} ${-master.height / 2 - 2} ${master.width + 4} ${master.height + 6}`" :width="(master.width + 4) * 0.4" class="max-w-full"><BoardPieceShape :piece="piece" :master="master" /></svg>
     </div>
-    <label class="flex min-h-9 items-center gap-2"><input v-model="bins" type="checkbox" class="h-5 w-5 accent-leaf-600">{{ t('tiles.bins') }}</label>
+    <label class="flex min-h-9 items-center gap-2"><input v-model="bins" type="checkbox" class="h-5 w-5 shrink-0 accent-leaf-600">{{ t('tiles.bins') }}</label>
     <label v-if="!bins"><span class="label">{{ t('tiles.each') }}</span><input v-model.number="each" type="number" min="1" max="20" class="field"></label>
     <button type="button" class="button button-action" :disabled="plans.length === 0" @click="make">{{ t('tiles.make', { count: plans.length }) }}</button>
   </div>

@@ -59,7 +59,7 @@ function make() {
         </template>
       </p>
     </div>
-    <label class="mt-3 flex min-h-11 items-center gap-2"><input v-model="typed" type="checkbox" class="h-5 w-5 accent-leaf-600">{{ t('gaps.typed') }}</label>
+    <label class="mt-3 flex min-h-11 items-center gap-2"><input v-model="typed" type="checkbox" class="h-5 w-5 shrink-0 accent-leaf-600">{{ t('gaps.typed') }}</label>
     <label v-if="!typed"><span class="label">{{ t('gaps.extra') }}</span><textarea v-model="extra" class="field" rows="2" /></label>
     <p v-if="trouble" class="trouble mt-3" role="alert">{{ t('gaps.none') }}</p>
     <template #buttons>

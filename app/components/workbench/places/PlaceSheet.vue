@@ -56,7 +56,7 @@ function setPrinted(text: string) {
     <p v-if="wrong" class="trouble" role="alert">{{ t('places.wrong') }}</p>
 
     <template v-if="place.kind === 'zone'">
-      <label class="flex min-h-9 items-center gap-2"><input type="checkbox" class="h-5 w-5 accent-leaf-600" :checked="place.blank ?? false" @change="set({ blank: checked($event) })">{{ t('places.blank') }}</label>
+      <label class="flex min-h-9 items-center gap-2"><input type="checkbox" class="h-5 w-5 shrink-0 accent-leaf-600" :checked="place.blank ?? false" @change="set({ blank: checked($event) })">{{ t('places.blank') }}</label>
       <label><span class="label">{{ t('places.shape') }}</span><select class="field" :value="shape" @change="reshape(value($event) as typeof SHAPES[number])"><option v-for="kind in SHAPES" :key="kind" :value="kind">{{ t(`places.shapes.${kind}`) }}</option></select></label>
     </template>
     <div v-if="shape === 'polygon'" class="flex flex-wrap gap-2">
