@@ -1,3 +1,9 @@
+import type { Page } from '~~/core/board/board'
+import type { Box, Point } from '~~/core/geometry/shape'
+
+/** A thing in a size that is only being tried: alone on a page, with its box, and its corners or ends where it has any to be dragged. */
+export interface Draft { readonly id: string, readonly page: Page, readonly box: Box, readonly ends: readonly Point[] }
+
 /**
  * A sheet of glass over the page while hands are at work on it: what they hold moves on it, and the lines they are pulled
  * to are drawn on it. It lies beside the application in the document, not in it, so that the browser need not draw the page
@@ -8,6 +14,8 @@ export interface HandSheet {
   readonly over: HTMLElement
   /** What is held, moved by so many CSS pixels from where it was taken up. */
   readonly to: (dx: number, dy: number) => void
+  /** What is held shows no longer: another drawing of it stands over the page. */
+  readonly hide: () => void
   readonly away: () => void
 }
 
@@ -29,18 +37,23 @@ export function layHandSheet(page: SVGSVGElement, held: readonly SVGElement[]): 
     drawing.append(...held.map(element => element.cloneNode(true)))
     sheet.append(drawing)
     over.append(sheet)
-    for (const element of held) element.style.visibility = 'hidden'
+    hide()
     return sheet
   }
+  const show = (visibility: '' | 'hidden') => {
+    for (const element of held) element.style.visibility = visibility
+  }
+  const hide = () => show('hidden')
   return {
     over,
     to(dx, dy) {
       moved ??= lift()
       moved.style.transform = `translate3d(${dx}px, ${dy}px, 0)`
     },
+    hide,
     away() {
       over.remove()
-      if (moved) for (const element of held) element.style.visibility = ''
+      show('')
     },
   }
 }

@@ -10,7 +10,6 @@ import type { Workbench } from '~/composables/useWorkbench'
 /** Points between things that are tidied into rows. */
 const TIDY_GAP = 16
 const PASTE_SHIFT = 16
-let gestures = 0
 
 /** What is selected on the open layer of a page, and what can be done to it. Every act is one step of undo. */
 export function useHands(bench: Workbench, page: () => Page, layer: () => Layer | null) {
@@ -36,16 +35,6 @@ export function useHands(bench: Workbench, page: () => Page, layer: () => Layer 
 
   const put = (next: Boxes, what = '') => bench.change(setBoxes(bench.board.value, page().id, next), what)
 
-  /** A gesture of the hand: all of it is one step of undo, and it always goes out from where it began. */
-  function gesture() {
-    const [before, name] = [bench.board.value, `hand:${++gestures}`]
-    return {
-      box: (id: string, box: Box) => bench.change(setBoxes(before, page().id, new Map([[id, box]])), name),
-      to: (next: typeof before) => bench.change(next, name),
-      before,
-    }
-  }
-
   function laid({ board, ids }: { board: typeof bench.board.value, ids: string[] }) {
     bench.change(board)
     selected.value = new Set(ids)
@@ -55,7 +44,7 @@ export function useHands(bench: Workbench, page: () => Page, layer: () => Layer 
   }
 
   return {
-    items, selected: shallowReadonly(selected), chosen, only, isGroup, select, gesture, paste,
+    items, selected: shallowReadonly(selected), chosen, only, isGroup, select, paste,
     clear: () => selected.value = new Set<string>(),
     all: () => selected.value = new Set(items.value.map(item => item.id)),
     moving: () => movingWith(bench.board.value, page().id, selected.value),

@@ -22,11 +22,11 @@ export function useWorkbench(id: string, first: Board, firstVersion: number) {
   let saving: Promise<boolean> | null = null
   let timer: ReturnType<typeof setTimeout> | undefined
 
-  /** `what` names the thing changed; a run of changes to one thing is undone in one go, however long a gesture ("hand:…") takes. Empty: always a step of its own. */
+  /** `what` names the thing changed; a run of changes to one thing is undone in one go. Empty: always a step of its own. */
   function change(next: Board, what = '') {
     if (next === board.value) return
     const now = Date.now()
-    const same = what !== '' && what === last.what && (what.startsWith('hand:') || now - last.at < SAME_STEP)
+    const same = what !== '' && what === last.what && now - last.at < SAME_STEP
     if (!same) past.value = [...past.value, board.value]
     last = { what, at: now }
     future.value = []

@@ -30,7 +30,7 @@ export default {
     elsewhere: 'This board was changed in another window. What you see here is not kept any more. Open the board anew to go on from the newer one.',
   },
   arrange: {
-    selected: 'One thing is selected | {count} things are selected', x: 'From left', y: 'From top', width: 'Width', height: 'Height', inMm: '{what} in millimetres',
+    selected: 'One thing is selected | {count} things are selected', x: 'From left', y: 'From top', width: 'Width', height: 'Height', inMm: '{what} in millimetres', size: '{width} × {height} mm',
     align: 'Put in line', to: { left: 'Left edges in line', centre: 'Middles in line, one below the other', right: 'Right edges in line', top: 'Upper edges in line', middle: 'Middles in line, side by side', foot: 'Lower edges in line' },
     tidy: 'Tidy into rows', spaceAcross: 'Equal gaps across', spaceDown: 'Equal gaps down', sameSize: 'All this size', group: 'Keep together', ungroup: 'Take apart', repeat: 'Again', across: 'Across', down: 'Down',
     turn: 'Turn', turnLeft: 'Turn left by {degrees} degrees', turnRight: 'Turn right by {degrees} degrees', front: 'To the front', back: 'To the back', toLedge: 'Back to the ledge',

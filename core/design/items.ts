@@ -247,6 +247,13 @@ export function repeatItems(board: Board, pageId: PageId, ids: ReadonlySet<strin
   return { board: now, ids: all }
 }
 
+/** The board with this one thing on the page and nothing else, so that it can be tried in another size at little cost. Steps stay, since their numbers come from those before them. */
+export function alone(board: Board, pageId: PageId, id: string): Board {
+  const { page } = clipOf(board, pageId, new Set([id]))
+  const { steps } = requirePage(board, pageId)
+  return { ...board, masters: [], keys: [], pages: [{ ...page, groups: [], ...(steps && { steps }) }] }
+}
+
 /** Everything on the page moved and, where it is larger than the page, made smaller, so that nothing stands off it. Pictures keep their proportions. */
 export function onToPage(page: Page, board: Board): Page {
   const alone = { ...board, pages: [page] }

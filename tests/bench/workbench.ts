@@ -105,6 +105,9 @@ export async function atTheWorkbench(application: Application): Promise<Line[]> 
   await page.locator('[data-item]').nth(PIECES - 1).waitFor()
   for (let i = 0; i < MANY; i++) await page.locator('[data-item]').nth(PIECES - 1 - i).click({ modifiers: ['Shift'], force: true })
   const many = await frameTimes(browser, page, await middle(`[data-item="c${PIECES + 1}"]`))
+  await places.click()
+  await page.getByRole('button', { name: 'Zone', exact: true }).click()
+  const sized = await frameTimes(browser, page, await middle('[data-corner="11"]'))
   const openTen = await opened(long)
   await browser.close()
 
@@ -113,7 +116,7 @@ export async function atTheWorkbench(application: Application): Promise<Line[]> 
     measured: ms(quantile(times, q)), floor: `one pin on an empty page ${ms(quantile(floor, q))}`, ratio: quantile(times, q) / quantile(floor, q),
   }))
   return [
-    ...frames(`one of ${PIECES} pieces`, single), ...frames(`${MANY} of ${PIECES} pieces`, many),
+    ...frames(`one of ${PIECES} pieces`, single), ...frames(`${MANY} of ${PIECES} pieces`, many), ...frames(`the corner of a zone among ${PIECES} pieces`, sized),
     { what: 'opening a board of 10 pages with 300 pieces each', measured: ms(openTen), floor: `an empty board ${ms(openBare)}`, ratio: openTen / openBare },
     { what: 'cards from a list of 200 words', measured: ms(words), floor: `from one word ${ms(one)}`, ratio: words / one },
   ]

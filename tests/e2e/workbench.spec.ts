@@ -246,6 +246,42 @@ test('many things are chosen, put in line, tidied, kept together, repeated, copi
   expect((await boardOf(lesson)).pages.map(p => p.places.length)).toEqual([4, 4])
 })
 
+test('a zone is sized by its corner and a line by its end: what it becomes shows with its size, and is one step to undo', async ({ page, application }) => {
+  const lesson = await open(page, application.address)
+  const dragBy = async (selector: string, dx: number, dy: number, meanwhile?: () => Promise<void>) => {
+    const box = (await page.locator(selector).first().boundingBox())!
+    const [x, y] = [box.x + box.width / 2, box.y + box.height / 2]
+    await page.mouse.move(x, y)
+    await page.mouse.down()
+    await page.mouse.move(x + dx, y + dy, { steps: 4 })
+    await meanwhile?.()
+    await page.mouse.up()
+  }
+  await station(page, 'Places').click()
+  await press(page, 'Zone')
+  await kept(page)
+  const zone = async () => (await boardOf(lesson)).pages[0]!.places[0]!.shape as { width: number, height: number, x: number, y: number }
+  const before = await zone()
+  await dragBy('[data-corner="11"]', -200, -100, async () => {
+    await expect(page.locator('[data-size]')).toHaveText(/^\d+(\.\d)? × \d+(\.\d)? mm$/)
+    // Nothing of it is in the board before the hand lets go.
+    expect(await zone()).toEqual(before)
+  })
+  await expect(page.locator('[data-size]')).toHaveCount(0)
+  await kept(page)
+  const after = await zone()
+  expect([after.x, after.y]).toEqual([before.x, before.y])
+  expect(before.width - after.width).toBeGreaterThan(100)
+  expect(before.height - after.height).toBeGreaterThan(50)
+  await page.keyboard.press('Control+z')
+  await expect.poll(zone).toEqual(before)
+
+  await station(page, 'Backdrop').click()
+  await press(page, 'Line')
+  await dragBy('[data-end] >> nth=1', 0, 60)
+  await expect.poll(async () => (await boardOf(lesson)).pages[0]!.backdrop.lines?.map(({ from, to }) => to.y - from.y > 40)).toEqual([true])
+})
+
 test('a page looked at closely is pushed about in a frame with a name, and a whole one has none', async ({ page, application }) => {
   const lesson = await makeLesson(application.address, ['Ada Fern'])
   await signInTeacher(page, application.address, lesson.email, lesson.password)

@@ -6,11 +6,11 @@ import { baselineShift, LINE_HEIGHT } from '~~/core/text/measure'
 const SIZE = 16
 const BADGE = 15
 
-/** The numbered parts of a page with what is to be done in each; the current one has the light on it. */
-const { page, current = null } = defineProps<{ page: Page, current?: string | null }>()
+/** The numbered parts of a page, or only one of them, with what is to be done in each; the current one has the light on it. */
+const { page, current = null, only = null } = defineProps<{ page: Page, current?: string | null, only?: string | null }>()
 const steps = computed(() => (page.steps ?? []).map((step, i) => ({
   ...step, number: i + 1, lines: breakLines(step.instructions, Math.max(60, step.width - 2 * BADGE - 20), SIZE).slice(0, 3),
-})))
+})).filter(step => only === null || step.id === only))
 </script>
 
 <template>

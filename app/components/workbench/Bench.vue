@@ -167,7 +167,7 @@ onKeyStroke(['Delete', 'Backspace', 'Escape', 'a'], (event) => {
         <div ref="room" class="relative flex min-h-0 flex-1 flex-col">
         <BoardStage :edition="edition" :page="page" :state="state" :editable="station === 'answers' || station === 'pieces'" :pieces-only="station === 'pieces'" :marked="station === 'check' ? shown?.subjects : []" :zoom="zoom.zoom.value" @make="make">
           <template #over="{ scale }">
-            <WorkbenchHandsLayer v-if="layer && (layer !== 'pieces' || hands.items.value.length)" :hands="hands" :bench="bench" :page="page" :scale="scale" :label-of="labelOf" />
+            <WorkbenchHandsLayer v-if="layer && (layer !== 'pieces' || hands.items.value.length)" :hands="hands" :bench="bench" :layer="layer" :page="page" :scale="scale" :label-of="labelOf" />
             <g v-else-if="shown" class="pointer-events-none">
               <rect v-for="(box, i) in shownBoxes" :key="i" v-bind="box" rx="10" fill="#e9ad3f" fill-opacity="0.25" stroke="#a86a05" stroke-width="4" />
             </g>

@@ -1,17 +1,17 @@
 <script setup lang="ts">
-import type { Page } from '~~/core/board/board'
-import type { Item } from '~~/core/design/items'
+import type { Board, Page } from '~~/core/board/board'
+import { alone, itemsOf, setBoxes, type Item, type Layer } from '~~/core/design/items'
 import { endsOf, moveCorner } from '~~/core/design/corners'
 import { overlaps } from '~~/core/geometry/outline'
 import type { Box, Point } from '~~/core/geometry/shape'
 import { around, heldOn } from '~~/core/layout/arrange'
 import { guided, type Guide } from '~~/core/layout/guides'
 import type { Hands } from '~/composables/useHands'
-import { layHandSheet, type HandSheet } from '~/composables/handSheet'
+import { layHandSheet, type Draft, type HandSheet } from '~/composables/handSheet'
 import type { Workbench } from '~/composables/useWorkbench'
 
 /** Frames with handles around what can be touched on the open layer: select one or many, move, size, with guides. */
-const { hands, bench, page, scale, labelOf } = defineProps<{ hands: Hands, bench: Workbench, page: Page, scale: number, labelOf: (item: Item) => string }>()
+const { hands, bench, layer, page, scale, labelOf } = defineProps<{ hands: Hands, bench: Workbench, layer: Layer, page: Page, scale: number, labelOf: (item: Item) => string }>()
 
 /** Points; with Alt held the smallest step, and no guides. */
 const STEP = 4
@@ -28,12 +28,17 @@ const sheet = shallowRef<HandSheet | null>(null)
 /** Read by the marks alone, so that a move of the hand draws nothing else anew. */
 const marks = { guides: shallowRef<readonly Guide[]>([]), marquee: shallowRef<Box | null>(null) }
 const { guides, marquee } = marks
+const draft = shallowRef<Draft | null>(null)
+/** Handed on as it is, not unwrapped, so that this layer isn't drawn anew with it. */
+const handing = { draft }
 type Grip
   = { readonly what: 'move', readonly whole: Box, readonly others: readonly Box[], by: { dx: number, dy: number } }
-    | { readonly what: 'size', readonly item: Item, readonly corner: Corner }
-    | { readonly what: 'end', readonly id: string, readonly end: number }
+    | { readonly what: 'shape', readonly id: string, readonly alone: Board, readonly shaped: Shaping, last: Shaped | null }
     | { readonly what: 'marquee', readonly more: boolean }
-let held: { readonly pointer: number, readonly matrix: DOMMatrix, readonly from: Point, readonly grip: Grip, gesture: ReturnType<Hands['gesture']> | null } | null = null
+/** What a drag to here would make of a board, be it the whole one or one with the held thing alone. */
+type Shaped = (board: Board) => Board
+type Shaping = (to: Point, by: { dx: number, dy: number }, step: number) => Shaped
+let held: { readonly pointer: number, readonly matrix: DOMMatrix, readonly from: Point, readonly grip: Grip, moved: boolean } | null = null
 
 const pixel = computed(() => 1 / scale)
 const round = (n: number, step: number) => Math.round(n / step) * step
@@ -47,7 +52,7 @@ function onPage(event: PointerEvent, matrix: DOMMatrix): Point {
 function take(event: PointerEvent, grip: Grip, moving: Iterable<string> = []) {
   const matrix = toPage()
   sheet.value = layHandSheet(root.value!.ownerSVGElement!, drawingsOf(moving))
-  held = { pointer: event.pointerId, matrix, from: onPage(event, matrix), grip, gesture: null }
+  held = { pointer: event.pointerId, matrix, from: onPage(event, matrix), grip, moved: false }
   ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
 }
 function press(event: PointerEvent, item: Item) {
@@ -61,12 +66,13 @@ function drawingsOf(ids: Iterable<string>): SVGElement[] {
   const selectors = [...ids].map(id => `[data-thing="${id}"],[data-item="${id}"],[data-piece="${id}"]`)
   return selectors.length ? [...root.value!.ownerSVGElement!.querySelectorAll<SVGElement>([...selectors, '[data-handles]'].join())] : []
 }
-function pressCorner(event: PointerEvent, item: Item, corner: Corner) {
-  if (event.button === 0) take(event, { what: 'size', item, corner })
+function shape(event: PointerEvent, id: string, shaped: Shaping) {
+  if (event.button === 0) take(event, { what: 'shape', id, alone: alone(bench.board.value, page.id, id), shaped, last: null }, [id])
 }
-function pressEnd(event: PointerEvent, id: string, end: number) {
-  if (event.button === 0) take(event, { what: 'end', id, end })
-}
+const pressCorner = (event: PointerEvent, item: Item, corner: Corner) =>
+  shape(event, item.id, (_, { dx, dy }, step) => board => setBoxes(board, page.id, new Map([[item.id, resized(item, corner, dx, dy, step)]])))
+const pressEnd = (event: PointerEvent, id: string, end: number) =>
+  shape(event, id, (to, _, step) => board => moveCorner(board, page.id, id, end, { x: round(to.x, step), y: round(to.y, step) }))
 function pressPage(event: PointerEvent) {
   if (event.button !== 0) return
   const more = event.shiftKey || event.ctrlKey || event.metaKey
@@ -84,8 +90,8 @@ function drag(event: PointerEvent) {
     return
   }
   // A press that doesn't move selects, and changes nothing.
-  if (!held.gesture && Math.hypot(dx, dy) < 3 * pixel.value) return
-  held.gesture ??= hands.gesture()
+  if (!held.moved && Math.hypot(dx, dy) < 3 * pixel.value) return
+  held.moved = true
   const step = event.altKey ? FINE : STEP
   if (grip.what === 'move') {
     const moved = heldOn(page, { ...grip.whole, x: round(grip.whole.x + dx, step), y: round(grip.whole.y + dy, step) })
@@ -94,11 +100,15 @@ function drag(event: PointerEvent) {
     grip.by = { dx: moved.x + pull.dx - grip.whole.x, dy: moved.y + pull.dy - grip.whole.y }
     sheet.value!.to(grip.by.dx * scale, grip.by.dy * scale)
   }
-  else if (grip.what === 'size') held.gesture.box(grip.item.id, resized(grip.item, grip.corner, dx, dy, step))
   else {
-    const at = { x: round(to.x, step), y: round(to.y, step) }
-    held.gesture.to(moveCorner(held.gesture.before, page.id, grip.id, grip.end, at))
+    grip.last = grip.shaped(to, { dx, dy }, step)
+    draft.value = drafted(grip.last(grip.alone), grip.id)
+    sheet.value!.hide()
   }
+}
+function drafted(board: Board, id: string): Draft | null {
+  const item = layer && itemsOf(board, page.id, layer).find(i => i.id === id)
+  return item ? { id, page: board.pages[0]!, box: item.box, ends: endsOf(board, page.id, id) } : null
 }
 function rest() {
   held = null
@@ -106,6 +116,7 @@ function rest() {
   sheet.value = null
   guides.value = []
   marquee.value = null
+  draft.value = null
 }
 onBeforeUnmount(rest)
 function letGo() {
@@ -113,18 +124,18 @@ function letGo() {
     const box = marquee.value
     hands.select(hands.items.value.filter(item => overlaps(item.box, box)).map(item => item.id), held.grip.more)
   }
-  if (held?.grip.what === 'move' && held.gesture) {
+  if (held?.grip.what === 'move' && held.moved) {
     const { dx, dy } = held.grip.by
     if (dx || dy) hands.move(dx, dy)
   }
+  if (held?.grip.what === 'shape' && held.grip.last) bench.change(held.grip.last(bench.board.value))
   rest()
 }
 
-/** A second finger means looking closer, not dragging: what the first one did is taken back. */
+/** A second finger means looking closer, not dragging: what the first one held stays as it was. */
 function second(event: PointerEvent) {
   if (!held || event.pointerId === held.pointer) return
   event.stopPropagation()
-  if (held.grip.what !== 'move') held.gesture?.to(held.gesture.before)
   rest()
 }
 
@@ -187,7 +198,7 @@ const radius = (item: Item) => item.kind === 'place' ? 10 : 4
       @pointerdown="pressEnd($event, hands.only.value!.id, i)"
     />
     </g>
-    <Teleport v-if="sheet" :to="sheet.over"><WorkbenchHandMarks :marks="marks" :pixel="pixel" :page="page" /></Teleport>
+    <Teleport v-if="sheet" :to="sheet.over"><WorkbenchHandMarks :marks="marks" :pixel="pixel" :page="page" /><WorkbenchHandDraft :draft="handing.draft" :handle="side" :pixel="pixel" :page="page" /></Teleport>
   </g>
 </template>
 

@@ -10,7 +10,7 @@ import { addFixed, cropped, fitted } from '../../../core/design/backdrop'
 import { addSets, isTable, readColumns } from '../../../core/design/columns'
 import { addCorner, endsOf, moveCorner, removeCorner } from '../../../core/design/corners'
 import { addGapFill, withGaps, wordsOf } from '../../../core/design/gapFill'
-import { clipOf, group, grouped, itemsOf, moveItems, pasteClip, removeItems, repeatItems, setBoxes, ungroup } from '../../../core/design/items'
+import { alone, clipOf, group, grouped, itemsOf, moveItems, pasteClip, removeItems, repeatItems, setBoxes, ungroup } from '../../../core/design/items'
 import { newPlaces, PLACE_FORMS } from '../../../core/design/newPlaces'
 import { addOthers, allowArrows, allowNotes, notesAllowed } from '../../../core/design/otherPieces'
 import { addPage, addPrintedPages, duplicatePage, MOST_PAGES, movePage, PAGE_SIZES, removePage, setPageSize, takeSheets } from '../../../core/design/pages'
@@ -19,6 +19,8 @@ import { sheetOf } from '../../../core/design/sheet'
 import { stagedPut } from '../../../core/design/staging'
 import { turnedShape, turnItems } from '../../../core/design/turning'
 import { addStep, changeStep, moveStep } from '../../../core/design/steps'
+import { ORGANIZERS } from '../../../core/organizers/organizers'
+import { boardOf } from '../../../core/organizers/plan'
 import { readClip, writeClip } from '../../../core/format/clip'
 import { area } from '../../../core/geometry/area'
 import { boxOf, outline } from '../../../core/geometry/outline'
@@ -191,6 +193,27 @@ describe('the hands', () => {
     const two = addStep(changeStep(board, page, 's1' as never, { instructions: 'Sort' }), page, 's2' as never)
     expect(moveStep(two, page, 's2' as never, -1).pages[0]!.steps!.map(s => s.id)).toEqual(['s2', 's1'])
     expect(readBoard(JSON.parse(JSON.stringify(two))).ok).toBe(true)
+  })
+})
+
+describe('one thing alone', () => {
+  it('takes a new box as it would among the others', () => {
+    let compared = 0
+    for (const organizer of ORGANIZERS.slice(0, 12)) {
+      const board = boardOf(organizer)
+      const page = board.pages[0]!
+      for (const layer of ['backdrop', 'places'] as const) {
+        for (const { id, box } of itemsOf(board, page.id, layer)) {
+          const next = new Map([[id, { x: box.x + 8, y: box.y + 8, width: box.width * 0.75, height: box.height * 1.25 }]])
+          const boxIn = (b: Board) => itemsOf(b, page.id, layer).find(item => item.id === id)!.box
+          const single = alone(board, page.id, id)
+          expect(itemsOf(single, page.id, layer).filter(item => item.kind !== 'step')).toHaveLength(page.steps?.some(s => s.id === id) ? 0 : 1)
+          expect(boxIn(setBoxes(single, page.id, next))).toEqual(boxIn(setBoxes(board, page.id, next)))
+          compared++
+        }
+      }
+    }
+    expect(compared).toBeGreaterThan(40)
   })
 })
 
