@@ -30,7 +30,7 @@ const size = computed(() => {
     <rect v-if="corners.length" v-bind="shown.box" rx="4" fill="none" stroke="#1c5a3c" :stroke-width="3 * pixel" />
     <rect v-for="(at, i) in corners" :key="i" :x="at.x - handle / 2" :y="at.y - handle / 2" :width="handle" :height="handle" :rx="handle / 4" fill="#ffffff" stroke="#1c5a3c" :stroke-width="2.5 * pixel" />
     <circle v-for="(at, i) in shown.ends" :key="i" :cx="at.x" :cy="at.y" :r="handle / 2" fill="#e9ad3f" stroke="#1c5a3c" :stroke-width="2 * pixel" />
-    <g :transform="`translate(${shown.box.x + shown.box.width / 2} ${Math.max(shown.box.y - 14 * pixel, 14 * pixel)}) scale(${pixel})`" data-size>
+    <g :transform="`translate(${shown.box.x + shown.box.width / 2} ${Math.min(shown.box.y + shown.box.height + 18 * pixel, page.height - 14 * pixel)}) scale(${pixel})`" data-size>
       <rect x="-60" y="-12" width="120" height="24" rx="6" fill="#1d2526" />
       <text y="5" font-size="14" font-weight="600" text-anchor="middle" fill="#ffffff">{{ size }}</text>
     </g>
