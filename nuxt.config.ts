@@ -15,7 +15,7 @@ export default defineNuxtConfig({
   imports: {
     presets: [{
       from: '@vueuse/core',
-      imports: ['computedAsync', 'onKeyStroke', 'useDebounceFn', 'useElementSize', 'useEventListener', 'useNow', 'useResizeObserver', 'useSessionStorage'],
+      imports: ['computedAsync', 'onKeyStroke', 'until', 'useDebounceFn', 'useElementSize', 'useEventListener', 'useNow', 'useResizeObserver', 'useSessionStorage'],
     }],
   },
   nitro: {

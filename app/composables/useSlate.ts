@@ -35,6 +35,8 @@ export interface SlateView {
 const PASSING: ReadonlySet<RefusalCode> = new Set(['trouble', 'too-fast', 'signed-out', 'not-yours'])
 const RETRY_MS = 1500
 const UNHEARD_MS = 6000
+/** A connection that isn't heard is made anew once in this time. */
+const LONGEST_WAIT_MS = UNHEARD_MS + 4000
 
 /** A student's own slate: shown at once, kept on the device, sent when there is a connection. */
 export function useSlate(view: SlateView) {
@@ -80,7 +82,9 @@ export function useSlate(view: SlateView) {
       case 'slate':
         settle(receiveWhole(replica.value, message.number, message.state, edition))
         status.value = message.status
-        return
+        // A whole slate doesn't say which moves are in it. Those on their way are sent again; the server takes each once.
+        onWay = new Set()
+        return flush()
       case 'moves': {
         const next = receive(replica.value, message.moves, edition)
         if (next) settle(next)
@@ -166,6 +170,12 @@ export function useSlate(view: SlateView) {
     canUndo: computed(() => next.value !== undefined && canMove(status.value)),
     make: (move: Move) => make(move),
     undo: () => next.value && make(next.value.inverse, next.value.id),
+    /** Whether all moves reached the server. While it can be heard, what is on its way is waited for. */
+    async allSent() {
+      const settled = () => replica.value.pending.length === 0 || socket.state.value !== 'open'
+      if (!settled()) await until(settled).toBe(true, { timeout: LONGEST_WAIT_MS })
+      return replica.value.pending.length === 0
+    },
     async handIn() {
       const { status: now } = await ask<{ status: SlateStatus }>(`/api/slates/${view.id}/hand-in`, { method: 'POST', body: {} })
       status.value = now

@@ -48,17 +48,19 @@ const grown = ({ x, y, width, height }: Box): Box => ({ x: x - width / 2, y: y -
 
 /** Where every piece of a page is, in the order of the page's pieces; copies stand where their bin does. */
 export function placePieces(state: SlateState, page: Page, edition: Edition): Placement[] {
+  const rooms = roomsOf(page)
   return piecesOf(state, page, edition).map((piece) => {
     const position = state.pieces[piece.id]
     if (!position) return { piece: piece.id, at: 'ledge', shares: [] }
     const { master } = edition.pieces.get(piece.id)!
     const around = position.turn || piece.kind === 'label' ? anyTurn(position, master) : boxAround(position, master)
-    const shares = roomsOf(page).flatMap(({ place, room }): Share[] => {
-      if (!overlaps(room, around)) return []
+    const shares: Share[] = []
+    for (const { place, room } of rooms) {
+      if (!overlaps(room, around)) continue
       const claimed = claim(place, piece, master, position)
       const sure = claimed && certainty(claimed.share)
-      return sure ? [{ place: place.id, ...claimed, certainty: sure }] : []
-    })
+      if (sure) shares.push({ place: place.id, ...claimed, certainty: sure })
+    }
     shares.sort((a, b) => b.share - a.share)
     return { piece: piece.id, at: 'page', centre: { x: position.x, y: position.y }, shares }
   })

@@ -39,6 +39,32 @@ test('with the connection cut in the middle work goes on, survives closing the p
   await expect(piece(again, 'limpet')).toHaveAccessibleName('limpet, in Clings')
 })
 
+test('who hands in while a move is on its way waits for it, and is not sent back', async ({ page, application }) => {
+  const lesson = await makeLesson(application.address)
+  /** What the server says about moves, held back until it is let through. */
+  const held: (() => void)[] = []
+  let holding = true
+  await page.routeWebSocket(/\/socket$/, (socket) => {
+    const server = socket.connectToServer()
+    server.onMessage((message) => {
+      if (holding && String(message).includes('"say":"moves"')) held.push(() => socket.send(message))
+      else socket.send(message)
+    })
+  })
+  await comeIn(page, application.address, lesson, 'Ada Fern')
+  await expect(page.getByTestId('kept')).toHaveText('Every move is kept')
+  await dragTo(page, 'limpet', await zonePoint(page, 0))
+  await expect.poll(() => held.length).toBe(1)
+  await page.getByRole('button', { name: 'Hand in' }).click()
+  const now = page.getByRole('button', { name: 'Hand it in now' })
+  await now.click()
+  await expect(now).toBeDisabled()
+  await expect(page.getByRole('alert')).toHaveCount(0)
+  holding = false
+  held.forEach(letThrough => letThrough())
+  await expect(page.getByText('Handed in', { exact: true })).toBeVisible()
+})
+
 test('with the server killed and started again no acknowledged move is lost and none is doubled', async ({ page, browser }) => {
   const { url, drop } = await createDatabase()
   let application = await startApplication(url)

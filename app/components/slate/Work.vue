@@ -27,7 +27,7 @@ const startAgain = () => slate.make({ kind: 'start-again' })
 
 async function handIn() {
   const done = await attempt(async () => {
-    if (unsent.value > 0) throw new Refused('unsent')
+    if (!await slate.allSent()) throw new Refused('unsent')
     await slate.handIn()
     return true
   })
