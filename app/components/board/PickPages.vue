@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import type { Board } from '~~/core/board/board'
-import { makeEdition } from '~~/core/board/edition'
 import type { PageId } from '~~/core/board/ids'
 import { pagesAlone } from '~~/core/design/pages'
 
@@ -24,7 +23,6 @@ async function choose(event: Event) {
   from.value = id ? (await attempt(() => ask<{ board: Board }>(`/api/boards/${id}`)))?.board ?? null : null
   ticked.value = new Set(from.value?.pages.length === 1 ? [from.value.pages[0]!.id] : [])
 }
-const edition = computed(() => from.value && makeEdition(from.value))
 function tick(id: PageId) {
   if (!ticked.value.delete(id)) ticked.value.add(id)
 }
@@ -35,7 +33,7 @@ function tick(id: PageId) {
     <label><span class="label">{{ t('pages.fromBoard') }}</span>
       <select class="field" @change="choose"><option value="">{{ t('pages.choose') }}</option><option v-for="board in boards" :key="board.id" :value="board.id">{{ board.title }}</option></select>
     </label>
-    <ul v-if="from && edition" class="mt-4 grid max-h-96 grid-cols-2 gap-3 overflow-auto p-1">
+    <ul v-if="from" class="mt-4 grid max-h-96 grid-cols-2 gap-3 overflow-auto p-1">
       <li v-for="(p, i) in from.pages" :key="p.id">
         <label class="block cursor-pointer rounded-xl p-1" :class="ticked.has(p.id) ? 'bg-leaf-100 text-stone-950' : ''">
           <BoardThumbnail :board="pagesAlone(from, new Set([p.id]))" :label="t('pages.page', { number: i + 1 })" ledge />

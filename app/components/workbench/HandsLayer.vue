@@ -25,12 +25,9 @@ const CORNERS: Corner[] = [{ x: 0, y: 0 }, { x: 1, y: 0 }, { x: 0, y: 1 }, { x: 
 const root = useTemplateRef<SVGGElement>('root')
 /** Over the page as long as something is held. */
 const sheet = shallowRef<HandSheet | null>(null)
-/** Read by the marks alone, so that a move of the hand draws nothing else anew. */
-const marks = { guides: shallowRef<readonly Guide[]>([]), marquee: shallowRef<Box | null>(null) }
-const { guides, marquee } = marks
-const draft = shallowRef<Draft | null>(null)
-/** Handed on as it is, not unwrapped, so that this layer isn't drawn anew with it. */
-const handing = { draft }
+/** Handed on as they are and read on the sheet alone, so that a move of the hand draws nothing else anew. */
+const marks = { guides: shallowRef<readonly Guide[]>([]), marquee: shallowRef<Box | null>(null), draft: shallowRef<Draft | null>(null) }
+const { guides, marquee, draft } = marks
 type Grip
   = { readonly what: 'move', readonly whole: Box, readonly others: readonly Box[], by: { dx: number, dy: number } }
     | { readonly what: 'shape', readonly id: string, readonly alone: Board, readonly shaped: Shaping, last: Shaped | null }
@@ -107,7 +104,7 @@ function drag(event: PointerEvent) {
   }
 }
 function drafted(board: Board, id: string): Draft | null {
-  const item = layer && itemsOf(board, page.id, layer).find(i => i.id === id)
+  const item = itemsOf(board, page.id, layer).find(i => i.id === id)
   return item ? { id, page: board.pages[0]!, box: item.box, ends: endsOf(board, page.id, id) } : null
 }
 function rest() {
@@ -198,7 +195,7 @@ const radius = (item: Item) => item.kind === 'place' ? 10 : 4
       @pointerdown="pressEnd($event, hands.only.value!.id, i)"
     />
     </g>
-    <Teleport v-if="sheet" :to="sheet.over"><WorkbenchHandMarks :marks="marks" :pixel="pixel" :page="page" /><WorkbenchHandDraft :draft="handing.draft" :handle="side" :pixel="pixel" :page="page" /></Teleport>
+    <Teleport v-if="sheet" :to="sheet.over"><WorkbenchHandMarks :marks="marks" :pixel="pixel" :page="page" /><WorkbenchHandDraft :draft="marks.draft" :handle="side" :pixel="pixel" :page="page" /></Teleport>
   </g>
 </template>
 
