@@ -1,5 +1,5 @@
 import type { Page } from '~~/core/board/board'
-import type { Box, Point } from '~~/core/geometry/shape'
+import type { Box, Point, Size } from '~~/core/geometry/shape'
 
 /** A thing in a size that is only being tried: alone on a page, with its box, and its corners or ends where it has any to be dragged. */
 export interface Draft { readonly id: string, readonly page: Page, readonly box: Box, readonly ends: readonly Point[] }
@@ -19,15 +19,22 @@ export interface HandSheet {
   readonly away: () => void
 }
 
+/**
+ * A path that shows nothing, from one corner of the page to the other. With it a drawing whose parts come and go is as large
+ * as the page in every frame, and the browser need not find out anew what lies over what.
+ */
+export const wholePage = ({ width, height }: Size) => `M0 0h0M${width} ${height}h0`
+
 /** `held` are drawn on the sheet instead of on the page from the first move on, until the sheet is taken away. */
 export function layHandSheet(page: SVGSVGElement, held: readonly SVGElement[]): HandSheet {
-  const over = document.createElement('div')
   const { left, top, width, height } = page.getBoundingClientRect()
-  over.className = 'pointer-events-none fixed z-50 overflow-clip will-change-transform'
-  over.setAttribute('aria-hidden', 'true')
-  Object.assign(over.style, { left: `${left}px`, top: `${top}px`, width: `${width}px`, height: `${height}px` })
-  document.body.append(over)
-  let moved: HTMLElement | null = null
+  const shown = shownPart(page)
+  const pane = laid('fixed z-50 overflow-clip pointer-events-none will-change-transform', shown)
+  pane.setAttribute('aria-hidden', 'true')
+  const over = laid('absolute', { left: left - shown.left, top: top - shown.top, width, height })
+  pane.append(over)
+  document.body.append(pane)
+  let moved: ((transform: string) => void) | null = null
   function lift() {
     const sheet = document.createElement('div')
     sheet.className = 'absolute inset-0 will-change-transform'
@@ -38,7 +45,7 @@ export function layHandSheet(page: SVGSVGElement, held: readonly SVGElement[]): 
     sheet.append(drawing)
     over.append(sheet)
     hide()
-    return sheet
+    return glide(sheet)
   }
   const show = (visibility: '' | 'hidden') => {
     for (const element of held) element.style.visibility = visibility
@@ -48,12 +55,29 @@ export function layHandSheet(page: SVGSVGElement, held: readonly SVGElement[]): 
     over,
     to(dx, dy) {
       moved ??= lift()
-      moved.style.transform = `translate3d(${dx}px, ${dy}px, 0)`
+      moved(`translate(${dx}px, ${dy}px)`)
     },
     hide,
     away() {
-      over.remove()
+      pane.remove()
       show('')
     },
   }
+}
+
+interface Room { readonly left: number, readonly top: number, readonly width: number, readonly height: number }
+
+function laid(className: string, { left, top, width, height }: Room): HTMLElement {
+  const div = document.createElement('div')
+  div.className = className
+  Object.assign(div.style, { left: `${left}px`, top: `${top}px`, width: `${width}px`, height: `${height}px` })
+  return div
+}
+
+/** What can be seen of a page that is looked at closely: as much of it as its frame shows. */
+function shownPart(page: Element): Room {
+  const own = page.getBoundingClientRect()
+  const frame = page.closest('[data-frame]')?.getBoundingClientRect() ?? own
+  const [left, top] = [Math.max(own.left, frame.left), Math.max(own.top, frame.top)]
+  return { left, top, width: Math.max(0, Math.min(own.right, frame.right) - left), height: Math.max(0, Math.min(own.bottom, frame.bottom) - top) }
 }

@@ -13,10 +13,13 @@ const PIECES = 300
 const MANY = 50
 const STEPS = 90
 /**
- * What the browser's own trace calls the page's part of a frame: input, script, style, layout, painting, handing over. Not
- * the gaps between frames: where things are pulled to a guide nothing changes, and no frame is due.
+ * What the browser's own trace calls the page's part of a frame: input, script, style, layout, painting, handing over; of the
+ * frames in which the hand moved. Not the gaps between frames: where things are pulled to a guide nothing changes, and no
+ * frame is due.
  */
 const FRAME = 'ProxyMain::BeginMainFrame'
+const MOVED = 'EventHandler::handleMouseMoveEvent'
+interface Traced { readonly name: string, readonly ph: string, readonly tid: number, readonly pid: number, readonly ts: number, readonly dur?: number }
 
 const counting = () => {
   let n = 0
@@ -33,12 +36,14 @@ function crowded(): Board {
 /** Milliseconds that each frame takes while something is dragged about. */
 async function frameTimes(browser: Browser, page: Page, from: { x: number, y: number }): Promise<number[]> {
   await page.mouse.move(from.x, from.y)
-  await browser.startTracing(page, { categories: ['cc'] })
+  await browser.startTracing(page, { categories: ['cc', 'blink'] })
   await page.mouse.down()
   for (let i = 1; i <= STEPS; i++) await page.mouse.move(from.x + 2 * i, from.y + 60 * Math.sin(i / 8))
   await page.mouse.up()
-  const trace = JSON.parse((await browser.stopTracing()).toString()) as { traceEvents: { name: string, ph: string, dur?: number }[] }
-  const frames = trace.traceEvents.filter(e => e.name === FRAME && e.ph === 'X').map(e => (e.dur ?? 0) / 1000)
+  const { traceEvents } = JSON.parse((await browser.stopTracing()).toString()) as { traceEvents: Traced[] }
+  const named = (name: string) => traceEvents.filter(e => e.name === name && e.ph === 'X')
+  const moves = named(MOVED)
+  const frames = named(FRAME).flatMap(({ pid, tid, ts, dur = 0 }) => moves.some(m => m.pid === pid && m.tid === tid && m.ts >= ts && m.ts < ts + dur) ? [dur / 1000] : [])
   if (frames.length < STEPS / 2) throw new Error(`the trace holds only ${frames.length} frames`)
   return frames
 }

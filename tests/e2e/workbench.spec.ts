@@ -296,6 +296,20 @@ test('a page looked at closely is pushed about in a frame with a name, and a who
   await expect.poll(() => frame.evaluate(element => element.scrollLeft)).toBeGreaterThan(0)
   await page.keyboard.press('Control+0')
   await expect(frame).toHaveCount(0)
+
+  // What the hands hold is cut off where the page is: nothing of it shows over the panels.
+  await station(page, 'Places').click()
+  for (let i = 0; i < 3; i++) await press(page, 'Closer')
+  await frame.evaluate(element => element.scrollLeft = 0)
+  await page.locator('[data-item]').first().hover()
+  const shown = (await frame.boundingBox())!
+  const beside = { x: shown.x + shown.width + 1, y: shown.y, width: 100, height: shown.height }
+  await page.mouse.down()
+  const before = await page.screenshot({ clip: beside })
+  await page.mouse.move(shown.x + shown.width - 4, shown.y + shown.height / 2, { steps: 4 })
+  expect(await page.locator('body > div:last-child svg').count()).toBeGreaterThan(0)
+  expect((await page.screenshot({ clip: beside })).equals(before)).toBe(true)
+  await page.mouse.up()
 })
 
 test('a board is copied, kept as an organizer, put away and taken back, and goes out and in as a file', async ({ page, application }) => {

@@ -120,7 +120,7 @@ const ghostAt = computed(() => held.value?.way === 'key' ? held.value.at : null)
 
 <template>
   <div ref="room" class="relative flex min-h-0 flex-1 select-none flex-col items-center gap-3" @dragstart.prevent>
-    <div ref="frame" class="frame max-w-full overflow-auto" :tabindex="scrolls ? 0 : undefined" :role="scrolls ? 'group' : undefined" :aria-label="scrolls ? t('stage.frame') : undefined" :style="{ maxHeight: ledge ? `calc(100% - ${size.ledgeHeight + 12 + (barred ? BAR : 0)}px)` : '100%' }">
+    <div ref="frame" data-frame class="frame max-w-full overflow-auto" :tabindex="scrolls ? 0 : undefined" :role="scrolls ? 'group' : undefined" :aria-label="scrolls ? t('stage.frame') : undefined" :style="{ maxHeight: ledge ? `calc(100% - ${size.ledgeHeight + 12 + (barred ? BAR : 0)}px)` : '100%' }">
       <div ref="sheet" class="relative" :style="{ width: `${page.width * pageScale}px`, height: `${page.height * pageScale}px` }" @click="tapPage">
         <BoardPage ref="boardPage" :edition="edition" :page="page" :state="state" :lit="lit" :writing="works" :step="step" role="group" :aria-label="t('stage.page')">
           <template #under><slot name="under" /></template>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { Page } from '~~/core/board/board'
 import type { Point } from '~~/core/geometry/shape'
-import type { Draft } from '~/composables/handSheet'
+import { wholePage, type Draft } from '~/composables/handSheet'
 
 const MM = 25.4 / 72
 
@@ -18,10 +18,15 @@ const size = computed(() => {
   const millimetres = (points: number) => Math.round(points * MM * 10) / 10
   return shown.value ? t('arrange.size', { width: millimetres(shown.value.box.width), height: millimetres(shown.value.box.height) }) : ''
 })
+const label = computed(() => {
+  const { x, y, width, height } = shown.value!.box
+  return { x: x + width / 2, y: Math.min(y + height + 18 * pixel, page.height - 14 * pixel) }
+})
 </script>
 
 <template>
   <svg v-if="shown" :viewBox="`0 0 ${page.width} ${page.height}`" class="absolute inset-0 h-full w-full will-change-transform">
+    <path :d="wholePage(page)" stroke="#1c5a3c" />
     <BoardPicture v-for="picture in shown.page.backdrop.pictures" :key="picture.id" :picture="picture" />
     <BoardFigureShape v-for="figure in shown.page.backdrop.figures" :key="figure.id" :figure="figure" />
     <BoardFixedLine v-for="line in shown.page.backdrop.lines" :key="line.id" :line="line" />
@@ -30,9 +35,9 @@ const size = computed(() => {
     <rect v-if="corners.length" v-bind="shown.box" rx="4" fill="none" stroke="#1c5a3c" :stroke-width="3 * pixel" />
     <rect v-for="(at, i) in corners" :key="i" :x="at.x - handle / 2" :y="at.y - handle / 2" :width="handle" :height="handle" :rx="handle / 4" fill="#ffffff" stroke="#1c5a3c" :stroke-width="2.5 * pixel" />
     <circle v-for="(at, i) in shown.ends" :key="i" :cx="at.x" :cy="at.y" :r="handle / 2" fill="#e9ad3f" stroke="#1c5a3c" :stroke-width="2 * pixel" />
-    <g :transform="`translate(${shown.box.x + shown.box.width / 2} ${Math.min(shown.box.y + shown.box.height + 18 * pixel, page.height - 14 * pixel)}) scale(${pixel})`" data-size>
-      <rect x="-60" y="-12" width="120" height="24" rx="6" fill="#1d2526" />
-      <text y="5" font-size="14" font-weight="600" text-anchor="middle" fill="#ffffff">{{ size }}</text>
+    <g data-size>
+      <rect :x="label.x - 60 * pixel" :y="label.y - 12 * pixel" :width="120 * pixel" :height="24 * pixel" :rx="6 * pixel" fill="#1d2526" />
+      <text :x="label.x" :y="label.y + 5 * pixel" :font-size="14 * pixel" font-weight="600" text-anchor="middle" fill="#ffffff">{{ size }}</text>
     </g>
   </svg>
 </template>
