@@ -1,5 +1,6 @@
 import type { Page } from '~~/core/board/board'
 import type { Box, Point, Size } from '~~/core/geometry/shape'
+import type { Guide } from '~~/core/layout/guides'
 
 /** A thing in a size that is only being tried: alone on a page, with its box, and its corners or ends where it has any to be dragged. */
 export interface Draft { readonly id: string, readonly page: Page, readonly box: Box, readonly ends: readonly Point[] }
@@ -12,6 +13,7 @@ export interface Draft { readonly id: string, readonly page: Page, readonly box:
 export interface HandSheet {
   /** Where marks can be put, in the page's own measure. */
   readonly over: HTMLElement
+  readonly guides: (guides: readonly Guide[], scale: number) => void
   /** What is held, moved by so many CSS pixels from where it was taken up. */
   readonly to: (dx: number, dy: number) => void
   /** What is held shows no longer: another drawing of it stands over the page. */
@@ -27,11 +29,13 @@ export const wholePage = ({ width, height }: Size) => `M0 0h0M${width} ${height}
 
 /** `held` are drawn on the sheet instead of on the page from the first move on, until the sheet is taken away. */
 export function layHandSheet(page: SVGSVGElement, held: readonly SVGElement[]): HandSheet {
-  const { left, top, width, height } = page.getBoundingClientRect()
+  const own = roomOf(page)
   const shown = shownPart(page)
   const pane = laid('fixed z-50 overflow-clip pointer-events-none will-change-transform', shown)
   pane.setAttribute('aria-hidden', 'true')
-  const over = laid('absolute', { left: left - shown.left, top: top - shown.top, width, height })
+  pane.dataset.handSheet = ''
+  pane.style.borderRadius = shown.round
+  const over = laid('absolute', { ...own, left: own.left - shown.left, top: own.top - shown.top })
   pane.append(over)
   document.body.append(pane)
   let moved: ((transform: string) => void) | null = null
@@ -53,6 +57,7 @@ export function layHandSheet(page: SVGSVGElement, held: readonly SVGElement[]): 
   const hide = () => show('hidden')
   return {
     over,
+    guides: layGuides(over),
     to(dx, dy) {
       moved ??= lift()
       moved(`translate(${dx}px, ${dy}px)`)
@@ -74,10 +79,14 @@ function laid(className: string, { left, top, width, height }: Room): HTMLElemen
   return div
 }
 
-/** What can be seen of a page that is looked at closely: as much of it as its frame shows. */
-function shownPart(page: Element): Room {
-  const own = page.getBoundingClientRect()
-  const frame = page.closest('[data-frame]')?.getBoundingClientRect() ?? own
-  const [left, top] = [Math.max(own.left, frame.left), Math.max(own.top, frame.top)]
-  return { left, top, width: Math.max(0, Math.min(own.right, frame.right) - left), height: Math.max(0, Math.min(own.bottom, frame.bottom) - top) }
+/** Where a page can be seen: in its frame, with the frame's round corners, and be it pushed about there. */
+function shownPart(page: Element): Room & { round: string } {
+  const frame = page.closest('[data-frame]')
+  if (!frame) return { ...roomOf(page), round: '' }
+  const { left, top } = frame.getBoundingClientRect()
+  return { left: left + frame.clientLeft, top: top + frame.clientTop, width: frame.clientWidth, height: frame.clientHeight, round: getComputedStyle(frame).borderRadius }
+}
+function roomOf(element: Element): Room {
+  const { left, top, width, height } = element.getBoundingClientRect()
+  return { left, top, width, height }
 }

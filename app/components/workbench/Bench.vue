@@ -131,9 +131,9 @@ onKeyStroke(['Delete', 'Backspace', 'Escape', 'a'], (event) => {
 
 <template>
   <div class="flex h-dvh min-h-[36rem] flex-col">
-    <header v-show="!trying" class="flex min-h-16 flex-wrap items-center gap-x-5 gap-y-2 bg-stone-900 px-4 py-2 text-white">
+    <header v-show="!trying" class="flex min-h-16 flex-wrap items-center gap-x-4 gap-y-2 bg-stone-900 px-4 py-2 text-white">
       <NuxtLink to="/shelf" :aria-label="t('workbench.toShelf')" class="flex min-h-11 items-center"><UiMark /></NuxtLink>
-      <div class="w-56">
+      <div class="w-48">
         <h1 class="sr-only">{{ board.title }}</h1>
         <input
           class="w-full truncate rounded bg-transparent px-1 text-lg font-bold hover:bg-stone-800" maxlength="120" :value="board.title" :aria-label="t('workbench.name')"
@@ -145,7 +145,7 @@ onKeyStroke(['Delete', 'Backspace', 'Escape', 'a'], (event) => {
       <div class="ml-auto flex items-center gap-2">
         <span class="flex items-center" role="group" :aria-label="t('workbench.zoom')">
           <button type="button" class="button button-dark border-transparent px-2" :disabled="!zoom.canFurther.value" :aria-label="t('workbench.further')" :title="t('workbench.further')" @click="zoom.further"><Icon name="lucide:zoom-out" size="20" /></button>
-          <button v-if="zoom.canFurther.value" type="button" class="button button-dark border-transparent px-1 text-sm" @click="zoom.whole">{{ t('workbench.percent', { percent: Math.round(zoom.zoom.value * 100) }) }}</button>
+          <button type="button" class="button button-dark min-w-14 border-transparent px-1 text-sm" :disabled="!zoom.canFurther.value" @click="zoom.whole">{{ t('workbench.percent', { percent: Math.round(zoom.zoom.value * 100) }) }}</button>
           <button type="button" class="button button-dark border-transparent px-2" :disabled="!zoom.canNearer.value" :aria-label="t('workbench.nearer')" :title="t('workbench.nearer')" @click="zoom.nearer"><Icon name="lucide:zoom-in" size="20" /></button>
         </span>
         <button type="button" class="button button-dark px-3" :disabled="!bench.canUndo.value" :aria-label="t('workbench.undo')" :title="t('workbench.undo')" @click="bench.undo"><Icon name="lucide:undo-2" size="20" /></button>

@@ -5,7 +5,7 @@ import { endsOf, moveCorner } from '~~/core/design/corners'
 import { overlaps } from '~~/core/geometry/outline'
 import type { Box, Point } from '~~/core/geometry/shape'
 import { around, heldOn } from '~~/core/layout/arrange'
-import { guided, type Guide } from '~~/core/layout/guides'
+import { guided } from '~~/core/layout/guides'
 import type { Hands } from '~/composables/useHands'
 import { layHandSheet, type Draft, type HandSheet } from '~/composables/handSheet'
 import type { Workbench } from '~/composables/useWorkbench'
@@ -26,8 +26,8 @@ const root = useTemplateRef<SVGGElement>('root')
 /** Over the page as long as something is held. */
 const sheet = shallowRef<HandSheet | null>(null)
 /** Handed on as they are and read on the sheet alone, so that a move of the hand draws nothing else anew. */
-const marks = { guides: shallowRef<readonly Guide[]>([]), marquee: shallowRef<Box | null>(null), draft: shallowRef<Draft | null>(null) }
-const { guides, marquee, draft } = marks
+const tried = { marquee: shallowRef<Box | null>(null), draft: shallowRef<Draft | null>(null) }
+const { marquee, draft } = tried
 type Grip
   = { readonly what: 'move', readonly whole: Box, readonly others: readonly Box[], by: { dx: number, dy: number } }
     | { readonly what: 'shape', readonly id: string, readonly alone: Board, readonly shaped: Shaping, last: Shaped | null }
@@ -93,7 +93,7 @@ function drag(event: PointerEvent) {
   if (grip.what === 'move') {
     const moved = heldOn(page, { ...grip.whole, x: round(grip.whole.x + dx, step), y: round(grip.whole.y + dy, step) })
     const pull = event.altKey ? { dx: 0, dy: 0, guides: [] } : guided(moved, grip.others, page, REACH * pixel.value)
-    guides.value = pull.guides
+    sheet.value!.guides(pull.guides, scale)
     grip.by = { dx: moved.x + pull.dx - grip.whole.x, dy: moved.y + pull.dy - grip.whole.y }
     sheet.value!.to(grip.by.dx * scale, grip.by.dy * scale)
   }
@@ -111,7 +111,6 @@ function rest() {
   held = null
   sheet.value?.away()
   sheet.value = null
-  guides.value = []
   marquee.value = null
   draft.value = null
 }
@@ -195,7 +194,7 @@ const radius = (item: Item) => item.kind === 'place' ? 10 : 4
       @pointerdown="pressEnd($event, hands.only.value!.id, i)"
     />
     </g>
-    <Teleport v-if="sheet" :to="sheet.over"><WorkbenchHandMarks :marks="marks" :pixel="pixel" :page="page" /><WorkbenchHandDraft :draft="marks.draft" :handle="side" :pixel="pixel" :page="page" /></Teleport>
+    <Teleport v-if="sheet" :to="sheet.over"><WorkbenchHandMarquee :marquee="tried.marquee" :pixel="pixel" :page="page" /><WorkbenchHandDraft :draft="tried.draft" :handle="side" :pixel="pixel" :page="page" /></Teleport>
   </g>
 </template>
 
