@@ -20,7 +20,7 @@ export function useBoardClipboard({ hands, sheet, pictures, text }: Takers, acti
     return true
   }
   useEventListener(document, 'copy', copy)
-  useEventListener(document, 'cut', event => void (copy(event) && hands.remove()))
+  useEventListener(document, 'cut', event => void (copy(event) && hands.cut()))
   useEventListener(document, 'paste', (event) => {
     if (!active() || inField(event) || !event.clipboardData) return
     const clip = readClip(event.clipboardData.getData(CLIP_TYPE))

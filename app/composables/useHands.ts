@@ -1,7 +1,8 @@
 import { nanoid } from 'nanoid'
 import type { Page } from '~~/core/board/board'
 import type { Sheet } from '~~/core/board/rename'
-import { bringTo, clipOf, group, grouped, itemsOf, moveItems, movingWith, pasteClip, removeItems, repeatItems, setBoxes, ungroup, type Item, type Layer } from '~~/core/design/items'
+import { activityOf, clipOf, cutItems, pasteClip, repeatItems } from '~~/core/design/clip'
+import { bringTo, group, grouped, itemsOf, moveItems, movingWith, removeItems, setBoxes, ungroup, type Item, type Layer } from '~~/core/design/items'
 import { turnItems } from '~~/core/design/turning'
 import type { Box } from '~~/core/geometry/shape'
 import { align, around, sameSize, spaceEvenly, tidy, type Alignment, type Axis, type Boxes } from '~~/core/layout/arrange'
@@ -35,6 +36,7 @@ export function useHands(bench: Workbench, page: () => Page, layer: () => Layer 
 
   const put = (next: Boxes, what = '') => bench.change(setBoxes(bench.board.value, page().id, next), what)
 
+  const whole = () => activityOf(bench.board.value, page().id, selected.value)
   function laid({ board, ids }: { board: typeof bench.board.value, ids: string[] }) {
     bench.change(board)
     selected.value = new Set(ids)
@@ -62,13 +64,17 @@ export function useHands(bench: Workbench, page: () => Page, layer: () => Layer 
     group: () => bench.change(group(bench.board.value, page().id, [...selected.value])),
     ungroup: () => bench.change(ungroup(bench.board.value, page().id, [...selected.value])),
     bring: (end: 'front' | 'back') => bench.change(bringTo(bench.board.value, page().id, selected.value, end)),
-    clip: () => clipOf(bench.board.value, page().id, selected.value),
+    clip: () => clipOf(bench.board.value, page().id, whole()),
+    cut() {
+      bench.change(cutItems(bench.board.value, page().id, whole()))
+      selected.value = new Set()
+    },
     turn: (degrees: number) => bench.change(turnItems(bench.board.value, page().id, selected.value, degrees)),
     /** So many more, each beside or below the last with a gap between them. */
     repeat(axis: Axis, times: number) {
       const { width, height } = around(boxes.value.values())
       const by = axis === 'across' ? { dx: width + TIDY_GAP, dy: 0 } : { dx: 0, dy: height + TIDY_GAP }
-      laid(repeatItems(bench.board.value, page().id, selected.value, by, times, nanoid))
+      laid(repeatItems(bench.board.value, page().id, whole(), by, times, nanoid))
     },
   }
 }

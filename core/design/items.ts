@@ -1,17 +1,14 @@
 import type { Line } from '../board/backdrop'
 import type { Board, Page } from '../board/board'
-import type { MasterId, PageId, PieceId } from '../board/ids'
+import type { PageId, PieceId } from '../board/ids'
 import type { Place } from '../board/place'
-import { referencesOf, withoutFigure, withoutPlace } from '../board/references'
-import { renamed, type Sheet } from '../board/rename'
+import { withoutFigure, withoutPlace } from '../board/references'
 import { boxOf, stretched } from '../geometry/outline'
 import type { Box, Size } from '../geometry/shape'
 import { heldOn, moveAll, type Boxes } from '../layout/arrange'
 import { requirePage, withPage } from './lookup'
 import { takeOffPage } from './pieces'
 import { placeIn } from './places'
-import { sheetOf } from './sheet'
-import { adopted } from './styles'
 
 /** What the hands of the workbench can catch: only what belongs to the open station. */
 export type Layer = 'backdrop' | 'places' | 'pieces'
@@ -81,7 +78,8 @@ function fitted(page: Size, box: Box, smallest: Size): Box {
   return heldOn(page, { ...box, width: within(box.width, smallest.width, page.width), height: within(box.height, smallest.height, page.height) })
 }
 
-function boxed(page: Page, boxes: Boxes): Page {
+/** The page with these things in these boxes. */
+export function boxed(page: Page, boxes: Boxes): Page {
   const to = <T extends { id: string }>(thing: T, change: (thing: T, box: Box) => T): T => boxes.has(thing.id) ? change(thing, boxes.get(thing.id)!) : thing
   const { pictures, figures, lines } = page.backdrop
   return {
@@ -190,68 +188,6 @@ export function bringTo(board: Board, pageId: PageId, ids: ReadonlySet<string>, 
       ...(page.backdrop.figures && { figures: order(page.backdrop.figures) }), ...(page.backdrop.lines && { lines: order(page.backdrop.lines) }),
     },
   }))
-}
-
-/** A part of a page that can stand on any board: things of the backdrop, places, steps, and pieces, with the keys that name nothing else. */
-export function clipOf(board: Board, pageId: PageId, ids: ReadonlySet<string>): Sheet {
-  const sheet = sheetOf(board, pageId)
-  const chosen = <T extends { id: string }>(things: readonly T[]) => things.filter(thing => ids.has(thing.id))
-  const { backdrop, staged, ...page } = sheet.page
-  const pieces = chosen(page.pieces)
-  const used = new Set(pieces.map(p => p.master))
-  const kept: Page = {
-    ...page,
-    backdrop: { ...backdrop, pictures: chosen(backdrop.pictures), figures: chosen(backdrop.figures ?? []), lines: chosen(backdrop.lines ?? []) },
-    places: chosen(page.places), pieces, ledge: page.ledge.filter(id => ids.has(id)),
-    ...(staged && { staged: Object.fromEntries(Object.entries(staged).filter(([id]) => ids.has(id))) }),
-    steps: chosen(page.steps ?? []),
-    groups: (page.groups ?? []).filter(members => members.every(id => ids.has(id))),
-  }
-  const keys = sheet.keys.filter((key) => {
-    const { pieces: p, places, figures } = referencesOf(key)
-    return [...p, ...places, ...figures].every(id => ids.has(id)) && p.length + places.length + figures.length > 0
-  })
-  return { page: kept, masters: sheet.masters.filter(m => used.has(m.id)), keys }
-}
-
-/** A part laid on a page under new ids, moved by so much; its new ids are given too. */
-export function pasteClip(board: Board, pageId: PageId, clip: Sheet, by: { dx: number, dy: number }, fresh: () => string): { board: Board, ids: string[] } {
-  const { masters, sheet: { page, keys } } = adopted(board.masters, renamed(clip, fresh), () => fresh() as MasterId)
-  const ids = [...page.backdrop.pictures, ...page.backdrop.figures ?? [], ...page.backdrop.lines ?? [], ...page.places, ...page.steps ?? [], ...page.pieces].map(thing => thing.id as string)
-  const joined = <T>(a: readonly T[] | undefined, b: readonly T[] | undefined) => [...a ?? [], ...b ?? []]
-  const pasted = withPage({ ...board, masters: [...masters] }, pageId, p => ({
-    ...p,
-    backdrop: {
-      ...p.backdrop, pictures: joined(p.backdrop.pictures, page.backdrop.pictures),
-      figures: joined(p.backdrop.figures, page.backdrop.figures), lines: joined(p.backdrop.lines, page.backdrop.lines),
-    },
-    places: joined(p.places, page.places), pieces: joined(p.pieces, page.pieces), ledge: joined(p.ledge, page.ledge),
-    staged: { ...p.staged, ...page.staged }, steps: joined(p.steps, page.steps), groups: joined(p.groups, page.groups),
-  }))
-  const withKeys = { ...pasted, keys: [...pasted.keys, ...keys.map(key => ({ ...key, page: pageId }))] }
-  const room = requirePage(withKeys, pageId)
-  // What comes from a larger page is brought onto this one, each by itself.
-  return { board: moveItems(withPage(withKeys, pageId, () => onToPage(room, withKeys)), pageId, ids, by.dx, by.dy), ids }
-}
-
-/** The same again, and again, each a step further along a line; on a full page fewer. */
-export function repeatItems(board: Board, pageId: PageId, ids: ReadonlySet<string>, by: { dx: number, dy: number }, times: number, fresh: () => string): { board: Board, ids: string[] } {
-  const clip = clipOf(board, pageId, ids)
-  let all: string[] = []
-  let now = board
-  for (let n = 1; n <= times; n++) {
-    const next = pasteClip(now, pageId, clip, { dx: by.dx * n, dy: by.dy * n }, fresh)
-    now = next.board
-    all = [...all, ...next.ids]
-  }
-  return { board: now, ids: all }
-}
-
-/** The board with this one thing on the page and nothing else, so that it can be tried in another size at little cost. Steps stay, since their numbers come from those before them. */
-export function alone(board: Board, pageId: PageId, id: string): Board {
-  const { page } = clipOf(board, pageId, new Set([id]))
-  const { steps } = requirePage(board, pageId)
-  return { ...board, masters: [], keys: [], pages: [{ ...page, groups: [], ...(steps && { steps }) }] }
 }
 
 /** Everything on the page moved and, where it is larger than the page, made smaller, so that nothing stands off it. Pictures keep their proportions. */

@@ -133,7 +133,7 @@ onKeyStroke(['Delete', 'Backspace', 'Escape', 'a'], (event) => {
   <div class="flex h-dvh min-h-[36rem] flex-col">
     <header v-show="!trying" class="flex min-h-16 flex-wrap items-center gap-x-4 gap-y-2 bg-stone-900 px-4 py-2 text-white">
       <NuxtLink to="/shelf" :aria-label="t('workbench.toShelf')" class="flex min-h-11 items-center"><UiMark /></NuxtLink>
-      <div class="w-48">
+      <div class="min-w-0 max-w-96 flex-1 basis-48">
         <h1 class="sr-only">{{ board.title }}</h1>
         <input
           class="w-full truncate rounded bg-transparent px-1 text-lg font-bold hover:bg-stone-800" maxlength="120" :value="board.title" :aria-label="t('workbench.name')"

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { Board, Page } from '~~/core/board/board'
-import { alone, itemsOf, setBoxes, type Item, type Layer } from '~~/core/design/items'
+import { alone } from '~~/core/design/clip'
+import { itemsOf, setBoxes, type Item, type Layer } from '~~/core/design/items'
 import { endsOf, moveCorner } from '~~/core/design/corners'
 import { overlaps } from '~~/core/geometry/outline'
 import type { Box, Point } from '~~/core/geometry/shape'

@@ -3,13 +3,15 @@ import { readdirSync, readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
 import { checkBoard, emptyBoard, readBoard, type Board } from '../../../core/board/board'
 import { makeEdition } from '../../../core/board/edition'
+import type { Key } from '../../../core/board/key'
 import { referencesOf } from '../../../core/board/references'
 import { renamed } from '../../../core/board/rename'
 import { addFixed } from '../../../core/design/backdrop'
 import { addSets, isTable, readColumns } from '../../../core/design/columns'
 import { addCorner, endsOf, moveCorner, removeCorner } from '../../../core/design/corners'
 import { addGapFill, withGaps, wordsOf } from '../../../core/design/gapFill'
-import { alone, clipOf, group, grouped, itemsOf, moveItems, pasteClip, removeItems, repeatItems, setBoxes, ungroup } from '../../../core/design/items'
+import { activityOf, alone, clipOf, cutItems, pasteClip, repeatItems } from '../../../core/design/clip'
+import { group, grouped, itemsOf, moveItems, removeItems, setBoxes, ungroup } from '../../../core/design/items'
 import { newPlaces, PLACE_FORMS } from '../../../core/design/newPlaces'
 import { addOthers, allowArrows, allowNotes, notesAllowed } from '../../../core/design/otherPieces'
 import { addPage, addPrintedPages, duplicatePage, MOST_PAGES, movePage, PAGE_SIZES, removePage, setPageSize, takeSheets } from '../../../core/design/pages'
@@ -192,6 +194,45 @@ describe('the hands', () => {
     const two = addStep(changeStep(board, page, 's1' as never, { instructions: 'Sort' }), page, 's2' as never)
     expect(moveStep(two, page, 's2' as never, -1).pages[0]!.steps!.map(s => s.id)).toEqual(['s2', 's1'])
     expect(readBoard(JSON.parse(JSON.stringify(two))).ok).toBe(true)
+  })
+
+  /** Two activities: three zones with a key for cards c0 to c4 in the first, a slot without one in the second; c5 is named by nobody. */
+  function twoActivities(): Board {
+    const key: Key = { kind: 'sort', id: keyId('k'), page, homes: Object.fromEntries([0, 1, 2, 3, 4].map(i => [pieceId(`c${i}`), [placeId(`z${i % 3}`)]])) }
+    const one = setBoxes(shore(), page, new Map([0, 1, 2].map(i => [`z${i}`, { x: 40 + 130 * i, y: 100, width: 110, height: 120 }])))
+    const both = addPlaces(addStep(addStep({ ...one, keys: [key] }, page, 's1' as never), page, 's2' as never), page, [{ kind: 'slot', id: placeId('slot'), heading: '', shape: { kind: 'rectangle', x: 600, y: 400, width: 60, height: 30 } }])
+    return setBoxes(both, page, new Map([['s1', { x: 20, y: 40, width: 420, height: 200 }], ['s2', { x: 560, y: 360, width: 200, height: 100 }]]))
+  }
+
+  it('copy an activity whole: its places, its key, and the cards that the key names from the ledge', () => {
+    const board = twoActivities()
+    const ids = activityOf(board, page, new Set(['s1']))
+    expect([...ids].toSorted()).toEqual(['c0', 'c1', 'c2', 'c3', 'c4', 's1', 'z0', 'z1', 'z2'])
+    const { board: pasted } = pasteClip(board, page, clipOf(board, page, ids), { dx: 16, dy: 16 }, counting())
+    expect(checkBoard(pasted)).toBeNull()
+    expect(pasted.keys).toHaveLength(2)
+    expect(pasted.pages[0]!.ledge).toHaveLength(11)
+    // The new one lies beside the old one, and took none of its places along.
+    const [first, , again] = pasted.pages[0]!.steps!
+    expect([again!.x - first!.x, again!.y - first!.y]).toEqual([16, 16])
+    const places = pasted.pages[0]!.places.map(boxOf)
+    expect(places.slice(0, 4)).toEqual(board.pages[0]!.places.map(boxOf))
+    expect(places.slice(4).map(box => box.x)).toEqual([56, 186, 316])
+    // Things that are no activity come as they were chosen.
+    expect(activityOf(board, page, new Set(['z0']))).toEqual(new Set(['z0']))
+  })
+
+  it('cut what was copied, pieces too, but none that another answer names', () => {
+    const board = twoActivities()
+    const left = cutItems(board, page, activityOf(board, page, new Set(['s1'])))
+    expect(checkBoard(left)).toBeNull()
+    expect(left.keys).toEqual([])
+    expect(left.pages[0]!.pieces.map(p => p.id)).toEqual(['c5'])
+    expect(left.pages[0]!.places.map(p => p.id)).toEqual(['slot'])
+    const other = { ...board, keys: [...board.keys, { kind: 'slots' as const, id: keyId('k2'), page, fits: { slot: [pieceId('c0')] } }] }
+    expect(cutItems(other, page, activityOf(other, page, new Set(['s1']))).pages[0]!.pieces.map(p => p.id)).toEqual(['c0', 'c5'])
+    const staged = stagedPut(shore(), page, { kind: 'put', piece: pieceId('c0'), x: 480, y: 240 })
+    expect(cutItems(staged, page, new Set(['c0'])).pages[0]!.pieces.map(p => p.id)).toEqual(['c1', 'c2', 'c3', 'c4', 'c5'])
   })
 })
 
