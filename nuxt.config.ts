@@ -31,7 +31,8 @@ export default defineNuxtConfig({
       for (const item of Object.values(manifest)) item.dynamicImports = []
     },
   },
-  vite: { plugins: [tailwindcss()] },
+  // Fonts stay files, however small: pages may not load what is written into a style sheet.
+  vite: { plugins: [tailwindcss()], build: { assetsInlineLimit: file => /\.woff2?$/.test(file) ? false : undefined } },
   runtimeConfig: {
     // Set by NUXT_SESSION_PASSWORD; bin/demo makes one and keeps it with its data.
     session: { name: 'dappled-slate', password: '', maxAge: 60 * 60 * 24 * 14, cookie: { sameSite: 'lax' } },

@@ -26,6 +26,16 @@ export function makeMaskedPdf(): Buffer {
     '<</Type/ExtGState/SMask<</Type/Mask/S/Luminosity/G 6 0 R>>>>',
     stream('/Type/XObject/Subtype/Form/BBox[0 0 200 100]/Group<</S/Transparency/CS/DeviceGray>>', '0 g 0 0 100 100 re f 1 g 100 0 100 100 re f'),
   ]
+  return pdfOf(objects)
+}
+
+/** Two pages, of which the second is named and not there. */
+export function makeTornPdf(): Buffer {
+  return pdfOf(['<</Type/Catalog/Pages 2 0 R>>', '<</Type/Pages/Kids[3 0 R 9 0 R]/Count 2>>', '<</Type/Page/Parent 2 0 R/MediaBox[0 0 200 100]>>'])
+}
+
+/** The objects of a file from 1 on, the first of them its catalogue, with the table that says where each stands (ISO 32000-1, 7.5). */
+function pdfOf(objects: readonly string[]): Buffer {
   const parts = objects.map((object, i) => `${i + 1} 0 obj${object}endobj\n`)
   let at = '%PDF-1.7\n'.length
   const entries = parts.map((part) => {

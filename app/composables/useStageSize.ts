@@ -8,6 +8,8 @@ const BETWEEN = 12
 const MOST_ROWS = 2
 /** CSS pixels. Where pieces would be lower than this, first the ledge gets one row, then the page outgrows the window and can be pushed about. */
 export const FINGER = 44
+/** CSS pixels. The same where their words would be smaller than this, as on cards of several lines on a phone. */
+const READABLE = 12
 const LARGEST = 2.2
 
 /**
@@ -20,20 +22,20 @@ export function useStageSize(room: Ref<HTMLElement | null>, page: () => Page, ed
     const { width: pageWidth, height: pageHeight } = page()
     const share = ledgeShare(page(), edition())
     const sizes = page().pieces.map((piece) => {
-      const { kind, width: w, height: h } = edition().pieces.get(piece.id)!.master
-      return { kind, width: w * share(piece.id), height: h * share(piece.id) }
+      const { kind, width: w, height: h, textSize } = edition().pieces.get(piece.id)!.master
+      return { kind, width: w * share(piece.id), height: h * share(piece.id), textSize: piece.text ? textSize : Infinity }
     })
     const highest = Math.max(0, ...sizes.map(s => s.height))
     // Tiles are as large as their values, however small; they get room to be caught around them instead.
-    const cards = sizes.filter(s => s.kind !== 'tile').map(s => s.height)
-    const least = cards.length && editable() ? FINGER / Math.min(...cards) : 0
+    const cards = sizes.filter(s => s.kind !== 'tile')
+    const least = cards.length && editable() ? Math.max(FINGER / Math.min(...cards.map(s => s.height)), READABLE / Math.min(...cards.map(s => s.textSize))) : 0
     const all = sizes.reduce((sum, s) => sum + s.width, 0)
     const layout = (rows: number) => {
       const across = (width.value - FRAME) / pageWidth
       const down = (height.value - barHeight() - FRAME - BETWEEN - LEDGE_PADDING - rows * GAP) / (pageHeight + rows * highest)
       const fit = Math.max(Math.min(across, down, LARGEST), 0.2)
       const scale = Math.max(fit, least)
-      return { scale, fits: fit >= least, ledgeHeight: sizes.length ? rows * (highest * scale + GAP) + LEDGE_PADDING : 0 }
+      return { scale, fits: Math.min(down, LARGEST) >= least, ledgeHeight: sizes.length ? rows * (highest * scale + GAP) + LEDGE_PADDING : 0 }
     }
     const one = layout(1)
     if (all * one.scale + sizes.length * GAP + 40 + endWidth() <= Math.min(width.value, page().width * one.scale + FRAME)) return one

@@ -38,7 +38,8 @@ export default {
   worksheet: {
     title: 'Pages of this PDF', how: 'Each page that is ticked becomes a page of the board.', opening: 'Opening the PDF…', tooMany: 'It has {count} pages; this board has room for {room}. Tick those you want.', alt: '{name}, page {number}',
     add: 'Make pages | Make {count} page | Make {count} pages', making: '{made} of {of} made', stop: 'Stop here',
-    trouble: { 'locked': 'This PDF is locked with a password. Save it without one, and add it again.', 'broken': 'This PDF can\'t be read to its end. What could be read is kept; try to save the file anew.', 'too-big': 'This PDF is larger than 60 MB. Nothing was added.' },
+    unread: 'Page {pages} can\'t be drawn and was left out. | Pages {pages} can\'t be drawn and were left out.',
+    trouble: { 'locked': 'This PDF is locked with a password. Save it without one, and add it again.', 'broken': 'This PDF can\'t be read. Nothing was added; try to save the file anew.', 'too-big': 'This PDF is larger than 60 MB. Nothing was added.' },
   },
   gaps: {
     title: 'A text with gaps', text: 'Sentences', example: 'The limpet clings to the rock when the tide goes out.', mark: 'Press the words that students are to find.', typed: 'Students type the words; there is no word bank', extra: 'Extra words for the bank, one on each line',

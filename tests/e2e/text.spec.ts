@@ -31,3 +31,16 @@ test('lines are as wide in the browser as the core measures them', async ({ page
   const lines = breakLines(SAMPLES[6]!, 160, 20)
   expect(lines.length).toBeGreaterThan(2)
 })
+
+test('emoji, Arabic and Chinese ship with the application, for devices that have no letters for them', async ({ page, application }) => {
+  await page.goto(`${application.address}/sign-in`)
+  await expect(page.getByLabel('Password')).toBeVisible()
+  // The list of Chinese letters comes last of all.
+  await expect.poll(() => page.evaluate(() => [...document.fonts].some(font => font.family.includes('Noto Sans SC')))).toBe(true)
+  const loaded = (family: string, text: string) => page.evaluate(async ([family, text]) => (await document.fonts.load(`20px "${family}"`, text)).map(font => font.status), [family, text] as const)
+  for (const [family, text] of [['Noto Emoji', '🦀'], ['Noto Sans Arabic', 'سرطان'], ['Noto Sans SC', '螃蟹']] as const) {
+    const faces = await loaded(family, text)
+    expect.soft(faces.length, family).toBeGreaterThan(0)
+    expect.soft(faces.every(status => status === 'loaded'), family).toBe(true)
+  }
+})

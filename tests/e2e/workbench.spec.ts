@@ -4,7 +4,7 @@ import sharp from 'sharp'
 import type { Board } from '../../core/board/board'
 import { emptyBoard } from '../../core/board/board'
 import { pageId } from '../boards'
-import { makeMaskedPdf, makePdf } from '../pdf'
+import { makeMaskedPdf, makePdf, makeTornPdf } from '../pdf'
 import { expectAccessible } from './axe'
 import { comeIn, expect, makeLesson, signInTeacher, test, type Lesson } from './class'
 
@@ -133,7 +133,7 @@ test('a PDF worksheet becomes pages of its own size, with room to draw; one that
   const lesson = await open(page, application.address)
   const sizes = [[595.28, 841.89], [841.89, 595.28]] as const
   await page.getByTestId('backdrop-file').setInputFiles({ name: 'broken.pdf', mimeType: 'application/pdf', buffer: Buffer.from('%PDF-1.7 and nothing more') })
-  await expect(page.getByRole('alert')).toContainText('can\'t be read to its end')
+  await expect(page.getByRole('alert')).toContainText('can\'t be read. Nothing was added')
   await press(page, 'Cancel')
   await page.getByTestId('backdrop-file').setInputFiles({ name: 'locked.pdf', mimeType: 'application/pdf', buffer: await makePdf(sizes, 'spring tide') })
   await expect(page.getByRole('alert')).toContainText('locked with a password')
@@ -156,6 +156,16 @@ test('a PDF worksheet becomes pages of its own size, with room to draw; one that
   await student.getByRole('button', { name: 'Next page' }).click()
   await expect(student.getByRole('img', { name: 'tide-tables, page 2' })).toBeVisible()
   await student.close()
+})
+
+test('a PDF of which one page can\'t be drawn gives the others, and says which is missing', async ({ page, application }) => {
+  const lesson = await open(page, application.address)
+  await page.getByTestId('backdrop-file').setInputFiles({ name: 'torn.pdf', mimeType: 'application/pdf', buffer: makeTornPdf() })
+  await press(page, 'Make 2 pages')
+  await expect(page.getByRole('alert')).toHaveText('Page 2 can\'t be drawn and was left out.')
+  await press(page, 'Close')
+  await kept(page)
+  expect((await boardOf(lesson)).pages.map(p => p.backdrop.pictures.length)).toEqual([1])
 })
 
 test('a page of a PDF looks the same whether a worker can draw it or only the page itself', async ({ page, application }) => {

@@ -12,6 +12,11 @@ const emit = defineEmits<{ open: [id: PageId], take: [] }>()
 const { t } = useWords()
 const pages = computed(() => bench.board.value.pages)
 const at = computed(() => pages.value.findIndex(p => p.id === page.id))
+/** More than fit beside the buttons in words. */
+const FEW = 5
+const many = computed(() => pages.value.length > FEW)
+const row = useTemplateRef<HTMLElement>('row')
+watch([() => page.id, () => pages.value.length], () => row.value?.querySelector('[aria-current]')?.scrollIntoView({ block: 'nearest', inline: 'nearest' }), { flush: 'post' })
 const full = computed(() => pages.value.length >= MOST_PAGES)
 
 function add() {
@@ -31,18 +36,21 @@ function remove() {
 </script>
 
 <template>
-  <nav class="flex flex-wrap items-center gap-1.5" :aria-label="t('pages.title')">
-    <button
-      v-for="(p, i) in pages" :key="p.id" type="button" class="button min-w-11 px-3" :class="p.id === page.id ? 'border-leaf-700 bg-leaf-100 text-stone-950' : ''" :aria-current="p.id === page.id ? 'page' : undefined"
-      :aria-label="t('pages.page', { number: i + 1 })" @click="emit('open', p.id)"
-    >{{ i + 1 }}</button>
-    <button type="button" class="button px-3" :disabled="full" @click="add"><Icon name="lucide:file-plus" />{{ t('pages.add') }}</button>
-    <button type="button" class="button px-3" :disabled="full" @click="duplicate"><Icon name="lucide:copy-plus" />{{ t('pages.duplicate') }}</button>
-    <button type="button" class="button px-3" :disabled="full" @click="emit('take')"><Icon name="lucide:file-input" />{{ t('pages.take') }}</button>
+  <nav class="flex flex-wrap items-center gap-1.5" :class="many ? 'md:flex-nowrap' : ''" :aria-label="t('pages.title')">
+    <!-- Many pages stay one row, in which the open one can always be seen. -->
+    <div ref="row" class="flex items-center gap-1.5" :class="many ? 'min-w-0 max-w-full overflow-x-auto py-1' : 'flex-wrap'">
+      <button
+        v-for="(p, i) in pages" :key="p.id" type="button" class="button min-w-11 shrink-0 px-3" :class="p.id === page.id ? 'border-leaf-700 bg-leaf-100 text-stone-950' : ''" :aria-current="p.id === page.id ? 'page' : undefined"
+        :aria-label="t('pages.page', { number: i + 1 })" @click="emit('open', p.id)"
+      >{{ i + 1 }}</button>
+    </div>
+    <button type="button" class="button shrink-0 px-3" :disabled="full" :title="many ? t('pages.add') : undefined" @click="add"><Icon name="lucide:file-plus" /><span :class="many ? 'sr-only' : ''">{{ t('pages.add') }}</span></button>
+    <button type="button" class="button shrink-0 px-3" :disabled="full" :title="many ? t('pages.duplicate') : undefined" @click="duplicate"><Icon name="lucide:copy-plus" /><span :class="many ? 'sr-only' : ''">{{ t('pages.duplicate') }}</span></button>
+    <button type="button" class="button shrink-0 px-3" :disabled="full" :title="many ? t('pages.take') : undefined" @click="emit('take')"><Icon name="lucide:file-input" /><span :class="many ? 'sr-only' : ''">{{ t('pages.take') }}</span></button>
     <template v-if="pages.length > 1">
-      <button type="button" class="button w-11 px-0" :disabled="at === 0" :aria-label="t('pages.earlier')" :title="t('pages.earlier')" @click="bench.change(movePage(bench.board.value, page.id, -1))"><Icon name="lucide:arrow-left" /></button>
-      <button type="button" class="button w-11 px-0" :disabled="at === pages.length - 1" :aria-label="t('pages.later')" :title="t('pages.later')" @click="bench.change(movePage(bench.board.value, page.id, 1))"><Icon name="lucide:arrow-right" /></button>
-      <button type="button" class="button button-danger w-11 px-0" :aria-label="t('pages.remove')" :title="t('pages.remove')" @click="remove"><Icon name="lucide:trash-2" /></button>
+      <button type="button" class="button w-11 shrink-0 px-0" :disabled="at === 0" :aria-label="t('pages.earlier')" :title="t('pages.earlier')" @click="bench.change(movePage(bench.board.value, page.id, -1))"><Icon name="lucide:arrow-left" /></button>
+      <button type="button" class="button w-11 shrink-0 px-0" :disabled="at === pages.length - 1" :aria-label="t('pages.later')" :title="t('pages.later')" @click="bench.change(movePage(bench.board.value, page.id, 1))"><Icon name="lucide:arrow-right" /></button>
+      <button type="button" class="button button-danger w-11 shrink-0 px-0" :aria-label="t('pages.remove')" :title="t('pages.remove')" @click="remove"><Icon name="lucide:trash-2" /></button>
     </template>
   </nav>
 </template>

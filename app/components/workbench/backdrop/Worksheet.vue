@@ -14,6 +14,8 @@ const { t } = useWords()
 const { upload, trouble: refused } = useUpload()
 const pdf = shallowRef<Pdf | null>(null)
 const trouble = ref<PdfTrouble | 'too-big' | null>(null)
+/** Pages that can't be drawn, though the PDF was opened. */
+const unread = ref<number[]>([])
 const small = ref<string[]>([])
 const ticked = ref(new Set<number>())
 const made = ref<number | null>(null)
@@ -45,14 +47,16 @@ function tick(n: number) {
 async function add() {
   const printed: PrintedPage[] = []
   made.value = 0
+  unread.value = []
   for (const n of [...ticked.value].toSorted((a, b) => a - b).slice(0, room.value)) {
     if (stopped) break
     const picture = await pdf.value!.picture(n, `${name} ${n}`).catch(() => null)
-    const [kept] = picture ? await upload([picture.file]) : []
-    if (!picture || !kept) {
-      if (!picture) trouble.value = 'broken'
-      break
+    if (!picture) {
+      if (!stopped) unread.value.push(n)
+      continue
     }
+    const [kept] = await upload([picture.file])
+    if (!kept) break
     printed.push({ size: picture.size, picture: { file: kept.hash, pixelWidth: kept.width, pixelHeight: kept.height, alt: t('worksheet.alt', { name, number: n }).slice(0, 300) } })
     made.value = printed.length
   }
@@ -62,7 +66,8 @@ async function add() {
   const first = bench.board.value.pages.length > before.pages.length && bench.board.value.pages[at] === before.pages[at] ? at + 1 : at
   emit('open', bench.board.value.pages[first]!.id)
   made.value = null
-  if (!trouble.value && !refused.value) emit('close')
+  ticked.value = new Set()
+  if (!unread.value.length && !refused.value) emit('close')
 }
 </script>
 
@@ -70,6 +75,7 @@ async function add() {
   <UiAsk open :title="t('worksheet.title')" @close="stopped = true, emit('close')">
     <p v-if="trouble" class="trouble" role="alert">{{ t(`worksheet.trouble.${trouble}`) }}</p>
     <p v-else-if="refused" class="trouble" role="alert">{{ refused }}</p>
+    <p v-else-if="unread.length" class="trouble" role="alert">{{ t('worksheet.unread', { pages: unread.join(', '), count: unread.length }) }}</p>
     <p v-else-if="!pdf" role="status">{{ t('worksheet.opening') }}</p>
     <template v-if="pdf">
       <p class="note-line mb-2">{{ pdf.pages > room ? t('worksheet.tooMany', { count: pdf.pages, room }) : t('worksheet.how') }}</p>
@@ -85,7 +91,7 @@ async function add() {
     <template #buttons>
       <p v-if="made !== null" class="mr-auto self-center" role="status">{{ t('worksheet.making', { made, of: ticked.size }) }}</p>
       <button v-if="made !== null" type="button" class="button" @click="stopped = true">{{ t('worksheet.stop') }}</button>
-      <button v-else type="button" class="button" @click="emit('close')">{{ t('app.cancel') }}</button>
+      <button v-else type="button" class="button" @click="emit('close')">{{ t(unread.length ? 'app.close' : 'app.cancel') }}</button>
       <button type="button" class="button button-action" :disabled="!pdf || ticked.size === 0 || made !== null" @click="add">{{ t('worksheet.add', { count: Math.min(ticked.size, room) }) }}</button>
     </template>
   </UiAsk>
