@@ -136,7 +136,7 @@ onKeyStroke(['Delete', 'Backspace', 'Escape', 'a'], (event) => {
       <div class="min-w-0 max-w-96 flex-1 basis-48">
         <h1 class="sr-only">{{ board.title }}</h1>
         <input
-          class="w-full truncate rounded bg-transparent px-1 text-lg font-bold hover:bg-stone-800" maxlength="120" :value="board.title" :aria-label="t('workbench.name')"
+          class="w-full truncate rounded bg-transparent px-1 text-lg font-bold hover:bg-stone-800" maxlength="120" :value="board.title" :title="board.title" :aria-label="t('workbench.name')"
           @input="bench.change({ ...board, title: ($event.target as HTMLInputElement).value }, 'title')"
         >
         <p class="px-1 text-sm" :class="keeping === 'kept' || keeping === 'keeping' ? 'text-stone-300' : 'font-bold text-sunfleck-400'" role="status" data-test="keeping">{{ t(`workbench.keeping.${keeping}`) }}</p>
