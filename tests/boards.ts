@@ -1,3 +1,4 @@
+import { readdirSync, readFileSync } from 'node:fs'
 import * as v from 'valibot'
 import { emptyBoard, type Board } from '../core/board/board'
 import { makeEdition } from '../core/board/edition'
@@ -25,4 +26,13 @@ export const middleOf = (board: Board, place: string) => {
   const shape = board.pages[0]!.places.find(p => p.id === place)!.shape
   if (shape.kind !== 'rectangle') throw new Error('a test zone is a rectangle')
   return { x: shape.x + shape.width / 2, y: shape.y + shape.height / 2 }
+}
+
+const FOLDER = 'docs/formats/examples'
+/** The documented boards, one of each kind. */
+export const examples = readdirSync(FOLDER).filter(f => f.endsWith('.board.json')).map(file => ({ file, board: JSON.parse(readFileSync(`${FOLDER}/${file}`, 'utf8')) as Board }))
+/** Ids that count up. */
+export const counting = (prefix = 'n') => {
+  let n = 0
+  return () => `${prefix}${++n}`
 }

@@ -10,16 +10,16 @@ const BARS = 12
 
 /**
  * The lines that what is dragged is pulled to, on the hands' sheet: bars that are there from the start and only stretched and
- * moved, so that the browser has nothing to draw when they come and go. Shows what it is given, at so many CSS pixels to a point.
+ * moved, so that the browser has nothing to draw when they come and go. `scale` is CSS pixels for a point.
  */
-export function layGuides(over: HTMLElement): (guides: readonly Guide[], scale: number) => void {
+export function layGuides(over: HTMLElement, scale: number): (guides: readonly Guide[]) => void {
   const bars = Array.from({ length: BARS }, () => {
     const bar = document.createElement('div')
     bar.className = 'absolute z-10 left-0 top-0 h-px w-px origin-top-left bg-sunfleck-600 will-change-transform'
     over.append(bar)
     return { bar, to: glide(bar), lies: '' }
   })
-  return (guides, scale) => {
+  return (guides) => {
     const boxes = guides.flatMap(guide => barsOf(guide, scale))
     bars.forEach((each, i) => {
       const box = boxes[i]

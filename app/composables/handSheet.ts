@@ -1,5 +1,5 @@
 import type { Page } from '~~/core/board/board'
-import type { Box, Point, Size } from '~~/core/geometry/shape'
+import type { Box, Point } from '~~/core/geometry/shape'
 import type { Guide } from '~~/core/layout/guides'
 
 /** A thing in a size that is only being tried: alone on a page, with its box, and its corners or ends where it has any to be dragged. */
@@ -13,22 +13,16 @@ export interface Draft { readonly id: string, readonly page: Page, readonly box:
 export interface HandSheet {
   /** Where marks can be put, in the page's own measure. */
   readonly over: HTMLElement
-  readonly guides: (guides: readonly Guide[], scale: number) => void
-  /** What is held, moved by so many CSS pixels from where it was taken up. */
+  readonly guides: (guides: readonly Guide[]) => void
+  /** What is held, moved by so many points from where it was taken up. */
   readonly to: (dx: number, dy: number) => void
   /** What is held shows no longer: another drawing of it stands over the page. */
   readonly hide: () => void
   readonly away: () => void
 }
 
-/**
- * A path that shows nothing, from one corner of the page to the other. With it a drawing whose parts come and go is as large
- * as the page in every frame, and the browser need not find out anew what lies over what.
- */
-export const wholePage = ({ width, height }: Size) => `M0 0h0M${width} ${height}h0`
-
-/** `held` are drawn on the sheet instead of on the page from the first move on, until the sheet is taken away. */
-export function layHandSheet(page: SVGSVGElement, held: readonly SVGElement[]): HandSheet {
+/** `held` are drawn on the sheet instead of on the page from the first move on, until the sheet is taken away. `scale` is CSS pixels for a point. */
+export function layHandSheet(page: SVGSVGElement, held: readonly SVGElement[], scale: number): HandSheet {
   const own = roomOf(page)
   const shown = shownPart(page)
   const pane = laid('fixed z-50 overflow-clip pointer-events-none will-change-transform', shown)
@@ -38,7 +32,8 @@ export function layHandSheet(page: SVGSVGElement, held: readonly SVGElement[]): 
   const over = laid('absolute', { ...own, left: own.left - shown.left, top: own.top - shown.top })
   pane.append(over)
   document.body.append(pane)
-  let moved: ((transform: string) => void) | null = null
+  let moved: ReturnType<typeof glide> | null = null
+  let drawn: ReturnType<typeof layGuides> | null = null
   function lift() {
     const sheet = document.createElement('div')
     sheet.className = 'absolute inset-0 will-change-transform'
@@ -57,10 +52,13 @@ export function layHandSheet(page: SVGSVGElement, held: readonly SVGElement[]): 
   const hide = () => show('hidden')
   return {
     over,
-    guides: layGuides(over),
+    guides(guides) {
+      drawn ??= layGuides(over, scale)
+      drawn(guides)
+    },
     to(dx, dy) {
       moved ??= lift()
-      moved(`translate(${dx}px, ${dy}px)`)
+      moved(`translate(${dx * scale}px, ${dy * scale}px)`)
     },
     hide,
     away() {

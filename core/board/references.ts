@@ -42,9 +42,18 @@ const some = <K extends Key>(key: K, list: readonly unknown[]): K | null => list
 export function withoutPiece(key: Key, piece: PieceId): Key | null {
   const others = <T>(record: Readonly<Record<PieceId, T>>) => Object.fromEntries(Object.entries(record).filter(([id]) => id !== piece)) as Record<PieceId, T>
   switch (key.kind) {
-    case 'sort': return some({ ...key, homes: others(key.homes) }, ids(others(key.homes)))
-    case 'scale': return some({ ...key, values: others(key.values) }, ids(others(key.values)))
-    case 'label': return some({ ...key, pins: others(key.pins) }, ids(others(key.pins)))
+    case 'sort': {
+      const homes = others(key.homes)
+      return some({ ...key, homes }, ids(homes))
+    }
+    case 'scale': {
+      const values = others(key.values)
+      return some({ ...key, values }, ids(values))
+    }
+    case 'label': {
+      const pins = others(key.pins)
+      return some({ ...key, pins }, ids(pins))
+    }
     case 'slots': return { ...key, fits: Object.fromEntries(Object.entries(key.fits).map(([slot, pieces]) => [slot, pieces.filter(id => id !== piece)])) }
     case 'match': {
       const sets = key.sets.map(set => set.filter(id => id !== piece)).filter(set => set.length > 1)
@@ -90,8 +99,14 @@ export function withoutPlace(key: Key, place: PlaceId): Key | null {
     .filter(([, all]) => !(all.length === 1 && all[0] === place)).map(([piece, all]) => [piece, all.filter(id => id !== place)])) as Record<PieceId, PlaceId[]>
   const elsewhere = <T>(record: Readonly<Record<string, T>>) => Object.fromEntries(Object.entries(record).filter(([slot]) => placeOf(slot) !== place))
   switch (key.kind) {
-    case 'sort': return some({ ...key, homes: homesWithout(key.homes) }, ids(homesWithout(key.homes)))
-    case 'label': return some({ ...key, pins: homesWithout(key.pins) }, ids(homesWithout(key.pins)))
+    case 'sort': {
+      const homes = homesWithout(key.homes)
+      return some({ ...key, homes }, ids(homes))
+    }
+    case 'label': {
+      const pins = homesWithout(key.pins)
+      return some({ ...key, pins }, ids(pins))
+    }
     case 'slots': {
       const fits = elsewhere(key.fits)
       const alike = key.alike?.map(group => group.filter(slot => slot in fits)).filter(group => group.length > 1)

@@ -1,15 +1,13 @@
 import type { Board, Page } from '../board/board'
-import type { MasterId, PageId, PieceId } from '../board/ids'
+import type { MasterId, PageId } from '../board/ids'
 import { referencesOf } from '../board/references'
 import { renamed, type Sheet } from '../board/rename'
 import { moveAll } from '../layout/arrange'
-import { boxed, itemsOf, movingWith, onToPage, removeItems } from './items'
+import { allItemsOf, boxed, movingWith, onToPage, removeItems } from './items'
 import { requirePage, withPage } from './lookup'
-import { removePiece } from './pieces'
+import { removePieces } from './pieces'
 import { sheetOf } from './sheet'
 import { adopted } from './styles'
-
-const LAYERS = ['backdrop', 'places', 'pieces'] as const
 
 /**
  * These, and with a step the whole activity: all that stands in its part of the page, and from the ledge the pieces of every
@@ -69,7 +67,7 @@ export function pasteClip(board: Board, pageId: PageId, clip: Sheet, by: { dx: n
   // What comes from a larger page is brought onto this one, each by itself. What stood here before stays, in a pasted step's part of the page too.
   const fitting = withPage(withKeys, pageId, room => onToPage(room, withKeys))
   const laid = new Set(ids)
-  const boxes = new Map(LAYERS.flatMap(layer => itemsOf(fitting, pageId, layer)).flatMap(item => laid.has(item.id) ? [[item.id, item.box] as const] : []))
+  const boxes = new Map(allItemsOf(fitting, pageId).flatMap(item => laid.has(item.id) ? [[item.id, item.box] as const] : []))
   return { board: withPage(fitting, pageId, room => boxed(room, moveAll(boxes, by.dx, by.dy, room))), ids }
 }
 
@@ -86,12 +84,11 @@ export function repeatItems(board: Board, pageId: PageId, ids: ReadonlySet<strin
   return { board: now, ids: all }
 }
 
-/** What was copied goes from the page, pieces too; of a step the whole activity. Pieces that other answers name stay on the ledge. */
+/** These go from the board, pieces too; only pieces that an answer about something else names stand on the ledge again. */
 export function cutItems(board: Board, pageId: PageId, ids: ReadonlySet<string>): Board {
   const left = removeItems(board, pageId, ids)
   const named = new Set<string>(left.keys.flatMap(key => referencesOf(key).pieces))
-  const goes = (id: PieceId) => ids.has(id) && !named.has(id)
-  return requirePage(left, pageId).pieces.filter(piece => goes(piece.id)).reduce((rest, piece) => removePiece(rest, pageId, piece.id), left)
+  return removePieces(left, pageId, new Set(requirePage(left, pageId).pieces.flatMap(({ id }) => ids.has(id) && !named.has(id) ? [id] : [])))
 }
 
 /** The board with this one thing on the page and nothing else, so that it can be tried in another size at little cost. Steps stay, since their numbers come from those before them. */

@@ -22,6 +22,9 @@ export interface Item {
   readonly smallest: Size
 }
 
+/** Everything that hands can catch on a page, whichever station is open. */
+export const allItemsOf = (board: Board, pageId: PageId): Item[] => (['backdrop', 'places', 'pieces'] as const).flatMap(layer => itemsOf(board, pageId, layer))
+
 /** What stands on a layer of the page, from the back to the front. */
 export function itemsOf(board: Board, pageId: PageId, layer: Layer): Item[] {
   const page = requirePage(board, pageId)
@@ -67,7 +70,7 @@ function around({ width, height }: Size, degrees: number): Size {
 /** New boxes for some of what stands on the page, of whatever layer; each held on the page and no smaller than it may be. */
 export function setBoxes(board: Board, pageId: PageId, boxes: Boxes): Board {
   return withPage(board, pageId, (page) => {
-    const items = new Map((['backdrop', 'places', 'pieces'] as const).flatMap(layer => itemsOf(board, pageId, layer)).map(item => [item.id, item]))
+    const items = new Map(allItemsOf(board, pageId).map(item => [item.id, item]))
     const held = new Map([...boxes].flatMap(([id, box]) => items.has(id) ? [[id, fitted(page, box, items.get(id)!.smallest)] as const] : []))
     return boxed(page, held)
   })
@@ -135,7 +138,7 @@ function withGroups({ groups: _, ...page }: Page, groups: string[][]): Page {
 /** What moves when these are moved: they themselves, and with a step all that stands in its part of the page. */
 export function movingWith(board: Board, pageId: PageId, ids: Iterable<string>): Map<string, Box> {
   const page = requirePage(board, pageId)
-  const items = (['backdrop', 'places', 'pieces'] as const).flatMap(layer => itemsOf(board, pageId, layer))
+  const items = allItemsOf(board, pageId)
   const moving = new Set(ids)
   for (const step of page.steps ?? []) if (moving.has(step.id)) items.filter(item => item.kind !== 'step' && middleIn(item.box, step)).forEach(item => moving.add(item.id))
   return new Map(items.filter(item => moving.has(item.id)).map(item => [item.id, item.box]))
@@ -193,7 +196,7 @@ export function bringTo(board: Board, pageId: PageId, ids: ReadonlySet<string>, 
 /** Everything on the page moved and, where it is larger than the page, made smaller, so that nothing stands off it. Pictures keep their proportions. */
 export function onToPage(page: Page, board: Board): Page {
   const alone = { ...board, pages: [page] }
-  const boxes = (['backdrop', 'places', 'pieces'] as const).flatMap(layer => itemsOf(alone, page.id, layer)).map(item => [item.id, fitted(page, item.keepsShape ? inProportion(item.box, page) : item.box, item.smallest)] as const)
+  const boxes = allItemsOf(alone, page.id).map(item => [item.id, fitted(page, item.keepsShape ? inProportion(item.box, page) : item.box, item.smallest)] as const)
   return boxed(page, new Map(boxes))
 }
 /** About the same middle, no larger than the page on either side. */

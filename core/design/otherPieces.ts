@@ -2,7 +2,7 @@ import type { Board, Page } from '../board/board'
 import type { MasterId, PageId } from '../board/ids'
 import type { Master, Piece, TIPS } from '../board/piece'
 import { requirePage, withPage } from './lookup'
-import { addPieces, CARD_TEXT_SIZE, removePiece, type Ids } from './pieces'
+import { addPieces, CARD_TEXT_SIZE, removePieces, type Ids } from './pieces'
 
 /** Pieces beside cards, pictures and tiles. A heading is a card that stands out from those it heads. */
 export const OTHER_FORMS = ['label', 'heading', 'token', 'cover', 'note'] as const
@@ -64,7 +64,7 @@ const isNoteBin = (piece: Piece) => piece.kind === 'note' && piece.bin === true
 export function allowNotes(board: Board, pageId: PageId, allowed: boolean, text: string, ids: Ids): Board {
   const page = requirePage(board, pageId)
   if (allowed) return notesAllowed(page) ? board : addOthers(board, pageId, { form: 'note', texts: [text], bin: true }, ids)
-  return page.pieces.filter(isNoteBin).reduce((left, note) => removePiece(left, pageId, note.id), board)
+  return removePieces(board, pageId, new Set(page.pieces.filter(isNoteBin).map(note => note.id)))
 }
 
 /** Some of a master changed; all its pieces follow. Size and text size of cards go by `setTextSize`. */

@@ -55,17 +55,18 @@ export function changePiece(board: Board, pageId: PageId, id: PieceId, change: {
   })))
 }
 
-/** The piece goes, with its answer. */
-export function removePiece(board: Board, pageId: PageId, id: PieceId): Board {
-  const without = withPage(board, pageId, page => ({
+/** The pieces go, with their answers. None: the board as it was. */
+export function removePieces(board: Board, pageId: PageId, ids: ReadonlySet<PieceId>): Board {
+  if (ids.size === 0) return board
+  const left = withPage(board, pageId, page => ({
     ...page,
-    pieces: page.pieces.filter(piece => piece.id !== id),
-    ledge: page.ledge.filter(piece => piece !== id),
-    ...(page.staged && { staged: withEntry(page.staged, id, undefined) }),
+    pieces: page.pieces.filter(piece => !ids.has(piece.id)),
+    ledge: page.ledge.filter(piece => !ids.has(piece)),
+    ...(page.staged && { staged: Object.fromEntries(Object.entries(page.staged).filter(([piece]) => !ids.has(piece as PieceId))) }),
   }))
   return sized({
-    ...without,
-    keys: without.keys.flatMap(key => withoutPiece(key, id) ?? []),
+    ...left,
+    keys: left.keys.flatMap(key => [...ids].reduce<typeof key | null>((rest, id) => rest && withoutPiece(rest, id), key) ?? []),
   })
 }
 

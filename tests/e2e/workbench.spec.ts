@@ -168,6 +168,19 @@ test('a PDF of which one page can\'t be drawn gives the others, and says which i
   expect((await boardOf(lesson)).pages.map(p => p.backdrop.pictures.length)).toEqual([1])
 })
 
+test('pages of a PDF that were refused stay ticked, and are made when they are tried again', async ({ page, application }) => {
+  const lesson = await open(page, application.address)
+  let sent = 0
+  await page.route('**/api/files', route => ++sent === 2 ? route.abort() : route.continue())
+  await page.getByTestId('backdrop-file').setInputFiles({ name: 'tides.pdf', mimeType: 'application/pdf', buffer: await makePdf([[400, 500], [500, 400]]) })
+  await press(page, 'Make 2 pages')
+  await expect(page.getByRole('alert')).toBeVisible()
+  await press(page, 'Make 1 page')
+  await expect(page.getByRole('dialog')).toHaveCount(0)
+  await kept(page)
+  expect((await boardOf(lesson)).pages.map(({ width, height, backdrop }) => [width, height, backdrop.pictures.length])).toEqual([[400, 500, 1], [500, 400, 1]])
+})
+
 test('a page of a PDF looks the same whether a worker can draw it or only the page itself', async ({ page, application }) => {
   const lesson = await open(page, application.address)
   /** How bright a part of the picture on the first page is, from 0 to 255; parts are shares of the width. */
@@ -318,8 +331,13 @@ test('a page looked at closely is pushed about in a frame with a name, and a who
   await expect.poll(() => frame.evaluate(element => element.scrollLeft)).toBeGreaterThan(0)
   await page.keyboard.press('Control+0')
   await expect(frame).toHaveCount(0)
+})
 
-  // What the hands hold is cut off where the page is: nothing of it shows over the panels.
+test('what the hands hold on a page looked at closely is cut off at its frame, and never shows over the panels', async ({ page, application }) => {
+  const lesson = await makeLesson(application.address, ['Ada Fern'])
+  await signInTeacher(page, application.address, lesson.email, lesson.password)
+  await page.goto(`${application.address}/board/${lesson.board}`)
+  const frame = page.getByRole('group', { name: 'The page, to be pushed about' })
   await station(page, 'Places').click()
   for (let i = 0; i < 3; i++) await press(page, 'Closer')
   await frame.evaluate(element => element.scrollLeft = 0)

@@ -37,10 +37,8 @@ const setSize = (event: Event) => bench.change(setPageSize(bench.board.value, pa
 
 async function add(files: Iterable<File>) {
   const pdf = [...files].find(file => file.type === 'application/pdf' || file.name.toLowerCase().endsWith('.pdf'))
-  if (pdf) {
-    trouble.value = ''
-    return void (worksheet.value = pdf)
-  }
+  trouble.value = ''
+  if (pdf) return void (worksheet.value = pdf)
   for (const { hash, width, height, name } of await upload(picturesIn(files))) {
     const id = nanoid()
     const picture: BackdropPicture = { id, file: hash, x: 0, y: 0, width, height, pixelWidth: width, pixelHeight: height, alt: name }

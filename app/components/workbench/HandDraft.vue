@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { Page } from '~~/core/board/board'
 import type { Point } from '~~/core/geometry/shape'
-import { wholePage, type Draft } from '~/composables/handSheet'
+import type { Draft } from '~/composables/handSheet'
 
 const MM = 25.4 / 72
 
@@ -26,7 +26,8 @@ const label = computed(() => {
 
 <template>
   <svg v-if="shown" :viewBox="`0 0 ${page.width} ${page.height}`" class="absolute inset-0 h-full w-full will-change-transform">
-    <path :d="wholePage(page)" stroke="#1c5a3c" />
+    <!-- Shows nothing: with it the drawing is as large as the page in every frame, and the browser need not find out anew what lies over what. -->
+    <path :d="`M0 0h0M${page.width} ${page.height}h0`" stroke="#1c5a3c" />
     <BoardPicture v-for="picture in shown.page.backdrop.pictures" :key="picture.id" :picture="picture" />
     <BoardFigureShape v-for="figure in shown.page.backdrop.figures" :key="figure.id" :figure="figure" />
     <BoardFixedLine v-for="line in shown.page.backdrop.lines" :key="line.id" :line="line" />

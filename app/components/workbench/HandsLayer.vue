@@ -49,7 +49,7 @@ function onPage(event: PointerEvent, matrix: DOMMatrix): Point {
 
 function take(event: PointerEvent, grip: Grip, moving: Iterable<string> = []) {
   const matrix = toPage()
-  sheet.value = layHandSheet(root.value!.ownerSVGElement!, drawingsOf(moving))
+  sheet.value = layHandSheet(root.value!.ownerSVGElement!, drawingsOf(moving), scale)
   held = { pointer: event.pointerId, matrix, from: onPage(event, matrix), grip, moved: false }
   ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
 }
@@ -94,9 +94,9 @@ function drag(event: PointerEvent) {
   if (grip.what === 'move') {
     const moved = heldOn(page, { ...grip.whole, x: round(grip.whole.x + dx, step), y: round(grip.whole.y + dy, step) })
     const pull = event.altKey ? { dx: 0, dy: 0, guides: [] } : guided(moved, grip.others, page, REACH * pixel.value)
-    sheet.value!.guides(pull.guides, scale)
+    sheet.value!.guides(pull.guides)
     grip.by = { dx: moved.x + pull.dx - grip.whole.x, dy: moved.y + pull.dy - grip.whole.y }
-    sheet.value!.to(grip.by.dx * scale, grip.by.dy * scale)
+    sheet.value!.to(grip.by.dx, grip.by.dy)
   }
   else {
     grip.last = grip.shaped(to, { dx, dy }, step)

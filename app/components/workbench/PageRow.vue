@@ -6,14 +6,15 @@ import { PageIdSchema, type PageId } from '~~/core/board/ids'
 import { addPage, duplicatePage, MOST_PAGES, movePage, removePage } from '~~/core/design/pages'
 import type { Workbench } from '~/composables/useWorkbench'
 
+/** As many as fit beside buttons with words. */
+const FEW = 5
+
 /** The pages of the board: which one is open, and what can be done with it. */
 const { bench, page } = defineProps<{ bench: Workbench, page: Page }>()
 const emit = defineEmits<{ open: [id: PageId], take: [] }>()
 const { t } = useWords()
 const pages = computed(() => bench.board.value.pages)
 const at = computed(() => pages.value.findIndex(p => p.id === page.id))
-/** More than fit beside the buttons in words. */
-const FEW = 5
 const many = computed(() => pages.value.length > FEW)
 const row = useTemplateRef<HTMLElement>('row')
 watch([() => page.id, () => pages.value.length], () => row.value?.querySelector('[aria-current]')?.scrollIntoView({ block: 'nearest', inline: 'nearest' }), { flush: 'post' })
@@ -33,6 +34,11 @@ function remove() {
   bench.change(removePage(bench.board.value, page.id))
   emit('open', next.id)
 }
+const acts = [
+  { name: 'add', icon: 'lucide:file-plus', act: add },
+  { name: 'duplicate', icon: 'lucide:copy-plus', act: duplicate },
+  { name: 'take', icon: 'lucide:file-input', act: () => emit('take') },
+] as const
 </script>
 
 <template>
@@ -44,9 +50,7 @@ function remove() {
         :aria-label="t('pages.page', { number: i + 1 })" @click="emit('open', p.id)"
       >{{ i + 1 }}</button>
     </div>
-    <button type="button" class="button shrink-0 px-3" :disabled="full" :title="many ? t('pages.add') : undefined" @click="add"><Icon name="lucide:file-plus" /><span :class="many ? 'sr-only' : ''">{{ t('pages.add') }}</span></button>
-    <button type="button" class="button shrink-0 px-3" :disabled="full" :title="many ? t('pages.duplicate') : undefined" @click="duplicate"><Icon name="lucide:copy-plus" /><span :class="many ? 'sr-only' : ''">{{ t('pages.duplicate') }}</span></button>
-    <button type="button" class="button shrink-0 px-3" :disabled="full" :title="many ? t('pages.take') : undefined" @click="emit('take')"><Icon name="lucide:file-input" /><span :class="many ? 'sr-only' : ''">{{ t('pages.take') }}</span></button>
+    <button v-for="{ name, icon, act } in acts" :key="name" type="button" class="button shrink-0 px-3" :disabled="full" :title="many ? t(`pages.${name}`) : undefined" @click="act"><Icon :name="icon" /><span :class="many ? 'sr-only' : ''">{{ t(`pages.${name}`) }}</span></button>
     <template v-if="pages.length > 1">
       <button type="button" class="button w-11 shrink-0 px-0" :disabled="at === 0" :aria-label="t('pages.earlier')" :title="t('pages.earlier')" @click="bench.change(movePage(bench.board.value, page.id, -1))"><Icon name="lucide:arrow-left" /></button>
       <button type="button" class="button w-11 shrink-0 px-0" :disabled="at === pages.length - 1" :aria-label="t('pages.later')" :title="t('pages.later')" @click="bench.change(movePage(bench.board.value, page.id, 1))"><Icon name="lucide:arrow-right" /></button>

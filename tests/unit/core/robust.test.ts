@@ -5,7 +5,7 @@ import { makeEdition } from '../../../core/board/edition'
 import type { PieceId } from '../../../core/board/ids'
 import { withoutPiece, withoutPlace } from '../../../core/board/references'
 import { keepKey } from '../../../core/design/answers'
-import { removePiece } from '../../../core/design/pieces'
+import { removePieces } from '../../../core/design/pieces'
 import { reportOn } from '../../../core/format/report'
 import { answerSlate } from '../../../core/keys/answerSlate'
 import { feedbackOn } from '../../../core/keys/feedback'
@@ -71,7 +71,7 @@ describe('a key that loses what it names', () => {
   it.each(examples())('on $file is still a whole key, or none', ({ example: { board } }) => {
     const page = board.pages[0]!
     for (const { id } of page.pieces) {
-      const without = removePiece(board, page.id, id)
+      const without = removePieces(board, page.id, new Set([id]))
       expect(checkBoard(without)).toBeNull()
       expect(() => markSlate(emptySlate, makeEdition(without))).not.toThrow()
       expect(() => preflight(without)).not.toThrow()

@@ -46,6 +46,7 @@ function tick(n: number) {
 /** What is done when it is stopped, or when one page fails, stays: each page is whole by itself. */
 async function add() {
   const printed: PrintedPage[] = []
+  const done = new Set<number>()
   made.value = 0
   unread.value = []
   for (const n of [...ticked.value].toSorted((a, b) => a - b).slice(0, room.value)) {
@@ -57,6 +58,7 @@ async function add() {
     }
     const [kept] = await upload([picture.file])
     if (!kept) break
+    done.add(n)
     printed.push({ size: picture.size, picture: { file: kept.hash, pixelWidth: kept.width, pixelHeight: kept.height, alt: t('worksheet.alt', { name, number: n }).slice(0, 300) } })
     made.value = printed.length
   }
@@ -66,16 +68,17 @@ async function add() {
   const first = bench.board.value.pages.length > before.pages.length && bench.board.value.pages[at] === before.pages[at] ? at + 1 : at
   emit('open', bench.board.value.pages[first]!.id)
   made.value = null
-  ticked.value = new Set()
-  if (!unread.value.length && !refused.value) emit('close')
+  // What was refused can be tried again as it is ticked.
+  ticked.value = new Set([...ticked.value].filter(n => !done.has(n) && !unread.value.includes(n)))
+  if (stopped || (!unread.value.length && !refused.value)) emit('close')
 }
 </script>
 
 <template>
   <UiAsk open :title="t('worksheet.title')" @close="stopped = true, emit('close')">
+    <p v-if="unread.length" class="trouble mb-2" role="alert">{{ t('worksheet.unread', { pages: unread.join(', '), count: unread.length }) }}</p>
     <p v-if="trouble" class="trouble" role="alert">{{ t(`worksheet.trouble.${trouble}`) }}</p>
     <p v-else-if="refused" class="trouble" role="alert">{{ refused }}</p>
-    <p v-else-if="unread.length" class="trouble" role="alert">{{ t('worksheet.unread', { pages: unread.join(', '), count: unread.length }) }}</p>
     <p v-else-if="!pdf" role="status">{{ t('worksheet.opening') }}</p>
     <template v-if="pdf">
       <p class="note-line mb-2">{{ pdf.pages > room ? t('worksheet.tooMany', { count: pdf.pages, room }) : t('worksheet.how') }}</p>

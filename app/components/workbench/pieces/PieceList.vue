@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { Page } from '~~/core/board/board'
 import { pieceName, type Piece } from '~~/core/board/piece'
-import { changePiece, removePiece } from '~~/core/design/pieces'
+import { changePiece, removePieces } from '~~/core/design/pieces'
 import type { Workbench } from '~/composables/useWorkbench'
 
 /** Every piece of the page: its words, and what can be set for it alone. */
@@ -24,7 +24,7 @@ function rename(piece: Piece, event: Event) {
         <Icon v-else-if="piece.bin" name="lucide:layers" class="shrink-0" :aria-label="t('pieces.bin')" />
         <input class="field" maxlength="200" :value="wordless(piece) ? 'alt' in piece ? piece.alt : '' : piece.text" :aria-label="wordless(piece) ? t('pieces.shows') : t('pieces.text')" @input="rename(piece, $event)">
         <button type="button" class="button button-quiet w-11 shrink-0 px-0" :class="piece.turns ? 'border-leaf-700 bg-leaf-100 text-stone-950' : ''" :aria-pressed="piece.turns ?? false" :aria-label="t('pieces.turns', { name: pieceName(piece) })" :title="t('pieces.turns', { name: pieceName(piece) })" @click="bench.change(changePiece(bench.board.value, page.id, piece.id, { turns: !piece.turns }))"><Icon name="lucide:rotate-cw" /></button>
-        <button type="button" class="button button-quiet w-11 shrink-0 px-0" :aria-label="t('pieces.remove', { name: pieceName(piece) })" :title="t('pieces.remove', { name: pieceName(piece) })" @click="bench.change(removePiece(bench.board.value, page.id, piece.id))"><Icon name="lucide:x" /></button>
+        <button type="button" class="button button-quiet w-11 shrink-0 px-0" :aria-label="t('pieces.remove', { name: pieceName(piece) })" :title="t('pieces.remove', { name: pieceName(piece) })" @click="bench.change(removePieces(bench.board.value, page.id, new Set([piece.id])))"><Icon name="lucide:x" /></button>
       </li>
     </ul>
   </section>
