@@ -8,7 +8,7 @@ export default defineNuxtConfig({
   // Everything stands behind a sign-in and lives from the socket and the device's own store: rendered in the browser alone.
   ssr: false,
   telemetry: false,
-  modules: ['@pinia/nuxt', '@nuxt/icon', '@nuxt/eslint', 'nuxt-auth-utils'],
+  modules: ['@pinia/nuxt', '@nuxt/icon', '@nuxt/eslint'],
   css: ['~/assets/main.css'],
   devtools: { enabled: false },
   icon: { provider: 'none', fallbackToApi: false, clientBundle: { scan: true, sizeLimitKb: 128 } },
@@ -19,12 +19,22 @@ export default defineNuxtConfig({
     }],
   },
   nitro: {
-    experimental: { websocket: true },
+    errorHandler: '~~/server/http/errors',
+    // What every answer says, the files that lie about too: guess no types, load from nowhere else, tell nobody.
+    routeRules: {
+      '/**': { headers: {
+        'X-Content-Type-Options': 'nosniff', 'Referrer-Policy': 'same-origin', 'Permissions-Policy': 'camera=(), microphone=(), geolocation=()',
+        'Content-Security-Policy': 'default-src \'self\'; script-src \'self\' \'unsafe-inline\'; style-src \'self\' \'unsafe-inline\'; img-src \'self\' data: blob:; frame-ancestors \'none\'; base-uri \'none\'; form-action \'self\'',
+      } },
+      '/api/**': { headers: { 'Cache-Control': 'no-store' } },
+    },
     // The picture library, and the words its pictures are found by: data that is read, not imported.
     externals: { traceInclude: ['@iconify-json/fluent-emoji-flat/icons.json', '@iconify-json/fluent-emoji-flat/chars.json', '@iconify-json/fluent-emoji-flat/package.json', 'emojilib/dist/emoji-en-US.json', 'emojilib/package.json'].map(inModules) },
     // What PDF worksheets need that don't bring their own fonts, scripts and picture decoders.
     publicAssets: ['standard_fonts', 'cmaps', 'wasm'].map(folder => ({ dir: inModules(`pdfjs-dist/${folder}`), baseURL: `/pdf/${folder}`, maxAge: 60 * 60 * 24 })),
   },
+  // The process is our own: see server/entry.ts.
+  $production: { nitro: { entry: fileURLToPath(new URL('./server/entry.ts', import.meta.url)) } },
   hooks: {
     // A student's device doesn't fetch the teachers' views ahead of time; links still fetch the page that they lead to.
     'build:manifest': (manifest) => {
@@ -32,10 +42,11 @@ export default defineNuxtConfig({
     },
   },
   // Fonts stay files, however small: pages may not load what is written into a style sheet.
-  vite: { plugins: [tailwindcss()], build: { assetsInlineLimit: file => /\.woff2?$/.test(file) ? false : undefined } },
-  runtimeConfig: {
-    // Set by NUXT_SESSION_PASSWORD; bin/demo makes one and keeps it with its data.
-    session: { name: 'dappled-slate', password: '', maxAge: 60 * 60 * 24 * 14, cookie: { sameSite: 'lax' } },
+  vite: {
+    plugins: [tailwindcss()],
+    build: { assetsInlineLimit: file => /\.woff2?$/.test(file) ? false : undefined },
+    // Of the catalogue's library only what is used goes to a student's device.
+    define: { __VUE_I18N_LEGACY_API__: false, __VUE_I18N_FULL_INSTALL__: false, __INTLIFY_PROD_DEVTOOLS__: false },
   },
   app: {
     head: {

@@ -2,6 +2,7 @@ import type { Edition } from '../core/board/edition'
 import type { PieceId } from '../core/board/ids'
 import { answerSlate } from '../core/keys/answerSlate'
 import { markSlate } from '../core/keys/mark'
+import { HOLDER } from '../core/slate/actor'
 import { apply, invert, type Move } from '../core/slate/move'
 import { arrowsOf, startOf, strokesOf, withEntry, type OnPage, type SlateState } from '../core/slate/state'
 import type { Played } from './lesson'
@@ -84,9 +85,9 @@ export function movesTo(target: SlateState, edition: Edition): Played[] {
   ]
   let state = start
   return moves.map((move, i) => {
-    const result = apply(state, move, edition)
+    const result = apply(state, move, { edition, actor: HOLDER })
     if (!result.ok) throw new Error(`${move.kind}: ${result.reason.code} ${result.reason.item}`)
-    const played = { move, inverse: invert(state, move), after: 9 * (i + 1) }
+    const played = { move, inverse: invert(state, move, edition), after: 9 * (i + 1) }
     state = result.value
     return played
   })

@@ -4,6 +4,7 @@ import { sortKeyOf } from '../core/design/lookup'
 import type { Random } from '../core/layout/random'
 import { shuffled } from '../core/layout/random'
 import { clampPiece, freeSpot } from '../core/placement/freeSpot'
+import { HOLDER } from '../core/slate/actor'
 import { apply, invert, type Move } from '../core/slate/move'
 import { emptySlate, type SlateState } from '../core/slate/state'
 
@@ -21,10 +22,10 @@ export function playLesson(edition: Edition, random: Random, plan: { cards: numb
   let clock = 5 + random() * 20
 
   const make = (move: Move) => {
-    const result = apply(state, move, edition)
+    const result = apply(state, move, { edition, actor: HOLDER })
     if (!result.ok) throw new Error(result.reason.code)
     clock += plan.pace * (0.4 + 1.2 * random())
-    moves.push({ move, inverse: invert(state, move), after: clock })
+    moves.push({ move, inverse: invert(state, move, edition), after: clock })
     state = result.value
   }
   const putIn = (piece: PieceId, target: PlaceId) => {

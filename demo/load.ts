@@ -3,6 +3,7 @@ import type { Kysely, Transaction } from 'kysely'
 import type { BackdropPicture } from '../core/board/backdrop'
 import { makeEdition } from '../core/board/edition'
 import { seeded } from '../core/layout/random'
+import { HOLDER } from '../core/slate/actor'
 import type { SlateState } from '../core/slate/state'
 import { makePicturePassword } from '../core/roster/picturePassword'
 import { connect } from '../server/database/connect'
@@ -60,15 +61,15 @@ async function loadClasses(db: Db, teacher: string): Promise<Map<string, string>
   return ids
 }
 
-interface Slate { readonly id: string, readonly student_id: string }
-const slatesOf = (db: Db, handout: string): Promise<Slate[]> => db.selectFrom('slates').innerJoin('students', 'students.id', 'slates.student_id')
-  .select(['slates.id', 'slates.student_id']).where('handout_id', '=', handout).orderBy('students.name_folded').execute()
+interface Slate { readonly id: string }
+const slatesOf = (db: Db, handout: string): Promise<Slate[]> => db.selectFrom('slate_members').innerJoin('students', 'students.id', 'slate_members.student_id')
+  .select('slate_members.slate_id as id').where('handout_id', '=', handout).orderBy('students.name_folded').execute()
 
 /** The moves as if a student had made them, and the slate as it is after them. */
 async function playOn(db: Db, slate: Slate, moves: readonly Played[], at: (after: number) => Date, status: Status, opened: Date, handedBack: Date | null = null): Promise<void> {
   await db.insertInto('moves').values(moves.map(({ move, inverse, after }, n) => ({
     slate_id: slate.id, number: n + 1, id: moveId(slate.id, n), move: JSON.stringify(move), inverse: JSON.stringify(inverse),
-    undoes: null, student_id: slate.student_id, at: at(after),
+    undoes: null, by: HOLDER.author, at: at(after),
   }))).execute()
   const last = at(moves.at(-1)!.after)
   await db.updateTable('slates').set({
@@ -150,8 +151,8 @@ export function signIns(): string {
 export { demoPictures }
 
 if (import.meta.url === new URL(process.argv[1] ?? '', 'file:').href) {
-  const { db } = connect()
+  const { db, close } = connect()
   await loadDemo(db)
   console.log(signIns())
-  await db.destroy()
+  await close()
 }

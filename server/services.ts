@@ -1,9 +1,13 @@
 import { connect, type Connection } from './database/connect'
 import { migrate } from './database/migrate'
+import { makeLabour, type Labour } from './labour/labour'
+import { postgresWire } from './news/postgres'
+import { redisWire } from './news/redis'
+import type { NewsWire } from './news/wire'
 import { Engine } from './sync/engine'
 import { limits, type Limits } from './http/limits'
 
-export interface Services extends Connection { readonly engine: Engine, readonly limits: Limits }
+export interface Services extends Connection { readonly engine: Engine, readonly wire: NewsWire, readonly limits: Limits, readonly labour: Labour }
 
 let started: Promise<Services> | undefined
 
@@ -16,7 +20,8 @@ export function services(): Promise<Services> {
 async function start(): Promise<Services> {
   const connection = connect()
   await migrate(connection.db)
-  const engine = new Engine(connection)
+  const wire = process.env.REDIS_URL ? redisWire(process.env.REDIS_URL) : postgresWire(connection.url)
+  const engine = new Engine(connection, wire)
   await engine.start()
-  return { ...connection, engine, limits: limits(connection.pool) }
+  return { ...connection, engine, wire, limits: limits(connection.pool), labour: makeLabour(process.argv[1]!) }
 }

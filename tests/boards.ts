@@ -1,4 +1,3 @@
-import { readdirSync, readFileSync } from 'node:fs'
 import * as v from 'valibot'
 import { emptyBoard, type Board } from '../core/board/board'
 import { makeEdition } from '../core/board/edition'
@@ -28,9 +27,6 @@ export const middleOf = (board: Board, place: string) => {
   return { x: shape.x + shape.width / 2, y: shape.y + shape.height / 2 }
 }
 
-const FOLDER = 'docs/formats/examples'
-/** The documented boards, one of each kind. */
-export const examples = readdirSync(FOLDER).filter(f => f.endsWith('.board.json')).map(file => ({ file, board: JSON.parse(readFileSync(`${FOLDER}/${file}`, 'utf8')) as Board }))
 /** Ids that count up. */
 export const counting = (prefix = 'n') => {
   let n = 0

@@ -39,8 +39,12 @@ export class Client {
     return this.must<{ id: string }>('POST', '/api/join/student', { code, student, pictures })
   }
 
+  bareSocket(): WebSocket {
+    return new WebSocket(`${this.address.replace('http', 'ws')}/socket`, { headers: { cookie: this.cookie } })
+  }
+
   async socket(): Promise<Socket> {
-    const socket = new WebSocket(`${this.address.replace('http', 'ws')}/socket`, { headers: { cookie: this.cookie } })
+    const socket = this.bareSocket()
     const talk = new Socket(socket)
     await once(socket, 'open')
     return talk

@@ -32,7 +32,7 @@ export async function migratedDatabase(): Promise<Connection & { close: () => Pr
   return {
     ...connection,
     async close() {
-      await connection.db.destroy()
+      await connection.close()
       await drop()
     },
   }

@@ -18,6 +18,6 @@ export async function makeSchool(db: Kysely<Database>, document: Board, students
     .returning('id').executeTakeFirstOrThrow()
   const given = await giveOut(db, board, classId)
   if (!given.ok) throw new Error(given.reason)
-  const slates = await db.selectFrom('slates').select(['id', 'student_id as student']).where('handout_id', '=', given.value.id).orderBy('id').execute()
+  const slates = await db.selectFrom('slate_members').select(['slate_id as id', 'student_id as student']).where('handout_id', '=', given.value.id).orderBy('slate_id').execute()
   return { teacher, classId, board, handout: given.value.id, slates }
 }

@@ -7,12 +7,13 @@ export class Refused extends Error {
   }
 }
 
-type Options = { method?: 'GET' | 'POST' | 'PUT' | 'DELETE', body?: Record<string, unknown> | FormData }
+/** `once`: whatever is asked with the same key is done once, however often it is asked. */
+type Options = { method?: 'GET' | 'POST' | 'PUT' | 'DELETE', body?: Record<string, unknown> | FormData, once?: string }
 
 /** Asks the server; a refusal is thrown as `Refused`, an unreachable server as `Refused('offline')`. */
-export async function ask<Answer>(path: string, options: Options = {}): Promise<Answer> {
+export async function ask<Answer>(path: string, { once, ...options }: Options = {}): Promise<Answer> {
   try {
-    return await $fetch<Answer>(path, { retry: 0, ...options }) as Answer
+    return await $fetch<Answer>(path, { retry: 0, ...options, ...(once && { headers: { 'Idempotency-Key': once } }) }) as Answer
   }
   catch (error) {
     if (!(error instanceof FetchError)) throw error

@@ -3,7 +3,7 @@ import { decisionName, markSlate, withDecisions, type Decisions, type ItemMark }
 import type { MarginItem } from '~~/core/margin/item'
 import { emptyReplica, receive, receiveWhole } from '~~/core/sync/replica'
 import type { ServerMessage } from '~~/core/sync/messages'
-import { canHandBack } from '~~/core/slate/status'
+import { canHandBack, type SlateStatus } from '~~/core/slate/status'
 import { openSocket } from '~/sync/socket'
 import type { SlateView } from './useSlate'
 
@@ -13,7 +13,7 @@ const SAVE_AFTER = 500
 export function useReview(view: SlateView) {
   const edition = makeEdition(view.board)
   const replica = shallowRef(receiveWhole(emptyReplica, view.number, view.state, edition))
-  const status = ref(view.status)
+  const status = ref(view.openness.status)
   const margin = shallowRef(view.margin)
   const decisions = ref<Decisions>(view.review?.decisions ?? {})
   const comment = ref(view.review?.comment ?? '')
@@ -22,19 +22,20 @@ export function useReview(view: SlateView) {
   const done = ref<{ id: string, added: boolean }[]>([])
   const path = `/api/slates/${view.id}`
 
-  const socket = openSocket(() => socket.send({ say: 'open', slate: view.id, since: replica.value.number }), (message: ServerMessage) => {
+  const socket = openSocket({ opened: () => socket.send({ say: 'open', slate: view.id, since: replica.value.number }), message: hear })
+  function hear(message: ServerMessage) {
     if (!('slate' in message) || message.slate !== view.id) return
     if (message.say === 'slate') {
       replica.value = receiveWhole(replica.value, message.number, message.state, edition)
-      status.value = message.status
+      status.value = message.openness.status
     }
-    else if (message.say === 'status') status.value = message.status
+    else if (message.say === 'status') status.value = message.openness.status
     else if (message.say === 'moves') {
       const next = receive(replica.value, message.moves, edition)
       if (next) replica.value = next
       else socket.send({ say: 'open', slate: view.id, since: 0 })
     }
-  })
+  }
 
   const marks = computed(() => withDecisions(markSlate(replica.value.shown, edition), decisions.value))
   /** Every item of every key by the name under which the teacher decides on it. */
@@ -100,7 +101,7 @@ export function useReview(view: SlateView) {
   async function handBack() {
     await attempt(async () => {
       await ask(`${path}/review`, { method: 'PUT', body: { decisions: decisions.value, comment: comment.value } })
-      status.value = (await ask<{ status: SlateView['status'] }>(`${path}/hand-back`, { method: 'POST', body: {} })).status
+      status.value = (await ask<{ status: SlateStatus }>(`${path}/hand-back`, { method: 'POST', body: {} })).status
     })
   }
 

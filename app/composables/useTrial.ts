@@ -1,4 +1,5 @@
 import type { Edition } from '~~/core/board/edition'
+import { HOLDER } from '~~/core/slate/actor'
 import { apply, type Move } from '~~/core/slate/move'
 import type { SlateState } from '~~/core/slate/state'
 
@@ -6,7 +7,7 @@ import type { SlateState } from '~~/core/slate/state'
 export function useTrial(edition: () => Edition, start: () => SlateState) {
   const state = shallowRef(start())
   function make(move: Move) {
-    const result = apply(state.value, move, edition())
+    const result = apply(state.value, move, { edition: edition(), actor: HOLDER })
     if (result.ok) state.value = result.value
   }
   return {

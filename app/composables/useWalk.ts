@@ -13,9 +13,9 @@ export interface WalkView {
   className: string
   code: string
   board: Board
-  slates: { id: string, name: string, status: SlateStatus, number: number, state: SlateState, movedAt: string | null, handedInAt: string | null }[]
+  slates: { id: string, name: string, status: SlateStatus, number: number, state: SlateState, movedAt: string | null, handedInAt: string | null, unreadable: boolean }[]
 }
-export interface WalkSlate { id: string, name: string, status: SlateStatus, replica: Replica, movedAt: number | null, placed: number, of: number, fresh: boolean }
+export interface WalkSlate { id: string, name: string, status: SlateStatus, replica: Replica, movedAt: number | null, placed: number, of: number, fresh: boolean, unreadable: boolean }
 
 /** All slates of a handout, live: read once, and from there on each move as it happens. */
 export function useWalk(handout: string) {
@@ -24,7 +24,7 @@ export function useWalk(handout: string) {
   const slates = shallowRef<ReadonlyMap<string, WalkSlate>>(new Map())
   const trouble = ref('')
 
-  const socket = openSocket(() => socket.send({ say: 'walk', handout }), hear)
+  const socket = openSocket({ opened: () => socket.send({ say: 'walk', handout }), message: hear })
 
   /** Asked for once the socket follows the handout, so that nothing falls between the reading and the following. */
   async function load() {
@@ -36,7 +36,7 @@ export function useWalk(handout: string) {
         const known = slates.value.get(s.id)
         const replica = receiveWhole(known?.replica ?? emptyReplica, s.number, s.state, edition.value!)
         return [s.id, withProgress({
-          id: s.id, name: s.name, status: s.status, replica, movedAt: s.movedAt ? Date.parse(s.movedAt) : null, placed: 0, of: 0, fresh: known?.fresh ?? false,
+          id: s.id, name: s.name, status: s.status, replica, movedAt: s.movedAt ? Date.parse(s.movedAt) : null, placed: 0, of: 0, fresh: known?.fresh ?? false, unreadable: s.unreadable,
         })]
       }))
     }
@@ -59,8 +59,11 @@ export function useWalk(handout: string) {
       const status = slate.status === 'not-opened' ? 'under-way' : slate.status
       set({ ...slate, replica, status, movedAt: Date.parse(message.moves.at(-1)!.at) })
     }
-    else if (message.say === 'slate') set({ ...slate, status: message.status, replica: receiveWhole(slate.replica, message.number, message.state, edition.value) })
-    else if (message.say === 'status') set({ ...slate, status: message.status, fresh: slate.fresh || (message.status === 'handed-in' && slate.status !== 'handed-in') })
+    else if (message.say === 'slate') set({ ...slate, status: message.openness.status, replica: receiveWhole(slate.replica, message.number, message.state, edition.value) })
+    else if (message.say === 'status') {
+      const { status } = message.openness
+      set({ ...slate, status, fresh: slate.fresh || (status === 'handed-in' && slate.status !== 'handed-in') })
+    }
   }
 
   const withProgress = (slate: WalkSlate): WalkSlate => ({ ...slate, ...progress(slate.replica.shown, edition.value!) })

@@ -1,5 +1,6 @@
 import type { Board } from '~~/core/board/board'
 import { makeEdition } from '~~/core/board/edition'
+import { layLedges } from '~~/core/design/ledge'
 
 export const STATIONS = ['backdrop', 'places', 'pieces', 'answers', 'check'] as const
 export type Station = typeof STATIONS[number]
@@ -22,9 +23,10 @@ export function useWorkbench(id: string, first: Board, firstVersion: number) {
   let saving: Promise<boolean> | null = null
   let timer: ReturnType<typeof setTimeout> | undefined
 
-  /** `what` names the thing changed; a run of changes to one thing is undone in one go. Empty: always a step of its own. */
-  function change(next: Board, what = '') {
-    if (next === board.value) return
+  /** `what` names the thing changed; a run of changes to one thing is undone in one go. Empty: always a step of its own. Ledges that it changed are laid by chance. */
+  function change(changed: Board, what = '', ledge: 'laid' | 'to-lay' = 'to-lay') {
+    if (changed === board.value) return
+    const next = ledge === 'laid' ? changed : layLedges(changed, unforeseen, board.value)
     const now = Date.now()
     const same = what !== '' && what === last.what && now - last.at < SAME_STEP
     if (!same) past.value = [...past.value, board.value]

@@ -1,3 +1,5 @@
+import type { RefusalCode } from '../../core/sync/refusals'
+
 /** All words of the interface, grouped by view. Two forms stand as "one | many", three as "none | one | many"; {count} picks. */
 export default {
   app: { name: 'Dappled Slate', main: 'Main', leave: 'Sign out', close: 'Close', cancel: 'Cancel', remove: 'Remove' },
@@ -24,6 +26,7 @@ export default {
   },
   slate: {
     toDesk: 'To my desk', instructions: 'What to do', readAloud: 'Read aloud',
+    shut: { paused: 'Pencils down', closed: 'Closed' }, setAside: 'One thing is set aside on this device: the server can\'t read it. | {count} things are set aside on this device: the server can\'t read them.',
     kept: 'Every move is kept', keptOffline: 'Every move is kept. Looking for the connection.', sending: 'Keeping your move',
     keptHere: 'No connection. One move is kept on this device. | No connection. {count} moves are kept on this device.',
     placed: '{placed} of {of}', undo: 'Undo', startAgain: 'Start again',
@@ -63,10 +66,18 @@ export default {
     'handed-in': 'This slate is handed in, so that last move was not kept. Everything before it was.',
     'unknown-piece': 'That card is not on this board any more. All your other moves are kept.',
     'off-page': 'That is off the page. The card went back to where it was.',
-    'not-yours': 'Somebody else is signed in on this device now. Your moves are kept here; sign in again to send them.',
-    'signed-out': 'You are signed out. Your moves are kept on this device; sign in again to send them.',
+    'not-yours': 'This slate is not yours to work on any more, so that last move was not kept. Ask your teacher.',
+    'not-your-part': 'That space belongs to somebody else in your group, so it stayed as it was.',
+    'signed-out': 'You are signed out, or somebody else has signed in on this device. Your moves are kept here; sign in again to send them.',
+    'paused': 'Pencils are down. What you have made is kept on this device and goes on when they are up.',
+    'unreadable': 'What is stored of this slate can\'t be read just now. Your moves are kept on this device. Tell your teacher.',
+    'closed': 'This slate is closed, so that last move was not kept. Everything before it was.',
+    'nothing-to-undo': 'Somebody else has changed that since, so it stays as it is now.',
+    'malformed': 'Something that was made here can\'t be read by the server. It is set aside on this device; everything else is kept.',
+    'too-big': 'Something that was made here is too big to be kept. It is set aside on this device; everything else is kept.',
+    'too-fast': 'That was a lot at once. Your moves are kept on this device and are sent again by themselves.',
     'trouble': 'The server has trouble just now. Your moves are kept on this device and are sent again by themselves.',
-  },
+  } satisfies Record<RefusalCode, string>,
   keys: {
     title: 'Keys',
     pick: { press: 'Tab, then Enter', does: 'Go to a card and pick it up' },
@@ -94,24 +105,18 @@ export default {
     'trouble': 'The server has trouble just now. Nothing was changed. Try again in a moment.',
     'offline': 'There is no connection to the server. Nothing was changed. Try again when the connection is back.',
     'bad-request': 'The server could not read that. Nothing was changed.',
-    'bad-board': 'The board could not be kept as it is. What you see is still here; undo the last step and go on.',
-    'bad-picture': 'This file is not a picture that can be read. Nothing was added. PNG, JPEG, WebP, GIF, AVIF, TIFF and SVG work.',
-    'bad-names': 'The list has lines that need a look. Nobody was added.',
     'signed-out': 'You are signed out. Sign in again and go on; nothing that was kept is lost.',
     'wrong-sign-in': 'This e-mail address and password do not belong together. Try again.',
     'wrong-pictures': 'Those are not your three pictures. Try again, or ask your teacher.',
     'not-yours': 'This is not yours to open, or it is not there.',
     'not-found': 'There is no such thing here.',
     'no-such-code': 'No class has this code. Look again at the letters, or ask your teacher.',
-    'changed-elsewhere': 'This was changed in another window. Open it anew to see the newer one.',
     'not-now': 'That can\'t be done now: it was handed in or handed back already.',
     'taken': 'There is one of that name already. Choose another.',
-    'no-students': 'This class has no students yet. Add them first.',
-    'too-big': 'That is too big: a picture may have 25 MB. Nothing was added.',
-    'too-many-pixels': 'This picture has too many pixels: 50 million are the most. Nothing was added. Make it smaller first.',
     'too-often': 'That was tried too often. Wait a minute, then try again.',
+    'unreadable': 'What is stored of this slate can\'t be read. Nothing was changed, and all others are well.',
+    'busy': 'The server has a lot to do just now. Nothing was changed. Try again in a moment.',
     'unsent': 'Some moves are still on their way. They are kept here. Hand in again when the connection is back.',
-    'not-kept': 'The board is not kept yet, so it was not given out. Look at the line under its name.',
   },
   /** What is marked, and how: read by students and teachers. */
   marks: {

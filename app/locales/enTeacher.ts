@@ -1,5 +1,17 @@
 /** What only teachers read: it comes with the first of their views, so that a student's device doesn't load it. */
 export default {
+  /** What is refused to teachers alone; the rest stands with what students read. */
+  refused: {
+    'bad-board': 'The board could not be kept as it is. What you see is still here; undo the last step and go on.',
+    'bad-picture': 'This file is not a picture that can be read. Nothing was added. PNG, JPEG, WebP, GIF, AVIF, TIFF and SVG work.',
+    'bad-names': 'The list has lines that need a look. Nobody was added.',
+    'changed-elsewhere': 'This was changed in another window. Open it anew to see the newer one.',
+    'no-students': 'This class has no students yet. Add them first.',
+    'too-big': 'That is too big: a picture may have 25 MB. Nothing was added.',
+    'too-many-pixels': 'This picture has too many pixels: 50 million are the most. Nothing was added. Make it smaller first.',
+    'too-heavy': 'That takes more work than it may. Nothing was changed. A simpler picture or a smaller board will do.',
+    'not-kept': 'The board is not kept yet, so it was not given out. Look at the line under its name.',
+  },
   shelf: {
     title: 'Shelf', search: 'Find a board', new: 'New board', empty: 'No boards yet. Make the first one: a word list becomes a sort in two minutes.', notFound: 'No board, subject, tag or class has “{words}” in its name.',
     open: 'Open {title} at the workbench', pieces: 'no pieces yet | {count} piece | {count} pieces', pages: '{count} page | {count} pages', givenTo: 'Given to {name}',
@@ -178,7 +190,7 @@ export default {
     title: 'Walk-round', below: '{name} · a copy each · {count} student | {name} · a copy each · {count} students', back: 'To everything given out', offline: 'Looking for the connection',
     code: 'Code {code}', join: 'How students come in', orderBy: 'Order by', order: { name: 'Name', progress: 'Progress', quiet: 'Quiet longest' },
     together: 'All together', votes: '{name}: {count}', stands: '{name}: {count} student at {middle} % | {name}: {count} students, half of them between {low} % and {high} %, the middle at {middle} %', noStand: '{name}: nobody yet',
-    status: { 'not-opened': 'not opened', 'under-way': 'under way', 'handed-in': 'handed in', 'handed-back': 'handed back' }, slateOf: 'Slate of {name}', quiet: 'quiet {count} min',
+    status: { 'not-opened': 'not opened', 'under-way': 'under way', 'handed-in': 'handed in', 'handed-back': 'handed back' }, slateOf: 'Slate of {name}', quiet: 'quiet {count} min', unreadable: 'can\'t be read',
   },
   review: {
     toWalk: 'Walk-round', line: 'All students', pieces: 'Each piece', panel: 'Answers and words', score: '{points} of {of}', undecided: '{count} on the line', steps: 'True all the way', noKey: 'This board has no key: nothing is marked.', onlyCounted: 'Nothing here is marked, only counted.', or: ' or ',

@@ -39,9 +39,11 @@ function named(fallback = ''): string | null {
   if (!name) field.value?.focus()
   return name || null
 }
+const { keyFor } = useOnce()
 async function make(name: string | null, board?: Board) {
   if (!name) return
-  const made = await attempt(() => ask<{ id: string }>('/api/boards', { method: 'POST', body: { title: name, ...(board && { board: { ...board, title: name } }) } }))
+  const body = { title: name, ...(board && { board: { ...board, title: name } }) }
+  const made = await attempt(() => ask<{ id: string }>('/api/boards', { method: 'POST', body, once: keyFor(body) }))
   if (made) await navigateTo(`/board/${made.id}`)
 }
 async function fromOwn(id: string, fallback: string) {

@@ -13,8 +13,18 @@ export interface Socket {
   close: () => void
 }
 
+export interface SocketEvents {
+  readonly opened: () => void
+  readonly message: (message: ServerMessage) => void
+  /** The server closed it since a message was larger than it takes. */
+  readonly tooBig?: () => void
+}
+
+/** The code with which a connection is closed for a message that is too big (RFC 6455, 7.4.1). */
+const TOO_BIG = 1009
+
 /** A socket that comes back by itself, each time a little later, at once when the device says that it is online again. */
-export function openSocket(onOpen: () => void, onMessage: (message: ServerMessage) => void): Socket {
+export function openSocket(on: SocketEvents): Socket {
   const state = ref<Connection>('connecting')
   let wait = FIRST_WAIT
   let timer: ReturnType<typeof setTimeout> | undefined
@@ -30,11 +40,12 @@ export function openSocket(onOpen: () => void, onMessage: (message: ServerMessag
     socket.onopen = () => {
       wait = FIRST_WAIT
       state.value = 'open'
-      onOpen()
+      on.opened()
     }
-    socket.onmessage = event => onMessage(JSON.parse(event.data as string) as ServerMessage)
-    socket.onclose = () => {
+    socket.onmessage = event => on.message(JSON.parse(event.data as string) as ServerMessage)
+    socket.onclose = ({ code }) => {
       if (current !== socket || closed) return
+      if (code === TOO_BIG) on.tooBig?.()
       state.value = 'waiting'
       // A class whose server restarts must not come back all in the same moment.
       timer = setTimeout(connect, wait * (0.5 + Math.random()))

@@ -1,4 +1,5 @@
 import * as v from 'valibot'
+import { storedText } from '../text/stored'
 import { BoxSchema, PointSchema, ShapeSchema, SizeSchema, type Size } from '../geometry/shape'
 import { ColourSchema } from './colour'
 import { FigureIdSchema, FileHashSchema } from './ids'
@@ -10,13 +11,13 @@ export const RulingSchema = v.object({ kind: v.picklist(RULING_KINDS), spacing: 
 const SideSchema = v.pipe(v.number(), v.minValue(0), v.maxValue(0.97))
 
 export const BackdropPictureSchema = v.object({
-  id: v.pipe(v.string(), v.minLength(1), v.maxLength(40)),
+  id: v.pipe(storedText(40), v.minLength(1)),
   file: FileHashSchema,
   ...BoxSchema.entries,
   /** Size of the stored picture in its own pixels: preflight tells from it what will look coarse or stretched. */
   pixelWidth: v.pipe(v.number(), v.integer(), v.minValue(1)),
   pixelHeight: v.pipe(v.number(), v.integer(), v.minValue(1)),
-  alt: v.pipe(v.string(), v.maxLength(300)),
+  alt: storedText(300),
   /** Quarters of a turn clockwise from how the picture was stored; its box is the box of the turned picture. */
   quarters: v.optional(v.picklist([1, 2, 3])),
   /** What is cut off at each side as the picture lies, as a share of the whole picture. */
@@ -33,7 +34,7 @@ export const FigureSchema = v.object({
   /** Null for none. */
   line: v.nullable(ColourSchema),
   fill: v.nullable(ColourSchema),
-  text: v.pipe(v.string(), v.maxLength(1000)),
+  text: storedText(1000),
   textSize: v.pipe(v.number(), v.minValue(6), v.maxValue(96)),
   bold: v.optional(v.boolean()),
   /** Words start at the left, from the top; absent: in the middle. */

@@ -1,4 +1,5 @@
 import * as v from 'valibot'
+import { storedText } from '../text/stored'
 import { refuse, ok, type Result } from '../result'
 import { BoxSchema, PointSchema, SizeSchema } from '../geometry/shape'
 import { BackdropSchema } from './backdrop'
@@ -11,7 +12,7 @@ import { PlaceSchema } from './place'
 export const MOST_PIECES = 1000
 
 /** One numbered activity: what to do, and where. */
-export const StepSchema = v.object({ id: StepIdSchema, ...BoxSchema.entries, instructions: v.pipe(v.string(), v.maxLength(500)) })
+export const StepSchema = v.object({ id: StepIdSchema, ...BoxSchema.entries, instructions: storedText(500) })
 
 /** Where a piece lies from the start, and how far it is turned there. */
 const StagedSchema = v.object({ ...PointSchema.entries, turn: v.optional(v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(359))) })
@@ -32,7 +33,7 @@ export const PageSchema = v.object({
   /** Activities that are done one after the other, each in its own part of the page. */
   steps: v.optional(v.pipe(v.array(StepSchema), v.maxLength(20))),
   /** What moves together at the workbench: ids of places, pictures, figures and lines. */
-  groups: v.optional(v.pipe(v.array(v.pipe(v.array(v.pipe(v.string(), v.maxLength(40))), v.minLength(2), v.maxLength(200))), v.maxLength(100))),
+  groups: v.optional(v.pipe(v.array(v.pipe(v.array(storedText(40)), v.minLength(2), v.maxLength(200))), v.maxLength(100))),
 })
 
 /** On asking, as often as they like; once it is handed in; not before it is handed back. */
@@ -41,17 +42,17 @@ export const FEEDBACKS = ['asked', 'handed-in', 'never'] as const
 export const BoardSchema = v.object({
   format: v.literal('dappled-slate/board'),
   version: v.literal(1),
-  title: v.pipe(v.string(), v.trim(), v.minLength(1, 'A board needs a name'), v.maxLength(120)),
-  instructions: v.pipe(v.string(), v.maxLength(1000)),
-  /** Whatever is scrambled on this board is scrambled by this number, the same each time. */
-  seed: v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(0xffffffff)),
+  title: v.pipe(storedText(120), v.trim(), v.minLength(1, 'A board needs a name')),
+  instructions: storedText(1000),
+  /** From files of before, and while a board is made: what is scrambled is scrambled by this number. It is not kept. */
+  seed: v.optional(v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(0xffffffff))),
   masters: v.pipe(v.array(MasterSchema), v.maxLength(40)),
   pages: v.pipe(v.array(PageSchema), v.minLength(1), v.maxLength(60)),
   keys: v.pipe(v.array(KeySchema), v.maxLength(200)),
   /** When students see what the key says of their work; absent: never. */
   feedback: v.optional(v.picklist(FEEDBACKS)),
-  subject: v.optional(v.pipe(v.string(), v.trim(), v.maxLength(40))),
-  tags: v.optional(v.pipe(v.array(v.pipe(v.string(), v.trim(), v.minLength(1), v.maxLength(40))), v.maxLength(12))),
+  subject: v.optional(v.pipe(storedText(40), v.trim())),
+  tags: v.optional(v.pipe(v.array(v.pipe(storedText(40), v.trim(), v.minLength(1))), v.maxLength(12))),
 })
 
 export type Step = v.InferOutput<typeof StepSchema>

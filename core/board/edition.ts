@@ -39,19 +39,26 @@ export function makeEdition(board: Board): Edition {
   }
 }
 
+/** The board as it is kept: its ledges are laid, and nothing is left of how. */
+export function withoutSeed({ seed: _, ...board }: Board): Board {
+  return board
+}
+
 /**
- * The edition as a student's device may hold it: no answers; the pieces in ledge order, since the order in which the
- * teacher typed them usually gives the answers away; pins without their names, which are what the labels are to find.
- * That there is a key, and when it speaks, a student may know.
+ * The edition as a student's device may hold it: no answers, no seed; everything that names pieces in ledge order, since the
+ * order in which the teacher typed them usually gives the answers away; pins without their names, which are what the labels
+ * are to find. That there is a key, and when it speaks, a student may know.
  */
 export function withoutAnswers(board: Board): Board {
   return {
-    ...board,
+    ...withoutSeed(board),
     keys: [],
-    pages: board.pages.map((page) => {
+    pages: board.pages.map(({ groups: _, ...page }) => {
       const rank = new Map(page.ledge.map((id, i) => [id, i]))
+      const byLedge = (a: PieceId, b: PieceId) => rank.get(a)! - rank.get(b)!
       const places = page.places.map(place => place.kind === 'pin' ? { ...place, heading: '' } : place)
-      return { ...page, places, pieces: page.pieces.toSorted((a, b) => rank.get(a.id)! - rank.get(b.id)!) }
+      const staged = page.staged && Object.fromEntries((Object.entries(page.staged) as [PieceId, { x: number, y: number }][]).toSorted(([a], [b]) => byLedge(a, b)))
+      return { ...page, places, pieces: page.pieces.toSorted((a, b) => byLedge(a.id, b.id)), ...(staged && { staged }) }
     }),
   }
 }

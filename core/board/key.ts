@@ -1,4 +1,5 @@
 import * as v from 'valibot'
+import { storedText } from '../text/stored'
 import { AmountSchema } from '../exact/measure'
 import { PolynomialSchema } from '../exact/polynomial'
 import { QuantitySchema } from '../exact/quantity'
@@ -31,7 +32,7 @@ export const SlotsKeySchema = v.object({
   /** What each slot accepts. A cell of a grid is named "place:row,column", both counted from 0; a gap "place:0,gap". */
   fits: v.record(v.pipe(v.string(), v.regex(/^[A-Za-z0-9_-]{1,40}(:\d{1,2},\d{1,2})?$/)), PiecesSchema),
   /** Slots that may change places with each other, such as the two factors of a product. */
-  alike: v.optional(v.pipe(v.array(v.pipe(v.array(v.string()), v.minLength(2))), v.maxLength(50))),
+  alike: v.optional(v.pipe(v.array(v.pipe(v.array(storedText(90)), v.minLength(2))), v.maxLength(50))),
 })
 
 export const MatchKeySchema = v.object({
@@ -104,7 +105,7 @@ export const ArrowsKeySchema = v.object({
 /** What counts as right in a writing space, or in a gap ("place:gap", counted from 0). */
 const WrittenSchema = v.object({
   /** In all their variants; of numbers any form of the same value is accepted. */
-  accepts: v.pipe(v.array(v.pipe(v.string(), v.maxLength(300))), v.minLength(1), v.maxLength(40)),
+  accepts: v.pipe(v.array(storedText(300)), v.minLength(1), v.maxLength(40)),
   /** Numbers and amounts: how far off still counts. */
   tolerance: v.optional(AmountSchema),
   /** Told apart only where it is said. */

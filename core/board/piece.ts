@@ -1,4 +1,5 @@
 import * as v from 'valibot'
+import { storedText } from '../text/stored'
 import { AmountSchema } from '../exact/measure'
 import { TermSchema } from '../exact/polynomial'
 import { QuantitySchema } from '../exact/quantity'
@@ -40,7 +41,7 @@ export const MasterSchema = v.object({
   height: SizeSchema,
 })
 
-const PieceTextSchema = v.pipe(v.string(), v.maxLength(PIECE_TEXT_LONGEST))
+const PieceTextSchema = storedText(PIECE_TEXT_LONGEST)
 
 const common = {
   id: PieceIdSchema,
@@ -60,7 +61,7 @@ export const PictureCardSchema = v.object({
   pixelWidth: v.pipe(v.number(), v.integer(), v.minValue(1)),
   pixelHeight: v.pipe(v.number(), v.integer(), v.minValue(1)),
   /** What the picture shows, for those who don't see it. */
-  alt: v.pipe(v.string(), v.maxLength(300)),
+  alt: storedText(300),
 })
 
 /** Has a value: a rod, a coin, a fraction bar. Its size is its master's, and follows no text. */
@@ -74,7 +75,7 @@ export const TileSchema = v.object({
 })
 
 /** What a piece without words is called aloud. */
-const named = { alt: v.optional(v.pipe(v.string(), v.maxLength(300))) }
+const named = { alt: v.optional(storedText(300)) }
 /** Hides what lies below it. */
 export const CoverSchema = v.object({ kind: v.literal('cover'), ...common, ...named })
 /** A mark to vote with, or to count with. */

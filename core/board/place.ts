@@ -1,9 +1,10 @@
 import * as v from 'valibot'
+import { storedText } from '../text/stored'
 import { quantity, QuantitySchema } from '../exact/quantity'
 import { BoxSchema, ShapeSchema, SizeSchema } from '../geometry/shape'
 import { PlaceIdSchema } from './ids'
 
-const HeadingSchema = v.pipe(v.string(), v.maxLength(80))
+const HeadingSchema = storedText(80)
 const RectangleSchema = v.object({ kind: v.literal('rectangle'), ...BoxSchema.entries })
 export const MOST_PARTS = 8
 const common = {
@@ -35,7 +36,7 @@ export const GridSchema = v.object({
   rows: v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(40)),
   columns: v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(40)),
   /** Printed in the cells, row by row, such as the numbers of a hundred chart. */
-  printed: v.optional(v.pipe(v.array(v.pipe(v.string(), v.maxLength(20))), v.maxLength(1600))),
+  printed: v.optional(v.pipe(v.array(storedText(20)), v.maxLength(1600))),
 })
 
 /**
@@ -72,7 +73,7 @@ export const MOST_GAPS = 60
 export const GapsSchema = v.pipe(
   v.object({
     kind: v.literal('gaps'), ...common, shape: RectangleSchema,
-    text: v.pipe(v.string(), v.minLength(1), v.maxLength(3000)),
+    text: v.pipe(storedText(3000), v.minLength(1)),
     textSize: v.pipe(v.number(), v.minValue(6), v.maxValue(96)),
     typed: v.boolean(),
     /** One size for all gaps, so that it tells nothing. */

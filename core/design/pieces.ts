@@ -4,6 +4,7 @@ import { PIECE_TEXT_LONGEST, type Master, type Piece, type PictureCard } from '.
 import { referencesOf, withoutPiece } from '../board/references'
 import { withEntry } from '../slate/state'
 import { cardSize, pictureCardSize } from '../layout/cardSize'
+import type { Random } from '../layout/random'
 import { scramble } from '../layout/scramble'
 import { requirePage, sortKeyOf, withPage } from './lookup'
 
@@ -83,13 +84,16 @@ export function setTextSize(board: Board, master: MasterId, textSize: number): B
   return sized({ ...board, masters: board.masters.map(m => m.id === master ? { ...m, textSize } : m) })
 }
 
-/** Another scramble, by another seed, that takes the answers known so far into account. */
-export function scrambleLedge(board: Board, pageId: PageId, seed: number): Board {
-  return rescrambled({ ...board, seed }, pageId)
+/** Another scramble, that takes the answers known so far into account. */
+export function scrambleLedge(board: Board, pageId: PageId, chance: number | Random): Board {
+  return rescrambled(board, pageId, chance)
 }
 
-/** What stands on the ledge together in the key must not stand together there: called again whenever the answers change. */
-export function rescrambled(board: Board, pageId: PageId): Board {
+/**
+ * What stands on the ledge together in the key must not stand together there: called again whenever the answers change. What a
+ * teacher keeps is laid once more, by chance that nobody can foresee: see `ledge.ts`.
+ */
+export function rescrambled(board: Board, pageId: PageId, chance: number | Random = board.seed ?? 0): Board {
   const homes = sortKeyOf(board, pageId)?.homes ?? {}
   const groupOf = (id: PieceId) => homes[id]?.join(' ') ?? undefined
   return withPage(board, pageId, (page) => {
@@ -97,7 +101,7 @@ export function rescrambled(board: Board, pageId: PageId): Board {
     const asked = new Set(board.keys.filter(key => key.page === pageId).flatMap(key => referencesOf(key).pieces))
     const inOrder = page.pieces.filter(p => p.bin || (['tile', 'token', 'cover'].includes(p.kind) && !asked.has(p.id)))
     const others = page.pieces.filter(p => !inOrder.includes(p))
-    return { ...page, ledge: [...scramble(others.map(p => p.id), groupOf, board.seed), ...inOrder.map(p => p.id)] }
+    return { ...page, ledge: [...scramble(others.map(p => p.id), groupOf, chance), ...inOrder.map(p => p.id)] }
   })
 }
 

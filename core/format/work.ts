@@ -1,6 +1,7 @@
 import * as v from 'valibot'
 import type { Edition } from '../board/edition'
 import { ok, refuse, type Result } from '../result'
+import { HOLDER } from '../slate/actor'
 import { apply } from '../slate/move'
 import { OnPageSchema, SlateStateSchema, StrokeSchema, type SlateState } from '../slate/state'
 
@@ -17,7 +18,7 @@ export const WorkSchema = v.object({
 
 const REASONS = {
   'unknown-piece': 'is not on this board', 'off-page': 'lies off its page', 'unknown-place': 'is not on this board',
-  'not-allowed': 'is not open to students on this board', 'full': 'is more than a slate holds',
+  'not-allowed': 'is not open to students on this board', 'not-your-part': 'is somebody else\'s part', 'full': 'is more than a slate holds',
 } as const
 
 /** Reads work against the board it was done on: everything in it must be something that a student can do there. */
@@ -27,9 +28,9 @@ export function readWork(data: unknown, edition: Edition): Result<SlateState, st
   const { pieces, texts, strokes } = parsed.output
   const joined = Object.fromEntries(parsed.output.arrows.map(([from, to]) => [`${from}>${to}`, true as const]))
   const empty: SlateState = { pieces: {}, texts: {}, strokes: {}, arrows: {} }
-  let result = apply(empty, { kind: 'restore', pieces, texts, arrows: joined, strokes: [] }, edition)
+  let result = apply(empty, { kind: 'restore', pieces, texts, arrows: joined, strokes: [] }, { edition, actor: HOLDER })
   strokes.forEach((stroke, i) => {
-    if (result.ok) result = apply(result.value, { kind: 'draw', stroke: `stroke-${String(i).padStart(4, '0')}`, ...stroke }, edition)
+    if (result.ok) result = apply(result.value, { kind: 'draw', stroke: `stroke-${String(i).padStart(4, '0')}`, ...stroke }, { edition, actor: HOLDER })
   })
   return result.ok ? ok(result.value) : refuse(`${result.reason.item}: ${REASONS[result.reason.code]}`)
 }

@@ -2,6 +2,7 @@ import type { Edition } from '../board/edition'
 import type { PieceId } from '../board/ids'
 import type { BalanceKey } from '../board/key'
 import { contentsOf } from '../placement/contents'
+import { HOLDER } from '../slate/actor'
 import { apply, type Move } from '../slate/move'
 import { startOf } from '../slate/state'
 import { stepOf, type BalanceStep } from './balance'
@@ -24,7 +25,7 @@ export function balanceSteps(key: BalanceKey, moves: readonly Move[], edition: E
   }
   look()
   for (const move of moves) {
-    const result = apply(state, move, edition)
+    const result = apply(state, move, { edition, actor: HOLDER })
     if (!result.ok) continue
     state = result.value
     look()

@@ -1,15 +1,15 @@
-import { seeded, shuffled } from './random'
+import { seeded, shuffled, type Random } from './random'
 
 const TRIES = 200
 
 /**
- * An order for the ledge that tells nothing: among shuffles made from the seed, the first in which no item stands
+ * An order for the ledge that tells nothing: among shuffles made by chance, or from a seed, the first in which no item stands
  * where it stood in the list, and in which neighbours share a group no more often than chance would have it.
  * Where no such order exists (one item, two of a group) the one that comes nearest is given; ties go to the earlier.
  * `groupOf` may return undefined for an item of which nothing is known.
  */
-export function scramble<T>(items: readonly T[], groupOf: (item: T) => string | undefined, seed: number): T[] {
-  const random = seeded(seed)
+export function scramble<T>(items: readonly T[], groupOf: (item: T) => string | undefined, chance: number | Random): T[] {
+  const random = typeof chance === 'number' ? seeded(chance) : chance
   const allowed = expectedNeighbours(items.map(groupOf))
   let best: T[] = [...items]
   let least = Infinity

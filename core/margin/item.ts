@@ -1,4 +1,5 @@
 import * as v from 'valibot'
+import { storedText } from '../text/stored'
 import { PageIdSchema, PieceIdSchema } from '../board/ids'
 import { LengthSchema } from '../geometry/shape'
 
@@ -16,7 +17,7 @@ export const MarginItemSchema = v.variant('kind', [
     kind: v.literal('note'),
     page: PageIdSchema,
     piece: PieceIdSchema,
-    text: v.pipe(v.string(), v.trim(), v.minLength(1, 'A note needs words'), v.maxLength(500)),
+    text: v.pipe(storedText(500), v.trim(), v.minLength(1, 'A note needs words')),
   }),
 ])
 export type MarginItem = v.InferOutput<typeof MarginItemSchema>

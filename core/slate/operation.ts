@@ -1,6 +1,7 @@
 import type { GenericSchema } from 'valibot'
 import type { Edition } from '../board/edition'
 import type { Result } from '../result'
+import type { ThingName } from './hands'
 import type { SlateState } from './state'
 
 /**
@@ -8,7 +9,7 @@ import type { SlateState } from './state'
  * *full*: more than a slate holds.
  */
 export interface MoveRefusal {
-  readonly code: 'unknown-piece' | 'off-page' | 'unknown-place' | 'not-allowed' | 'full'
+  readonly code: 'unknown-piece' | 'off-page' | 'unknown-place' | 'not-allowed' | 'not-your-part' | 'full'
   /** What the move was about. */
   readonly item: string
 }
@@ -21,5 +22,9 @@ export interface Operation<Kind extends string, Move extends { readonly kind: Ki
   readonly kind: Kind
   readonly schema: GenericSchema<unknown, Move>
   readonly apply: (state: SlateState, move: Move, edition: Edition) => Result<SlateState, MoveRefusal>
-  readonly invert: (before: SlateState, move: Move) => { readonly kind: string }
+  readonly invert: (before: SlateState, move: Move, edition: Edition) => { readonly kind: string }
+  /** What the move is about. Null: whatever differs afterwards. */
+  readonly things: ((move: Move) => readonly ThingName[]) | null
+  /** The move about only those things for which this holds; null when nothing is left of it. Without: it goes whole or not at all. */
+  readonly limitedTo?: (move: Move, keep: (thing: ThingName) => boolean) => Move | null
 }

@@ -1,7 +1,9 @@
 import * as v from 'valibot'
+import { storedText } from '../text/stored'
 import type { Edition } from '../board/edition'
-import { OnSlateIdSchema, PlaceIdSchema, type PieceId } from '../board/ids'
+import { isOwnName, OnSlateIdSchema, PlaceIdSchema, type PieceId } from '../board/ids'
 import { LengthSchema } from '../geometry/shape'
+import type { Hand } from './hands'
 
 /** x and y are the centre of the piece, so that a corrected edition may change its size and it still lies there. */
 export const OnPageSchema = v.object({
@@ -17,11 +19,14 @@ export const OnPageSchema = v.object({
 
 export const MOST_STROKES = 500
 export const MOST_STROKE_POINTS = 400
+/** Of all strokes of a slate together. */
+export const MOST_INK_POINTS = 60_000
+export const MOST_ARROWS = 400
 /** Of all that is written on a slate together. */
 export const MOST_LETTERS = 40_000
 export const LONGEST_TEXT = 2000
 
-export const StrokeIdSchema = v.pipe(v.string(), v.regex(/^[A-Za-z0-9_-]{8,40}$/))
+export const StrokeIdSchema = v.pipe(v.string(), v.regex(/^[A-Za-z0-9_-]{8,40}$/), v.check(isOwnName))
 export const StrokeSchema = v.object({
   place: PlaceIdSchema,
   points: v.pipe(v.array(v.strictTuple([LengthSchema, LengthSchema])), v.minLength(1), v.maxLength(MOST_STROKE_POINTS)),
@@ -30,15 +35,15 @@ export const StrokeSchema = v.object({
 })
 
 /** Where something is written: a writing space, a gap ("place:gap", from 0), or a note. */
-export const WrittenInSchema = v.pipe(v.string(), v.regex(/^[A-Za-z0-9_-]{1,40}(?::\d{1,2}|~[A-Za-z0-9_-]{4,24})?$/))
+export const WrittenInSchema = v.pipe(v.string(), v.regex(/^[A-Za-z0-9_-]{1,40}(?::\d{1,2}|~[A-Za-z0-9_-]{4,24})?$/), v.check(isOwnName))
 
 /** All of a student's work. A piece that isn't named stands on the ledge; a copy that isn't named is not there. */
 export const SlateStateSchema = v.object({
   pieces: v.record(OnSlateIdSchema, OnPageSchema),
-  texts: v.optional(v.record(WrittenInSchema, v.pipe(v.string(), v.maxLength(LONGEST_TEXT))), {}),
+  texts: v.optional(v.record(WrittenInSchema, storedText(LONGEST_TEXT)), {}),
   strokes: v.optional(v.record(StrokeIdSchema, StrokeSchema), {}),
   /** Each arrow as "from>to". */
-  arrows: v.optional(v.record(v.pipe(v.string(), v.regex(/^[^>]{1,65}>[^>]{1,65}$/)), v.literal(true)), {}),
+  arrows: v.optional(v.record(v.pipe(v.string(), v.regex(/^[A-Za-z0-9_~-]{1,65}>[A-Za-z0-9_~-]{1,65}$/)), v.literal(true)), {}),
 })
 
 export type OnPage = v.InferOutput<typeof OnPageSchema>
@@ -48,6 +53,8 @@ export interface SlateState {
   readonly texts: { readonly [writtenIn: string]: string }
   readonly strokes: { readonly [stroke: string]: Stroke }
   readonly arrows: { readonly [fromTo: string]: true }
+  /** Who touched what last, where more than one has; see `hands.ts`. */
+  readonly hands?: { readonly [thing: string]: Hand } | undefined
 }
 
 export const emptySlate: SlateState = { pieces: {}, texts: {}, strokes: {}, arrows: {} }

@@ -1,4 +1,5 @@
 import type { Edition } from '../board/edition'
+import { HOLDER, taken, type Actor } from '../slate/actor'
 import { apply } from '../slate/move'
 import { emptySlate, type SlateState } from '../slate/state'
 import type { Envelope, NumberedMove } from './messages'
@@ -17,45 +18,55 @@ export interface Replica {
 
 export const emptyReplica: Replica = { number: 0, confirmed: emptySlate, pending: [], shown: emptySlate }
 
-function rebased(base: Omit<Replica, 'shown'>, edition: Edition): Replica {
-  let shown = base.confirmed
-  for (const { move } of base.pending) {
-    const result = apply(shown, move, edition)
+function withPending(state: SlateState, pending: readonly Envelope[], edition: Edition, actor: Actor): SlateState {
+  let shown = state
+  for (const { move } of pending) {
+    const result = apply(shown, move, { edition, actor })
     if (result.ok) shown = result.value
   }
-  return { ...base, shown }
+  return shown
 }
 
-/** A move made here, shown at once. Its caller has seen to it that it applies. */
-export function makeMove(replica: Replica, envelope: Envelope, edition: Edition): Replica {
-  return rebased({ ...replica, pending: [...replica.pending, envelope] }, edition)
+/** Moves made here, shown at once, in their order: only they are applied, however many are waiting already. */
+export function makeMoves(replica: Replica, envelopes: readonly Envelope[], edition: Edition, actor: Actor = HOLDER): Replica {
+  return { ...replica, pending: [...replica.pending, ...envelopes], shown: withPending(replica.shown, envelopes, edition, actor) }
 }
 
 /**
  * Moves from the server, in its order; those already known are passed over, and own ones leave `pending`.
  * Returns null when a number is missing in between: the caller then asks for everything after `replica.number`.
  */
-export function receive(replica: Replica, moves: readonly NumberedMove[], edition: Edition): Replica | null {
+export function receive(replica: Replica, moves: readonly NumberedMove[], edition: Edition, actor: Actor = HOLDER): Replica | null {
   let { number, confirmed } = replica
   const arrived = new Set<string>()
+  const fresh: NumberedMove[] = []
   for (const numbered of moves) {
     arrived.add(numbered.id)
     if (numbered.number <= number) continue
     if (numbered.number !== number + 1) return null
-    const result = apply(confirmed, numbered.move, edition)
+    const result = apply(confirmed, numbered.move, { edition, actor: taken(numbered.by), number: numbered.number })
     if (!result.ok) return null
     confirmed = result.value
     number = numbered.number
+    fresh.push(numbered)
   }
-  return rebased({ number, confirmed, pending: replica.pending.filter(({ id }) => !arrived.has(id)) }, edition)
+  const pending = replica.pending.filter(({ id }) => !arrived.has(id))
+  const asExpected = areNext(fresh, replica.pending) && pending.length === replica.pending.length - fresh.length
+  const shown = pending.length === 0 ? confirmed : asExpected ? replica.shown : withPending(confirmed, pending, edition, actor)
+  return { number, confirmed, pending, shown }
 }
+
+/** Whether these are just what was waiting first: then what is shown is right already. Undoing, the server decides what is left of it. */
+const areNext = (fresh: readonly NumberedMove[], pending: readonly Envelope[]) => fresh.every(({ id, undoes }, i) => id === pending[i]?.id && !undoes)
 
 /** The whole slate from the server, at first or after a gap. An older one than is known is passed over. */
-export function receiveWhole(replica: Replica, number: number, state: SlateState, edition: Edition): Replica {
-  return number < replica.number ? replica : rebased({ number, confirmed: state, pending: replica.pending }, edition)
+export function receiveWhole(replica: Replica, number: number, state: SlateState, edition: Edition, actor: Actor = HOLDER): Replica {
+  if (number < replica.number) return replica
+  return { number, confirmed: state, pending: replica.pending, shown: withPending(state, replica.pending, edition, actor) }
 }
 
-/** The server won't have this move: it is no longer pending, and what it showed is taken back. */
-export function dropMove(replica: Replica, id: string, edition: Edition): Replica {
-  return rebased({ ...replica, pending: replica.pending.filter(envelope => envelope.id !== id) }, edition)
+/** The server won't have these moves: they are no longer pending, and what they showed is taken back. */
+export function dropMoves(replica: Replica, ids: ReadonlySet<string>, edition: Edition, actor: Actor = HOLDER): Replica {
+  const pending = replica.pending.filter(envelope => !ids.has(envelope.id))
+  return { ...replica, pending, shown: withPending(replica.confirmed, pending, edition, actor) }
 }

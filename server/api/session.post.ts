@@ -1,27 +1,31 @@
 import * as v from 'valibot'
-import { countFailure, mayTry } from '../http/limits'
+import { storedText } from '../../core/text/stored'
+import { addressOf } from '../http/address'
+import { tryOnce } from '../http/limits'
 import { passwordMatches } from '../http/passwords'
-import { readJson } from '../http/read'
+import { LARGEST, readJson } from '../http/read'
 import { refusal } from '../http/refuse'
 import { startSession } from '../http/session'
 import { services } from '../services'
 
 const SignIn = v.object({
-  email: v.pipe(v.string(), v.trim(), v.toLowerCase(), v.maxLength(254)),
-  password: v.pipe(v.string(), v.maxLength(200)),
+  email: v.pipe(storedText(254), v.trim(), v.toLowerCase()),
+  password: storedText(200),
 })
 /** Compared with when there is no such teacher, so that the answer takes as long as for a wrong password. */
 const NOBODYS_HASH = 'scrypt:AAAAAAAAAAAAAAAAAAAAAA:AAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAA'
 
 export default defineEventHandler(async (event) => {
-  const { email, password } = await readJson(event, SignIn)
+  const { email, password } = await readJson(event, SignIn, LARGEST.anybody)
   const { db, limits } = await services()
-  if (!await mayTry(limits.signIn, email)) throw refusal('too-often')
-  const teacher = await db.selectFrom('teachers').select(['id', 'name', 'password_hash']).where('email', '=', email).executeTakeFirst()
-  if (!await passwordMatches(password, teacher?.password_hash ?? NOBODYS_HASH) || !teacher) {
-    await countFailure(limits.signIn, email)
-    throw refusal('wrong-sign-in')
-  }
+  const teacher = await tryOnce({
+    shut: [{ limiter: limits.signIn, key: email }], slowed: [{ limiter: limits.address, key: addressOf(event) }],
+  }, async () => {
+    const known = await db.selectFrom('teachers').select(['id', 'name', 'password_hash']).where('email', '=', email).executeTakeFirst()
+    return await passwordMatches(password, known?.password_hash ?? NOBODYS_HASH) && known ? known : null
+  })
+  if (teacher === 'too-often') throw refusal('too-often')
+  if (!teacher) throw refusal('wrong-sign-in')
   await startSession(event, { teacher_id: teacher.id })
   return { kind: 'teacher', id: teacher.id, name: teacher.name }
 })

@@ -1,14 +1,14 @@
 import { createHash } from 'node:crypto'
 import type { Kysely, Transaction } from 'kysely'
 import type { Board } from '../../core/board/board'
-import { makeEdition, type Edition } from '../../core/board/edition'
+import { makeEdition, withoutSeed, type Edition } from '../../core/board/edition'
 import { filesOf } from '../../core/board/files'
 import { canonicalJson } from '../../core/format/canonical'
 import type { Database } from './tables'
 
 /** Freezes a board; the same content is stored once, however often it is given out. */
 export async function keepEdition(trx: Transaction<Database>, board: Board): Promise<string> {
-  const document = canonicalJson(board)
+  const document = canonicalJson(withoutSeed(board))
   const hash = createHash('sha256').update(document).digest('hex')
   await trx.insertInto('editions').values({ hash, document }).onConflict(c => c.doNothing()).execute()
   const files = filesOf(board)

@@ -2,13 +2,14 @@ import { Migrator, type Kysely } from 'kysely'
 import type { Database } from './tables'
 import * as firstLoop from './migrations/0001_first_loop'
 import * as shelf from './migrations/0002_shelf'
+import * as manyHands from './migrations/0003_many_hands'
 
 /** Forward only: a migration that has run anywhere is never edited, the next one mends it. */
-const migrations = { '0001_first_loop': firstLoop, '0002_shelf': shelf }
+const migrations = { '0001_first_loop': firstLoop, '0002_shelf': shelf, '0003_many_hands': manyHands }
 
-/** Brings the database up to date. Kysely holds a lock meanwhile, so of several processes only one migrates. */
-export async function migrate(db: Kysely<Database>): Promise<void> {
+/** Brings the database up to date, or to an older state. Kysely holds a lock meanwhile, so of several processes only one migrates. */
+export async function migrate(db: Kysely<Database>, upTo?: keyof typeof migrations): Promise<void> {
   const migrator = new Migrator({ db, provider: { getMigrations: async () => migrations } })
-  const { error } = await migrator.migrateToLatest()
+  const { error } = await (upTo ? migrator.migrateTo(upTo) : migrator.migrateToLatest())
   if (error) throw error
 }

@@ -2,6 +2,8 @@ import type { ColumnType, Generated, Insertable, Selectable } from 'kysely'
 import type { Board } from '../../core/board/board'
 import type { MarginItem } from '../../core/margin/item'
 import type { Decisions } from '../../core/keys/mark'
+import type { Author } from '../../core/slate/actor'
+import type { HandoutMode, SlateKind } from '../../core/slate/kind'
 import type { Move } from '../../core/slate/move'
 import type { SlateState } from '../../core/slate/state'
 import type { SlateStatus } from '../../core/slate/status'
@@ -49,30 +51,68 @@ export interface Database {
   file_owners: { file_hash: Fixed<string>, teacher_id: Fixed<string> }
   editions: { hash: Fixed<string>, document: FixedJson<Board>, created_at: SetOnce }
   edition_files: { edition_hash: Fixed<string>, file_hash: Fixed<string> }
-  handouts: { id: Generated<string>, board_id: Fixed<string>, class_id: Fixed<string>, edition_hash: string, mode: Fixed<'copy-each'>, created_at: SetOnce }
+  handouts: {
+    id: Generated<string>
+    board_id: Fixed<string>
+    class_id: Fixed<string>
+    /** What newcomers get; each slate names its own. */
+    edition_hash: string
+    mode: Fixed<HandoutMode>
+    created_at: SetOnce
+    /** Pencils down for all. */
+    paused_at: ColumnType<Date | null, Date | null | undefined, Date | null>
+    closed_at: ColumnType<Date | null, Date | null | undefined, Date | null>
+  }
   slates: {
     id: Generated<string>
     handout_id: Fixed<string>
     class_id: Fixed<string>
-    student_id: Fixed<string>
+    kind: Fixed<SlateKind>
+    /** A group's name; null for all but frames. */
+    name: ColumnType<string | null, string | null | undefined, string | null>
+    edition_hash: string
     status: Generated<SlateStatus>
     last_number: Generated<number>
-    opened_at: Timestamp | null
-    moved_at: Timestamp | null
-    handed_in_at: Timestamp | null
-    handed_back_at: Timestamp | null
+    /** Counts whatever decides on the slate beside its moves; kept by triggers. */
+    epoch: ColumnType<number, never, never>
+    opened_at: ColumnType<Date | null, Date | null | undefined, Date | null>
+    moved_at: ColumnType<Date | null, Date | null | undefined, Date | null>
+    handed_in_at: ColumnType<Date | null, Date | null | undefined, Date | null>
+    handed_back_at: ColumnType<Date | null, Date | null | undefined, Date | null>
+    paused_at: ColumnType<Date | null, Date | null | undefined, Date | null>
+    closed_at: ColumnType<Date | null, Date | null | undefined, Date | null>
   }
+  /** Whose slate it is, and whose it was. */
+  slate_members: {
+    slate_id: Fixed<string>
+    handout_id: Fixed<string>
+    class_id: Fixed<string>
+    kind: Fixed<SlateKind>
+    student_id: Fixed<string>
+    /** Tells the people of one slate apart: `student:2` is the second. */
+    hand: Fixed<number>
+    part: number | null
+    from_at: SetOnce
+    until_at: ColumnType<Date | null, never, Date | null>
+  }
+  /** Teachers who help with a class that isn't theirs. */
+  assistants: { class_id: Fixed<string>, teacher_id: Fixed<string>, hand: Fixed<number> }
   moves: {
     slate_id: Fixed<string>
     number: Fixed<number>
     id: Fixed<string>
     move: FixedJson<Move>
-    inverse: FixedJson<Move>
+    /** Null for a move that takes another back. */
+    inverse: ColumnType<Move | null, string | null, never>
     undoes: Fixed<string | null>
-    student_id: Fixed<string | null>
+    by: Fixed<Author>
     at: SetOnce
   }
-  snapshots: { slate_id: Fixed<string>, number: Fixed<number>, state: FixedJson<SlateState> }
+  snapshots: { slate_id: Fixed<string>, number: Fixed<number>, state: Json<SlateState>, edition_hash: string }
+  /** Where in a slate's history another edition was laid under it. */
+  edition_changes: { slate_id: Fixed<string>, turn: Fixed<number>, number: Fixed<number>, from_hash: Fixed<string>, to_hash: Fixed<string>, at: SetOnce }
+  /** What was asked with a key of its own is done once, however often it is asked. */
+  answered_requests: { teacher_id: Fixed<string>, key: Fixed<string>, answer: ColumnType<unknown, string | null, string>, at: SetOnce }
   margins: { id: Generated<string>, slate_id: Fixed<string>, teacher_id: Fixed<string>, item: FixedJson<MarginItem>, at: SetOnce, removed_at: Timestamp | null }
   reviews: { slate_id: Fixed<string>, teacher_id: Fixed<string>, decisions: Json<Decisions>, comment: string, updated_at: Timestamp }
   rate_limits: { key: string, points: Generated<number>, expire: number | null }

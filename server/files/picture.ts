@@ -12,17 +12,18 @@ const SVG_LARGEST = 2 * 1024 * 1024
 const TAKEN = new Set(['image/png', 'image/jpeg', 'image/webp', 'image/gif', 'image/avif', 'image/tiff'])
 
 export interface Picture { readonly hash: string, readonly mediaType: 'image/png' | 'image/jpeg' | 'image/webp', readonly bytes: Buffer, readonly width: number, readonly height: number }
-export type PictureRefusal = 'not-a-picture' | 'too-many-pixels' | 'too-big'
+export type PictureRefusal = 'not-a-picture' | 'too-many-pixels' | 'too-big' | 'too-heavy'
 
 /**
  * Makes any uploaded picture harmless: it is decoded and encoded anew, which leaves out places, programs and scripts.
  * Transparency stays. An SVG becomes pixels. Of an animated picture the first frame is kept.
  */
-export async function readPicture(input: Buffer): Promise<Result<Picture, PictureRefusal>> {
+export async function readPicture(input: Buffer, from: 'anywhere' | 'the library' = 'anywhere'): Promise<Result<Picture, PictureRefusal>> {
   if (input.length > LARGEST_PICTURE) return refuse('too-big')
   const type = await fileTypeFromBuffer(input)
   const svg = looksLikeSvg(input)
   if (svg ? input.length > SVG_LARGEST : !type || !TAKEN.has(type.mime)) return refuse(svg ? 'too-big' : 'not-a-picture')
+  if (svg && from === 'anywhere' && isHeavySvg(input.toString('utf8'))) return refuse('too-heavy')
   try {
     const image = sharp(input, { limitInputPixels: false, failOn: 'error' })
     const { width, height, hasAlpha } = await image.metadata()
@@ -45,4 +46,18 @@ export async function readPicture(input: Buffer): Promise<Result<Picture, Pictur
 function looksLikeSvg(input: Buffer): boolean {
   const start = input.subarray(0, 4096).toString('utf8').replace(/^\uFEFF/, '').trimStart()
   return /^(<\?xml|<!--|<!doctype svg|<svg)/i.test(start) && /<svg[\s>]/i.test(start)
+}
+
+const MOST_SVG_LETTERS = 20_000
+const MOST_SVG_REPEATS = 200
+
+/**
+ * Drawings whose few bytes are a lot of work: filters, entities that unfold, things that repeat things that repeat, endless
+ * text. A drawing that a teacher has from anywhere needs none of that to be a picture.
+ */
+function isHeavySvg(text: string): boolean {
+  if (/<!ENTITY|<filter[\s>]|<fe[A-Z]|filter\s*[:=]/.test(text)) return true
+  const repeats = text.match(/<(?:\w+:)?(?:use|pattern|mask|clipPath|marker|symbol|image)[\s>]/g)?.length ?? 0
+  const letters = [...text.matchAll(/<(?:\w+:)?text[\s>]([\s\S]*?)(?:<\/(?:\w+:)?text>|$)/g)].reduce((sum, [all]) => sum + all.length, 0)
+  return repeats > MOST_SVG_REPEATS || letters > MOST_SVG_LETTERS
 }

@@ -1,31 +1,84 @@
 import type pg from 'pg'
-import { RateLimiterPostgres } from 'rate-limiter-flexible'
+import { RateLimiterPostgres, RateLimiterRes } from 'rate-limiter-flexible'
 
 export interface Limits {
-  /** Wrong picture passwords, by student. */
-  readonly guess: RateLimiterPostgres
-  /** Wrong class codes, by address: a whole school may stand behind one, and children mistype; of the codes there are 24⁷. */
-  readonly code: RateLimiterPostgres
-  /** Wrong teachers' passwords, by e-mail address. */
+  /** Picture passwords of one student: a few in a minute, and not many more in an hour. */
+  readonly student: RateLimiterPostgres
+  readonly studentHour: RateLimiterPostgres
+  /** Picture passwords of one class, and class codes and passwords from one address. A whole school may stand behind one. */
+  readonly class: RateLimiterPostgres
+  readonly address: RateLimiterPostgres
+  /** Teachers' passwords, by e-mail address. */
   readonly signIn: RateLimiterPostgres
+  readonly signUp: RateLimiterPostgres
+  /** Asking what the key says, by student. */
+  readonly feedback: RateLimiterPostgres
 }
 
 /** Counted in the database, so that all processes count together and a restart forgives nothing. */
 export function limits(pool: pg.Pool): Limits {
-  const common = { storeClient: pool, tableName: 'rate_limits', tableCreated: true } as const
+  const made = (keyPrefix: string, points: number, duration: number) =>
+    new RateLimiterPostgres({ storeClient: pool, tableName: 'rate_limits', tableCreated: true, keyPrefix, points, duration })
   return {
-    guess: new RateLimiterPostgres({ ...common, keyPrefix: 'guess', points: 10, duration: 60 }),
-    code: new RateLimiterPostgres({ ...common, keyPrefix: 'code', points: 120, duration: 60 }),
-    signIn: new RateLimiterPostgres({ ...common, keyPrefix: 'sign-in', points: 8, duration: 300 }),
+    student: made('guess', 10, 60), studentHour: made('guess-hour', 60, 3600), class: made('class', 120, 300), address: made('address', 120, 60),
+    signIn: made('sign-in', 8, 300), signUp: made('sign-up', 400, 3600), feedback: made('feedback', 30, 60),
   }
 }
 
-/** False when too many were tried lately. */
-export async function mayTry(limiter: RateLimiterPostgres, key: string): Promise<boolean> {
-  const used = await limiter.get(key)
-  return !used || used.consumedPoints < limiter.points
+export interface Counted { readonly limiter: RateLimiterPostgres, readonly key: string }
+
+/** Beyond its limit a key is not shut: its tries go one by one, so far apart. */
+const APART_MS = 500
+const MOST_IN_LINE = 40
+const lines = new Map<string, { length: number, last: Promise<void> }>()
+
+/**
+ * One try at a secret. It is counted before it is made, in one step, so that a burst passes no limit, and the count is
+ * given back when it was right. *Shut*: beyond these limits no try is made. *Slowed*: beyond those, tries wait in line, so that a
+ * right one passes however many wrong ones came before. 'too-often' when no try was made; null when it was wrong.
+ */
+export async function tryOnce<T>({ shut = [], slowed = [] }: { shut?: readonly Counted[], slowed?: readonly Counted[] }, attempt: () => Promise<T | null>): Promise<T | null | 'too-often'> {
+  const counted: Counted[] = []
+  const giveBack = () => Promise.all(counted.map(({ limiter, key }) => limiter.reward(key, 1)))
+  for (const one of shut) {
+    if (!await consume(one)) {
+      await giveBack()
+      return 'too-often'
+    }
+    counted.push(one)
+  }
+  for (const one of slowed) {
+    const within = await consume(one)
+    counted.push(one)
+    if (!within && !await inLine(`${one.limiter.keyPrefix}:${one.key}`)) return 'too-often'
+  }
+  const result = await attempt()
+  if (result !== null) await giveBack()
+  return result
 }
 
-export async function countFailure(limiter: RateLimiterPostgres, key: string): Promise<void> {
-  await limiter.penalty(key, 1)
+/** False when there are no points left; counted even so, for a store that fails must not open the door. */
+async function consume({ limiter, key }: Counted): Promise<boolean> {
+  try {
+    await limiter.consume(key, 1)
+    return true
+  }
+  catch (reason) {
+    if (reason instanceof RateLimiterRes) return false
+    throw reason
+  }
 }
+
+async function inLine(key: string): Promise<boolean> {
+  const line = lines.get(key) ?? { length: 0, last: Promise.resolve() }
+  if (line.length >= MOST_IN_LINE) return false
+  line.length++
+  line.last = line.last.then(() => new Promise(resolve => setTimeout(resolve, APART_MS)))
+  lines.set(key, line)
+  await line.last
+  if (--line.length === 0) lines.delete(key)
+  return true
+}
+
+/** False when it was asked too often. */
+export const mayAsk = (limiter: RateLimiterPostgres, key: string) => consume({ limiter, key })

@@ -1,19 +1,85 @@
-import { getQuery, getRequestHeader, getRouterParam, readBody, type H3Event } from 'h3'
+import type { IncomingMessage } from 'node:http'
+import busboy from 'busboy'
+import { getQuery, getRequestHeader, getRouterParam, type H3Event } from 'h3'
 import * as v from 'valibot'
+import { parseJson } from './json'
 import { refusal } from './refuse'
+import { Room } from './room'
 
-const LARGEST_JSON = 4 * 1024 * 1024
+const KB = 1024
+const MB = 1024 * KB
+/** What a body may be at most, by what is asked; the first is for everybody, before it is known who asks. */
+export const LARGEST = { anybody: 4 * KB, usual: 64 * KB, list: 512 * KB, board: 4 * MB, file: 80 * MB } as const
+const DEEPEST = { anybody: 4, usual: 24 } as const
+
+/** Bodies that are larger than the usual share this much memory; who finds no room is asked to come again. */
+const room = new Room(200 * MB)
 
 /** The JSON body as the schema says, or a refusal that names the first fault. */
-export async function readJson<Schema extends v.GenericSchema>(event: H3Event, schema: Schema, largest = LARGEST_JSON): Promise<v.InferOutput<Schema>> {
-  sizeWithin(event, largest)
-  const body: unknown = await readBody(event).catch(() => {
-    throw refusal('bad-request', 'The body is not JSON.')
-  })
-  const parsed = v.safeParse(schema, body, { abortEarly: true })
+export async function readJson<Schema extends v.GenericSchema>(event: H3Event, schema: Schema, largest: number = LARGEST.usual): Promise<v.InferOutput<Schema>> {
+  const bytes = await readBytes(event, largest)
+  const body = parseJson(bytes.toString('utf8'), largest <= LARGEST.anybody ? DEEPEST.anybody : DEEPEST.usual)
+  if (!body.ok) throw refusal('bad-request', body.reason === 'too-deep' ? 'The body nests too deep.' : 'The body is not JSON.')
+  const parsed = v.safeParse(schema, body.value, { abortEarly: true })
   if (parsed.success) return parsed.output
   const [issue] = parsed.issues
   throw refusal('bad-request', `${v.getDotPath(issue) ?? 'body'}: ${issue.message}`)
+}
+
+/** The body as it came, of so many bytes at most. What is larger, or doesn't say how large it is, is refused unread. */
+export async function readBytes(event: H3Event, largest: number): Promise<Buffer> {
+  return roomFor(event, largest, async () => {
+    const chunks: Buffer[] = []
+    let length = 0
+    for await (const chunk of event.node.req as AsyncIterable<Buffer>) {
+      length += chunk.length
+      if (length > largest) throw tooBig(largest)
+      chunks.push(chunk)
+    }
+    return Buffer.concat(chunks)
+  })
+}
+
+/** The one file of a form. Taken as it streams in; null where the form has none. */
+export async function readUpload(event: H3Event, largest: number): Promise<Buffer | null> {
+  return roomFor(event, largest, () => fileOf(event.node.req, largest))
+}
+
+function fileOf(request: IncomingMessage, largest: number): Promise<Buffer | null> {
+  return new Promise((resolve, reject) => {
+    let form: ReturnType<typeof busboy>
+    try {
+      form = busboy({ headers: request.headers, limits: { files: 1, fields: 10, parts: 12, fileSize: largest, fieldSize: 10 * KB, headerPairs: 40 } })
+    }
+    catch {
+      return resolve(null)
+    }
+    let file: Buffer | null = null
+    form.on('file', (name, stream) => {
+      const chunks: Buffer[] = []
+      stream.on('data', (chunk: Buffer) => void chunks.push(chunk))
+      stream.on('limit', () => reject(tooBig(largest)))
+      stream.on('end', () => {
+        if (name === 'file') file = Buffer.concat(chunks)
+      })
+    })
+    form.on('close', () => resolve(file))
+    form.on('error', () => resolve(null))
+    request.on('aborted', () => reject(refusal('bad-request', 'The form broke off.')))
+    request.pipe(form)
+  })
+}
+
+const tooBig = (most: number) => refusal('too-big', `At most ${most} bytes.`)
+
+async function roomFor<T>(event: H3Event, largest: number, read: () => Promise<T>): Promise<T> {
+  const length = Number(getRequestHeader(event, 'content-length') ?? NaN)
+  if (!(length <= largest)) throw tooBig(largest)
+  const taken = length > LARGEST.usual ? length : 0
+  if (!room.take(taken)) throw refusal('busy')
+  // Given back when the answer has gone, since what was read lives until then.
+  event.node.res.once('close', () => room.giveBack(taken))
+  return read()
 }
 
 /** The query as the schema says, or a refusal that names the first fault. */
@@ -23,15 +89,9 @@ export function queryAs<Schema extends v.GenericSchema>(event: H3Event, schema: 
   throw refusal('bad-request', `${v.getDotPath(parsed.issues[0]) ?? 'query'}: ${parsed.issues[0].message}`)
 }
 
-/** Refuses what says it is bigger, and what doesn't say how big it is. */
-export function sizeWithin(event: H3Event, most: number): void {
-  const length = Number(getRequestHeader(event, 'content-length') ?? NaN)
-  if (!(length <= most)) throw refusal('too-big', `At most ${most} bytes.`)
-}
-
-/** An id from the path; what can't be one is not found, before the database is asked. */
+/** An id from the path, in lower case; what can't be one is not found, before the database is asked. */
 export function idParam(event: H3Event, name = 'id'): string {
-  const id = getRouterParam(event, name)
-  if (!v.is(v.pipe(v.string(), v.uuid()), id)) throw refusal('not-found')
-  return id
+  const id = v.safeParse(v.pipe(v.string(), v.uuid(), v.toLowerCase()), getRouterParam(event, name))
+  if (!id.success) throw refusal('not-found')
+  return id.output
 }

@@ -6,6 +6,7 @@ export const STATUS_OF = {
   'signed-out': 401, 'wrong-sign-in': 401, 'wrong-pictures': 401,
   'not-yours': 403, 'not-found': 404, 'no-such-code': 404,
   'changed-elsewhere': 409, 'not-now': 409, 'taken': 409, 'no-students': 409,
+  'too-heavy': 422, 'unreadable': 500, 'trouble': 503, 'busy': 503,
   'too-big': 413, 'too-many-pixels': 413, 'too-often': 429,
 } as const
 export type HttpRefusal = keyof typeof STATUS_OF

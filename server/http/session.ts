@@ -4,33 +4,28 @@ import type { Database } from '../database/tables'
 import { may, type Action, type Role } from '../rights/rights'
 import type { Actor } from '../rights/actor'
 import { services } from '../services'
+import { endSessions } from '../usecases/sessions'
 import { refusal } from './refuse'
-
-const DAYS = 14
-
-/** The sealed cookie holds no more than this; who it is, and whether the session still stands, the database says. */
-declare module '#auth-utils' {
-  interface User { session: string }
-}
+import { clearSessionCookie, readSessionCookie, SESSION_MS, writeSessionCookie } from './sessionCookie'
 
 /** A fresh session for a teacher or a student; whatever session the browser had is ended. */
 export async function startSession(event: H3Event, who: { teacher_id: string } | { student_id: string }): Promise<void> {
   const { db } = await services()
   await endSession(event)
-  const ends_at = new Date(Date.now() + DAYS * 24 * 3600 * 1000)
+  const ends_at = new Date(Date.now() + SESSION_MS)
   const { id } = await db.insertInto('sessions').values({ teacher_id: null, student_id: null, ...who, ends_at }).returning('id').executeTakeFirstOrThrow()
-  await setUserSession(event, { user: { session: id } })
+  await writeSessionCookie(event, id)
 }
 
+/** The one way out: the session's row goes, its sockets end in every process, and the cookie is cleared. */
 export async function endSession(event: H3Event): Promise<void> {
-  const { db } = await services()
-  const session = (await getUserSession(event)).user?.session
-  if (session) await db.deleteFrom('sessions').where('id', '=', session).execute()
-  await clearUserSession(event)
+  const session = await readSessionCookie(event)
+  if (session) await endSessions(await services(), ends => ends.where('id', '=', session))
+  await clearSessionCookie(event)
 }
 
-export async function actorOf(event: Parameters<typeof getUserSession>[0]): Promise<Actor | null> {
-  const session = (await getUserSession(event)).user?.session
+export async function actorOf(event: Parameters<typeof readSessionCookie>[0]): Promise<Actor | null> {
+  const session = await readSessionCookie(event)
   return session ? actorOfSession((await services()).db, session) : null
 }
 

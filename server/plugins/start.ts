@@ -1,20 +1,13 @@
-import pino from 'pino'
 import { services } from '../services'
 
-/** Nitro doesn't wait for plugins; requests wait for `services()` themselves. A process that can't start says so and ends. */
+/** What begins and ends with the process; that it can start is seen to by its entry. */
 export default defineNitroPlugin((nitro) => {
-  const log = pino()
-  services().catch((error: unknown) => {
-    log.fatal({ error: error instanceof Error ? error.message : String(error) }, 'could not start: is the database there?')
-    process.exit(1)
-  })
-  nitro.hooks.hook('error', (error) => {
-    if ('statusCode' in error && Number(error.statusCode) < 500) return
-    log.error({ message: error.message, stack: error.stack }, 'request failed')
-  })
+  // Nobody needs to know what this is made with.
+  nitro.hooks.hook('beforeResponse', event => event.node.res.removeHeader('x-powered-by'))
   nitro.hooks.hook('close', async () => {
-    const { engine, db } = await services()
+    const { engine, close, labour } = await services()
+    labour.stop()
     await engine.stop()
-    await db.destroy()
+    await close()
   })
 })

@@ -1,104 +1,244 @@
-import { sql, type Kysely, type Transaction } from 'kysely'
-import type { Edition } from '../../core/board/edition'
-import { apply, invert } from '../../core/slate/move'
-import { canMove } from '../../core/slate/status'
-import type { Envelope, NumberedMove, RefusalCode } from '../../core/sync/messages'
+import { CompiledQuery, sql, type Kysely, type Transaction } from 'kysely'
+import type { Connection } from '../database/connect'
 import type { EditionCache } from '../database/editions'
-import type { Database, NewRow } from '../database/tables'
-import { announce } from './channel'
-import { loadStates, type Numbered } from './loadState'
+import type { Database } from '../database/tables'
+import { log } from '../log'
+import type { NewsWire } from '../news/wire'
+import type { SentEnvelope } from '../../core/sync/messages'
+import type { RefusalCode } from '../../core/sync/refusals'
+import type { Actor } from '../rights/actor'
+import { holdToMove, type Hold } from '../rights/hold'
+import { Cache } from './cache'
+import { headsOf, loadKnown } from './loadKnown'
+import { Snapshots } from './snapshots'
+import { prepared, store, STORE_MOVES, type RunStatement, type Storing } from './storing'
+import { work, type Earlier, type Known, type Outcome, type StoredMove, type Worked } from './working'
 
-const SNAPSHOT_EVERY = 50
-const STATES_KEPT = 2000
+/** One message's moves: they are stored in their order, and where the server is in trouble none from there on is. */
+export interface Submission { readonly slate: string, readonly who: Actor, readonly hold: Hold | null, readonly envelopes: readonly SentEnvelope[] }
+export interface Reply {
+  readonly outcomes: readonly Outcome[]
+  /** What the sender may do there now, as far as it was asked anew. */
+  readonly hold: Hold | null
+  readonly handout: string | null
+}
 
-export interface Submission { readonly slate: string, readonly student: string, readonly envelope: Envelope }
-export type Outcome
-  = { readonly ok: true, readonly move: NumberedMove, readonly fresh: boolean }
-    | { readonly ok: false, readonly code: RefusalCode }
+const SLATES_KNOWN = 5000
+/** How long a slate that somebody holds is waited for; only its own moves wait. */
+const LOCK_WAIT_MS = 2000
 
-interface Working { handout: string, edition: Edition, status: 'not-opened' | 'under-way' | 'handed-in' | 'handed-back', before: number, current: Numbered }
+const refused = (submission: Submission, code: RefusalCode): Reply => ({ outcomes: submission.envelopes.map(() => ({ ok: false, code })), hold: submission.hold, handout: null })
 
 /**
- * Orders, checks and stores the moves of one batch in one transaction. Rows of slates are locked in the order of their ids,
- * so two processes never wait for each other in a circle. Outcomes come in the order of the submissions, and only after the commit.
+ * Orders, checks and stores moves. The quick way takes many slates in one statement, by what this process knows of them; it
+ * is right because the statement stores nothing where that has changed. Whatever it can't vouch for (a slate that changed
+ * or is held, a move that is there already, a refusal that nothing confirmed) goes the careful way: one slate, under its lock.
  */
 export class Committer {
-  /** States as committed; a stale one is noticed by its number and read again. */
-  private readonly known = new Map<string, Numbered>()
+  private readonly known = new Cache<string, Known>(SLATES_KNOWN)
 
-  constructor(private readonly db: Kysely<Database>, private readonly editions: EditionCache) {}
+  private readonly run: RunStatement
+  private readonly snapshots: Snapshots
 
-  async commit(batch: readonly Submission[]): Promise<Outcome[]> {
-    const { outcomes, working } = await this.db.transaction().execute(trx => this.run(trx, batch))
-    for (const [id, { current }] of working) this.remember(id, current)
-    return outcomes
+  constructor(private readonly connection: Connection, private readonly editions: EditionCache, private readonly wire: NewsWire) {
+    this.run = prepared(connection.commits)
+    this.snapshots = new Snapshots(connection.db)
   }
 
-  private async run(trx: Transaction<Database>, batch: readonly Submission[]) {
-    const working = await this.lock(trx, [...new Set(batch.map(s => s.slate))].toSorted())
-    const stored = await this.storedAlready(trx, batch)
-    const rows: NewRow<'moves'>[] = []
-    const at = new Date()
-    const outcomes = batch.map(({ slate, student, envelope }): Outcome => {
-      const work = working.get(slate)
-      if (!work) return { ok: false, code: 'unknown-slate' }
-      const before = stored.get(`${slate} ${envelope.id}`)
-      if (before) return { ok: true, move: before, fresh: false }
-      if (!canMove(work.status)) return { ok: false, code: 'handed-in' }
-      const result = apply(work.current.state, envelope.move, work.edition)
-      if (!result.ok) return { ok: false, code: result.reason.code }
-      const move: NumberedMove = { ...envelope, number: work.current.number + 1, at: at.toISOString() }
-      rows.push({
-        slate_id: slate, number: move.number, id: move.id, undoes: envelope.undoes ?? null, student_id: student, at,
-        move: JSON.stringify(envelope.move), inverse: JSON.stringify(invert(work.current.state, envelope.move)),
-      })
-      work.current = { number: move.number, state: result.value }
-      stored.set(`${slate} ${envelope.id}`, move)
-      return { ok: true, move, fresh: true }
-    })
-    if (rows.length) await this.store(trx, rows, working, at)
-    return { outcomes, working }
+  /** Writes what is still to be written. */
+  stop(): Promise<void> {
+    return this.snapshots.flush()
   }
 
-  private async lock(trx: Transaction<Database>, ids: readonly string[]): Promise<Map<string, Working>> {
-    const rows = await trx.selectFrom('slates').innerJoin('handouts', 'handouts.id', 'slates.handout_id')
-      .select(['slates.id', 'slates.handout_id', 'slates.status', 'slates.last_number', 'handouts.edition_hash'])
-      .where('slates.id', 'in', ids).orderBy('slates.id').forUpdate('slates').execute()
-    const slates = await Promise.all(rows.map(async row => ({ row, edition: await this.editions.get(trx, row.edition_hash) })))
-    const stale = slates.filter(({ row }) => this.known.get(row.id)?.number !== row.last_number)
-    const loaded = await loadStates(trx, stale.map(({ row, edition }) => ({ id: row.id, edition })))
-    return new Map(slates.map(({ row, edition }) => {
-      const current = loaded.get(row.id) ?? this.known.get(row.id)!
-      return [row.id, { handout: row.handout_id, edition, status: row.status, before: row.last_number, current }]
-    }))
+  /** News say that a slate has changed beside its moves: it is read anew when it is next needed. */
+  forget(slate: string): void {
+    this.known.delete(slate)
   }
 
-  private async storedAlready(trx: Transaction<Database>, batch: readonly Submission[]): Promise<Map<string, NumberedMove>> {
-    const rows = await trx.selectFrom('moves').select(['slate_id', 'id', 'number', 'move', 'undoes', 'at'])
-      .where(sql<boolean>`(slate_id, id) in (select * from unnest(${batch.map(s => s.slate)}::uuid[], ${batch.map(s => s.envelope.id)}::text[]))`)
-      .execute()
-    return new Map(rows.map(({ slate_id, at, undoes, ...row }) => [`${slate_id} ${row.id}`, { ...row, undoes: undoes ?? undefined, at: at.toISOString() }]))
+  forgetHandout(handout: string): void {
+    for (const known of this.known.values()) if (known.handout === handout) this.known.delete(known.id)
   }
 
-  private async store(trx: Transaction<Database>, rows: NewRow<'moves'>[], working: Map<string, Working>, at: Date): Promise<void> {
-    await trx.insertInto('moves').values(rows).execute()
-    const changed = [...working].filter(([, w]) => w.current.number > w.before)
-    await sql`
-      update slates set last_number = changed.number, moved_at = ${at}, opened_at = coalesce(opened_at, ${at}),
-        status = case status when 'not-opened' then 'under-way' else status end
-      from unnest(${changed.map(([id]) => id)}::uuid[], ${changed.map(([, w]) => w.current.number)}::int[]) as changed (id, number)
-      where slates.id = changed.id`.execute(trx)
-    const due = changed.filter(([, w]) => Math.floor(w.current.number / SNAPSHOT_EVERY) > Math.floor(w.before / SNAPSHOT_EVERY))
-    if (due.length) {
-      await trx.insertInto('snapshots')
-        .values(due.map(([slate_id, { current }]) => ({ slate_id, number: current.number, state: JSON.stringify(current.state) }))).execute()
+  /** Replies to what could be stored at once; undefined for what has to go the careful way. In the order of the batch. Never throws. */
+  async quick(batch: readonly Submission[]): Promise<(Reply | undefined)[]> {
+    try {
+      return await this.tryQuick(batch)
     }
-    await announce(trx, changed.map(([slate, { handout, current }]) => ({ what: 'moves', slate, handout, number: current.number })))
+    catch (error) {
+      // A move that the database won't have fails the statement for all; one by one only the guilty one is refused.
+      if (isAboutData(error)) return batch.map(() => undefined)
+      log.error({ error: describe(error) }, 'moves could not be stored')
+      return batch.map(submission => refused(submission, 'trouble'))
+    }
   }
 
-  private remember(id: string, state: Numbered): void {
-    this.known.delete(id)
-    this.known.set(id, state)
-    if (this.known.size > STATES_KEPT) this.known.delete(this.known.keys().next().value!)
+  private async tryQuick(batch: readonly Submission[]): Promise<(Reply | undefined)[]> {
+    const { db } = this.connection
+    await this.learn(batch.map(s => s.slate))
+    const earlier = await this.earlierFor(db, batch, false)
+    const at = new Date()
+    const worked = new Map<string, { known: Known, fresh: StoredMove[], before: Known }>()
+    const results = batch.map((submission): Worked | undefined => {
+      const before = worked.get(submission.slate)?.known ?? this.known.get(submission.slate)
+      if (!before || submission.hold?.epoch !== before.epoch) return undefined
+      const result = work(before, submission.envelopes, submission.hold.actor, earlier(before), at.toISOString())
+      const so = worked.get(submission.slate)
+      worked.set(submission.slate, { known: result.known, fresh: [...so?.fresh ?? [], ...result.fresh], before: so?.before ?? before })
+      return result
+    })
+    // A slate is stored whole or not at all: what one of its messages can't vouch for, the next can't build on.
+    const doubtful = new Set(batch.filter((_, i) => !results[i]).map(s => s.slate))
+    const storings: Storing[] = [...worked].filter(([slate, { fresh }]) => fresh.length && !doubtful.has(slate))
+      .map(([slate, { before, fresh }]) => ({ slate, number: before.number, epoch: before.epoch, moves: fresh }))
+    const stored = storings.length ? await store(this.run, storings, at) : new Map<string, number>()
+    for (const [slate, epoch] of stored) {
+      const { known, before } = worked.get(slate)!
+      this.known.set(slate, { ...known, epoch })
+      this.keepSnapshot(before, known)
+    }
+    for (const { slate } of storings) if (!stored.has(slate)) this.known.delete(slate)
+    this.tellStored([...stored.keys()])
+    return batch.map((submission, i) => {
+      const epoch = stored.get(submission.slate)
+      const result = results[i]
+      if (!result || epoch === undefined) return undefined
+      return { outcomes: result.outcomes, hold: { actor: submission.hold!.actor, epoch }, handout: result.known.handout }
+    })
+  }
+
+  /** Other processes hear of it in a moment; nobody waits for that. */
+  private tellStored(slates: readonly string[]): void {
+    this.wire.tellMoves(slates.flatMap(slate => this.known.get(slate) ?? []))
+  }
+
+  /** Reads what isn't known yet, for all slates at once. */
+  private async learn(slates: readonly string[]): Promise<void> {
+    const unknown = [...new Set(slates)].filter(slate => !this.known.has(slate))
+    if (unknown.length === 0) return
+    const heads = await headsOf(this.connection.db).where('slates.id', 'in', unknown).execute()
+    for (const [slate, known] of await loadKnown(this.connection.db, this.editions, heads)) if (known !== 'unreadable') this.known.set(slate, known)
+  }
+
+  /** One slate's messages, under its lock, by what the database says now. Never throws. */
+  async careful(submissions: readonly Submission[]): Promise<Reply[]> {
+    try {
+      return await this.underLock(submissions)
+    }
+    catch (error) {
+      this.known.delete(submissions[0]!.slate)
+      if (isAboutData(error)) return this.oneByOne(submissions)
+      // A slate that somebody holds is no fault of the server's.
+      if (!isHeld(error)) log.error({ error: describe(error) }, 'moves could not be stored')
+      return submissions.map(submission => refused(submission, 'trouble'))
+    }
+  }
+
+  /** The database won't have one of these moves: the guilty one is refused, its neighbours pass. */
+  private async oneByOne(submissions: readonly Submission[]): Promise<Reply[]> {
+    const [only] = submissions
+    if (submissions.length === 1 && only!.envelopes.length === 1) return [refused(only!, 'malformed')]
+    const replies: Reply[] = []
+    for (const submission of submissions) {
+      const outcomes: Outcome[] = []
+      let last: Reply | undefined
+      for (const envelope of submission.envelopes) {
+        [last] = await this.careful([{ ...submission, envelopes: [envelope] }])
+        outcomes.push(...last!.outcomes)
+        // In trouble, nothing that was made later may go first.
+        if (last!.outcomes.some(o => !o.ok && o.code === 'trouble')) break
+      }
+      const left = submission.envelopes.slice(outcomes.length).map((): Outcome => ({ ok: false, code: 'trouble' }))
+      replies.push({ outcomes: [...outcomes, ...left], hold: last?.hold ?? null, handout: last?.handout ?? null })
+    }
+    return replies
+  }
+
+  private async underLock(submissions: readonly Submission[]): Promise<Reply[]> {
+    const { slate } = submissions[0]!
+    const { db } = this.connection
+    const done = await db.transaction().execute(async (trx) => {
+      await sql.raw(`set local lock_timeout = ${LOCK_WAIT_MS}`).execute(trx)
+      // Locked first and read then: a reading that waits for the lock would see the slate as it is, and its handout as it was.
+      await trx.selectFrom('slates').select('id').where('id', '=', slate).forUpdate().execute()
+      const head = await headsOf(trx).where('slates.id', '=', slate).executeTakeFirst()
+      if (!head) return { replies: submissions.map(submission => refused(submission, 'not-yours')) }
+      const memory = this.known.get(slate)
+      const fresh = memory?.number === head.last_number && memory.epoch === head.epoch ? memory : (await loadKnown(trx, this.editions, [head])).get(slate)!
+      if (fresh === 'unreadable') return { replies: submissions.map(submission => refused(submission, 'unreadable')) }
+      return this.workUnderLock(trx, fresh, submissions)
+    })
+    if ('known' in done) {
+      this.known.set(slate, done.known)
+      this.keepSnapshot(done.before, done.known)
+      if (done.known.number > done.before.number) this.tellStored([slate])
+    }
+    else this.known.delete(slate)
+    return done.replies
+  }
+
+  private async workUnderLock(trx: Transaction<Database>, before: Known, submissions: readonly Submission[]) {
+    const earlier = await this.earlierFor(trx, submissions, true)
+    const at = new Date()
+    const moves: StoredMove[] = []
+    let known = before
+    const replies: Reply[] = []
+    for (const submission of submissions) {
+      const hold = await holdToMove(trx, submission.who, submission.slate)
+      if (!hold) {
+        replies.push(refused({ ...submission, hold: null }, 'not-yours'))
+        continue
+      }
+      const result = work(known, submission.envelopes, hold.actor, withFresh(earlier(known), moves), at.toISOString())
+      known = result.known
+      moves.push(...result.fresh)
+      replies.push({ outcomes: result.outcomes, hold, handout: known.handout })
+    }
+    if (moves.length) {
+      const run = async (values: unknown[]) => (await trx.executeQuery<{ id: string, epoch: number }>(CompiledQuery.raw(STORE_MOVES, values))).rows
+      const stored = await store(run, [{ slate: before.id, number: before.number, epoch: before.epoch, moves }], at)
+      const epoch = stored.get(before.id)
+      if (epoch === undefined) throw new Error('a slate changed under its own lock')
+      known = { ...known, epoch }
+    }
+    return { replies: replies.map(reply => reply.hold ? { ...reply, hold: { ...reply.hold, epoch: known.epoch } } : reply), known, before }
+  }
+
+  /**
+   * The moves that these refer to and that aren't remembered: what they take back; and, asked whole, those that are here
+   * already. (The quick way needn't ask for these: its statement stores nothing of a slate that has one of them.)
+   */
+  private async earlierFor(db: Kysely<Database>, submissions: readonly Submission[], whole: boolean): Promise<(known: Known) => Earlier> {
+    const asked = submissions.flatMap(({ slate, envelopes }) => envelopes.flatMap(({ id, undoes }) => {
+      const remembered = (wanted: string) => !whole && this.known.get(slate)?.recent.some(m => m.id === wanted)
+      return [...whole ? [id] : [], ...undoes !== undefined && !remembered(undoes) ? [undoes] : []].map(wanted => ({ slate, wanted }))
+    }))
+    const rows = asked.length
+      ? await db.selectFrom('moves').select(['slate_id', 'id', 'number', 'move', 'inverse', 'undoes', 'by', 'at'])
+          .where(sql<boolean>`(slate_id, id) in (select * from unnest(${asked.map(a => a.slate)}::uuid[], ${asked.map(a => a.wanted)}::text[]))
+            or (slate_id, undoes) in (select * from unnest(${asked.map(a => a.slate)}::uuid[], ${asked.map(a => a.wanted)}::text[]))`).execute()
+      : []
+    return ({ id: slate, recent }) => {
+      const there: readonly StoredMove[] = [...recent, ...rows.filter(row => row.slate_id === slate).map(({ slate_id: _, at, undoes, ...row }) =>
+        ({ ...row, at: at.toISOString(), ...(undoes !== null && { undoes }) }))]
+      return { byId: id => there.find(m => m.id === id), undone: id => there.some(m => m.undoes === id) }
+    }
+  }
+
+  private keepSnapshot(before: Known, after: Known): void {
+    if (Math.floor(after.number / SNAPSHOT_EVERY) !== Math.floor(before.number / SNAPSHOT_EVERY)) this.snapshots.add(after)
   }
 }
+
+/** So that opening a slate takes one snapshot and at most fifty moves, with those that come until it is written. */
+const SNAPSHOT_EVERY = 30
+
+const withFresh = (earlier: Earlier, fresh: readonly StoredMove[]): Earlier => ({
+  byId: id => fresh.find(m => m.id === id) ?? earlier.byId(id), undone: id => fresh.some(m => m.undoes === id) || earlier.undone(id),
+})
+
+const codeOf = (error: unknown) => String((error as { code?: unknown } | null)?.code ?? '')
+/** SQLSTATE class 22: data that can't be stored; 23: a constraint (PostgreSQL's documentation, appendix A). */
+const isAboutData = (error: unknown) => /^2[23]/.test(codeOf(error))
+/** 55P03: a lock was not to be had in time. */
+const isHeld = (error: unknown) => codeOf(error) === '55P03'
+const describe = (error: unknown) => error instanceof Error ? { message: error.message.split('\n')[0], code: codeOf(error), stack: error.stack } : String(error)

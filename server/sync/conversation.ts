@@ -1,142 +1,216 @@
 import * as v from 'valibot'
-import { ClientMessageSchema, EnvelopeSchema, LARGEST_MESSAGE, type ClientMessage, type Envelope, type RefusalCode } from '../../core/sync/messages'
+import { utf8Length } from '../../core/text/stored'
+import { ClientMessageSchema, EnvelopeSchema, LARGEST_MESSAGE, type ClientMessage, type SentEnvelope, type ServerMessage } from '../../core/sync/messages'
+import { REFUSALS, type RefusalCode } from '../../core/sync/refusals'
+import { loadStates } from '../database/loadState'
+import { log } from '../log'
 import type { Actor } from '../rights/actor'
-import { may, roleOnHandout, roleOnSlate, type Role } from '../rights/rights'
+import { whoOnSlate, type Hold } from '../rights/hold'
+import { may, moveOn } from '../rights/rights'
+import { roleOnHandout } from '../rights/roles'
 import type { Services } from '../services'
-import { loadStates } from './loadState'
+import { Allowance } from './allowance'
 import type { Listener } from './hub'
+import { headsOf, opennessOf } from './loadKnown'
 
-const MESSAGES_A_SECOND = 40
-const BURST = 120
 const MOVES_TO_CATCH_UP = 200
+/** Slates and handouts that one socket follows: a teacher's largest class, many times over. */
+const MOST_FOLLOWED = 500
+/** Messages of one socket that wait for their turn. */
+const MOST_WAITING = 150
 
-/** One socket's talk with the server. Whatever comes in, it answers in words and goes on. */
+export interface Wire {
+  readonly id: string
+  readonly send: (text: string) => void
+  /** The conversation is over; the socket is to be closed. */
+  readonly end: (why: 'signed-out' | 'flood') => void
+}
+
+type Asked = Pick<Services, 'db' | 'engine'>
+
+/** One socket's talk with the server. Whatever comes in, it answers in words and goes on, unless it is flooded or signed out. */
 export class Conversation {
-  /** Slates this person has shown to have a right to; asked of the database once in a conversation. */
-  private readonly roles = new Map<string, { role: Role, handout: string }>()
-  private allowance = BURST
-  private last: number
+  private readonly listener: Listener
+  /** Whose hand it is on which slate, as it was last asked; the commit of moves holds it against the slate as it is. */
+  private readonly holds = new Map<string, Hold>()
+  private readonly slates = new Map<string, { readonly handout: string, readonly classId: string }>()
+  private readonly handouts = new Set<string>()
+  private readonly allowance: Allowance
   private turn: Promise<void> = Promise.resolve()
+  private waiting = 0
+  private over = false
 
-  constructor(
-    private readonly services: Services, private readonly actor: Actor,
-    private readonly listener: Listener, private readonly now: () => number,
-  ) {
-    this.last = now()
+  constructor(private readonly services: Asked, private readonly actor: Actor, private readonly wire: Wire, now: () => number) {
+    this.allowance = new Allowance(now)
+    this.listener = {
+      id: wire.id, session: actor.session,
+      tell: (_, text) => wire.send(text),
+      askAgain: about => void this.inTurn(() => this.askAgain(about)),
+      ended: () => this.endSession(),
+    }
+    services.engine.hub.join(this.listener)
   }
 
   /** Messages are answered one after the other, so that moves keep the order in which they were sent. */
   hear(raw: string): Promise<void> {
+    if (this.over) return this.turn
     // Counted when it comes, not when its turn comes: a flood must not wait in memory.
-    if (!this.spend()) {
-      this.refuse('too-fast', 'Too many messages at once. Wait a moment and send it again.')
+    const spent = this.allowance.spend(raw.length)
+    if (spent === 'flood') {
+      this.finish('flood')
       return this.turn
     }
-    this.turn = this.turn.then(() => this.take(raw))
+    if (spent === 'too-fast' || this.waiting >= MOST_WAITING) {
+      this.refuse('too-fast')
+      return this.turn
+    }
+    this.waiting++
+    return this.inTurn(async () => {
+      this.waiting--
+      await this.take(raw)
+    })
+  }
+
+  private inTurn(work: () => Promise<void>): Promise<void> {
+    this.turn = this.turn.then(() => this.over ? undefined : work())
     return this.turn
   }
 
   private async take(raw: string): Promise<void> {
-    if (raw.length > LARGEST_MESSAGE) return this.refuse('too-big', `A message may have ${LARGEST_MESSAGE} bytes.`)
+    if (raw.length > LARGEST_MESSAGE || utf8Length(raw) > LARGEST_MESSAGE) return this.refuse('too-big')
     const message = parse(raw)
-    if (!message) return this.refuse('malformed', 'This message can\'t be read.')
+    if (!message) return this.refuse('malformed')
     try {
       await this.answer(message)
     }
-    catch {
+    catch (error) {
       // The database is away, most likely. The client keeps its moves and tries again.
-      this.refuse('trouble', 'The server is in trouble just now. Nothing is lost; it will be tried again.', 'slate' in message ? message.slate : undefined)
+      log.error({ error: error instanceof Error ? { message: error.message.split('\n')[0], stack: error.stack } : String(error) }, 'a message could not be answered')
+      this.refuse('trouble', 'slate' in message ? message.slate : undefined)
     }
   }
 
   end(): void {
+    this.over = true
     this.services.engine.hub.leave(this.listener)
+  }
+
+  private finish(why: 'signed-out' | 'flood'): void {
+    if (this.over) return
+    this.end()
+    this.wire.end(why)
+  }
+
+  private endSession(): void {
+    this.refuse('signed-out')
+    this.finish('signed-out')
   }
 
   private async answer(message: ClientMessage): Promise<void> {
     switch (message.say) {
-      case 'open': return this.open(message.slate, message.since)
-      case 'close': return this.services.engine.hub.unfollowSlate(this.listener, message.slate)
+      case 'open': return this.open(message)
+      case 'close': return this.close(message.slate)
       case 'moves': return this.moves(message.slate, message.moves)
       case 'walk': return this.walk(message.handout)
     }
   }
 
-  private async open(slate: string, since: number): Promise<void> {
-    const known = await this.roleOn(slate)
-    if (!known || !may(known.role, 'slate.read')) return this.refuse('not-yours', 'This slate is not yours to open.', slate)
-    const { db, engine } = this.services
-    // Followed before it is read: what happens in between comes twice rather than never.
-    engine.hub.followSlate(this.listener, slate)
-    const row = await db.selectFrom('slates').innerJoin('handouts', 'handouts.id', 'slates.handout_id')
-      .select(['slates.status', 'slates.last_number', 'handouts.edition_hash']).where('slates.id', '=', slate).executeTakeFirstOrThrow()
-    const missed = row.last_number - since
-    if (since > 0 && missed >= 0 && missed <= MOVES_TO_CATCH_UP) {
-      const rows = await db.selectFrom('moves').select(['id', 'number', 'move', 'undoes', 'at'])
+  private async open({ slate, since, as, edition }: Extract<ClientMessage, { say: 'open' }>): Promise<void> {
+    // The device believes that somebody else is signed in: what it holds is theirs, and is kept until they come back.
+    if (as !== undefined && as !== this.actor.id) return this.refuse('signed-out', slate)
+    if (!await this.follow(slate)) return this.refuse('not-yours', slate)
+    const { db } = this.services
+    const head = await headsOf(db).where('slates.id', '=', slate).executeTakeFirstOrThrow()
+    const missed = head.last_number - since
+    const sameEdition = edition === undefined || edition === head.edition_hash
+    if (sameEdition && since > 0 && missed >= 0 && missed <= MOVES_TO_CATCH_UP) {
+      const rows = await db.selectFrom('moves').select(['id', 'number', 'move', 'undoes', 'by', 'at'])
         .where('slate_id', '=', slate).where('number', '>', since).orderBy('number').execute()
-      if (rows.length) this.listener.tell({ say: 'moves', slate, moves: rows.map(({ undoes, at, ...r }) => ({ ...r, undoes: undoes ?? undefined, at: at.toISOString() })) })
-      return this.listener.tell({ say: 'status', slate, status: row.status })
+      if (rows.length) this.tell({ say: 'moves', slate, moves: rows.map(({ undoes, at, ...r }) => ({ ...r, undoes: undoes ?? undefined, at: at.toISOString() })) })
+      return this.tell({ say: 'status', slate, openness: opennessOf(head) })
     }
-    const edition = await engine.editions.get(db, row.edition_hash)
-    const { number, state } = (await loadStates(db, [{ id: slate, edition }])).get(slate)!
-    this.listener.tell({ say: 'slate', slate, number, state, status: row.status })
+    const loaded = (await loadStates(db, this.services.engine.editions, [{ id: slate, edition: head.edition_hash, last: head.last_number }])).get(slate)
+    if (!loaded) return this.refuse('unreadable', slate)
+    this.tell({ say: 'slate', slate, ...loaded, edition: head.edition_hash, openness: opennessOf(head) })
+  }
+
+  /** Follows a slate that this person may read, and remembers whose hand theirs is. Followed before it is read: what happens in between comes twice rather than never. */
+  private async follow(slate: string): Promise<boolean> {
+    const { role, handout, classId, kind, hold } = await whoOnSlate(this.services.db, this.actor, slate)
+    if (!handout || !classId || !kind || !may(role, 'slate.read')) {
+      this.close(slate)
+      return false
+    }
+    if (!this.slates.has(slate) && this.slates.size >= MOST_FOLLOWED) this.close(this.slates.keys().next().value!)
+    this.slates.set(slate, { handout, classId })
+    if (hold && may(role, moveOn(kind))) this.holds.set(slate, hold)
+    else this.holds.delete(slate)
+    this.services.engine.hub.followSlate(this.listener, slate)
+    return true
+  }
+
+  private close(slate: string): void {
+    this.slates.delete(slate)
+    this.holds.delete(slate)
+    this.services.engine.hub.unfollowSlate(this.listener, slate)
   }
 
   private async moves(slate: string, candidates: readonly unknown[]): Promise<void> {
-    const known = await this.roleOn(slate)
-    const allowed = known && may(known.role, 'slate.move')
-    const envelopes: Envelope[] = []
+    const envelopes: SentEnvelope[] = []
     for (const candidate of candidates) {
       const parsed = v.safeParse(EnvelopeSchema, candidate)
-      if (!allowed) this.refuse('not-yours', 'This slate is not yours to work on.', slate, idOf(candidate))
-      else if (parsed.success) envelopes.push(parsed.output)
-      else this.refuse('malformed', `This is no move: ${parsed.issues[0].message}`, slate, idOf(candidate))
+      if (parsed.success) envelopes.push(parsed.output)
+      else this.refuse('malformed', slate, idOf(candidate), `This is no move: ${parsed.issues[0].message}`)
     }
-    if (!allowed || envelopes.length === 0) return
-    const outcomes = await this.services.engine.submit(known.handout, envelopes.map(envelope => ({ slate, student: this.actor.id, envelope })))
-    outcomes.forEach((outcome, i) => {
-      if (!outcome.ok) return this.refuse(outcome.code, REFUSED[outcome.code] ?? outcome.code, slate, envelopes[i]!.id)
-      // A fresh move has come to its maker with everybody else; one sent twice is answered here.
-      if (!outcome.fresh) this.listener.tell({ say: 'moves', slate, moves: [outcome.move] })
+    if (envelopes.length === 0) return
+    this.allowance.spendOn(envelopes)
+    const reply = await this.services.engine.submit({ slate, who: this.actor, hold: this.holds.get(slate) ?? null, envelopes })
+    if (reply.hold) this.holds.set(slate, reply.hold)
+    else this.holds.delete(slate)
+    const followed = this.slates.has(slate)
+    reply.outcomes.forEach((outcome, i) => {
+      if (!outcome.ok) this.refuse(outcome.code, slate, envelopes[i]!.id)
+      // A fresh move has come to its maker with everybody else who follows; one sent twice, or by who doesn't, is answered here.
+      else if (!outcome.fresh || !followed) this.tell({ say: 'moves', slate, moves: [outcome.move] })
     })
   }
 
   private async walk(handout: string): Promise<void> {
     const role = await roleOnHandout(this.services.db, this.actor, handout)
-    if (!may(role, 'handout.walk')) return this.refuse('not-yours', 'This handout is not yours to walk round.')
+    if (!may(role, 'handout.walk')) return this.refuse('not-yours')
+    if (this.handouts.size >= MOST_FOLLOWED) return this.refuse('too-fast')
+    this.handouts.add(handout)
     this.services.engine.hub.followHandout(this.listener, handout)
-    this.listener.tell({ say: 'walking', handout })
+    this.tell({ say: 'walking', handout })
   }
 
-  private async roleOn(slate: string): Promise<{ role: Role, handout: string } | null> {
-    const known = this.roles.get(slate)
-    if (known) return known
-    const { role, handout } = await roleOnSlate(this.services.db, this.actor, slate)
-    if (!handout) return null
-    this.roles.set(slate, { role, handout })
-    return { role, handout }
+  /** Who may do what has changed: whatever is no longer this person's is followed no more. Nothing named: everything is asked about. */
+  private async askAgain({ slate, classId }: { slate?: string, classId?: string }): Promise<void> {
+    try {
+      const about = [...this.slates].filter(([id, of]) => (slate === undefined || id === slate) && (classId === undefined || of.classId === classId))
+      for (const [id] of about) if (!await this.follow(id)) this.refuse('not-yours', id)
+      if (slate !== undefined) return
+      for (const handout of this.handouts) {
+        if (may(await roleOnHandout(this.services.db, this.actor, handout), 'handout.walk')) continue
+        this.handouts.delete(handout)
+        this.services.engine.hub.unfollowHandout(this.listener, handout)
+        this.refuse('not-yours')
+      }
+    }
+    catch {
+      // Not to be known just now: nothing more is followed that may not be theirs. The client comes back and asks.
+      for (const id of [...this.slates.keys()]) this.close(id)
+      this.refuse('trouble')
+    }
   }
 
-  private refuse(code: RefusalCode, detail: string, slate?: string, id?: string): void {
-    this.listener.tell({ say: 'refused', code, detail, ...(slate && { slate }), ...(id && { id }) })
+  private tell(message: ServerMessage): void {
+    this.wire.send(JSON.stringify(message))
   }
 
-  /** A bucket that fills at a steady rate: a burst passes, a flood does not. */
-  private spend(): boolean {
-    const now = this.now()
-    this.allowance = Math.min(BURST, this.allowance + (now - this.last) / 1000 * MESSAGES_A_SECOND)
-    this.last = now
-    if (this.allowance < 1) return false
-    this.allowance--
-    return true
+  private refuse(code: RefusalCode, slate?: string, id?: string, detail: string = REFUSALS[code].detail): void {
+    this.tell({ say: 'refused', code, detail, ...(slate && { slate }), ...(id && { id }) })
   }
-}
-
-const REFUSED: Partial<Record<RefusalCode, string>> = {
-  'handed-in': 'This slate is handed in. Nothing moves until it comes back.',
-  'unknown-piece': 'There is no such piece on this board.',
-  'off-page': 'That is off the page. The piece stays where it was.',
-  'unknown-slate': 'There is no such slate any more.',
 }
 
 function parse(raw: string): ClientMessage | null {

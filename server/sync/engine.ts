@@ -1,44 +1,58 @@
 import type { Connection } from '../database/connect'
 import { EditionCache } from '../database/editions'
-import type { NumberedMove } from '../../core/sync/messages'
-import { Batcher } from './batcher'
-import { listen, type Listening } from './channel'
-import { Committer, type Outcome, type Submission } from './commit'
+import { log } from '../log'
+import type { News } from '../news/news'
+import type { NewsWire } from '../news/wire'
+import { Committer, type Reply, type Submission } from './commit'
 import { Hub } from './hub'
+import { Intake } from './intake'
 
-const MOST_A_COMMIT = 500
+const LOOK_ROUND_MS = 4000
 
-/** The moves of all slates in this process: taken, stored in batches, and told to whoever follows. */
+/** The moves of all slates in this process: taken, stored, and told to whoever follows. */
 export class Engine {
   readonly editions = new EditionCache()
   readonly hub: Hub
-  private readonly batcher: Batcher<Submission, Outcome>
-  private listening: Listening | null = null
+  private readonly committer: Committer
+  private readonly intake: Intake
+  private looking: ReturnType<typeof setInterval> | undefined
 
-  constructor(private readonly connection: Connection) {
-    const committer = new Committer(connection.db, this.editions)
+  constructor(connection: Connection, readonly wire: NewsWire) {
+    this.committer = new Committer(connection, this.editions, wire)
     this.hub = new Hub(connection.db)
-    this.batcher = new Batcher(batch => committer.commit(batch), MOST_A_COMMIT)
+    this.intake = new Intake(this.committer)
   }
 
   async start(): Promise<void> {
-    this.listening = await listen(this.connection.url, news => void this.hub.hear(news).catch(() => {}), () => void this.hub.recover().catch(() => {}))
+    const quietly = (work: Promise<void>) => void work.catch((error: unknown) => log.warn({ error: String(error) }, 'news could not be passed on'))
+    await this.wire.listen({
+      news: (news) => {
+        this.unlearn(news)
+        quietly(this.hub.hear(news))
+      },
+      gap: () => quietly(this.hub.recover()),
+    })
+    this.looking = setInterval(() => quietly(this.hub.lookRound()), LOOK_ROUND_MS)
+    this.looking.unref()
   }
 
   async stop(): Promise<void> {
-    await this.listening?.stop()
+    clearInterval(this.looking)
+    await this.committer.stop()
+    await this.wire.stop()
   }
 
-  /** Outcomes in the order of the moves. Rejects when the database can't be reached; nothing is stored then. */
-  async submit(handout: string, submissions: readonly Submission[]): Promise<Outcome[]> {
-    const outcomes = await Promise.all(submissions.map(s => this.batcher.add(s)))
-    const bySlate = new Map<string, NumberedMove[]>()
-    outcomes.forEach((outcome, i) => {
-      if (!outcome.ok || !outcome.fresh) return
-      const { slate } = submissions[i]!
-      bySlate.set(slate, [...bySlate.get(slate) ?? [], outcome.move])
-    })
-    for (const [slate, moves] of bySlate) await this.hub.made(slate, handout, moves)
-    return outcomes
+  /** What is known of a slate is right by its number and epoch; this only saves finding that out from the database. */
+  private unlearn(news: News): void {
+    if (news.scope === 'slate' && news.changed !== 'margin') this.committer.forget(news.slate)
+    if (news.scope === 'handout') this.committer.forgetHandout(news.handout)
+  }
+
+  /** What became of a message's moves, in their order. Never rejects; in trouble nothing is stored. */
+  async submit(submission: Submission): Promise<Reply> {
+    const reply = await this.intake.add(submission)
+    const fresh = reply.outcomes.flatMap(outcome => outcome.ok && outcome.fresh ? [outcome.move] : [])
+    if (fresh.length && reply.handout) this.hub.made(submission.slate, reply.handout, fresh)
+    return reply
   }
 }

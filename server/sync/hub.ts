@@ -1,17 +1,29 @@
 import type { Kysely } from 'kysely'
 import type { NumberedMove, ServerMessage } from '../../core/sync/messages'
 import type { Database } from '../database/tables'
-import type { News } from './channel'
+import type { News } from '../news/news'
+import { headsOf, opennessOf } from './loadKnown'
 
 /** Whoever can be told something: a socket, or a test. */
-export interface Listener { readonly id: string, tell: (message: ServerMessage) => void }
+export interface Listener {
+  readonly id: string
+  /** The session it speaks for. */
+  readonly session: string
+  /** The message, and the same as text: many are told the same bytes. */
+  readonly tell: (message: ServerMessage, text: string) => void
+  /** Who may do what has changed: what it follows is asked about anew. */
+  readonly askAgain: (about: { slate?: string, classId?: string }) => void
+  /** Its session has ended. */
+  readonly ended: () => void
+}
 
 const MOST_MOVES = 500
 
 /** Who in this process follows which slate or handout, and what they have been told. */
 export class Hub {
-  private readonly bySlate = new Map<string, Map<string, Listener>>()
-  private readonly byHandout = new Map<string, Map<string, Listener>>()
+  private readonly all = new Map<string, Listener>()
+  private readonly bySlate = new Groups()
+  private readonly byHandout = new Groups()
   /** Up to which number the followers of a slate have been told. Absent: nobody here followed it so far. */
   private readonly told = new Map<string, number>()
   /** Tellings of one slate go one after the other: what is read back must not overtake what is told from memory. */
@@ -19,70 +31,142 @@ export class Hub {
 
   constructor(private readonly db: Kysely<Database>) {}
 
+  join(listener: Listener): void {
+    this.all.set(listener.id, listener)
+  }
+
   followSlate(listener: Listener, slate: string): void {
-    join(this.bySlate, slate, listener)
+    this.bySlate.add(slate, listener)
   }
 
   unfollowSlate(listener: Listener, slate: string): void {
-    this.bySlate.get(slate)?.delete(listener.id)
+    this.bySlate.remove(slate, listener)
   }
 
   followHandout(listener: Listener, handout: string): void {
-    join(this.byHandout, handout, listener)
+    this.byHandout.add(handout, listener)
+  }
+
+  unfollowHandout(listener: Listener, handout: string): void {
+    this.byHandout.remove(handout, listener)
   }
 
   leave(listener: Listener): void {
-    for (const groups of [this.bySlate, this.byHandout]) {
-      for (const [key, group] of groups) {
-        group.delete(listener.id)
-        if (group.size === 0) groups.delete(key)
-      }
-    }
+    this.all.delete(listener.id)
+    this.bySlate.drop(listener)
+    this.byHandout.drop(listener)
+  }
+
+  /** How many are here, and how many slates and handouts are followed: for whoever watches the process. */
+  get size() {
+    return { listeners: this.all.size, slates: this.bySlate.size, handouts: this.byHandout.size, told: this.told.size, turns: this.turns.size }
   }
 
   /** Moves that this very process has committed: told without reading them back. */
-  made(slate: string, handout: string, moves: readonly NumberedMove[]): Promise<void> {
-    return this.inTurn(slate, () => this.tellMade(slate, handout, moves))
+  made(slate: string, handout: string, moves: readonly NumberedMove[]): void {
+    const turn = this.turns.get(slate)
+    if (turn) void this.inTurn(slate, () => this.tellMade(slate, handout, moves)).catch(() => {})
+    else if (!this.tellAtOnce(slate, handout, moves)) void this.inTurn(slate, () => this.tellMade(slate, handout, moves)).catch(() => {})
+  }
+
+  /** False where something has to be read back first. */
+  private tellAtOnce(slate: string, handout: string, moves: readonly NumberedMove[]): boolean {
+    const told = this.told.get(slate) ?? 0
+    const [first, last] = [moves[0], moves.at(-1)]
+    if (!first || !last || last.number <= told) return true
+    if (told > 0 && first.number > told + 1) return false
+    const audience = this.audience(slate, handout)
+    if (audience.length === 0) this.told.delete(slate)
+    else {
+      this.told.set(slate, last.number)
+      tell(audience, { say: 'moves', slate, moves: first.number > told ? moves : moves.filter(m => m.number > told) })
+    }
+    return true
   }
 
   private async tellMade(slate: string, handout: string, moves: readonly NumberedMove[]): Promise<void> {
-    const told = this.told.get(slate) ?? 0
-    const news = moves.filter(move => move.number > told)
-    const first = news[0]
-    const last = news.at(-1)
-    if (!first || !last) return
-    if (told > 0 && first.number > told + 1) return this.readBack(slate, handout, last.number)
-    this.told.set(slate, last.number)
-    this.tell(slate, handout, { say: 'moves', slate, moves: news })
+    if (!this.tellAtOnce(slate, handout, moves)) await this.readBack(slate, handout, moves.at(-1)!.number)
   }
 
   async hear(news: News): Promise<void> {
-    const { slate, handout } = news
-    if (this.audience(slate, handout).length === 0) {
-      this.told.delete(slate)
-      return
+    switch (news.scope) {
+      case 'moves':
+        await Promise.all(news.slates.map(([slate, number]) => this.heardOfMoves(slate, news.handout, number)))
+        return
+      case 'slate': return this.heardOfSlate(news)
+      case 'handout': return this.tellOpenness(await this.followedOf(news.handout), news.changed)
+      case 'class':
+        for (const listener of this.all.values()) listener.askAgain({ classId: news.class })
+        return
+      case 'session':
+        for (const listener of this.all.values()) if (listener.session === news.session) listener.ended()
+        return
     }
-    switch (news.what) {
-      case 'moves': return this.catchUp(slate, handout, news.number)
-      case 'status': return this.tell(slate, handout, { say: 'status', slate, status: news.status })
-      case 'margin': return this.tell(slate, handout, { say: 'margin', slate })
+  }
+
+  private heardOfMoves(slate: string, handout: string, number: number): Promise<void> | undefined {
+    if (!this.isFollowed(slate, handout)) {
+      this.told.delete(slate)
+      return undefined
+    }
+    return this.catchUp(slate, handout, number)
+  }
+
+  private async heardOfSlate({ slate, handout, changed }: Extract<News, { scope: 'slate' }>): Promise<void> {
+    const audience = this.audience(slate, handout)
+    switch (changed) {
+      case 'margin': return tell(audience, { say: 'margin', slate })
+      case 'members':
+        // Whoever was told the slate is theirs may have it no longer, or have it now.
+        for (const listener of audience) listener.askAgain({ slate })
+        return tell(this.audience(slate, handout), { say: 'members', slate })
+      case 'status': case 'edition': return this.tellOpenness(audience.length ? [slate] : [], changed)
+    }
+  }
+
+  /** Those slates of a handout that somebody here follows. */
+  private async followedOf(handout: string): Promise<string[]> {
+    const followed = [...this.bySlate.keys()]
+    const whole = this.byHandout.has(handout)
+    if (!whole && followed.length === 0) return []
+    const query = this.db.selectFrom('slates').select('id').where('handout_id', '=', handout)
+    const rows = await (whole ? query : query.where('id', 'in', followed)).execute()
+    return rows.map(row => row.id)
+  }
+
+  private async tellOpenness(slates: readonly string[], changed: 'status' | 'edition'): Promise<void> {
+    if (slates.length === 0) return
+    const heads = await headsOf(this.db).where('slates.id', 'in', slates).execute()
+    for (const head of heads) {
+      const audience = this.audience(head.id, head.handout_id)
+      if (changed === 'edition') tell(audience, { say: 'edition', slate: head.id, edition: head.edition_hash })
+      else tell(audience, { say: 'status', slate: head.id, openness: opennessOf(head) })
     }
   }
 
   /** After a gap in the news nobody knows what was missed: every follower is told the whole of it by number. */
   async recover(): Promise<void> {
+    for (const listener of this.all.values()) listener.askAgain({})
     const slates = new Set(this.bySlate.keys())
-    if (this.byHandout.size) {
-      const rows = await this.db.selectFrom('slates').select('id').where('handout_id', 'in', [...this.byHandout.keys()]).execute()
-      for (const { id } of rows) slates.add(id)
-    }
+    for (const handout of this.byHandout.keys()) for (const slate of await this.followedOf(handout)) slates.add(slate)
     if (slates.size === 0) return
-    const rows = await this.db.selectFrom('slates').select(['id', 'handout_id', 'last_number', 'status']).where('id', 'in', [...slates]).execute()
-    for (const { id, handout_id, last_number, status } of rows) {
-      await this.catchUp(id, handout_id, last_number)
-      this.tell(id, handout_id, { say: 'status', slate: id, status })
-      this.tell(id, handout_id, { say: 'margin', slate: id })
+    const heads = await headsOf(this.db).where('slates.id', 'in', [...slates]).execute()
+    for (const head of heads) {
+      await this.catchUp(head.id, head.handout_id, head.last_number)
+      const audience = this.audience(head.id, head.handout_id)
+      tell(audience, { say: 'status', slate: head.id, openness: opennessOf(head) })
+      tell(audience, { say: 'edition', slate: head.id, edition: head.edition_hash })
+      tell(audience, { say: 'margin', slate: head.id })
     }
+  }
+
+  /** Moves of which nothing was heard, because a process died before it had told of them: looked for now and then. */
+  async lookRound(): Promise<void> {
+    const slates = new Set(this.bySlate.keys())
+    for (const handout of this.byHandout.keys()) for (const slate of await this.followedOf(handout)) slates.add(slate)
+    if (slates.size === 0) return
+    const rows = await this.db.selectFrom('slates').select(['id', 'handout_id', 'last_number']).where('id', 'in', [...slates]).where('last_number', '>', 0).execute()
+    for (const { id, handout_id, last_number } of rows) if (this.told.get(id) !== last_number) await this.catchUp(id, handout_id, last_number)
   }
 
   private catchUp(slate: string, handout: string, number: number): Promise<void> {
@@ -102,24 +186,68 @@ export class Hub {
     // Without knowing what was told, one move makes each client see its own gap and ask for the rest.
     const told = this.told.get(slate) ?? number - 1
     if (told >= number) return
-    const rows = await this.db.selectFrom('moves').select(['id', 'number', 'move', 'undoes', 'at'])
+    const rows = await this.db.selectFrom('moves').select(['id', 'number', 'move', 'undoes', 'by', 'at'])
       .where('slate_id', '=', slate).where('number', '>', told).orderBy('number').limit(MOST_MOVES).execute()
     this.told.set(slate, Math.max(number, rows.at(-1)?.number ?? 0))
     const moves = rows.map(({ undoes, at, ...row }) => ({ ...row, undoes: undoes ?? undefined, at: at.toISOString() }))
-    if (moves.length) this.tell(slate, handout, { say: 'moves', slate, moves })
+    if (moves.length) tell(this.audience(slate, handout), { say: 'moves', slate, moves })
   }
 
-  private tell(slate: string, handout: string, message: ServerMessage): void {
-    for (const listener of this.audience(slate, handout)) listener.tell(message)
+  private isFollowed(slate: string, handout: string): boolean {
+    return this.bySlate.has(slate) || this.byHandout.has(handout)
   }
 
   private audience(slate: string, handout: string): Listener[] {
-    return [...new Map([...this.bySlate.get(slate) ?? [], ...this.byHandout.get(handout) ?? []]).values()]
+    const [near, far] = [this.bySlate.of(slate), this.byHandout.of(handout)]
+    if (!far) return near ? [...near] : []
+    return near ? [...new Set([...near, ...far])] : [...far]
   }
 }
 
-function join(groups: Map<string, Map<string, Listener>>, key: string, listener: Listener): void {
-  const group = groups.get(key) ?? new Map<string, Listener>()
-  group.set(listener.id, listener)
-  groups.set(key, group)
+function tell(audience: readonly Listener[], message: ServerMessage): void {
+  if (audience.length === 0) return
+  const text = JSON.stringify(message)
+  for (const listener of audience) listener.tell(message, text)
+}
+
+/** Listeners by what they follow, and back, so that leaving costs what one listener follows and not what all do. */
+class Groups {
+  private readonly groups = new Map<string, Set<Listener>>()
+  private readonly followed = new Map<Listener, Set<string>>()
+
+  add(key: string, listener: Listener): void {
+    const group = this.groups.get(key) ?? new Set<Listener>()
+    this.groups.set(key, group.add(listener))
+    const keys = this.followed.get(listener) ?? new Set<string>()
+    this.followed.set(listener, keys.add(key))
+  }
+
+  remove(key: string, listener: Listener): void {
+    const group = this.groups.get(key)
+    group?.delete(listener)
+    if (group?.size === 0) this.groups.delete(key)
+    const keys = this.followed.get(listener)
+    keys?.delete(key)
+    if (keys?.size === 0) this.followed.delete(listener)
+  }
+
+  drop(listener: Listener): void {
+    for (const key of [...this.followed.get(listener) ?? []]) this.remove(key, listener)
+  }
+
+  has(key: string): boolean {
+    return this.groups.has(key)
+  }
+
+  of(key: string): ReadonlySet<Listener> | undefined {
+    return this.groups.get(key)
+  }
+
+  keys(): IterableIterator<string> {
+    return this.groups.keys()
+  }
+
+  get size(): number {
+    return this.groups.size
+  }
 }

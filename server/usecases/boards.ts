@@ -1,19 +1,19 @@
 import type { Kysely } from 'kysely'
 import { emptyBoard, type Board } from '../../core/board/board'
-import { withoutAnswers } from '../../core/board/edition'
+import { withoutAnswers, withoutSeed } from '../../core/board/edition'
 import { filesOf, withFiles } from '../../core/board/files'
 import type { FileHash, PageId } from '../../core/board/ids'
 import type { BoardFile } from '../../core/format/boardFile'
 import { ok, refuse, type Result } from '../../core/result'
 import type { Database } from '../database/tables'
 import { keepPicture } from '../files/keep'
-import { readPicture } from '../files/picture'
+import type { ReadFile } from '../labour/tasks'
 
 type Db = Kysely<Database>
 
 /** A new board: an empty page, or what the teacher starts from. It may only show the teacher's own files. */
-export async function createBoard(db: Db, teacher: string, title: string, start: { page: PageId, seed: number } | Board): Promise<Result<string, { code: 'not-yours' }>> {
-  const document = 'page' in start ? emptyBoard(title, start.page, start.seed) : { ...start, title }
+export async function createBoard(db: Db, teacher: string, title: string, start: { page: PageId } | Board): Promise<Result<string, { code: 'not-yours' }>> {
+  const document = withoutSeed('page' in start ? emptyBoard(title, start.page, 0) : { ...start, title })
   if (!await ownsAll(db, teacher, filesOf(document))) return refuse({ code: 'not-yours' })
   const { id } = await db.insertInto('boards').values({ teacher_id: teacher, title, document: JSON.stringify(document), updated_at: new Date() })
     .returning('id').executeTakeFirstOrThrow()
@@ -29,14 +29,12 @@ async function owned(db: Db, teacher: string, files: readonly FileHash[]): Promi
   return rows.map(row => row.file_hash as FileHash)
 }
 
-/** A board from a file: its pictures are decoded and encoded anew like any others; of one that came without them those that the teacher has are found again. */
-export async function importBoard(db: Db, teacher: string, { board, pictures }: BoardFile): Promise<{ id: string, missing: number }> {
+/** A board from a file that was read: of pictures that it came without, those that the teacher has are found again. */
+export async function importBoard(db: Db, teacher: string, { board, pictures }: ReadFile): Promise<{ id: string, missing: number }> {
   const files = new Map((await owned(db, teacher, filesOf(board))).map(file => [file, file]))
-  for (const name of Object.keys(pictures) as FileHash[]) {
-    const picture = await readPicture(Buffer.from(pictures[name]!.base64, 'base64'))
-    if (!picture.ok) continue
-    await keepPicture(db, teacher, picture.value)
-    files.set(name, picture.value.hash as FileHash)
+  for (const { name, picture } of pictures) {
+    await keepPicture(db, teacher, picture)
+    files.set(name, picture.hash as FileHash)
   }
   const found = withFiles(board, files)
   const made = await createBoard(db, teacher, board.title, found.board)
@@ -91,7 +89,7 @@ export type SaveRefusal = { code: 'changed-elsewhere', version: number } | { cod
 export async function saveBoard(db: Db, id: string, teacher: string, board: Board, version: number): Promise<Result<{ version: number }, SaveRefusal>> {
   if (!await ownsAll(db, teacher, filesOf(board))) return refuse({ code: 'not-yours' })
   const saved = await db.updateTable('boards')
-    .set(eb => ({ document: JSON.stringify(board), title: board.title, version: eb('version', '+', 1), updated_at: new Date() }))
+    .set(eb => ({ document: JSON.stringify(withoutSeed(board)), title: board.title, version: eb('version', '+', 1), updated_at: new Date() }))
     .where('id', '=', id).where('version', '=', version).returning('version').executeTakeFirst()
   if (saved) return ok(saved)
   const current = await db.selectFrom('boards').select('version').where('id', '=', id).executeTakeFirstOrThrow()

@@ -4,26 +4,23 @@ import { makeClassCode, makePicturePassword } from '../../core/roster/picturePas
 import { ok, refuse, type Result } from '../../core/result'
 import { unforeseen } from '../http/random'
 import type { Database } from '../database/tables'
+import type { Services } from '../services'
 import { makeSlates } from './giveOut'
+import { endSessions } from './sessions'
 
 type Db = Kysely<Database>
-const UNIQUE_VIOLATION = '23505'
 const CODE_TRIES = 5
-
-const isUniqueViolation = (error: unknown) => (error as { code?: string }).code === UNIQUE_VIOLATION
 
 /** A new class with a code that no other class has; refused when the teacher has a class of this name. */
 export async function createClass(db: Db, teacher: string, name: string): Promise<Result<{ id: string }, 'taken'>> {
   const taken = await db.selectFrom('classes').select('id').where('teacher_id', '=', teacher).where('name', '=', name).executeTakeFirst()
   if (taken) return refuse('taken')
-  for (let i = 0; ; i++) {
-    try {
-      return ok(await db.insertInto('classes').values({ teacher_id: teacher, name, code: makeClassCode(unforeseen) }).returning('id').executeTakeFirstOrThrow())
-    }
-    catch (error) {
-      if (!isUniqueViolation(error) || i >= CODE_TRIES) throw error
-    }
+  // A code that another class has makes no class, and no error either: another is tried, in the same transaction.
+  for (let i = 0; i < CODE_TRIES; i++) {
+    const made = await db.insertInto('classes').values({ teacher_id: teacher, name, code: makeClassCode(unforeseen) }).onConflict(c => c.doNothing()).returning('id').executeTakeFirst()
+    if (made) return ok(made)
   }
+  return refuse('taken')
 }
 
 /**
@@ -45,10 +42,13 @@ export async function addStudents(db: Db, classId: string, list: string): Promis
   })
 }
 
-export async function newPictures(db: Db, classId: string, student: string): Promise<boolean> {
-  const result = await db.updateTable('students').set({ picture_password: makePicturePassword(unforeseen) })
+/** Other pictures for a student; whoever came in by the old ones is out. False when the class has no such student. */
+export async function newPictures(services: Pick<Services, 'db' | 'wire'>, classId: string, student: string): Promise<boolean> {
+  const result = await services.db.updateTable('students').set({ picture_password: makePicturePassword(unforeseen) })
     .where('id', '=', student).where('class_id', '=', classId).executeTakeFirst()
-  return result.numUpdatedRows > 0n
+  if (result.numUpdatedRows === 0n) return false
+  await endSessions(services, ends => ends.where('student_id', '=', student))
+  return true
 }
 
 export async function classWithStudents(db: Db, id: string) {

@@ -4,7 +4,7 @@ import type { MarginItem } from '../../core/margin/item'
 import { ok, refuse, type Result } from '../../core/result'
 import type { Database } from '../database/tables'
 import type { Services } from '../services'
-import { announce } from '../sync/channel'
+import { withNews } from '../news/wire'
 
 type Db = Kysely<Database>
 
@@ -18,26 +18,29 @@ export async function reviewOf(db: Db, slate: string) {
 }
 
 /** Adds to the teacher's layer. A note must be pinned to a piece, and ink drawn on a page, that this slate's edition has. */
-export async function addToMargin({ db, engine }: Services, slate: string, teacher: string, item: MarginItem): Promise<Result<{ id: string }, 'unknown'>> {
-  const row = await db.selectFrom('slates').innerJoin('handouts', 'handouts.id', 'slates.handout_id')
-    .select(['handouts.edition_hash', 'handouts.id as handout']).where('slates.id', '=', slate).executeTakeFirstOrThrow()
-  const { board, pieces } = await engine.editions.get(db, row.edition_hash)
-  const known = board.pages.some(p => p.id === item.page) && (item.kind !== 'note' || pieces.get(item.piece)?.page.id === item.page)
-  if (!known) return refuse('unknown')
-  const added = await db.insertInto('margins').values({ slate_id: slate, teacher_id: teacher, item: JSON.stringify(item), removed_at: null })
-    .returning('id').executeTakeFirstOrThrow()
-  await announce(db, [{ what: 'margin', slate, handout: row.handout }])
-  return ok(added)
+export async function addToMargin(services: Services, slate: string, teacher: string, item: MarginItem): Promise<Result<{ id: string }, 'unknown'>> {
+  return withNews(services, async (trx, news) => {
+    const row = await trx.selectFrom('slates').select(['edition_hash', 'handout_id']).where('id', '=', slate).executeTakeFirstOrThrow()
+    const { board, pieces } = await services.engine.editions.get(trx, row.edition_hash)
+    const known = board.pages.some(p => p.id === item.page) && (item.kind !== 'note' || pieces.get(item.piece)?.page.id === item.page)
+    if (!known) return refuse('unknown')
+    const added = await trx.insertInto('margins').values({ slate_id: slate, teacher_id: teacher, item: JSON.stringify(item), removed_at: null })
+      .returning('id').executeTakeFirstOrThrow()
+    news.push({ scope: 'slate', slate, handout: row.handout_id, changed: 'margin' })
+    return ok(added)
+  })
 }
 
 /** Taken away or put back: nothing in a margin is ever lost to a wrong click. False when there is no such item. */
-export async function setMarginRemoved({ db }: Services, slate: string, item: string, removed: boolean): Promise<boolean> {
-  const changed = await db.updateTable('margins').set({ removed_at: removed ? new Date() : null })
-    .where('id', '=', item).where('slate_id', '=', slate).executeTakeFirst()
-  if (changed.numUpdatedRows === 0n) return false
-  const { handout_id } = await db.selectFrom('slates').select('handout_id').where('id', '=', slate).executeTakeFirstOrThrow()
-  await announce(db, [{ what: 'margin', slate, handout: handout_id }])
-  return true
+export async function setMarginRemoved(services: Services, slate: string, item: string, removed: boolean): Promise<boolean> {
+  return withNews(services, async (trx, news) => {
+    const changed = await trx.updateTable('margins').set({ removed_at: removed ? new Date() : null })
+      .where('id', '=', item).where('slate_id', '=', slate).executeTakeFirst()
+    if (changed.numUpdatedRows === 0n) return false
+    const { handout_id } = await trx.selectFrom('slates').select('handout_id').where('id', '=', slate).executeTakeFirstOrThrow()
+    news.push({ scope: 'slate', slate, handout: handout_id, changed: 'margin' })
+    return true
+  })
 }
 
 export async function saveReview({ db }: Services, slate: string, teacher: string, decisions: Decisions, comment: string): Promise<void> {

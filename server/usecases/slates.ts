@@ -2,48 +2,67 @@ import type { Kysely } from 'kysely'
 import { withoutAnswers, type Edition } from '../../core/board/edition'
 import type { BalanceKey } from '../../core/board/key'
 import { balanceSteps } from '../../core/keys/balanceSteps'
-import { feedbackOn, feedbackShows, type Feedback } from '../../core/keys/feedback'
-import { markSlate, withDecisions } from '../../core/keys/mark'
-import { canHandBack, canHandIn, marginShows, type SlateStatus } from '../../core/slate/status'
+import { feedbackShows, type Feedback } from '../../core/keys/feedback'
+import type { Actor as SlateActor, Author } from '../../core/slate/actor'
+import type { Step } from '../../core/slate/history'
+import { marginShows, type SlateStatus } from '../../core/slate/status'
 import { ok, refuse, type Result } from '../../core/result'
+import type { PoolRefusal } from '../labour/pool'
 import type { Database } from '../database/tables'
 import type { Services } from '../services'
-import { announce } from '../sync/channel'
-import { loadStates } from '../sync/loadState'
+import { loadStates } from '../database/loadState'
+import { headsOf, opennessOf } from '../sync/loadKnown'
 import { marginOf, reviewOf } from './review'
 
 const STEPS_FOR_UNDO = 200
 
-/** A slate as its reader may see it: the holder without answers and with the margin only once it is handed back. */
-export async function viewSlate(services: Services, id: string, reader: 'owner' | 'holder') {
-  const { db, engine } = services
+/** Who reads a slate: whose hand it is, and whether answers and margin are theirs to see. */
+export interface Reader { readonly id: string, readonly staff: boolean, readonly actor: SlateActor }
+
+/** A slate as its reader may see it: students without answers and with the margin only once it is handed back. Refused where it can't be read. */
+export async function viewSlate({ db, engine }: Pick<Services, 'db' | 'engine'>, id: string, reader: Reader) {
   return db.transaction().setIsolationLevel('repeatable read').execute(async (trx) => {
-    const row = await trx.selectFrom('slates').innerJoin('handouts', 'handouts.id', 'slates.handout_id').innerJoin('students', 'students.id', 'slates.student_id')
-      .select(['slates.id', 'slates.status', 'slates.handout_id as handout', 'handouts.edition_hash as edition', 'students.name'])
-      .where('slates.id', '=', id).executeTakeFirstOrThrow()
-    const edition = await engine.editions.get(trx, row.edition)
-    const { number, state } = (await loadStates(trx, [{ id, edition }])).get(id)!
-    const shows = reader === 'owner' || marginShows(row.status)
-    return {
-      ...row, number, state, keyed: edition.board.keys.length > 0,
-      board: reader === 'owner' ? edition.board : withoutAnswers(edition.board),
-      steps: reader === 'holder' ? await stepsOf(trx, id) : [],
-      balanced: reader === 'owner' ? await balancedOn(trx, id, edition) : [],
+    const head = await headsOf(trx).where('slates.id', '=', id).executeTakeFirstOrThrow()
+    const edition = await engine.editions.get(trx, head.edition_hash)
+    const loaded = (await loadStates(trx, engine.editions, [{ id, edition: head.edition_hash, last: head.last_number }])).get(id)
+    if (!loaded) return refuse('unreadable' as const)
+    const shows = reader.staff || marginShows(head.status)
+    return ok({
+      id, handout: head.handout_id, edition: head.edition_hash, openness: opennessOf(head), name: (await namesOf(trx, [id])).get(id) ?? '',
+      reader: reader.id, actor: reader.actor, ...loaded, keyed: edition.board.keys.length > 0,
+      board: reader.staff ? edition.board : withoutAnswers(edition.board),
+      steps: reader.staff ? [] : await stepsOf(trx, id, reader.actor.author),
+      balanced: reader.staff ? await balancedOn(trx, id, edition) : [],
       margin: shows ? await marginOf(trx, id) : [],
       review: shows ? await reviewOf(trx, id) : null,
-    }
+    })
   })
 }
 
+/** What each slate goes by: a frame by its group's name, all others by their students' names. */
+export async function namesOf(db: Kysely<Database>, slates: readonly string[]): Promise<Map<string, string>> {
+  if (slates.length === 0) return new Map()
+  const rows = await db.selectFrom('slates').leftJoin('slate_members', join => join.onRef('slate_members.slate_id', '=', 'slates.id').on('slate_members.until_at', 'is', null))
+    .leftJoin('students', 'students.id', 'slate_members.student_id')
+    .select(['slates.id', 'slates.kind', 'slates.name as group', 'students.name as student']).where('slates.id', 'in', slates).orderBy('slate_members.hand').execute()
+  const names = new Map<string, string>()
+  for (const { id, kind, group, student } of rows) {
+    if (kind === 'frame') names.set(id, group ?? '')
+    else if (kind === 'class') names.set(id, '')
+    else if (student !== null) names.set(id, student)
+  }
+  return names
+}
+
 /** What the key says of a student's own work as it is now, as far as the board lets students know. */
-export async function feedbackFor({ db, engine }: Services, id: string): Promise<Result<Feedback[], SlateStatus>> {
-  const row = await db.selectFrom('slates').innerJoin('handouts', 'handouts.id', 'slates.handout_id')
-    .select(['slates.status', 'handouts.edition_hash']).where('slates.id', '=', id).executeTakeFirstOrThrow()
-  const edition = await engine.editions.get(db, row.edition_hash)
-  if (!feedbackShows(edition.board.feedback, edition.board.keys.length > 0, row.status)) return refuse(row.status)
-  const { state } = (await loadStates(db, [{ id, edition }])).get(id)!
-  const { decisions } = row.status === 'handed-back' ? await reviewOf(db, id) : { decisions: {} }
-  return ok(feedbackOn(withDecisions(markSlate(state, edition), decisions)))
+export async function feedbackFor({ db, engine, labour }: Services, id: string): Promise<Result<Feedback[], SlateStatus | 'unreadable' | PoolRefusal>> {
+  const head = await headsOf(db).where('slates.id', '=', id).executeTakeFirstOrThrow()
+  const edition = await engine.editions.get(db, head.edition_hash)
+  if (!feedbackShows(edition.board.feedback, edition.board.keys.length > 0, head.status)) return refuse(head.status)
+  const loaded = (await loadStates(db, engine.editions, [{ id, edition: head.edition_hash, last: head.last_number }])).get(id)
+  if (!loaded) return refuse('unreadable')
+  const { decisions } = head.status === 'handed-back' ? await reviewOf(db, id) : { decisions: {} }
+  return labour.marking.do('feedback', { board: edition.board, state: loaded.state, decisions })
 }
 
 /** The true equations that a student reached on each balance with an unknown, in the order of the keys. */
@@ -54,39 +73,18 @@ async function balancedOn(db: Kysely<Database>, slate: string, edition: Edition)
   return keys.map(key => ({ key: key.id, steps: balanceSteps(key, moves.map(m => m.move), edition) }))
 }
 
-async function stepsOf(db: Kysely<Database>, slate: string) {
-  const rows = await db.selectFrom('moves').select(['id', 'inverse', 'undoes']).where('slate_id', '=', slate)
+/** The latest steps of one hand, for undo after a reload. */
+async function stepsOf(db: Kysely<Database>, slate: string, author: Author): Promise<Step[]> {
+  const rows = await db.selectFrom('moves').select(['id', 'inverse', 'undoes', 'number']).where('slate_id', '=', slate).where('by', '=', author)
     .orderBy('number', 'desc').limit(STEPS_FOR_UNDO).execute()
   return rows.reverse().map(row => ({ ...row, undoes: row.undoes ?? undefined }))
 }
 
-export async function markOpened({ db }: Services, id: string): Promise<void> {
-  const opened = await db.updateTable('slates').set({ status: 'under-way', opened_at: new Date() })
-    .where('id', '=', id).where('status', '=', 'not-opened').returning(['handout_id']).executeTakeFirst()
-  if (opened) await announce(db, [{ what: 'status', slate: id, handout: opened.handout_id, status: 'under-way' }])
-}
-
-export const handIn = (services: Services, id: string) => changeStatus(services, id, 'handed-in', canHandIn, { handed_in_at: new Date() })
-export const handBack = (services: Services, id: string) => changeStatus(services, id, 'handed-back', canHandBack, { handed_back_at: new Date() })
-
-/** The row lock sets this in one order with the moves: what came before it counts, what comes after is refused. */
-async function changeStatus(
-  { db }: Services, id: string, to: SlateStatus, allowed: (from: SlateStatus) => boolean,
-  at: { handed_in_at: Date } | { handed_back_at: Date },
-): Promise<Result<SlateStatus, SlateStatus>> {
-  return db.transaction().execute(async (trx) => {
-    const { status, handout_id } = await trx.selectFrom('slates').select(['status', 'handout_id']).where('id', '=', id).forUpdate().executeTakeFirstOrThrow()
-    if (!allowed(status)) return refuse(status)
-    await trx.updateTable('slates').set({ status: to, ...at }).where('id', '=', id).execute()
-    await announce(trx, [{ what: 'status', slate: id, handout: handout_id, status: to }])
-    return ok(to)
-  })
-}
-
 export async function deskOf({ db, engine }: Services, student: string) {
   const rows = await db.selectFrom('slates').innerJoin('handouts', 'handouts.id', 'slates.handout_id')
-    .select(['slates.id', 'slates.status', 'slates.handout_id as handout', 'handouts.edition_hash', 'handouts.created_at'])
-    .where('slates.student_id', '=', student).orderBy('handouts.created_at', 'desc').execute()
+    .select(['slates.id', 'slates.status', 'slates.handout_id as handout', 'slates.edition_hash', 'handouts.created_at'])
+    .innerJoin('slate_members', 'slate_members.slate_id', 'slates.id')
+    .where('slate_members.student_id', '=', student).where('slate_members.until_at', 'is', null).orderBy('handouts.created_at', 'desc').execute()
   return Promise.all(rows.map(async ({ edition_hash, created_at, ...row }) => {
     const { board } = await engine.editions.get(db, edition_hash)
     return { ...row, title: board.title, at: created_at.toISOString(), picture: withoutAnswers({ ...board, pages: board.pages.slice(0, 1) }) }

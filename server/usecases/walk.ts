@@ -1,5 +1,7 @@
 import type { Services } from '../services'
-import { loadStates } from '../sync/loadState'
+import { loadStates } from '../database/loadState'
+import { emptySlate } from '../../core/slate/state'
+import { namesOf } from './slates'
 
 /** Everything the walk-round begins with; from there on the socket brings the changes. */
 export async function walkRound({ db, engine }: Services, id: string) {
@@ -9,13 +11,15 @@ export async function walkRound({ db, engine }: Services, id: string) {
   const edition = await engine.editions.get(db, handout.edition_hash)
   // One reading in one transaction, so that number, status and state belong together.
   const slates = await db.transaction().setIsolationLevel('repeatable read').execute(async (trx) => {
-    const rows = await trx.selectFrom('slates').innerJoin('students', 'students.id', 'slates.student_id')
-      .select(['slates.id', 'slates.status', 'slates.moved_at', 'slates.handed_in_at', 'students.name'])
-      .where('handout_id', '=', id).orderBy('students.name_folded').execute()
-    const states = await loadStates(trx, rows.map(row => ({ id: row.id, edition })))
-    return rows.map(({ moved_at, handed_in_at, ...row }) => ({
-      ...row, ...states.get(row.id)!, movedAt: moved_at?.toISOString() ?? null, handedInAt: handed_in_at?.toISOString() ?? null,
-    }))
+    const rows = await trx.selectFrom('slates').select(['id', 'status', 'kind', 'edition_hash', 'last_number', 'moved_at', 'handed_in_at'])
+      .where('handout_id', '=', id).execute()
+    const states = await loadStates(trx, engine.editions, rows.map(row => ({ id: row.id, edition: row.edition_hash, last: row.last_number })))
+    const names = await namesOf(trx, rows.map(row => row.id))
+    return rows.map(({ moved_at, handed_in_at, edition_hash, last_number, ...row }) => ({
+      ...row, name: names.get(row.id) ?? '', edition: edition_hash, movedAt: moved_at?.toISOString() ?? null, handedInAt: handed_in_at?.toISOString() ?? null,
+      // One that can't be read says so, and harms no other.
+      ...states.get(row.id) ?? { number: last_number, state: emptySlate }, unreadable: !states.get(row.id),
+    })).toSorted((a, b) => a.name.localeCompare(b.name, 'en'))
   })
   const { edition_hash, created_at, ...rest } = handout
   return { ...rest, edition: edition_hash, createdAt: created_at.toISOString(), board: edition.board, slates }

@@ -58,6 +58,7 @@ const ROUTES: Record<string, Row> = {
   'slates/[id]/feedback.get.ts': { path: l => `/api/slates/${slateOf(l)}/feedback`, allowed: ['student'] },
   'slates/[id]/hand-in.post.ts': { path: l => `/api/slates/${slateOf(l)}/hand-in`, body: () => ({}), allowed: ['student'] },
   'slates/[id]/hand-back.post.ts': { path: l => `/api/slates/${slateOf(l)}/hand-back`, body: () => ({}), allowed: ['owner'] },
+  'handouts/[id].delete.ts': { path: l => `/api/handouts/${l.handout}`, allowed: ['owner'] },
   'session.delete.ts': { path: () => '/api/session', allowed: EVERYONE },
 }
 
@@ -162,6 +163,61 @@ test('a session that was ended opens nothing any more', async ({ application }) 
   const copy = Object.assign(new Client(application.address), lesson.teacher)
   await lesson.teacher.must('DELETE', '/api/session')
   expect((await copy.ask('GET', '/api/boards')).status).toBe(401)
+})
+
+test('every answer is guarded, and what isn\'t there is not there in JSON', async ({ application }) => {
+  const headersOf = async (path: string) => {
+    const response = await fetch(`${application.address}${path}`)
+    const of = (name: string) => response.headers.get(name)
+    return { status: response.status, type: of('content-type'), sniff: of('x-content-type-options'), policy: of('content-security-policy')?.slice(0, 18), cache: of('cache-control'), cookie: of('set-cookie'), made: of('x-powered-by') }
+  }
+  const guarded = { sniff: 'nosniff', policy: 'default-src \'self\'', cookie: null, made: null }
+  expect(await headersOf('/api/session')).toMatchObject({ ...guarded, cache: 'no-store' })
+  expect(await headersOf('/api/nothing/here')).toMatchObject({ ...guarded, status: 404, type: 'application/json', cache: 'no-store' })
+  expect(await headersOf('/api/_auth/session')).toMatchObject({ status: 404 })
+  expect(await headersOf('/mark.svg')).toMatchObject({ ...guarded, status: 200 })
+  expect(await headersOf('/sign-in')).toMatchObject({ ...guarded, status: 200 })
+  expect(await headersOf('/health')).toMatchObject({ ...guarded, status: 200 })
+})
+
+test('what is asked twice with one key is done once, also at the same moment', async ({ application }) => {
+  const lesson = await makeLesson(application.address)
+  const ask = (path: string, body: object, key: string) => lesson.teacher.ask('POST', path, body, { 'idempotency-key': key })
+  const asked = await Promise.all(Array.from({ length: 5 }, () => ask(`/api/boards/${lesson.board}/handouts`, { classId: lesson.classId }, 'give-out-once')))
+  expect(new Set(asked.map(reply => (reply.body as { id: string }).id)).size).toBe(1)
+  const boards = await Promise.all(Array.from({ length: 4 }, () => ask('/api/boards', { title: 'Twice' }, 'new-board-once')))
+  expect(new Set(boards.map(reply => (reply.body as { id: string }).id)).size).toBe(1)
+  // A refusal keeps no key.
+  expect((await ask('/api/classes', { name: 'Test class' }, 'new-class-once')).code).toBe('taken')
+  expect((await ask('/api/classes', { name: 'Another' }, 'new-class-once')).status).toBe(200)
+  expect((await ask('/api/classes', { name: 'x' }, 'no')).code).toBe('bad-request')
+})
+
+test('a handout is taken back while nobody has opened it', async ({ application }) => {
+  const lesson = await makeLesson(application.address)
+  const { id } = await lesson.teacher.must<{ id: string }>('POST', `/api/boards/${lesson.board}/handouts`, { classId: lesson.classId })
+  expect((await lesson.teacher.ask('DELETE', `/api/handouts/${id}`)).status).toBe(200)
+  expect((await lesson.teacher.ask('GET', `/api/handouts/${id}`)).status).toBe(403)
+  const student = new Client(application.address)
+  await student.enter(lesson.code, lesson.students[0]!.id, lesson.students[0]!.pictures)
+  await student.must('GET', `/api/slates/${slateOf(lesson)}`)
+  expect((await lesson.teacher.ask('DELETE', `/api/handouts/${lesson.handout}`)).code).toBe('not-now')
+})
+
+test('signing out, and new pictures, end the sockets of that session', async ({ application }) => {
+  const lesson = await makeLesson(application.address)
+  const { id, pictures } = lesson.students[0]!
+  for (const end of [(c: Client) => c.must('DELETE', '/api/session'), () => lesson.teacher.must('POST', `/api/classes/${lesson.classId}/students/${id}/pictures`, {})]) {
+    const student = new Client(application.address)
+    await student.enter(lesson.code, id, pictures)
+    const socket = await student.socket()
+    socket.say({ say: 'open', slate: slateOf(lesson), since: 0 })
+    await socket.hear(m => m.say === 'slate')
+    await end(student)
+    await socket.hear(m => m.say === 'refused' && m.code === 'signed-out')
+    await expect.poll(() => socket.open).toBe(false)
+    expect((await student.ask('GET', '/api/desk')).status).toBe(401)
+  }
 })
 
 test.describe('over the socket', () => {

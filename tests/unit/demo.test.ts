@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { makeEdition } from '../../core/board/edition'
 import { countsOf } from '../../core/findings/counts'
 import { markSlate } from '../../core/keys/mark'
+import { HOLDER } from '../../core/slate/actor'
 import { apply } from '../../core/slate/move'
 import { startOf } from '../../core/slate/state'
 import { examples } from '../../demo/examples'
@@ -33,7 +34,7 @@ describe('the demo shows each kind of key', () => {
     for (const fate of ['right', 'wrong', 'unsure'] as const) {
       const target = slateOf(fate, edition, work)
       const state = movesTo(target, edition).reduce((now, { move }) => {
-        const result = apply(now, move, edition)
+        const result = apply(now, move, { edition, actor: HOLDER })
         if (!result.ok) throw new Error(result.reason.code)
         return result.value
       }, startOf(edition))

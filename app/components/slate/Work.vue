@@ -1,18 +1,18 @@
 <script setup lang="ts">
 import { isUntouched } from '~~/core/slate/state'
-import { canMove } from '~~/core/slate/status'
 import { useSlate, type SlateView } from '~/composables/useSlate'
 
 /** A student at work on the own slate. */
 const { view } = defineProps<{ view: SlateView }>()
-const { t, said } = useWords()
-const slate = useSlate(view)
-const { edition, state, status, progress, unsent, connection, refused, margin, review } = slate
+const emit = defineEmits<{ outdated: [] }>()
+const { t } = useWords()
+const slate = useSlate(view, () => emit('outdated'))
+const { edition, state, status, shut, setAside, progress, unsent, connection, refused, margin, review } = slate
 const { attempt, trouble, busy } = useAsking()
 const handingIn = ref(false)
 const showKeys = ref(false)
 const { index: pageIndex, stepIndex, page, count: pageCount, steps, step } = usePages(() => edition.board)
-const editable = computed(() => canMove(status.value))
+const editable = computed(() => shut.value === null)
 const back = computed(() => status.value === 'handed-back')
 useHead({ title: () => edition.board.title })
 
@@ -59,14 +59,15 @@ onKeyStroke(['z', 'Z'], (event) => {
         </span>
         <button v-if="editable && mayAsk" type="button" class="button button-dark" :disabled="unsent > 0" @click="feedback.ask()"><Icon name="lucide:search-check" size="20" />{{ t('feedback.ask') }}</button>
         <button v-if="editable" type="button" class="button button-action" @click="handingIn = true">{{ t('slate.handIn') }}</button>
-        <strong v-else class="rounded-lg bg-leaf-700 px-4 py-2.5">{{ t(`desk.status.${status}`) }}</strong>
+        <strong v-else class="rounded-lg bg-leaf-700 px-4 py-2.5">{{ shut === 'paused' || shut === 'closed' ? t(`slate.shut.${shut}`) : t(`desk.status.${status}`) }}</strong>
       </template>
     </UiTopBar>
 
     <main class="flex min-h-0 flex-1 flex-col gap-3 p-3 sm:px-6 sm:py-3.5">
       <SlateInstructions v-if="edition.board.instructions" :text="edition.board.instructions" />
       <SlateStepTurner v-if="steps.length && !back" v-model="stepIndex" :steps="steps" />
-      <p v-if="refused" class="trouble" role="alert">{{ said(`moveRefused.${refused}`, 'moveRefused.trouble') }}</p>
+      <p v-if="refused" class="trouble" role="alert">{{ t(`moveRefused.${refused}`) }}</p>
+      <p v-if="setAside" class="trouble" role="status">{{ t('slate.setAside', { count: setAside }) }}</p>
       <p v-if="notTold" class="trouble" role="alert">{{ notTold }}</p>
       <SlatePageTurner v-model="pageIndex" :count="pageCount" />
       <div class="flex min-h-0 flex-1 flex-col gap-4 lg:flex-row">

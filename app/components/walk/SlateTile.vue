@@ -7,6 +7,7 @@ import type { WalkSlate } from '~/composables/useWalk'
 const { slate, edition, to, quietFor, page } = defineProps<{ slate: WalkSlate, edition: Edition, to: string, quietFor: number | null, page: number }>()
 const { t } = useWords()
 const words = computed(() => {
+  if (slate.unreadable) return t('walk.unreadable')
   if (slate.status === 'under-way') return quietFor ? t('walk.quiet', { count: quietFor }) : t('slate.placed', { placed: slate.placed, of: slate.of })
   return t(`walk.status.${slate.status}`)
 })

@@ -11,6 +11,7 @@ const { t } = useWords()
 const { attempt, trouble, busy } = useAsking()
 const classes = ref<ClassRow[]>([])
 const chosen = ref<ClassRow>()
+const once = useOnce()
 const given = ref<{ id: string, slates: number } | null>(null)
 const stops = computed(() => preflight(bench.board.value).filter(f => f.severity === 'stops').length)
 const link = computed(() => given.value && chosen.value ? `${location.origin}/join?class=${chosen.value.code}&handout=${given.value.id}` : '')
@@ -18,6 +19,7 @@ const link = computed(() => given.value && chosen.value ? `${location.origin}/jo
 watch(() => open, async (now) => {
   if (!now) return
   given.value = null
+  once.anew()
   classes.value = await attempt(() => ask<ClassRow[]>('/api/classes')) ?? []
   chosen.value = classes.value.find(c => c.students > 0) 
 })
@@ -25,7 +27,8 @@ watch(() => open, async (now) => {
 async function giveOut() {
   const done = await attempt(async () => {
     if (!await bench.keep()) throw new Refused('not-kept')
-    return ask<{ id: string, slates: number }>(`/api/boards/${boardId}/handouts`, { method: 'POST', body: { classId: chosen.value!.id } })
+    const body = { classId: chosen.value!.id }
+    return ask<{ id: string, slates: number }>(`/api/boards/${boardId}/handouts`, { method: 'POST', body, once: once.keyFor(body) })
   })
   if (done) given.value = done
 }

@@ -13,8 +13,7 @@ const open = ref<typeof KINDS[number]>('words')
 const words = useTemplateRef<{ addText: (text: string) => void }>('words')
 const pictures = useTemplateRef<{ add: (files: Iterable<File>) => Promise<void> }>('pictures')
 const ICONS = { words: 'lucide:list', pictures: 'lucide:image', tiles: 'lucide:blocks', others: 'lucide:tag' } as const
-// A new seed has only to differ; the order itself is made from it in the core, the same everywhere.
-const again = () => bench.change(scrambleLedge(bench.board.value, page.id, crypto.getRandomValues(new Uint32Array(1))[0]!))
+const again = () => bench.change(scrambleLedge(bench.board.value, page.id, unforeseen), '', 'laid')
 async function show(kind: typeof KINDS[number]) {
   open.value = kind
   await nextTick()

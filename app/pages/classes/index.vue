@@ -8,8 +8,10 @@ const classes = await ask<ClassRow[]>('/api/classes')
 const name = ref('')
 useHead({ title: () => t('classes.title') })
 
+const { keyFor } = useOnce()
 async function create() {
-  const made = await attempt(() => ask<{ id: string }>('/api/classes', { method: 'POST', body: { name: name.value } }))
+  const body = { name: name.value }
+  const made = await attempt(() => ask<{ id: string }>('/api/classes', { method: 'POST', body, once: keyFor(body) }))
   if (made) await navigateTo(`/classes/${made.id}`)
 }
 </script>

@@ -5,11 +5,20 @@ definePageMeta({ for: 'student' })
 const { t } = useWords()
 const route = useRoute()
 const { attempt, trouble } = useAsking()
-const view = await attempt(() => ask<SlateView>(`/api/slates/${String(route.params.id)}`))
+const read = () => attempt(() => ask<SlateView>(`/api/slates/${String(route.params.id)}`))
+const view = shallowRef(await read())
+/** Another edition lies under the slate, or another member works on it: everything is asked for anew. */
+const asked = ref(0)
+async function readAgain() {
+  const fresh = await read()
+  if (!fresh) return
+  view.value = fresh
+  asked.value++
+}
 </script>
 
 <template>
-  <SlateWork v-if="view" :view="view" />
+  <SlateWork v-if="view" :key="asked" :view="view" @outdated="readAgain" />
   <main v-else class="mx-auto max-w-lg p-8">
     <p class="trouble mb-4" role="alert">{{ trouble }}</p>
     <NuxtLink to="/desk" class="button">{{ t('slate.toDesk') }}</NuxtLink>

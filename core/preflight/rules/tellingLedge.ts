@@ -12,7 +12,7 @@ const FEWEST = 4
 export const tellingLedge: Rule = {
   name: 'telling-ledge',
   look: board => board.pages.flatMap((page): Finding[] => inRuns(board, page) || inOrder(board, page)
-    ? [{ rule: 'telling-ledge', severity: 'warning', page: page.id, subjects: page.ledge, words: {}, fix: { code: 'scramble', apply: b => scrambleLedge(b, page.id, (b.seed + 1) >>> 0) } }]
+    ? [{ rule: 'telling-ledge', severity: 'warning', page: page.id, subjects: page.ledge, words: {}, fix: { code: 'scramble', apply: b => scrambleLedge(b, page.id, ((b.seed ?? 0) + 1) >>> 0) } }]
     : []),
 }
 

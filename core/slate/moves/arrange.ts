@@ -2,6 +2,7 @@ import * as v from 'valibot'
 import { MOST_PIECES } from '../../board/board'
 import { OnSlateIdSchema, type PieceId } from '../../board/ids'
 import { ok, refuse } from '../../result'
+import { thingName } from '../hands'
 import type { Operation } from '../operation'
 import { OnPageSchema, withPieces, type OnPage } from '../state'
 import { refusalFor } from './position'
@@ -9,10 +10,7 @@ import { refusalFor } from './position'
 /** Several pieces at once: a position, or null for the ledge. If one can't go there, none goes. */
 export const ArrangeSchema = v.object({
   kind: v.literal('arrange'),
-  pieces: v.pipe(
-    v.record(OnSlateIdSchema, v.nullable(OnPageSchema)),
-    v.check(pieces => Object.keys(pieces).length <= MOST_PIECES, 'Too many pieces in one move'),
-  ),
+  pieces: v.pipe(v.record(OnSlateIdSchema, v.nullable(OnPageSchema)), v.maxEntries(MOST_PIECES, 'Too many pieces in one move')),
 })
 export type Arrange = v.InferOutput<typeof ArrangeSchema>
 
@@ -21,6 +19,11 @@ export const entriesOf = (pieces: Arrange['pieces']) => Object.entries(pieces) a
 export const arrange: Operation<'arrange', Arrange> = {
   kind: 'arrange',
   schema: ArrangeSchema,
+  things: ({ pieces }) => Object.keys(pieces).map(id => thingName('piece', id)),
+  limitedTo({ pieces }, keep) {
+    const kept = entriesOf(pieces).filter(([id]) => keep(thingName('piece', id)))
+    return kept.length ? { kind: 'arrange', pieces: Object.fromEntries(kept) } : null
+  },
   apply(state, { pieces }, edition) {
     for (const [piece, position] of entriesOf(pieces)) {
       const refusal = refusalFor(edition, piece, position ?? undefined)

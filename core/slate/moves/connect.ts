@@ -2,6 +2,7 @@ import * as v from 'valibot'
 import type { Edition } from '../../board/edition'
 import { OnSlateIdSchema, type PieceId } from '../../board/ids'
 import { ok, refuse } from '../../result'
+import { thingName } from '../hands'
 import type { MoveRefusal, Operation } from '../operation'
 import { arrowName, withEntry } from '../state'
 import { refusalFor } from './position'
@@ -14,6 +15,7 @@ export type Connect = v.InferOutput<typeof ConnectSchema>
 export const connect: Operation<'connect', Connect> = {
   kind: 'connect',
   schema: ConnectSchema,
+  things: ({ from, to }) => [thingName('arrow', arrowName(from, to))],
   apply(state, { from, to }, edition) {
     const refusal = refusalToConnect(edition, from, to)
     return refusal ? refuse(refusal) : ok({ ...state, arrows: withEntry(state.arrows, arrowName(from, to), true) })

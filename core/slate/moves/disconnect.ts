@@ -1,6 +1,7 @@
 import * as v from 'valibot'
 import { OnSlateIdSchema } from '../../board/ids'
 import { ok } from '../../result'
+import { thingName } from '../hands'
 import type { Operation } from '../operation'
 import { arrowName, withEntry } from '../state'
 
@@ -11,6 +12,7 @@ export type Disconnect = v.InferOutput<typeof DisconnectSchema>
 export const disconnect: Operation<'disconnect', Disconnect> = {
   kind: 'disconnect',
   schema: DisconnectSchema,
+  things: ({ from, to }) => [thingName('arrow', arrowName(from, to))],
   apply: (state, { from, to }) => ok({ ...state, arrows: withEntry(state.arrows, arrowName(from, to), undefined) }),
   invert: (before, { from, to }) => ({ kind: before.arrows[arrowName(from, to)] ? 'connect' : 'disconnect', from, to }),
 }

@@ -1,7 +1,8 @@
 import * as v from 'valibot'
 import { ok, refuse } from '../../result'
+import { thingName } from '../hands'
 import type { Operation } from '../operation'
-import { MOST_STROKES, StrokeIdSchema, StrokeSchema, withEntry, type Stroke } from '../state'
+import { StrokeIdSchema, StrokeSchema, withEntry, type Stroke } from '../state'
 
 /** One stroke of ink in a drawing space. Its id is its maker's; no stroke is drawn twice. */
 export const DrawSchema = v.object({ kind: v.literal('draw'), stroke: StrokeIdSchema, ...StrokeSchema.entries })
@@ -10,13 +11,13 @@ export type Draw = v.InferOutput<typeof DrawSchema>
 export const draw: Operation<'draw', Draw> = {
   kind: 'draw',
   schema: DrawSchema,
+  things: ({ stroke }) => [thingName('stroke', stroke)],
   apply(state, { stroke: item, place, points, gone }, edition) {
     const known = edition.places.get(place)
     if (!known) return refuse({ code: 'unknown-place', item: place })
     if (known.place.kind !== 'drawing' || state.strokes[item]) return refuse({ code: 'not-allowed', item })
     const { width, height } = known.page
     if (points.some(([x, y]) => x < 0 || y < 0 || x > width || y > height)) return refuse({ code: 'off-page', item })
-    if (Object.keys(state.strokes).length >= MOST_STROKES) return refuse({ code: 'full', item })
     const stroke: Stroke = { place, points, ...(gone && { gone }) }
     return ok({ ...state, strokes: withEntry(state.strokes, item, stroke) })
   },

@@ -1,9 +1,8 @@
-import { MOST_PIECES } from '../../board/board'
 import type { Edition } from '../../board/edition'
-import { binOf, type PieceId } from '../../board/ids'
+import type { PieceId } from '../../board/ids'
 import type { Point } from '../../geometry/shape'
 import type { MoveRefusal } from '../operation'
-import type { OnPage, SlateState } from '../state'
+import type { OnPage } from '../state'
 
 /**
  * Null when the piece is on this board, or a copy from one of its bins; a bin itself never leaves the ledge. The centre,
@@ -15,11 +14,6 @@ export function refusalFor(edition: Edition, item: PieceId, centre?: Point): Mov
   if (!centre) return null
   const onPage = centre.x >= 0 && centre.y >= 0 && centre.x <= known.page.width && centre.y <= known.page.height
   return onPage ? null : { code: 'off-page', item }
-}
-
-/** Null when there is room for one more copy on the slate. */
-export function refusalForRoom(state: SlateState, item: PieceId): MoveRefusal | null {
-  return binOf(item) && !state.pieces[item] && Object.keys(state.pieces).length >= MOST_PIECES ? { code: 'full', item } : null
 }
 
 /** A position without what says nothing: no turn, not flipped. */

@@ -2,9 +2,10 @@ import * as v from 'valibot'
 import { OnSlateIdSchema } from '../../board/ids'
 import { LengthSchema } from '../../geometry/shape'
 import { ok, refuse } from '../../result'
+import { thingName } from '../hands'
 import type { Operation } from '../operation'
 import { OnPageSchema, top, withPieces } from '../state'
-import { refusalFor, refusalForRoom, tidied } from './position'
+import { refusalFor, tidied } from './position'
 
 /**
  * A piece is put on its page, from the ledge, from its bin (a copy with a new name) or from where it lay. Without `z` it
@@ -24,8 +25,9 @@ export type Put = v.InferOutput<typeof PutSchema>
 export const put: Operation<'put', Put> = {
   kind: 'put',
   schema: PutSchema,
+  things: ({ piece }) => [thingName('piece', piece)],
   apply(state, { piece, x, y, z, turn, flipped }, edition) {
-    const refusal = refusalFor(edition, piece, { x, y }) ?? refusalForRoom(state, piece)
+    const refusal = refusalFor(edition, piece, { x, y })
     if (refusal) return refuse(refusal)
     const before = state.pieces[piece]
     return ok(withPieces(state, [[piece, tidied({ x, y, z: z ?? top(state) + 1, turn: turn ?? before?.turn, flipped: flipped ?? before?.flipped })]]))

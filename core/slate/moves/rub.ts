@@ -1,5 +1,6 @@
 import * as v from 'valibot'
 import { ok } from '../../result'
+import { thingName } from '../hands'
 import type { Operation } from '../operation'
 import { MOST_STROKES, StrokeIdSchema, type SlateState, type Stroke } from '../state'
 
@@ -10,6 +11,11 @@ export type Rub = v.InferOutput<typeof RubSchema>
 export const rub: Operation<'rub', Rub> = {
   kind: 'rub',
   schema: RubSchema,
+  things: ({ strokes }) => strokes.map(id => thingName('stroke', id)),
+  limitedTo({ strokes, gone }, keep) {
+    const kept = strokes.filter(id => keep(thingName('stroke', id)))
+    return kept.length ? { kind: 'rub', strokes: kept, gone } : null
+  },
   apply: (state, { strokes, gone }) => ok({ ...state, strokes: rubbed(state.strokes, new Set(strokes), gone) }),
   invert(before, { strokes, gone }) {
     const changed = strokes.filter(id => before.strokes[id] && (before.strokes[id].gone ?? false) !== gone)

@@ -1,6 +1,7 @@
 import * as v from 'valibot'
 import { OnSlateIdSchema } from '../../board/ids'
 import { ok, refuse } from '../../result'
+import { thingName } from '../hands'
 import type { Operation } from '../operation'
 import { withPieces } from '../state'
 import { refusalFor } from './position'
@@ -12,6 +13,7 @@ export type Shelve = v.InferOutput<typeof ShelveSchema>
 export const shelve: Operation<'shelve', Shelve> = {
   kind: 'shelve',
   schema: ShelveSchema,
+  things: ({ piece }) => [thingName('piece', piece)],
   apply(state, { piece }, edition) {
     const refusal = refusalFor(edition, piece)
     return refusal ? refuse(refusal) : ok(withPieces(state, [[piece, null]]))

@@ -1,6 +1,7 @@
 import * as v from 'valibot'
 import { OnSlateIdSchema } from '../../board/ids'
 import { ok, refuse } from '../../result'
+import { thingName } from '../hands'
 import type { Operation } from '../operation'
 import { withPieces } from '../state'
 import { refusalFor, tidied } from './position'
@@ -17,13 +18,12 @@ export type Turn = v.InferOutput<typeof TurnSchema>
 export const turn: Operation<'turn', Turn> = {
   kind: 'turn',
   schema: TurnSchema,
+  things: ({ piece }) => [thingName('piece', piece)],
   apply(state, { piece: item, turn, flipped }, edition) {
     const refusal = refusalFor(edition, item)
     if (refusal) return refuse(refusal)
-    const { piece } = edition.pieces.get(item)!
     const lies = state.pieces[item]
-    const may = lies && (turn === 0 || piece.turns) && (!flipped || (piece.kind === 'tile' && piece.other))
-    return may ? ok(withPieces(state, [[item, tidied({ ...lies, turn, flipped })]])) : refuse({ code: 'not-allowed', item })
+    return lies ? ok(withPieces(state, [[item, tidied({ ...lies, turn, flipped })]])) : refuse({ code: 'not-allowed', item })
   },
   invert(before, { piece }) {
     const { turn = 0, flipped = false } = before.pieces[piece] ?? {}

@@ -1,5 +1,6 @@
 import * as v from 'valibot'
 import { ok } from '../../result'
+import { thingName } from '../hands'
 import type { Operation } from '../operation'
 import { StrokeIdSchema, withEntry } from '../state'
 
@@ -10,6 +11,7 @@ export type Undraw = v.InferOutput<typeof UndrawSchema>
 export const undraw: Operation<'undraw', Undraw> = {
   kind: 'undraw',
   schema: UndrawSchema,
+  things: ({ stroke }) => [thingName('stroke', stroke)],
   apply: (state, { stroke }) => ok({ ...state, strokes: withEntry(state.strokes, stroke, undefined) }),
   invert(before, { stroke }) {
     const drawn = before.strokes[stroke]

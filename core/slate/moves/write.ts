@@ -1,24 +1,25 @@
 import * as v from 'valibot'
+import { storedText } from '../../text/stored'
 import type { Edition } from '../../board/edition'
 import type { PieceId, PlaceId } from '../../board/ids'
 import { gapsIn, isBlank } from '../../board/place'
 import { ok, refuse } from '../../result'
+import { thingName } from '../hands'
 import type { MoveRefusal, Operation } from '../operation'
-import { LONGEST_TEXT, MOST_LETTERS, withEntry, WrittenInSchema } from '../state'
+import { LONGEST_TEXT, withEntry, WrittenInSchema } from '../state'
 
 /** What stands in a writing space, in a typed gap, over a blank zone or on a note is replaced by this; nothing wipes it. */
-export const WriteSchema = v.object({ kind: v.literal('write'), in: WrittenInSchema, text: v.pipe(v.string(), v.maxLength(LONGEST_TEXT)) })
+export const WriteSchema = v.object({ kind: v.literal('write'), in: WrittenInSchema, text: storedText(LONGEST_TEXT) })
 export type Write = v.InferOutput<typeof WriteSchema>
 
 export const write: Operation<'write', Write> = {
   kind: 'write',
   schema: WriteSchema,
+  things: ({ in: item }) => [thingName('text', item)],
   apply(state, { in: item, text }, edition) {
     const refusal = refusalToWrite(edition, item)
     if (refusal) return refuse(refusal)
-    const texts = withEntry(state.texts, item, text || undefined)
-    const letters = Object.values(texts).reduce((sum, t) => sum + t.length, 0)
-    return letters > MOST_LETTERS ? refuse({ code: 'full', item }) : ok({ ...state, texts })
+    return ok({ ...state, texts: withEntry(state.texts, item, text || undefined) })
   },
   invert: (before, { in: item }) => ({ kind: 'write', in: item, text: before.texts[item] ?? '' }),
 }

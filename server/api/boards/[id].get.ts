@@ -1,6 +1,6 @@
 import { idParam } from '../../http/read'
 import { actorOf, requireRight } from '../../http/session'
-import { roleOnBoard } from '../../rights/rights'
+import { roleOnBoard } from '../../rights/roles'
 import { services } from '../../services'
 import { boardById } from '../../usecases/boards'
 

@@ -1,9 +1,9 @@
 import * as v from 'valibot'
 import { readBoard } from '../../../core/board/board'
-import { idParam, readJson } from '../../http/read'
+import { idParam, LARGEST, readJson } from '../../http/read'
 import { refusal } from '../../http/refuse'
 import { requireRight, requireTeacher } from '../../http/session'
-import { roleOnBoard } from '../../rights/rights'
+import { roleOnBoard } from '../../rights/roles'
 import { services } from '../../services'
 import { saveBoard } from '../../usecases/boards'
 
@@ -14,7 +14,7 @@ export default defineEventHandler(async (event) => {
   const id = idParam(event)
   const teacher = await requireTeacher(event)
   requireRight(await roleOnBoard(db, teacher, id), 'board.change')
-  const { version, board } = await readJson(event, Save)
+  const { version, board } = await readJson(event, Save, LARGEST.board)
   const read = readBoard(board)
   if (!read.ok) throw refusal('bad-board', JSON.stringify(read.reason))
   const saved = await saveBoard(db, id, teacher.id, read.value, version)

@@ -2,11 +2,12 @@ import { nanoid } from 'nanoid'
 import * as v from 'valibot'
 import { BoardSchema, readBoard } from '../../../core/board/board'
 import { PageIdSchema } from '../../../core/board/ids'
-import { newSeed } from '../../http/random'
-import { readJson } from '../../http/read'
+import { layLedges } from '../../../core/design/ledge'
+import { unforeseen } from '../../http/random'
+import { once } from '../../http/once'
+import { LARGEST, readJson } from '../../http/read'
 import { refusal } from '../../http/refuse'
 import { requireTeacher } from '../../http/session'
-import { services } from '../../services'
 import { createBoard } from '../../usecases/boards'
 
 /** `board` is what the new one starts from: an organizer, another board, words; without it there is one empty page. */
@@ -14,10 +15,12 @@ const NewBoard = v.object({ title: BoardSchema.entries.title, board: v.optional(
 
 export default defineEventHandler(async (event) => {
   const teacher = await requireTeacher(event)
-  const { title, board } = await readJson(event, NewBoard)
+  const { title, board } = await readJson(event, NewBoard, LARGEST.board)
   const start = board === undefined ? null : readBoard(board)
   if (start && !start.ok) throw refusal('bad-board', JSON.stringify(start.reason))
-  const made = await createBoard((await services()).db, teacher.id, title, start ? { ...start.value, seed: newSeed() } : { page: v.parse(PageIdSchema, nanoid()), seed: newSeed() })
-  if (!made.ok) throw refusal(made.reason.code)
-  return { id: made.value }
+  return once(event, teacher.id, async (trx) => {
+    const made = await createBoard(trx, teacher.id, title, start ? layLedges(start.value, unforeseen) : { page: v.parse(PageIdSchema, nanoid()) })
+    if (!made.ok) throw refusal(made.reason.code)
+    return { id: made.value }
+  })
 })

@@ -1,6 +1,6 @@
 import { idParam } from '../../http/read'
 import { actorOf, requireRight } from '../../http/session'
-import { roleOnClass } from '../../rights/rights'
+import { roleOnClass } from '../../rights/roles'
 import { services } from '../../services'
 import { classWithStudents } from '../../usecases/classes'
 

@@ -2,7 +2,7 @@ import * as v from 'valibot'
 import { FileHashSchema } from '../../../core/board/ids'
 import { refusal } from '../../http/refuse'
 import { actorOf, requireRight } from '../../http/session'
-import { roleOnFile } from '../../rights/rights'
+import { roleOnFile } from '../../rights/roles'
 import { services } from '../../services'
 
 export default defineEventHandler(async (event) => {

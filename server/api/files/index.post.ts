@@ -1,6 +1,6 @@
-import { LARGEST_PICTURE, readPicture } from '../../files/picture'
+import { LARGEST_PICTURE } from '../../files/picture'
 import { keepPicture } from '../../files/keep'
-import { sizeWithin } from '../../http/read'
+import { readUpload } from '../../http/read'
 import { refusal } from '../../http/refuse'
 import { requireTeacher } from '../../http/session'
 import { services } from '../../services'
@@ -10,13 +10,14 @@ const LARGEST_FORM = LARGEST_PICTURE + 10_000
 
 export default defineEventHandler(async (event) => {
   const teacher = await requireTeacher(event)
-  sizeWithin(event, LARGEST_FORM)
-  const parts = await readMultipartFormData(event).catch(() => undefined)
-  const file = parts?.find(part => part.name === 'file')
+  const file = await readUpload(event, LARGEST_FORM)
   if (!file) throw refusal('bad-request', 'There is no file in this form.')
-  const picture = await readPicture(file.data)
+  const { db, labour } = await services()
+  const read = await labour.pictures.do('picture', file)
+  if (!read.ok) throw refusal(read.reason)
+  const picture = read.value
   if (!picture.ok) throw refusal(picture.reason === 'not-a-picture' ? 'bad-picture' : picture.reason)
-  await keepPicture((await services()).db, teacher.id, picture.value)
+  await keepPicture(db, teacher.id, picture.value)
   const { hash, width, height } = picture.value
   return { hash, width, height }
 })

@@ -1,6 +1,6 @@
 import { idParam } from '../../http/read'
 import { actorOf, requireRight } from '../../http/session'
-import { roleOnHandout } from '../../rights/rights'
+import { roleOnHandout } from '../../rights/roles'
 import { services } from '../../services'
 import { walkRound } from '../../usecases/walk'
 

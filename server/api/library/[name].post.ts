@@ -10,7 +10,7 @@ export default defineEventHandler(async (event) => {
   const teacher = await requireTeacher(event)
   const svg = (await shippedLibrary()).svg(getRouterParam(event, 'name') ?? '')
   if (!svg) throw refusal('not-found')
-  const picture = await readPicture(Buffer.from(svg))
+  const picture = await readPicture(Buffer.from(svg), 'the library')
   if (!picture.ok) throw refusal('bad-picture')
   await keepPicture((await services()).db, teacher.id, picture.value)
   const { hash, width, height } = picture.value

@@ -1,10 +1,11 @@
 import * as v from 'valibot'
+import { storedText } from '../../../core/text/stored'
 import { shippedLibrary } from '../../files/shippedLibrary'
 import { queryAs } from '../../http/read'
 import { requireTeacher } from '../../http/session'
 
 const MOST = 60
-const Query = v.object({ q: v.pipe(v.string(), v.maxLength(60)) })
+const Query = v.object({ q: storedText(60) })
 
 export default defineEventHandler(async (event) => {
   await requireTeacher(event)

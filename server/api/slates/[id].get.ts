@@ -1,14 +1,20 @@
 import { idParam } from '../../http/read'
+import { refusal } from '../../http/refuse'
 import { actorOf, requireRight } from '../../http/session'
-import { roleOnSlate } from '../../rights/rights'
+import { whoOnSlate } from '../../rights/hold'
 import { services } from '../../services'
-import { markOpened, viewSlate } from '../../usecases/slates'
+import { markOpened } from '../../usecases/openness'
+import { viewSlate } from '../../usecases/slates'
 
 export default defineEventHandler(async (event) => {
   const all = await services()
   const id = idParam(event)
-  const { role } = await roleOnSlate(all.db, await actorOf(event), id)
+  const reader = await actorOf(event)
+  const { role, hold } = await whoOnSlate(all.db, reader, id)
   requireRight(role, 'slate.read')
-  if (role === 'holder') await markOpened(all, id)
-  return viewSlate(all, id, role === 'owner' ? 'owner' : 'holder')
+  const staff = reader!.kind === 'teacher'
+  if (!staff) await markOpened(all, id)
+  const view = await viewSlate(all, id, { id: reader!.id, staff, actor: hold!.actor })
+  if (!view.ok) throw refusal(view.reason)
+  return view.value
 })

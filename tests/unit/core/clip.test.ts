@@ -10,7 +10,8 @@ import { readClip, writeClip } from '../../../core/format/clip'
 import { boxOf } from '../../../core/geometry/outline'
 import { ORGANIZERS } from '../../../core/organizers/organizers'
 import { boardOf } from '../../../core/organizers/plan'
-import { counting, examples, keyId, pageId, pieceId, placeId, shore } from '../../boards'
+import { counting, keyId, pageId, pieceId, placeId, shore } from '../../boards'
+import { examples } from '../../examples'
 
 describe('the hands, with a part of a page,', () => {
   const page = pageId('page')

@@ -22,7 +22,8 @@ import { boxOf, outline } from '../../../core/geometry/outline'
 import { answerSlate } from '../../../core/keys/answerSlate'
 import { markSlate } from '../../../core/keys/mark'
 import { isUntouched, startOf } from '../../../core/slate/state'
-import { counting, examples, keyId, masterId, pageId, pieceId, placeId, shore } from '../../boards'
+import { counting, keyId, masterId, pageId, pieceId, placeId, shore } from '../../boards'
+import { examples } from '../../examples'
 
 const idsFrom = (next: () => string) => ({ piece: () => pieceId(next()), master: () => masterId(next()), place: () => placeId(next()), key: () => keyId(next()) })
 const points = (board: Board) => markSlate(answerSlate(board.pages.at(-1)!, makeEdition(board)), makeEdition(board)).filter(item => board.keys.find(k => k.id === item.key)?.page === board.pages.at(-1)!.id).reduce((sum, item) => sum + item.points, 0)

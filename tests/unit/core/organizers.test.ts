@@ -8,6 +8,7 @@ import { placePieces } from '../../../core/placement/placement'
 import { freeSpot } from '../../../core/placement/freeSpot'
 import { takes } from '../../../core/board/place'
 import { preflight } from '../../../core/preflight/preflight'
+import { HOLDER } from '../../../core/slate/actor'
 import { apply } from '../../../core/slate/move'
 import { startOf, type SlateState } from '../../../core/slate/state'
 import { writtenSpots } from '../../../core/layout/written'
@@ -51,13 +52,13 @@ describe('the shipped organizers', () => {
       const card = pieceId('card-1')
       for (const place of page.places.filter(p => p.kind !== 'pin' && takes(p, { kind: 'card' }))) {
         const start = startOf(edition)
-        const put = apply(start, { kind: 'put', piece: card, ...freeSpot(start, card, place, page, edition) }, edition)
+        const put = apply(start, { kind: 'put', piece: card, ...freeSpot(start, card, place, page, edition) }, { edition, actor: HOLDER })
         if (!put.ok) throw new Error(JSON.stringify(put.reason))
         const lies = placePieces(put.value, page, edition).find(p => p.piece === card)!
         expect(lies.shares.map(s => s.place)).toContain(place.id)
       }
       const written = writtenSpots(page).reduce<SlateState>((state, spot) => {
-        const next = apply(state, { kind: 'write', in: spot.name, text: 'low tide' }, edition)
+        const next = apply(state, { kind: 'write', in: spot.name, text: 'low tide' }, { edition, actor: HOLDER })
         if (!next.ok) throw new Error(JSON.stringify(next.reason))
         return next.value
       }, startOf(edition))

@@ -1,7 +1,7 @@
 import { writeBoardFile } from '../../../../core/format/boardFile'
 import { idParam } from '../../../http/read'
 import { actorOf, requireRight } from '../../../http/session'
-import { roleOnBoard } from '../../../rights/rights'
+import { roleOnBoard } from '../../../rights/roles'
 import { services } from '../../../services'
 import { exportBoard } from '../../../usecases/boards'
 

@@ -1,7 +1,7 @@
 import * as v from 'valibot'
 import { idParam, readJson } from '../../../http/read'
 import { actorOf, requireRight } from '../../../http/session'
-import { roleOnBoard } from '../../../rights/rights'
+import { roleOnBoard } from '../../../rights/roles'
 import { services } from '../../../services'
 import { setOnShelf } from '../../../usecases/boards'
 

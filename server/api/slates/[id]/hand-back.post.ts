@@ -1,14 +1,14 @@
 import { idParam } from '../../../http/read'
 import { refusal } from '../../../http/refuse'
 import { actorOf, requireRight } from '../../../http/session'
-import { roleOnSlate } from '../../../rights/rights'
+import { roleOnSlate } from '../../../rights/roles'
 import { services } from '../../../services'
-import { handBack } from '../../../usecases/slates'
+import { handBack } from '../../../usecases/openness'
 
 export default defineEventHandler(async (event) => {
   const all = await services()
   const id = idParam(event)
-  requireRight((await roleOnSlate(all.db, await actorOf(event), id)).role, 'slate.hand-back')
+  requireRight(await roleOnSlate(all.db, await actorOf(event), id), 'slate.hand-back')
   const done = await handBack(all, id)
   if (!done.ok) throw refusal('not-now', done.reason)
   return { status: done.value }

@@ -2,7 +2,7 @@ import { MarginItemSchema } from '../../../../../core/margin/item'
 import { idParam, readJson } from '../../../../http/read'
 import { refusal } from '../../../../http/refuse'
 import { requireRight, requireTeacher } from '../../../../http/session'
-import { roleOnSlate } from '../../../../rights/rights'
+import { roleOnSlate } from '../../../../rights/roles'
 import { services } from '../../../../services'
 import { addToMargin } from '../../../../usecases/review'
 
@@ -10,7 +10,7 @@ export default defineEventHandler(async (event) => {
   const all = await services()
   const id = idParam(event)
   const teacher = await requireTeacher(event)
-  requireRight((await roleOnSlate(all.db, teacher, id)).role, 'margin.write')
+  requireRight(await roleOnSlate(all.db, teacher, id), 'margin.write')
   const added = await addToMargin(all, id, teacher.id, await readJson(event, MarginItemSchema))
   if (!added.ok) throw refusal('bad-request', 'This slate has no such page or piece.')
   return added.value

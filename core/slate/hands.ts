@@ -1,0 +1,51 @@
+import type { Author } from './actor'
+import type { SlateState } from './state'
+
+/** What of a slate a move changes, by name: "piece:c0", "text:w", "stroke:s1", "arrow:a>b". */
+export const THINGS = ['piece', 'text', 'stroke', 'arrow'] as const
+export type Thing = typeof THINGS[number]
+export type ThingName = `${Thing}:${string}`
+export const thingName = (thing: Thing, id: string): ThingName => `${thing}:${id}`
+export function thingOf(name: ThingName): { thing: Thing, id: string } {
+  const at = name.indexOf(':')
+  return { thing: name.slice(0, at) as Thing, id: name.slice(at + 1) }
+}
+
+/** Who touched a thing last, in which move, and the latest move before in which somebody else did; 0 for nobody. */
+export type Hand = readonly [author: Author, number: number, other: number]
+
+/**
+ * Of a thing that isn't named, only this one has touched it, or nobody. So the slate of a single student, and that is
+ * most of them, carries nothing.
+ */
+const FIRST: Author = 'student:1'
+
+/** The slate with these things touched by the author in the move of this number. */
+export function withHands(state: SlateState, things: readonly ThingName[], author: Author, number: number): SlateState {
+  const before = state.hands
+  const touched = author === FIRST ? things.filter(name => before && Object.hasOwn(before, name)) : things
+  if (touched.length === 0) return state
+  const hands: Record<string, Hand> = { ...before }
+  for (const name of touched) {
+    const hand = before && Object.hasOwn(before, name) ? before[name] : undefined
+    hands[name] = hand ? [author, number, hand[0] === author ? hand[2] : hand[1]] : [author, number, 0]
+  }
+  return { ...state, hands }
+}
+
+/** Whether somebody else has touched the thing after the move of this number. */
+export function touchedSince(state: SlateState, name: ThingName, author: Author, number: number): boolean {
+  const hand = state.hands && Object.hasOwn(state.hands, name) ? state.hands[name] : undefined
+  if (!hand) return author !== FIRST
+  return (hand[0] === author ? hand[2] : hand[1]) > number
+}
+
+/** All that differs between two states, in no particular order. */
+export function changedThings(before: SlateState, after: SlateState): ThingName[] {
+  const differ = <T>(thing: Thing, a: { readonly [id: string]: T }, b: { readonly [id: string]: T }) =>
+    [...new Set([...Object.keys(a), ...Object.keys(b)])].filter(id => a[id] !== b[id] && JSON.stringify(a[id]) !== JSON.stringify(b[id])).map(id => thingName(thing, id))
+  return [
+    ...differ('piece', before.pieces, after.pieces), ...differ('text', before.texts, after.texts),
+    ...differ('stroke', before.strokes, after.strokes), ...differ('arrow', before.arrows, after.arrows),
+  ]
+}

@@ -1,0 +1,54 @@
+import type { Edition } from '../board/edition'
+import type { PieceId, PlaceId } from '../board/ids'
+import type { Place } from '../board/place'
+import { claim } from '../placement/claim'
+import { mayTouch, type Actor } from './actor'
+import { thingOf, type ThingName } from './hands'
+import type { SlateState } from './state'
+
+/** With this share of its area a piece is a place's, as far as it matters whose place that is. */
+const MOSTLY = 0.5
+
+/**
+ * The first of the changed things that lies, or lay, in a space that isn't this person's; null when there is none.
+ * A piece is where most of it lies, a text and a stroke where they were written and drawn.
+ */
+export function outsidePart(before: SlateState, after: SlateState, changed: readonly ThingName[], edition: Edition, actor: Actor): ThingName | null {
+  if (actor.part === 'all' || !hasParts(edition)) return null
+  return changed.find(name => [before, after].some(state => placesOf(state, name, edition).some(place => !mayTouch(place, actor)))) ?? null
+}
+
+const parted = new WeakMap<Edition, boolean>()
+function hasParts(edition: Edition): boolean {
+  const known = parted.get(edition)
+  if (known !== undefined) return known
+  const has = edition.board.pages.some(page => page.places.some(place => place.part !== undefined))
+  parted.set(edition, has)
+  return has
+}
+
+/** The places that belong to a part and hold this thing. */
+export function placesOf(state: SlateState, name: ThingName, edition: Edition): Place[] {
+  const { thing, id } = thingOf(name)
+  switch (thing) {
+    case 'piece': return holding(state, id as PieceId, edition)
+    case 'stroke': return named(state.strokes[id]?.place, edition)
+    case 'text': {
+      const place = named(id.split(':')[0] as PlaceId, edition)
+      return place.length ? place : holding(state, id as PieceId, edition)
+    }
+    case 'arrow': return id.split('>').flatMap(end => holding(state, end as PieceId, edition))
+  }
+}
+
+function named(id: PlaceId | undefined, edition: Edition): Place[] {
+  const place = id && edition.places.get(id)?.place
+  return place && place.part !== undefined ? [place] : []
+}
+
+function holding(state: SlateState, id: PieceId, edition: Edition): Place[] {
+  const position = state.pieces[id]
+  const known = edition.pieces.get(id)
+  if (!position || !known) return []
+  return known.page.places.filter(place => place.part !== undefined && (claim(place, known.piece, known.master, position)?.share ?? 0) >= MOSTLY)
+}

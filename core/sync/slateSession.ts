@@ -1,0 +1,317 @@
+import type { Edition } from '../board/edition'
+import type { Actor } from '../slate/actor'
+import { nextToUndo, undoOf, type Step } from '../slate/history'
+import { apply, invert, type Move } from '../slate/move'
+import { whyShut, type Openness } from '../slate/status'
+import { storable } from '../text/stored'
+import type { ClientMessage, Envelope, NumberedMove, ServerMessage } from './messages'
+import { nextParcel } from './parcel'
+import { fateOf, type RefusalCode } from './refusals'
+import { dropMoves, makeMoves, receive, receiveWhole, type Replica } from './replica'
+
+/** What a session needs of the device it runs on. */
+export interface SessionPorts {
+  /** False when there is no connection; the message is gone then. */
+  readonly send: (message: ClientMessage) => boolean
+  /** Gives up a connection that looks alive and isn't. */
+  readonly renew: () => void
+  /** Calls back once, after so many milliseconds, unless what it returns is called before. */
+  readonly after: (milliseconds: number, then: () => void) => () => void
+  readonly newId: () => string
+  readonly store: SessionStore
+  /** Something that is shown has changed. */
+  readonly changed: () => void
+  /** The slate has to be asked for anew: another edition lies under it, or it is somebody else's now. */
+  readonly outdated: () => void
+}
+
+/** What is kept on the device until the server has it. */
+export interface SessionStore {
+  readonly keep: (slate: string, envelopes: readonly Envelope[]) => Promise<void>
+  /** In the order in which they were made. */
+  readonly of: (slate: string) => Promise<Envelope[]>
+  readonly forget: (slate: string, ids: ReadonlySet<string>) => Promise<void>
+  /** What the server can't read is taken out of the way, and kept. */
+  readonly setAside: (slate: string, envelope: Envelope, code: RefusalCode) => Promise<void>
+}
+
+export interface SessionStart {
+  readonly slate: string
+  readonly edition: Edition
+  readonly editionHash: string
+  readonly actor: Actor
+  /** Who the device thinks is signed in. */
+  readonly reader: string
+  readonly replica: Replica
+  readonly steps: readonly Step[]
+  readonly openness: Openness
+}
+
+const FIRST_RETRY_MS = 1500
+const LONGEST_RETRY_MS = 20_000
+export const UNHEARD_MS = 6000
+
+/**
+ * One person's work on one slate, over a connection that comes and goes. There is at most one message on its way: what
+ * was made first arrives first, whatever is refused, lost or sent again in between.
+ */
+export class SlateSession {
+  private now: Replica
+  private own: readonly Step[]
+  private opened: Openness
+  /** Whether the server has answered that this slate is open to us; nothing is sent before. */
+  private heard = false
+  private onWay = new Set<string>()
+  /** After a message that couldn't be read as a whole: one move at a time, until the bad one is found. */
+  private oneByOne = false
+  private wait = FIRST_RETRY_MS
+  private cancelRetry: (() => void) | null = null
+  private cancelUnheard = () => {}
+  private stopped = false
+  private refusal: RefusalCode | null = null
+  private aside = 0
+
+  constructor(private readonly start: SessionStart, private readonly ports: SessionPorts) {
+    this.now = start.replica
+    this.own = start.steps
+    this.opened = start.openness
+  }
+
+  get replica(): Replica { return this.now }
+  get steps(): readonly Step[] { return this.own }
+  get openness(): Openness { return this.opened }
+  /** The last thing that the server wouldn't have, until something is made again. */
+  get refused(): RefusalCode | null { return this.refusal }
+  /** How many moves were set aside on this device because they can't be read. */
+  get setAside(): number { return this.aside }
+  get unsent(): number { return this.now.pending.length }
+
+  private get making() { return { edition: this.start.edition, actor: this.start.actor } }
+
+  /** A connection is there: the slate is asked for before anything is sent. */
+  connected(): void {
+    this.heard = false
+    this.clearWay()
+    this.open(this.now.number)
+  }
+
+  /** The connection was closed because a message was larger than the server takes. */
+  wasTooBig(): void {
+    if (this.onWay.size) this.couldNotBeRead('too-big')
+  }
+
+  private open(since: number): void {
+    const { slate, reader, editionHash } = this.start
+    this.ports.send({ say: 'open', slate, since, as: reader, edition: editionHash })
+  }
+
+  hear(message: ServerMessage): void {
+    if (this.stopped) return
+    if (message.say === 'refused') {
+      if (message.slate === undefined || message.slate === this.start.slate) this.hearRefusal(message.code, message.id)
+      return
+    }
+    if (!('slate' in message) || message.slate !== this.start.slate) return
+    switch (message.say) {
+      case 'slate':
+        if (message.edition !== this.start.editionHash) return this.ports.outdated()
+        this.settle(receiveWhole(this.now, message.number, message.state, this.start.edition, this.start.actor))
+        this.opened = message.openness
+        // A whole slate doesn't say which moves are in it. Those on their way are sent again; the server takes each once.
+        this.clearWay()
+        return this.ready()
+      case 'moves': return this.hearMoves(message.moves)
+      case 'status':
+        this.opened = message.openness
+        return this.ready()
+      case 'edition':
+        if (message.edition !== this.start.editionHash) this.ports.outdated()
+        return
+      case 'members': return this.connected()
+      case 'margin': return
+    }
+  }
+
+  private ready(): void {
+    this.heard = true
+    this.ports.changed()
+    this.flush()
+  }
+
+  private hearMoves(moves: readonly NumberedMove[]): void {
+    const next = receive(this.now, moves, this.start.edition, this.start.actor)
+    if (!next) return this.open(0)
+    const numbers = new Map(moves.map(move => [move.id, move.number]))
+    if (this.own.some(step => step.number === undefined && numbers.has(step.id))) {
+      this.own = this.own.map(step => numbers.has(step.id) ? { ...step, number: numbers.get(step.id) } : step)
+    }
+    this.settle(next)
+    this.answered(numbers.keys())
+  }
+
+  private hearRefusal(code: RefusalCode, id: string | undefined): void {
+    switch (fateOf(code)) {
+      case 'passing': return this.hearPassing(code, id)
+      case 'final': return this.hearFinal(code, id)
+      case 'damaged': return id === undefined ? this.couldNotBeRead(code) : this.putAside(id, code)
+    }
+  }
+
+  private hearPassing(code: RefusalCode, id: string | undefined): void {
+    if (code !== 'trouble' && code !== 'too-fast') this.refusal = code
+    if (code === 'paused') this.opened = { ...this.opened, paused: true }
+    if (id === undefined) this.onWay = new Set()
+    else this.onWay.delete(id)
+    this.ports.changed()
+    // Pencils go up with news of their own; everything else is tried again, ever more seldom.
+    if (code !== 'paused') this.retrySoon()
+  }
+
+  private hearFinal(code: RefusalCode, id: string | undefined): void {
+    this.refusal = code
+    if (id === undefined) {
+      // Not a move, but the slate itself: it isn't open to us, and what is waiting stays on this device.
+      this.heard = false
+      this.clearWay()
+      return this.ports.changed()
+    }
+    this.drop(id)
+    this.answered([id])
+  }
+
+  /** Which of several moves it was isn't said: they go one by one until it is found. */
+  private couldNotBeRead(code: RefusalCode): void {
+    const [only] = this.onWay
+    if (this.onWay.size === 1 && only !== undefined) return this.putAside(only, code)
+    this.oneByOne = true
+    this.clearWay()
+    this.flush()
+  }
+
+  private putAside(id: string, code: RefusalCode): void {
+    const envelope = this.now.pending.find(e => e.id === id)
+    this.refusal = code
+    if (envelope) {
+      this.aside++
+      void this.ports.store.setAside(this.start.slate, envelope, code)
+      this.drop(id)
+    }
+    this.answered([id])
+  }
+
+  private drop(id: string): void {
+    const ids = new Set([id])
+    this.own = this.own.filter(step => step.id !== id)
+    this.now = dropMoves(this.now, ids, this.start.edition, this.start.actor)
+    void this.ports.store.forget(this.start.slate, ids)
+  }
+
+  private answered(ids: Iterable<string>): void {
+    for (const id of ids) this.onWay.delete(id)
+    this.wait = FIRST_RETRY_MS
+    this.ports.changed()
+    this.flush()
+  }
+
+  private settle(next: Replica): void {
+    const left = new Set(next.pending.map(e => e.id))
+    const done = new Set(this.now.pending.filter(e => !left.has(e.id)).map(e => e.id))
+    this.now = next
+    if (done.size) void this.ports.store.forget(this.start.slate, done)
+  }
+
+  private clearWay(): void {
+    this.onWay = new Set()
+    this.cancelUnheard()
+  }
+
+  private retrySoon(): void {
+    if (this.cancelRetry) return
+    this.cancelRetry = this.ports.after(this.wait, () => {
+      this.cancelRetry = null
+      if (this.heard) this.flush()
+      else this.open(this.now.number)
+    })
+    this.wait = Math.min(2 * this.wait, LONGEST_RETRY_MS)
+  }
+
+  /** Sends what waits, if nothing is on its way and the slate is open. */
+  private flush(): void {
+    if (this.onWay.size === 0) {
+      this.cancelUnheard()
+      if (this.now.pending.length === 0) this.oneByOne = false
+    }
+    if (this.stopped || !this.heard || this.onWay.size || whyShut(this.opened) === 'paused') return
+    const parcel = nextParcel(this.start.slate, this.now.pending, this.oneByOne ? 1 : undefined)
+    if (!parcel) return
+    if ('tooBig' in parcel) return this.putAside(parcel.tooBig.id, 'too-big')
+    if (!this.ports.send(parcel.message)) return
+    this.onWay = new Set(parcel.ids)
+    this.cancelUnheard()
+    this.cancelUnheard = this.ports.after(UNHEARD_MS, () => {
+      if (this.onWay.size) this.ports.renew()
+    })
+  }
+
+  /** What was made on this device before a reload and hasn't reached the server. */
+  async takeUp(): Promise<void> {
+    const known = new Set(this.now.pending.map(e => e.id))
+    const kept = (await this.ports.store.of(this.start.slate)).filter(e => !known.has(e.id))
+    if (kept.length === 0) return
+    const steps: Step[] = []
+    let state = this.now.shown
+    for (const { id, move, undoes } of kept) {
+      const result = apply(state, move, this.making)
+      if (!result.ok) continue
+      steps.push({ id, inverse: undoes ? null : invert(state, move, this.start.edition), undoes })
+      state = result.value
+    }
+    this.own = [...this.own, ...steps]
+    this.now = makeMoves(this.now, kept, this.start.edition, this.start.actor)
+    this.ports.changed()
+    this.flush()
+  }
+
+  /** Makes a move: shown at once, kept on the device, sent when it can be. False when it can't be made. */
+  make(move: Move, undoes?: string): boolean {
+    if (whyShut(this.opened)) return false
+    const made = this.asMade(move)
+    const before = this.now.shown
+    if (!apply(before, made, this.making).ok) return false
+    const envelope: Envelope = { id: this.ports.newId(), move: made, ...(undoes && { undoes }) }
+    this.own = [...this.own, { id: envelope.id, inverse: undoes ? null : invert(before, made, this.start.edition), undoes }]
+    this.now = makeMoves(this.now, [envelope], this.start.edition, this.start.actor)
+    this.refusal = null
+    void this.ports.store.keep(this.start.slate, [envelope])
+    this.ports.changed()
+    this.flush()
+    return true
+  }
+
+  /** Words without what can't be kept; starting again only in one's own part. */
+  private asMade(move: Move): Move {
+    if (move.kind === 'write') return { ...move, text: storable(move.text) }
+    const { part } = this.start.actor
+    return move.kind === 'start-again' && part !== 'all' ? { ...move, part } : move
+  }
+
+  /** The step that undo would take back, and the move that does it: of a thing that somebody else has touched since, nothing. */
+  get undoable(): { readonly id: string, readonly move: Move } | null {
+    if (whyShut(this.opened)) return null
+    const takeBack = (step: Step) => undoOf(step, this.start.actor.author, this.now.confirmed)
+    const step = nextToUndo(this.own, candidate => takeBack(candidate) !== null)
+    const move = step && takeBack(step)
+    return step && move ? { id: step.id, move } : null
+  }
+
+  undo(): boolean {
+    const next = this.undoable
+    return next !== null && this.make(next.move, next.id)
+  }
+
+  stop(): void {
+    this.stopped = true
+    this.cancelRetry?.()
+    this.cancelUnheard()
+  }
+}

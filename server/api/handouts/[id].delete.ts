@@ -1,0 +1,16 @@
+import { idParam } from '../../http/read'
+import { refusal } from '../../http/refuse'
+import { actorOf, requireRight } from '../../http/session'
+import { roleOnHandout } from '../../rights/roles'
+import { services } from '../../services'
+import { takeBack } from '../../usecases/giveOut'
+
+/** A handout is taken back as if it had never been given out, while nobody has opened it. */
+export default defineEventHandler(async (event) => {
+  const { db } = await services()
+  const id = idParam(event)
+  requireRight(await roleOnHandout(db, await actorOf(event), id), 'handout.take-back')
+  const taken = await takeBack(db, id)
+  if (!taken.ok) throw refusal('not-now', taken.reason)
+  return { done: true }
+})

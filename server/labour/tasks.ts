@@ -1,0 +1,45 @@
+import type { Board } from '../../core/board/board'
+import { makeEdition } from '../../core/board/edition'
+import { filesOf } from '../../core/board/files'
+import type { FileHash } from '../../core/board/ids'
+import { readBoardFile, type BoardFileFault } from '../../core/format/boardFile'
+import { feedbackOn, type Feedback } from '../../core/keys/feedback'
+import { markSlate, withDecisions, type Decisions } from '../../core/keys/mark'
+import { ok, refuse, type Result } from '../../core/result'
+import type { SlateState } from '../../core/slate/state'
+import { readPicture, type Picture, type PictureRefusal } from '../files/picture'
+import { parseJson } from '../http/json'
+
+/** Boards nest no deeper than this by far; more is there to exhaust whoever reads it. */
+const DEEPEST_FILE = 40
+
+export interface ReadFile { readonly board: Board, readonly pictures: readonly { readonly name: FileHash, readonly picture: Picture }[] }
+
+/** Work that somebody from outside can make long, with what it is given. It is done in processes of its own. */
+export const TASKS = {
+  picture: (bytes: Uint8Array): Promise<Result<Picture, PictureRefusal>> => readPicture(Buffer.from(bytes)),
+
+  /** A board file, and of its pictures those that its pages show. A picture that is none is left out. */
+  async 'board-file'(bytes: Uint8Array): Promise<Result<ReadFile, BoardFileFault>> {
+    const parsed = parseJson(Buffer.from(bytes).toString('utf8'), DEEPEST_FILE)
+    if (!parsed.ok) return refuse({ code: 'no-file' })
+    const read = readBoardFile(parsed.value)
+    if (!read.ok) return read
+    const { board, pictures } = read.value
+    const found: { name: FileHash, picture: Picture }[] = []
+    for (const name of filesOf(board)) {
+      const given = pictures[name]
+      const picture = given ? await readPicture(Buffer.from(given.base64, 'base64')) : null
+      if (picture?.ok) found.push({ name, picture: picture.value })
+    }
+    return ok({ board, pictures: found })
+  },
+
+  'feedback': async ({ board, state, decisions }: { board: Board, state: SlateState, decisions: Decisions }): Promise<Feedback[]> =>
+    feedbackOn(withDecisions(markSlate(state, makeEdition(board)), decisions)),
+} as const
+
+export type Tasks = typeof TASKS
+export type TaskName = keyof Tasks
+export type TaskInput<Name extends TaskName> = Parameters<Tasks[Name]>[0]
+export type TaskOutput<Name extends TaskName> = Awaited<ReturnType<Tasks[Name]>>

@@ -1,0 +1,52 @@
+import { sql, type Kysely } from 'kysely'
+import type { Actor as SlateActor, Author } from '../../core/slate/actor'
+import type { SlateKind } from '../../core/slate/kind'
+import type { Database } from '../database/tables'
+import type { Actor } from './actor'
+import { may, moveOn, type Role } from './rights'
+
+/** What somebody's hand is on a slate, as it was when the slate had this epoch; with another it is asked anew. */
+export interface Hold { readonly actor: SlateActor, readonly epoch: number }
+
+export interface WhoOnSlate { readonly role: Role, readonly handout?: string, readonly classId?: string, readonly kind?: SlateKind, readonly hold: Hold | null }
+
+interface Row {
+  handout_id: string, class_id: string, kind: SlateKind, epoch: number
+  owner: string, assistant: number | null, hand: number | null, part: number | null, elsewhere: boolean
+}
+
+/** What somebody is to a slate now, and whose hand theirs is there. What isn't there looks like what isn't theirs. */
+export async function whoOnSlate(db: Kysely<Database>, actor: Actor | null, slate: string): Promise<WhoOnSlate> {
+  if (!actor) return { role: 'nobody', hold: null }
+  const { rows: [row] } = await sql<Row>`
+    select s.handout_id, s.class_id, s.kind, s.epoch, c.teacher_id as owner, a.hand as assistant, m.hand, m.part,
+      exists (select from slate_members o where o.handout_id = s.handout_id and o.student_id = ${actor.id} and o.until_at is null and o.kind = 'frame') as elsewhere
+    from slates s join classes c on c.id = s.class_id
+    left join slate_members m on m.slate_id = s.id and m.student_id = ${actor.id} and m.until_at is null
+    left join assistants a on a.class_id = s.class_id and a.teacher_id = ${actor.id}
+    where s.id = ${slate}`.execute(db)
+  if (!row) return { role: 'outsider', hold: null }
+  const role = roleFrom(row, actor)
+  const author = authorFrom(row, actor)
+  const common = { role, handout: row.handout_id, classId: row.class_id, kind: row.kind }
+  return { ...common, hold: author && { actor: { author, part: row.part ?? 'all' }, epoch: row.epoch } }
+}
+
+function roleFrom(row: Row, actor: Actor): Role {
+  if (actor.kind === 'teacher') return row.owner === actor.id ? 'owner' : row.assistant !== null ? 'assistant' : 'outsider'
+  if (row.hand !== null) return row.kind === 'copy' || row.kind === 'page' ? 'holder' : 'frame-member'
+  if (actor.classId !== row.class_id) return 'outsider'
+  return row.elsewhere ? 'other-frame' : 'class-member'
+}
+
+function authorFrom(row: Row, actor: Actor): Author | null {
+  if (actor.kind === 'student') return row.hand === null ? null : `student:${row.hand}`
+  if (row.owner === actor.id) return 'teacher:0'
+  return row.assistant === null ? null : `assistant:${row.assistant}`
+}
+
+/** Null for somebody who may not move anything there. */
+export async function holdToMove(db: Kysely<Database>, actor: Actor, slate: string): Promise<Hold | null> {
+  const { role, kind, hold } = await whoOnSlate(db, actor, slate)
+  return kind && may(role, moveOn(kind)) ? hold : null
+}

@@ -1,0 +1,64 @@
+import type { Board } from '../../core/board/board'
+import { makeEdition } from '../../core/board/edition'
+import { carry, type CarryChange } from '../../core/slate/carry'
+import { keepEdition } from '../database/editions'
+import { loadStates } from '../database/loadState'
+import { withNews } from '../news/wire'
+import type { Services } from '../services'
+
+type Told = Pick<Services, 'db' | 'wire' | 'engine'>
+
+/** What would change on each slate if this board were laid under it; null for one that can't be read. Nothing is done. */
+export async function previewCorrection({ db, engine }: Told, slates: readonly string[], board: Board): Promise<Map<string, readonly CarryChange[] | null>> {
+  const to = makeEdition(board)
+  const rows = slates.length ? await db.selectFrom('slates').select(['id', 'edition_hash', 'last_number']).where('id', 'in', slates).execute() : []
+  const states = await loadStates(db, engine.editions, rows.map(row => ({ id: row.id, edition: row.edition_hash, last: row.last_number })))
+  return new Map(await Promise.all(rows.map(async (row): Promise<[string, readonly CarryChange[] | null]> => {
+    const loaded = states.get(row.id)
+    return [row.id, loaded ? carry(loaded.state, await engine.editions.get(db, row.edition_hash), to).changes : null]
+  })))
+}
+
+export interface Corrected { readonly edition: string, readonly changed: readonly string[], readonly unreadable: readonly string[] }
+
+/**
+ * Lays another edition under a handout: those who come later get it, and every slate goes over to it, each under its own
+ * lock, so that no move falls between. Some slates only: a version for these students. A slate that can't be read stays as it
+ * is. Done again after it was broken off, it goes on where it stopped.
+ */
+export async function correctEdition(services: Told, handout: string, board: Board, some?: readonly string[]): Promise<Corrected> {
+  const edition = await services.db.transaction().execute(trx => keepEdition(trx, board))
+  if (!some) await services.db.updateTable('handouts').set({ edition_hash: edition }).where('id', '=', handout).execute()
+  const rows = await services.db.selectFrom('slates').select('id').where('handout_id', '=', handout)
+    .$if(!!some, query => query.where('id', 'in', [...some ?? [], NONE])).orderBy('id').execute()
+  const changed: string[] = []
+  const unreadable: string[] = []
+  for (const { id } of rows) {
+    const done = await layUnder(services, id, edition)
+    if (done === 'changed') changed.push(id)
+    else if (done === 'unreadable') unreadable.push(id)
+  }
+  return { edition, changed, unreadable }
+}
+
+/** So that a list of none is a list. */
+const NONE = '00000000-0000-0000-0000-000000000000'
+
+async function layUnder(services: Told, slate: string, edition: string): Promise<'changed' | 'same' | 'unreadable'> {
+  const { engine } = services
+  return withNews(services, async (trx, news) => {
+    const row = await trx.selectFrom('slates').select(['handout_id', 'edition_hash', 'last_number']).where('id', '=', slate).forUpdate().executeTakeFirstOrThrow()
+    if (row.edition_hash === edition) return 'same'
+    const loaded = (await loadStates(trx, engine.editions, [{ id: slate, edition: row.edition_hash, last: row.last_number }])).get(slate)
+    if (!loaded) return 'unreadable'
+    const [from, to] = [await engine.editions.get(trx, row.edition_hash), await engine.editions.get(trx, edition)]
+    const { turn } = await trx.selectFrom('edition_changes').select(e => e.fn.coalesce(e.fn.max('turn'), e.lit(0)).as('turn')).where('slate_id', '=', slate).executeTakeFirstOrThrow()
+    await trx.insertInto('edition_changes').values({ slate_id: slate, turn: turn + 1, number: row.last_number, from_hash: row.edition_hash, to_hash: edition }).execute()
+    const snapshot = { state: JSON.stringify(carry(loaded.state, from, to).state), edition_hash: edition }
+    await trx.insertInto('snapshots').values({ slate_id: slate, number: row.last_number, ...snapshot })
+      .onConflict(c => c.columns(['slate_id', 'number']).doUpdateSet(snapshot)).execute()
+    await trx.updateTable('slates').set({ edition_hash: edition }).where('id', '=', slate).execute()
+    news.push({ scope: 'slate', slate, handout: row.handout_id, changed: 'edition' })
+    return 'changed'
+  })
+}

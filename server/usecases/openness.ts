@@ -1,0 +1,59 @@
+import { canHandBack, canHandIn, type SlateStatus } from '../../core/slate/status'
+import { ok, refuse, type Result } from '../../core/result'
+import { withNews } from '../news/wire'
+import type { Services } from '../services'
+
+type Told = Pick<Services, 'db' | 'wire'>
+
+export async function markOpened(services: Told, id: string): Promise<void> {
+  const { status } = await services.db.selectFrom('slates').select('status').where('id', '=', id).executeTakeFirstOrThrow()
+  if (status !== 'not-opened') return
+  await withNews(services, async (trx, news) => {
+    const opened = await trx.updateTable('slates').set({ status: 'under-way', opened_at: new Date() })
+      .where('id', '=', id).where('status', '=', 'not-opened').returning(['handout_id']).executeTakeFirst()
+    if (opened) news.push({ scope: 'slate', slate: id, handout: opened.handout_id, changed: 'status' })
+  })
+}
+
+export const handIn = (services: Told, id: string) => changeStatus(services, id, 'handed-in', canHandIn, { handed_in_at: new Date() })
+export const handBack = (services: Told, id: string) => changeStatus(services, id, 'handed-back', canHandBack, { handed_back_at: new Date() })
+
+/** The row lock sets this in one order with the moves: what came before it counts, what comes after is refused. */
+async function changeStatus(
+  services: Told, id: string, to: SlateStatus, allowed: (from: SlateStatus) => boolean, at: { handed_in_at: Date } | { handed_back_at: Date },
+): Promise<Result<SlateStatus, SlateStatus>> {
+  return withNews(services, async (trx, news) => {
+    const { status, handout_id } = await trx.selectFrom('slates').select(['status', 'handout_id']).where('id', '=', id).forUpdate().executeTakeFirstOrThrow()
+    if (!allowed(status)) return refuse(status)
+    await trx.updateTable('slates').set({ status: to, ...at }).where('id', '=', id).execute()
+    news.push({ scope: 'slate', slate: id, handout: handout_id, changed: 'status' })
+    return ok(to)
+  })
+}
+
+export const SWITCHES = ['paused_at', 'closed_at'] as const
+/** Pencils down and up (`paused_at`), and closing for good or opening again (`closed_at`). */
+export type Switch = typeof SWITCHES[number]
+
+/**
+ * For all slates of a handout at once, those included that come later. The slates' rows are changed with it (a trigger
+ * counts their epochs on), so it stands in one order with the moves of each. Pressed twice it keeps its first time.
+ */
+export async function switchHandout(services: Told, handout: string, what: Switch, on: boolean): Promise<void> {
+  await withNews(services, async (trx, news) => {
+    const row = await trx.selectFrom('handouts').select(what).where('id', '=', handout).forUpdate().executeTakeFirstOrThrow()
+    if ((row[what] !== null) === on) return
+    await trx.updateTable('handouts').set({ [what]: on ? new Date() : null }).where('id', '=', handout).execute()
+    news.push({ scope: 'handout', handout, changed: 'status' })
+  })
+}
+
+/** For one slate alone, beside what holds for all. */
+export async function switchSlate(services: Told, slate: string, what: Switch, on: boolean): Promise<void> {
+  await withNews(services, async (trx, news) => {
+    const row = await trx.selectFrom('slates').select(['handout_id', what]).where('id', '=', slate).forUpdate().executeTakeFirstOrThrow()
+    if ((row[what] !== null) === on) return
+    await trx.updateTable('slates').set({ [what]: on ? new Date() : null }).where('id', '=', slate).execute()
+    news.push({ scope: 'slate', slate, handout: row.handout_id, changed: 'status' })
+  })
+}

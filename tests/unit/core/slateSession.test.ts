@@ -1,0 +1,304 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { seeded } from '../../../core/layout/random'
+import { HOLDER } from '../../../core/slate/actor'
+import { apply, type Move } from '../../../core/slate/move'
+import { startOf, type SlateState } from '../../../core/slate/state'
+import { openAs, type Openness } from '../../../core/slate/status'
+import { LARGEST_MESSAGE, type ClientMessage, type Envelope, type NumberedMove, type SentEnvelope, type ServerMessage } from '../../../core/sync/messages'
+import { FATES, fateOf, REFUSAL_CODES, REFUSALS, type RefusalCode } from '../../../core/sync/refusals'
+import { emptyReplica, receiveWhole } from '../../../core/sync/replica'
+import { SlateSession, UNHEARD_MS } from '../../../core/sync/slateSession'
+import { utf8Length } from '../../../core/text/stored'
+import en from '../../../app/locales/en'
+import { pieceId, placeId } from '../../boards'
+import { edition } from '../../anyMove'
+
+const SLATE = '00000000-0000-4000-8000-00000000000a'
+
+/** A device with a clock that is turned by hand, a store in memory, and a connection whose other end the test holds. */
+function device(kept: Envelope[] = []) {
+  const sent: ClientMessage[] = []
+  const timers: { at: number, then: () => void }[] = []
+  const aside: { envelope: Envelope, code: RefusalCode }[] = []
+  let [now, ids, connected, renewed, outdated] = [0, 0, false, 0, 0]
+  const store = [...kept]
+  const session = new SlateSession({
+    slate: SLATE, edition, editionHash: 'e', actor: HOLDER, reader: 'me', steps: [], openness: openAs('under-way'),
+    replica: receiveWhole(emptyReplica, 0, startOf(edition), edition),
+  }, {
+    send(message) {
+      if (connected) sent.push(message)
+      return connected
+    },
+    renew: () => void renewed++,
+    after(milliseconds, then) {
+      const timer = { at: now + milliseconds, then }
+      timers.push(timer)
+      return () => void (timers.includes(timer) && timers.splice(timers.indexOf(timer), 1))
+    },
+    newId: () => `made-here-${++ids}`,
+    store: {
+      keep: async (_, envelopes) => void store.push(...envelopes),
+      of: async () => [...store],
+      forget: async (_, gone) => void store.splice(0, store.length, ...store.filter(e => !gone.has(e.id))),
+      setAside: async (_, envelope, code) => void aside.push({ envelope, code }),
+    },
+    changed: () => {},
+    outdated: () => void outdated++,
+  })
+  return {
+    session, sent, store, aside,
+    get renewed() { return renewed },
+    get outdated() { return outdated },
+    connect(answer: ServerMessage | null = { say: 'status', slate: SLATE, openness: openAs('under-way') }) {
+      connected = true
+      session.connected()
+      if (answer) session.hear(answer)
+    },
+    cut: () => void (connected = false),
+    /** The ids of the last message with moves; the message is taken off the list. */
+    parcel() {
+      const message = sent.findLast(m => m.say === 'moves')
+      sent.length = 0
+      return message ? (message.moves as SentEnvelope[]).map(m => m.id) : null
+    },
+    wait(milliseconds: number) {
+      const until = now + milliseconds
+      for (;;) {
+        const next = timers.filter(t => t.at <= until).toSorted((a, b) => a.at - b.at)[0]
+        if (!next) break
+        timers.splice(timers.indexOf(next), 1)
+        now = next.at
+        next.then()
+      }
+      now = until
+    },
+  }
+}
+const put = (x: number): Move => ({ kind: 'put', piece: pieceId('c0'), x, y: 5 })
+const refused = (code: RefusalCode, id?: string): ServerMessage => ({ say: 'refused', slate: SLATE, code, detail: '', id })
+const numbered = (id: string, number: number, move = put(number)): ServerMessage => ({ say: 'moves', slate: SLATE, moves: [{ id, number, move, by: 'student:1', at: '' }] })
+
+/** The largest stroke that can be drawn. */
+const fullStroke = (n: number): Envelope => ({
+  id: `stroke-of-ink-${n}`, move: { kind: 'draw', stroke: `stroke-${1000 + n}`, place: placeId('d'), points: Array.from({ length: 400 }, (_, i): [number, number] => [100 + i / 7, 100 + i / 9]) },
+})
+
+describe('every refusal', () => {
+  it.each(REFUSAL_CODES)('%s has a fate, and words on both sides', (code) => {
+    expect(FATES).toContain(fateOf(code))
+    expect(REFUSALS[code].detail.length).toBeGreaterThan(10)
+    expect(en.moveRefused[code].length).toBeGreaterThan(10)
+  })
+})
+
+describe('what is sent', () => {
+  it('is cut by bytes: ink made offline arrives, however much it is', async () => {
+    const d = device(Array.from({ length: 120 }, (_, n) => fullStroke(n)))
+    await d.session.takeUp()
+    d.connect()
+    const arrived: string[] = []
+    for (let number = 0; ;) {
+      const message = d.sent.find(m => m.say === 'moves')
+      if (!message) break
+      expect(utf8Length(JSON.stringify(message))).toBeLessThanOrEqual(LARGEST_MESSAGE)
+      d.sent.length = 0
+      const moves = (message.moves as Envelope[]).map((m): NumberedMove => ({ ...m, number: ++number, by: 'student:1', at: '' }))
+      arrived.push(...moves.map(m => m.id))
+      d.session.hear({ say: 'moves', slate: SLATE, moves })
+    }
+    expect(arrived).toEqual(Array.from({ length: 120 }, (_, n) => `stroke-of-ink-${n}`))
+    expect([d.session.unsent, d.store.length]).toEqual([0, 0])
+  })
+
+  it('waits until the slate is known to be ours, and is one message at a time', () => {
+    const d = device()
+    d.session.make(put(1))
+    d.connect(null)
+    expect(d.sent.map(m => m.say)).toEqual(['open'])
+    d.session.hear({ say: 'status', slate: SLATE, openness: openAs('under-way') })
+    expect(d.parcel()).toEqual(['made-here-1'])
+    d.session.make(put(2))
+    d.session.make(put(3))
+    expect(d.parcel()).toBeNull()
+    d.session.hear(numbered('made-here-1', 1))
+    expect(d.parcel()).toEqual(['made-here-2', 'made-here-3'])
+  })
+
+  it('is sent again after trouble, from the oldest on, ever more seldom', () => {
+    const d = device()
+    d.connect()
+    d.session.make(put(1))
+    d.session.make(put(2))
+    expect(d.parcel()).toEqual(['made-here-1'])
+    d.session.hear(refused('trouble', 'made-here-1'))
+    expect(d.parcel()).toBeNull()
+    d.wait(1500)
+    expect(d.parcel()).toEqual(['made-here-1', 'made-here-2'])
+    d.session.hear(refused('trouble'))
+    d.wait(1500)
+    expect(d.parcel()).toBeNull()
+    d.wait(1500)
+    expect(d.parcel()).toEqual(['made-here-1', 'made-here-2'])
+    // Trouble passes by itself; nothing is said of it.
+    expect(d.session.refused).toBeNull()
+  })
+
+  it('goes over another connection when nobody answers', () => {
+    const d = device()
+    d.connect()
+    d.session.make(put(1))
+    d.wait(UNHEARD_MS)
+    expect(d.renewed).toBe(1)
+  })
+
+  it('waits for pencils up, and what was made before they went down is kept', () => {
+    const d = device()
+    d.connect()
+    d.session.make(put(1))
+    d.session.hear(refused('paused', 'made-here-1'))
+    expect(d.session.make(put(2))).toBe(false)
+    d.wait(60_000)
+    d.parcel()
+    expect(d.session.unsent).toBe(1)
+    d.session.hear({ say: 'status', slate: SLATE, openness: openAs('under-way') })
+    expect(d.parcel()).toEqual(['made-here-1'])
+  })
+})
+
+describe('a refusal', () => {
+  it('that is final is told, and that move alone is dropped', () => {
+    const d = device()
+    d.connect()
+    d.session.make(put(1))
+    d.session.hear(numbered('made-here-1', 1))
+    d.session.make(put(2))
+    d.session.hear(refused('not-your-part', 'made-here-2'))
+    expect([d.session.refused, d.session.unsent, d.store.length, d.session.setAside]).toEqual(['not-your-part', 0, 0, 0])
+    expect(d.session.replica.shown.pieces[pieceId('c0')]!.x).toBe(1)
+    expect(d.session.undoable?.id).toBe('made-here-1')
+  })
+
+  it('as damaged sets that move aside on the device, tells, and never blocks what stands behind it', () => {
+    const d = device()
+    d.connect()
+    d.session.make(put(1))
+    d.session.make(put(2))
+    d.session.hear(refused('malformed', 'made-here-1'))
+    expect(d.aside.map(a => [a.envelope.id, a.code])).toEqual([['made-here-1', 'malformed']])
+    expect([d.session.refused, d.session.setAside, d.store.map(e => e.id)]).toEqual(['malformed', 1, ['made-here-2']])
+    expect(d.parcel()).toEqual(['made-here-2'])
+  })
+
+  it('of a whole message as damaged finds the bad move by sending one at a time', async () => {
+    const d = device(Array.from({ length: 5 }, (_, i) => ({ id: `kept-move-${i}`, move: put(i) })))
+    await d.session.takeUp()
+    d.connect()
+    expect(d.parcel()).toHaveLength(5)
+    d.session.hear(refused('malformed'))
+    let number = 0
+    for (let ids = d.parcel(); ids; ids = d.parcel()) {
+      expect(ids).toHaveLength(1)
+      if (ids[0] === 'kept-move-2') d.session.wasTooBig()
+      else d.session.hear(numbered(ids[0]!, ++number))
+    }
+    expect(d.aside.map(a => [a.envelope.id, a.code])).toEqual([['kept-move-2', 'too-big']])
+    expect([number, d.session.unsent]).toEqual([4, 0])
+  })
+
+  it('because somebody else is signed in keeps everything here', () => {
+    const d = device()
+    d.session.make(put(1))
+    d.connect(refused('signed-out'))
+    expect([d.parcel(), d.session.refused, d.store.length]).toEqual([null, 'signed-out', 1])
+  })
+
+  it('of the slate itself sends nothing more, and keeps what is there', () => {
+    const d = device()
+    d.session.make(put(1))
+    d.connect(refused('not-yours'))
+    d.wait(60_000)
+    expect([d.parcel(), d.session.refused, d.store.length]).toEqual([null, 'not-yours', 1])
+  })
+})
+
+describe('a session', () => {
+  it('asks for everything anew when another edition lies under the slate', () => {
+    const d = device()
+    d.connect({ say: 'slate', slate: SLATE, number: 3, state: startOf(edition), edition: 'another', openness: openAs('under-way') })
+    d.session.hear({ say: 'edition', slate: SLATE, edition: 'another' })
+    d.session.hear({ say: 'edition', slate: SLATE, edition: 'e' })
+    expect(d.outdated).toBe(2)
+  })
+
+  it('leaves out of words what can\'t be kept', () => {
+    const d = device()
+    d.session.make({ kind: 'write', in: 'w', text: 'a\u0000b\uD800c\u{1F41A}' })
+    expect(d.session.replica.shown.texts.w).toBe('abc\u{1F41A}')
+  })
+
+  it('whatever the network and the server do, everything arrives once and in the order in which it was made', async () => {
+    await fc.assert(fc.asyncProperty(fc.integer(), async (seed) => {
+      const random = seeded(seed)
+      const d = device()
+      const log: NumberedMove[] = []
+      let state: SlateState = startOf(edition)
+      let openness: Openness = openAs('under-way')
+      const serve = () => {
+        const messages = d.sent.splice(0)
+        for (const message of messages) {
+          const chance = random()
+          if (message.say === 'open') d.session.hear(message.as === 'me' ? { say: 'status', slate: SLATE, openness } : refused('signed-out'))
+          if (message.say !== 'moves' || chance < 0.15) continue
+          if (chance < 0.4) {
+            // In trouble from some move on: none from there on is stored.
+            const from = Math.floor(random() * message.moves.length)
+            take(message.moves.slice(0, from) as Envelope[])
+            for (const { id } of message.moves.slice(from) as Envelope[]) d.session.hear(refused('trouble', id))
+          }
+          else take(message.moves as Envelope[], chance < 0.5)
+        }
+      }
+      const take = (envelopes: readonly Envelope[], unheard = false) => {
+        for (const envelope of envelopes) {
+          const known = log.find(m => m.id === envelope.id)
+          if (!known && openness.paused) {
+            d.session.hear(refused('paused', envelope.id))
+            continue
+          }
+          const number = known?.number ?? log.length + 1
+          const result = apply(state, envelope.move, { edition, actor: HOLDER, number })
+          if (!known && result.ok) {
+            state = result.value
+            log.push({ ...envelope, number, by: 'student:1', at: '' })
+          }
+          if (!unheard) d.session.hear({ say: 'moves', slate: SLATE, moves: [log.find(m => m.id === envelope.id)!] })
+        }
+      }
+      const pencils = (paused: boolean) => {
+        openness = { ...openness, paused }
+        d.session.hear({ say: 'status', slate: SLATE, openness })
+      }
+      let made = 0
+      for (let i = 0; i < 60; i++) {
+        const chance = random()
+        if (chance < 0.5) made += Number(d.session.make(put(1 + made)))
+        else if (chance < 0.6) d.cut()
+        else if (chance < 0.75) d.connect(null)
+        else if (chance < 0.8) pencils(!openness.paused)
+        else d.wait(random() * 9000)
+        serve()
+      }
+      pencils(false)
+      for (let i = 0; i < 300 && d.session.unsent; i++) {
+        if (i % 20 === 0) d.connect(null)
+        d.wait(20_000)
+        serve()
+      }
+      expect(log.map(m => m.id)).toEqual(Array.from({ length: made }, (_, i) => `made-here-${i + 1}`))
+      expect([d.session.unsent, d.store.length]).toEqual([0, 0])
+      expect(d.session.replica.shown).toEqual(state)
+    }), { numRuns: 200 })
+  })
+})
