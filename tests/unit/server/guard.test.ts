@@ -54,6 +54,15 @@ describe('a socket\'s allowance', () => {
     // Large messages cost by their size: so many full ones, and then a pause.
     expect(Array.from({ length: 8 }, () => allowance.spend(190_000)).filter(s => s === 'too-fast').length).toBeGreaterThan(0)
   })
+  it.each([[70, false], [100, true], [400, true], [5000, true]])('hears %i messages a second for a minute: closed is %s', (rate, closed) => {
+    let now = 0
+    const allowance = new Allowance(() => now)
+    const said = Array.from({ length: rate * 60 }, () => {
+      now += 1000 / rate
+      return allowance.spend(16)
+    })
+    expect([said.includes('too-fast'), said.includes('flood')]).toEqual([true, closed])
+  })
   it('takes two thousand moves made offline at once', () => {
     const allowance = new Allowance(() => 0)
     const said = Array.from({ length: 4 }, () => {
