@@ -2,11 +2,10 @@ import '#nitro-internal-pollyfills'
 import { createServer, ServerResponse, type IncomingMessage } from 'node:http'
 import { createEvent, toNodeListener } from 'h3'
 import { useNitroApp } from 'nitropack/runtime'
-import { actorOf } from './http/session'
+import { signedIn } from './http/session'
 import { log } from './log'
 import { WORKER_ROLE } from './labour/pool'
 import { workForParent } from './labour/worker'
-import type { Actor } from './rights/actor'
 import { services } from './services'
 import { openSockets } from './sockets/socketServer'
 
@@ -37,7 +36,7 @@ function serve(): void {
   const host = process.env.HOST
 
   // A cookie that can't be unsealed is nobody's.
-  const whoAsks = async (request: IncomingMessage): Promise<Actor | null> => actorOf(createEvent(request, new ServerResponse(request)))
+  const whoAsks = (request: IncomingMessage) => signedIn(createEvent(request, new ServerResponse(request)))
   const sockets = openSockets(server, services, whoAsks)
 
   server.on('error', error => fail(`The server can't listen at port ${port}. Is it taken?`, error))

@@ -24,20 +24,29 @@ export async function endSession(event: H3Event): Promise<void> {
   await clearSessionCookie(event)
 }
 
-export async function actorOf(event: Parameters<typeof readSessionCookie>[0]): Promise<Actor | null> {
+export async function actorOf(event: Asking): Promise<Actor | null> {
+  return (await signedIn(event))?.actor ?? null
+}
+
+type Asking = Parameters<typeof readSessionCookie>[0]
+
+/** Who is signed in, and how long. */
+export interface SignedIn { readonly actor: Actor, readonly until: Date }
+
+export async function signedIn(event: Asking): Promise<SignedIn | null> {
   const session = await readSessionCookie(event)
-  return session ? actorOfSession((await services()).db, session) : null
+  return session ? ofSession((await services()).db, session) : null
 }
 
 /** Null when the session was ended, has run out, or its student has been taken off the list. */
-export async function actorOfSession(db: Kysely<Database>, session: string): Promise<Actor | null> {
+async function ofSession(db: Kysely<Database>, session: string): Promise<SignedIn | null> {
   const row = await db.selectFrom('sessions')
     .leftJoin('teachers', 'teachers.id', 'sessions.teacher_id').leftJoin('students', 'students.id', 'sessions.student_id')
-    .select(['teachers.id as teacher', 'teachers.name as teacherName', 'students.id as student', 'students.name as studentName', 'students.class_id'])
+    .select(['sessions.ends_at', 'teachers.id as teacher', 'teachers.name as teacherName', 'students.id as student', 'students.name as studentName', 'students.class_id'])
     .where('sessions.id', '=', session).where('sessions.ends_at', '>', new Date()).executeTakeFirst()
-  if (row?.teacher) return { kind: 'teacher', id: row.teacher, name: row.teacherName!, session }
-  if (row?.student) return { kind: 'student', id: row.student, name: row.studentName!, classId: row.class_id!, session }
-  return null
+  const actor: Actor | null = row?.teacher ? { kind: 'teacher', id: row.teacher, name: row.teacherName!, session }
+    : row?.student ? { kind: 'student', id: row.student, name: row.studentName!, classId: row.class_id!, session } : null
+  return actor && { actor, until: row!.ends_at }
 }
 
 export async function requireTeacher(event: H3Event): Promise<Extract<Actor, { kind: 'teacher' }>> {

@@ -5,7 +5,7 @@ import { randomUUID } from 'node:crypto'
 import { WebSocketServer, type WebSocket } from 'ws'
 import { LARGEST_FRAME } from '../../core/sync/messages'
 import { log } from '../log'
-import type { Actor } from '../rights/actor'
+import type { SignedIn } from '../http/session'
 import type { Services } from '../services'
 import { Conversation } from '../sync/conversation'
 
@@ -28,7 +28,7 @@ export interface SocketServer { readonly close: () => Promise<void> }
  * who isn't signed in. The frame's limit stands on the socket itself, so that nothing larger is ever gathered in memory.
  */
 export function openSockets(
-  server: Server | SecureServer, all: () => Promise<Services>, actorOf: (request: IncomingMessage) => Promise<Actor | null>,
+  server: Server | SecureServer, all: () => Promise<Services>, whoAsks: (request: IncomingMessage) => Promise<SignedIn | null>,
 ): SocketServer {
   const sockets = new WebSocketServer({ noServer: true, maxPayload: LARGEST_FRAME, perMessageDeflate: false, clientTracking: true })
   const bySession = new Map<string, number>()
@@ -44,12 +44,12 @@ export function openSockets(
     if (waiting >= MOST_WAITING) return refuse(socket, 503, 'Too many at once. Try again in a moment.')
     waiting++
     try {
-      const actor = await answered(actorOf(request))
-      if (!actor) return refuse(socket, 401, 'Sign in first.')
-      if ((bySession.get(actor.session) ?? 0) >= MOST_FOR_A_SESSION) return refuse(socket, 429, 'Too many connections.')
+      const who = await answered(whoAsks(request))
+      if (!who) return refuse(socket, 401, 'Sign in first.')
+      if ((bySession.get(who.actor.session) ?? 0) >= MOST_FOR_A_SESSION) return refuse(socket, 429, 'Too many connections.')
       const services = await all()
       if (socket.destroyed) return
-      sockets.handleUpgrade(request, socket, head, ws => talk(ws, actor, services))
+      sockets.handleUpgrade(request, socket, head, ws => talk(ws, who, services))
     }
     catch {
       refuse(socket, 503, 'The server is in trouble just now.')
@@ -59,7 +59,7 @@ export function openSockets(
     }
   }
 
-  function talk(ws: WebSocket, actor: Actor, services: Services): void {
+  function talk(ws: WebSocket, { actor, until }: SignedIn, services: Services): void {
     bySession.set(actor.session, (bySession.get(actor.session) ?? 0) + 1)
     const conversation = new Conversation(services, actor, {
       id: randomUUID(),
@@ -72,6 +72,8 @@ export function openSockets(
     }, Date.now)
     const state = ws as WebSocket & { heard?: boolean }
     state.heard = true
+    const runsOut = setTimeout(() => conversation.endSession(), until.getTime() - Date.now())
+    runsOut.unref()
     ws.on('message', (data, binary) => {
       state.heard = true
       if (binary) return letGo(ws, 'flood')
@@ -81,6 +83,7 @@ export function openSockets(
     // A frame that is too large, or none at all: the library closes the connection with its code.
     ws.on('error', () => {})
     ws.on('close', () => {
+      clearTimeout(runsOut)
       const left = (bySession.get(actor.session) ?? 1) - 1
       if (left) bySession.set(actor.session, left)
       else bySession.delete(actor.session)

@@ -101,7 +101,8 @@ export class Conversation {
     this.wire.end(why)
   }
 
-  private endSession(): void {
+  /** The session was ended or has run out: the device is told, and must sign in again. */
+  endSession(): void {
     this.refuse('signed-out')
     this.finish('signed-out')
   }

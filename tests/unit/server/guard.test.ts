@@ -1,11 +1,17 @@
 import { readdirSync, readFileSync } from 'node:fs'
+import { once } from 'node:events'
+import { createServer } from 'node:http'
+import type { AddressInfo } from 'node:net'
 import fc from 'fast-check'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import WebSocket from 'ws'
 import { isAway } from '../../../server/http/errors'
 import { nestsDeeper, parseJson } from '../../../server/http/json'
 import { limits, tryOnce, type Limits } from '../../../server/http/limits'
 import { Line, Room } from '../../../server/http/room'
 import { ACTIONS, may, RIGHTS, ROLES } from '../../../server/rights/rights'
+import type { Services } from '../../../server/services'
+import { openSockets } from '../../../server/sockets/socketServer'
 import { Allowance } from '../../../server/sync/allowance'
 import { giveOut, takeBack } from '../../../server/usecases/giveOut'
 import { markOpened } from '../../../server/usecases/openness'
@@ -127,6 +133,28 @@ describe('on a database', () => {
     const answers = await Promise.all(Array.from({ length: 60 }, (_, i) => tryOnce({ slowed: [{ limiter: all.address, key }] }, async () => i === 1 || null)))
     expect(answers[1]).toBe(true)
     expect(answers.filter(a => a === 'too-often').length).toBeLessThanOrEqual(20)
+  })
+
+  it('a socket ends when its session runs out, and not before', async () => {
+    const server = createServer().listen(0, '127.0.0.1')
+    await once(server, 'listening')
+    const sessions = { soon: new Date(Date.now() + 150), later: new Date(Date.now() + 60_000) }
+    const sockets = openSockets(server, async () => two.services as Services, async ({ headers }) =>
+      ({ actor: { ...two.owner, session: headers.session as string }, until: sessions[headers.session as keyof typeof sessions] }))
+    const open = async (session: keyof typeof sessions) => {
+      const socket = new WebSocket(`ws://127.0.0.1:${(server.address() as AddressInfo).port}/socket`, { headers: { session } })
+      await once(socket, 'open')
+      return socket
+    }
+    const later = await open('later')
+    const soon = await open('soon')
+    const [told] = await once(soon, 'message') as [Buffer]
+    expect(JSON.parse(String(told))).toMatchObject({ say: 'refused', code: 'signed-out' })
+    expect((await once(soon, 'close'))[0]).toBe(4401)
+    expect(later.readyState).toBe(WebSocket.OPEN)
+    later.terminate()
+    await sockets.close()
+    server.close()
   })
 
   it('a handout is taken back while nobody has opened it, and not after', async () => {
