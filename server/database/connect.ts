@@ -32,6 +32,8 @@ export function connect(url = process.env.DATABASE_URL): Connection {
     const pool = new pg.Pool({ connectionString: url, ...PATIENCE, ...options })
     // An idle connection that breaks is replaced by the pool; without a listener it would end the process.
     pool.on('error', () => {})
+    // So would one that breaks between two questions of a transaction, while nothing waits for its answer: the next question fails.
+    pool.on('connect', client => client.on('error', () => {}))
     return pool
   }
   const pool = made({ max: 12, application_name: 'dappled-slate' })

@@ -29,8 +29,14 @@ export function postgresWire(url: string): NewsWire {
     next.on('end', () => {
       if (client === next && !stopped) void reopen(events)
     })
-    await next.connect()
-    await next.query(`listen ${CHANNEL}`)
+    try {
+      await next.connect()
+      await next.query(`listen ${CHANNEL}`)
+    }
+    catch (error) {
+      await next.end().catch(() => {})
+      throw error
+    }
     client = next
   }
 

@@ -36,7 +36,7 @@ export async function faults({ students, kills, crashes }: Plan, say: (line: str
     const waiting = working.map(student => student.made.length)
     // Everybody goes on working meanwhile: what was made until now has to arrive.
     while (working.some((student, i) => student.made.length - student.unsent() < waiting[i]!)) {
-      if (performance.now() - since > 30_000) throw new Error('they did not come back')
+      if (performance.now() - since > 30_000) throw new Error(`they did not come back; the application said: ${application.output().slice(-2000)}`)
       await wait(20)
     }
     slowestReturn = Math.max(slowestReturn, performance.now() - since)
