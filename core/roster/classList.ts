@@ -1,52 +1,71 @@
+import * as v from 'valibot'
+import { storedText } from '../text/stored'
+import { guessColumns, type ColumnGuess } from './listColumns'
+import { foldName, tidy, tidyName } from './names'
+import { readTable, type Table } from './table'
+
 export const MOST_STUDENTS = 200
 export const NAME_LONGEST = 60
+export const LEVEL_LONGEST = 20
+export const RECORD_LONGEST = 80
 
-export type NameProblem = 'double' | 'in-class' | 'too-long' | 'no-letters' | 'too-many'
-/** One line of what was pasted, with the name as it would be kept. `line` counts from 1 and includes empty lines. */
-export interface ClassListRow { readonly line: number, readonly name: string, readonly problem?: NameProblem }
+/** A student as a list has them. `record` is what the school's records call them. */
+export const ListedStudentSchema = v.strictObject({
+  name: v.pipe(storedText(NAME_LONGEST), v.minLength(1)),
+  preferred: v.optional(storedText(NAME_LONGEST)),
+  level: v.optional(storedText(LEVEL_LONGEST)),
+  record: v.optional(storedText(RECORD_LONGEST)),
+})
+export type ListedStudent = v.InferOutput<typeof ListedStudentSchema>
+
+export const LIST_PROBLEMS = ['double', 'double-record', 'too-long', 'no-letters', 'too-many'] as const
+export type ListProblem = typeof LIST_PROBLEMS[number]
+/** One row of a list as it would be kept, with what is wrong with it. `line` counts from 1 and includes empty lines. */
+export interface ListRow { readonly line: number, readonly student: ListedStudent, readonly problem?: ListProblem }
+
+/** A pasted or loaded text as a table, with what its columns seem to be. */
+export function readList(text: string): { readonly table: Table, readonly guess: ColumnGuess } {
+  const table = inOneLine(readTable(text))
+  return { table, guess: guessColumns(table) }
+}
+
+/** "Ada Reed, Bo Shell, Cy Tern" in one line are three names. */
+function inOneLine(table: Table): Table {
+  const [only, ...others] = table.rows
+  if (!only || others.length || only.cells.length < 3 || table.separator === '\t') return table
+  return { separator: null, rows: only.cells.filter(Boolean).map(cell => ({ line: only.line, cells: [cell] })) }
+}
+
+/** The rows of a table as students, by what its columns are said to be. Rows without a name are passed over. */
+export function listRows({ rows }: Table, { columns, headed }: Pick<ColumnGuess, 'columns' | 'headed'>): ListRow[] {
+  const at = (cells: readonly string[], kind: ColumnGuess['columns'][number]) => tidy(cells[columns.indexOf(kind)] ?? '')
+  return checked(rows.slice(headed ? 1 : 0).flatMap(({ line, cells }) => {
+    const whole = tidyName(cells[columns.indexOf('name')] ?? '')
+    const name = whole || [at(cells, 'given'), at(cells, 'family')].filter(Boolean).join(' ')
+    if (!name) return []
+    const [preferred, level, record] = [at(cells, 'preferred'), at(cells, 'level'), at(cells, 'record')]
+    const short = [...level].slice(0, LEVEL_LONGEST).join('')
+    return [{ line, student: { name, ...(preferred && preferred !== name && { preferred }), ...(short && { level: short }), ...(record && { record }) } }]
+  }))
+}
 
 /**
- * Reads a pasted class list: one name a line. A tab between columns becomes a space ("Marlo⇥Tern"); one comma means
- * surname first ("Tern, Marlo"). Empty lines are passed over. Names are compared without regard to case and accents
- * are kept. The first of two equal names is good, the second a double; `known` are the names already in the class.
+ * What is wrong with each row. Names are compared without regard to case; of two equal names the first is good, for two students of
+ * one name can't be told apart by whoever comes in.
  */
-export function readClassList(text: string, known: readonly string[] = []): ClassListRow[] {
-  const taken = new Set(known.map(fold))
-  const seen = new Set<string>()
-  const rows: ClassListRow[] = []
-  text.split(/\r\n|\r|\n/).forEach((raw, i) => {
-    const name = tidyName(raw)
-    if (!name) return
-    const problem = problemOf(name, rows.length + known.length, taken, seen)
-    seen.add(fold(name))
-    rows.push({ line: i + 1, name, ...(problem && { problem }) })
+export function checked(rows: readonly Omit<ListRow, 'problem'>[]): ListRow[] {
+  const [names, records] = [new Set<string>(), new Set<string>()]
+  let good = 0
+  return rows.map(({ line, student }) => {
+    const { name, preferred = '', record } = student
+    const problem: ListProblem | undefined = !/\p{L}/u.test(name) ? 'no-letters'
+      : [...name].length > NAME_LONGEST || [...preferred].length > NAME_LONGEST || (record ?? '').length > RECORD_LONGEST ? 'too-long'
+        : names.has(foldName(name)) ? 'double'
+          : record !== undefined && records.has(record) ? 'double-record'
+            : good >= MOST_STUDENTS ? 'too-many' : undefined
+    names.add(foldName(name))
+    if (record !== undefined) records.add(record)
+    if (!problem) good++
+    return { line, student, ...(problem && { problem }) }
   })
-  return rows
-}
-
-/** Spaces tidied, column marks and quotes gone, invisible controls (which could make two names look the same) removed. */
-export function tidyName(raw: string): string {
-  const plain = raw.normalize('NFC').replace(/["“”]/g, '').replace(/\t/g, ' ')
-    .replace(/[\p{Cc}\p{Cf}]/gu, '').replace(/\s+/g, ' ').trim()
-  const parts = plain.split(',').map(part => part.trim())
-  const turned = parts.length === 2 && parts[0] && parts[1] ? `${parts[1]} ${parts[0]}` : plain
-  return turned.replace(/[;,]+$/, '').trim()
-}
-
-function problemOf(name: string, before: number, taken: ReadonlySet<string>, seen: ReadonlySet<string>): NameProblem | undefined {
-  if (!/\p{L}/u.test(name)) return 'no-letters'
-  if ([...name].length > NAME_LONGEST) return 'too-long'
-  if (taken.has(fold(name))) return 'in-class'
-  if (seen.has(fold(name))) return 'double'
-  return before >= MOST_STUDENTS ? 'too-many' : undefined
-}
-
-const fold = (name: string) => name.toLocaleLowerCase('en')
-
-/** "Marlo Tern" is "Marlo T." on name plates; a single name stays; of more than two the first and the last count. */
-export function shortName(name: string): string {
-  const words = name.split(' ')
-  if (words.length < 2) return name
-  const initial = [...words.at(-1)!].find(c => /\p{L}/u.test(c)) ?? ''
-  return initial ? `${words[0]} ${initial}.` : name
 }

@@ -13,11 +13,14 @@ export function makePicturePassword(random: Random): PasswordPicture[] {
 
 /** Letters and digits that can't be mistaken for each other when copied from a board. */
 const CODE_LETTERS = 'BCDFGHJKMNPQRTVWXY346789'
-export const CLASS_CODE_LENGTH = 7
+export const CLASS_CODE_LENGTH = 6
 
 export function makeClassCode(random: Random): string {
   return Array.from({ length: CLASS_CODE_LENGTH }, () => CODE_LETTERS[Math.floor(random() * CODE_LETTERS.length)]).join('')
 }
+
+/** For the eye: two groups of three. */
+export const codeInGroups = (code: string) => `${code.slice(0, 3)} ${code.slice(3)}`
 
 /** As a student may type it: small letters, spaces and dashes. */
 export function tidyClassCode(typed: string): string {

@@ -3,9 +3,12 @@ import type { Database } from './tables'
 import * as firstLoop from './migrations/0001_first_loop'
 import * as shelf from './migrations/0002_shelf'
 import * as manyHands from './migrations/0003_many_hands'
+import * as classesAndGroups from './migrations/0004_classes_and_groups'
 
 /** Forward only: a migration that has run anywhere is never edited, the next one mends it. */
-const migrations = { '0001_first_loop': firstLoop, '0002_shelf': shelf, '0003_many_hands': manyHands }
+const migrations = {
+  '0001_first_loop': firstLoop, '0002_shelf': shelf, '0003_many_hands': manyHands, '0004_classes_and_groups': classesAndGroups,
+}
 
 /** Brings the database up to date, or to an older state. Kysely holds a lock meanwhile, so of several processes only one migrates. */
 export async function migrate(db: Kysely<Database>, upTo?: keyof typeof migrations): Promise<void> {

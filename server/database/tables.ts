@@ -1,6 +1,7 @@
 import type { ColumnType, Generated, Insertable, Selectable } from 'kysely'
 import type { Board } from '../../core/board/board'
 import type { MarginItem } from '../../core/margin/item'
+import type { Wish } from '../../core/groups/wishes'
 import type { Decisions } from '../../core/keys/mark'
 import type { Author } from '../../core/slate/actor'
 import type { HandoutMode, SlateKind } from '../../core/slate/kind'
@@ -24,7 +25,17 @@ export interface Database {
     created_at: SetOnce
     ends_at: Timestamp
   }
-  classes: { id: Generated<string>, teacher_id: Fixed<string>, name: string, code: string, created_at: SetOnce }
+  classes: {
+    id: Generated<string>
+    teacher_id: Fixed<string>
+    name: string
+    code: string
+    created_at: SetOnce
+    /** The teacher's words for levels, the lowest first. */
+    levels: Generated<string[]>
+    /** What the school's records call this class; null for one that wasn't drawn from them. */
+    records_class: string | null
+  }
   students: {
     id: Generated<string>
     class_id: Fixed<string>
@@ -33,7 +44,21 @@ export interface Database {
     /** Readable on purpose: the teacher reads it out to a child of six. It opens one child's work in one class, and guessing is slowed. */
     picture_password: string[]
     created_at: SetOnce
+    preferred: string | null
+    level: string | null
+    /** What the school's records call the student. */
+    record: string | null
+    /** No longer on the class list; the work stays. */
+    left_at: Timestamp | null
+    /** The secret of the personal link; null when there is none. Readable on purpose, like the pictures: it is printed on cards. */
+    link: string | null
   }
+  absences: { class_id: Fixed<string>, student_id: Fixed<string>, day: Fixed<string> }
+  wishes: { id: Generated<string>, class_id: Fixed<string>, kind: Fixed<Wish['kind']> }
+  wish_students: { wish_id: Fixed<string>, class_id: Fixed<string>, student_id: Fixed<string> }
+  group_sets: { id: Generated<string>, class_id: Fixed<string>, name: string, name_folded: ColumnType<string, never, never>, made_at: SetOnce }
+  groups: { id: Generated<string>, set_id: Fixed<string>, class_id: Fixed<string>, position: number, name: string, mark: string }
+  group_students: { set_id: Fixed<string>, group_id: string, class_id: Fixed<string>, student_id: Fixed<string> }
   boards: {
     id: Generated<string>
     teacher_id: Fixed<string>
@@ -58,6 +83,8 @@ export interface Database {
     /** What newcomers get; each slate names its own. */
     edition_hash: string
     mode: Fixed<HandoutMode>
+    /** The set of groups that frames were made from. */
+    set_id: ColumnType<string | null, string | null | undefined, string | null>
     created_at: SetOnce
     /** Pencils down for all. */
     paused_at: ColumnType<Date | null, Date | null | undefined, Date | null>
@@ -70,6 +97,8 @@ export interface Database {
     kind: Fixed<SlateKind>
     /** A group's name; null for all but frames. */
     name: ColumnType<string | null, string | null | undefined, string | null>
+    mark: ColumnType<string | null, string | null | undefined, string | null>
+    group_id: ColumnType<string | null, string | null | undefined, string | null>
     edition_hash: string
     status: Generated<SlateStatus>
     last_number: Generated<number>

@@ -43,7 +43,7 @@ async function ofSession(db: Kysely<Database>, session: string): Promise<SignedI
   const row = await db.selectFrom('sessions')
     .leftJoin('teachers', 'teachers.id', 'sessions.teacher_id').leftJoin('students', 'students.id', 'sessions.student_id')
     .select(['sessions.ends_at', 'teachers.id as teacher', 'teachers.name as teacherName', 'students.id as student', 'students.name as studentName', 'students.class_id'])
-    .where('sessions.id', '=', session).where('sessions.ends_at', '>', new Date()).executeTakeFirst()
+    .where('sessions.id', '=', session).where('sessions.ends_at', '>', new Date()).where('students.left_at', 'is', null).executeTakeFirst()
   const actor: Actor | null = row?.teacher ? { kind: 'teacher', id: row.teacher, name: row.teacherName!, session }
     : row?.student ? { kind: 'student', id: row.student, name: row.studentName!, classId: row.class_id!, session } : null
   return actor && { actor, until: row!.ends_at }

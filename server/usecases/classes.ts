@@ -1,14 +1,19 @@
-import type { Kysely } from 'kysely'
-import { readClassList, type ClassListRow } from '../../core/roster/classList'
+import { sql, type Kysely, type Transaction } from 'kysely'
+import { checked, type ListedStudent, type ListRow } from '../../core/roster/classList'
+import { planCounts, planList, type KnownStudent, type ListPlan, type Missing } from '../../core/roster/listPlan'
 import { makeClassCode, makePicturePassword } from '../../core/roster/picturePassword'
 import { ok, refuse, type Result } from '../../core/result'
 import { unforeseen } from '../http/random'
 import type { Database } from '../database/tables'
+import type { News } from '../news/news'
+import { withNews } from '../news/wire'
 import type { Services } from '../services'
 import { makeSlates } from './giveOut'
 import { endSessions } from './sessions'
 
 type Db = Kysely<Database>
+type Trx = Transaction<Database>
+type Told = Pick<Services, 'db' | 'wire'>
 const CODE_TRIES = 5
 
 /** A new class with a code that no other class has; refused when the teacher has a class of this name. */
@@ -23,27 +28,88 @@ export async function createClass(db: Db, teacher: string, name: string): Promis
   return refuse('taken')
 }
 
+const BY_NAME = 'name_folded' as const
+
+/** Everybody whom the class has or had. */
+async function knownStudents(db: Db, classId: string): Promise<KnownStudent[]> {
+  const rows = await db.selectFrom('students').select(['id', 'name', 'preferred', 'level', 'record', 'left_at']).where('class_id', '=', classId).orderBy(BY_NAME).execute()
+  return rows.map(({ left_at, ...row }) => ({ ...withoutNulls(row), left: left_at !== null }))
+}
+
+type WithoutNulls<T> = { [K in keyof T as null extends T[K] ? never : K]: T[K] } & { [K in keyof T as null extends T[K] ? K : never]?: NonNullable<T[K]> }
+const withoutNulls = <T extends object>(row: T) => Object.fromEntries(Object.entries(row).filter(([, value]) => value !== null)) as WithoutNulls<T>
+
+export interface ListToTake {
+  readonly students: readonly ListedStudent[]
+  readonly missing: Missing
+  /** What was agreed to, by `planCounts`; when something else would be done, nothing is. */
+  readonly agreed?: readonly number[]
+}
+export type ListRefusal = { readonly rows: readonly ListRow[] } | { readonly plan: ListPlan, readonly changed?: true }
+
 /**
- * Adds everyone on a pasted list, or, if a single line has a problem, nobody: then the rows come back with their problems.
- * Those who join late get a slate of every handout the class already has.
+ * Takes a list over, all of it or, if a single row has a problem or clashes, nothing: then it is said which. Who comes
+ * new or back gets a slate of every handout of copies that the class has; who leaves is out at once, and keeps their work.
  */
-export async function addStudents(db: Db, classId: string, list: string): Promise<Result<{ added: number }, ClassListRow[]>> {
-  return db.transaction().execute(async (trx) => {
+export async function takeList(services: Told, classId: string, list: ListToTake): Promise<Result<ListPlan, ListRefusal>> {
+  const rows = checked(list.students.map((student, i) => ({ line: i + 1, student })))
+  if (rows.some(row => row.problem)) return refuse({ rows: rows.filter(row => row.problem) })
+  return withNews(services, async (trx, news) => {
     await trx.selectFrom('classes').select('id').where('id', '=', classId).forUpdate().executeTakeFirstOrThrow()
-    const known = await trx.selectFrom('students').select('name').where('class_id', '=', classId).execute()
-    const rows = readClassList(list, known.map(s => s.name))
-    if (rows.length === 0 || rows.some(row => row.problem)) return refuse(rows)
-    await trx.insertInto('students').values(rows.map(({ name }) => ({
-      class_id: classId, name, picture_password: makePicturePassword(unforeseen),
-    }))).execute()
-    const handouts = await trx.selectFrom('handouts').select('id').where('class_id', '=', classId).execute()
-    for (const { id } of handouts) await makeSlates(trx, id)
-    return ok({ added: rows.length })
+    const plan = planList(await knownStudents(trx, classId), list.students, list.missing)
+    if (plan.clashes.length || plan.tooMany) return refuse({ plan })
+    if (list.agreed && planCounts(plan).join() !== list.agreed.join()) return refuse({ plan, changed: true as const })
+    await sql`set constraints students_class_id_name_folded_key, students_class_id_record_key deferred`.execute(trx)
+    for (const { id, to } of [...plan.changed, ...plan.back]) {
+      await trx.updateTable('students').set({ name: to.name, preferred: to.preferred ?? null, level: to.level ?? null, record: to.record ?? null, left_at: null }).where('id', '=', id).execute()
+    }
+    if (plan.leaving.length) await leave(trx, news, plan.leaving.map(student => student.id))
+    if (plan.added.length) {
+      await trx.insertInto('students').values(plan.added.map(({ name, preferred = null, level = null, record = null }) =>
+        ({ class_id: classId, name, preferred, level, record, picture_password: makePicturePassword(unforeseen) }))).execute()
+    }
+    if (plan.added.length || plan.back.length) await makeLateSlates(trx, classId)
+    await keepLevels(trx, classId)
+    return ok(plan)
   })
 }
 
+/** A student leaves the class, or comes back to it. False when the class has no such student. */
+export async function setLeft(services: Told, classId: string, student: string, left: boolean): Promise<boolean> {
+  return withNews(services, async (trx, news) => {
+    const row = await trx.selectFrom('students').select('left_at').where('id', '=', student).where('class_id', '=', classId).forUpdate().executeTakeFirst()
+    if (!row) return false
+    if (left === (row.left_at !== null)) return true
+    if (left) await leave(trx, news, [student])
+    else {
+      await trx.updateTable('students').set({ left_at: null }).where('id', '=', student).execute()
+      await makeLateSlates(trx, classId)
+    }
+    return true
+  })
+}
+
+async function leave(trx: Trx, news: News[], students: readonly string[]): Promise<void> {
+  await trx.updateTable('students').set({ left_at: new Date() }).where('id', 'in', [...students]).execute()
+  const ended = await trx.deleteFrom('sessions').where('student_id', 'in', [...students]).returning('id').execute()
+  news.push(...ended.map(({ id }) => ({ scope: 'session' as const, session: id })))
+}
+
+async function makeLateSlates(trx: Trx, classId: string): Promise<void> {
+  const handouts = await trx.selectFrom('handouts').select('id').where('class_id', '=', classId).where('mode', '=', 'copy-each').execute()
+  for (const { id } of handouts) await makeSlates(trx, id)
+}
+
+/** Levels that students have and the class doesn't know yet are put behind those it knows: numbers by size, words as they came. */
+async function keepLevels(trx: Trx, classId: string): Promise<void> {
+  const { levels } = await trx.selectFrom('classes').select('levels').where('id', '=', classId).executeTakeFirstOrThrow()
+  const used = await trx.selectFrom('students').select('level').distinct().where('class_id', '=', classId).where('level', 'is not', null).execute()
+  const fresh = used.flatMap(({ level }) => level === null || levels.includes(level) ? [] : [level]).toSorted((a, b) => a.localeCompare(b, 'en', { numeric: true }))
+  if (fresh.length) await trx.updateTable('classes').set({ levels: [...levels, ...fresh] }).where('id', '=', classId).execute()
+}
+
 /** Other pictures for a student; whoever came in by the old ones is out. False when the class has no such student. */
-export async function newPictures(services: Pick<Services, 'db' | 'wire'>, classId: string, student: string): Promise<boolean> {
+export async function newPictures(services: Told, classId: string, student: string): Promise<boolean> {
   const result = await services.db.updateTable('students').set({ picture_password: makePicturePassword(unforeseen) })
     .where('id', '=', student).where('class_id', '=', classId).executeTakeFirst()
   if (result.numUpdatedRows === 0n) return false
@@ -52,14 +118,15 @@ export async function newPictures(services: Pick<Services, 'db' | 'wire'>, class
 }
 
 export async function classWithStudents(db: Db, id: string) {
-  const row = await db.selectFrom('classes').select(['id', 'name', 'code']).where('id', '=', id).executeTakeFirstOrThrow()
-  const students = await db.selectFrom('students').select(['id', 'name', 'picture_password as pictures'])
-    .where('class_id', '=', id).orderBy('name_folded').execute()
-  return { ...row, students }
+  const row = await db.selectFrom('classes').select(['id', 'name', 'code', 'levels', 'records_class as recordsClass']).where('id', '=', id).executeTakeFirstOrThrow()
+  const students = await db.selectFrom('students')
+    .select(['id', 'name', 'preferred', 'level', 'record', 'picture_password as pictures', 'left_at'])
+    .where('class_id', '=', id).orderBy(BY_NAME).execute()
+  return { ...row, students: students.map(({ left_at, ...student }) => ({ ...student, left: left_at !== null })) }
 }
 
 export async function classesOf(db: Db, teacher: string) {
-  return db.selectFrom('classes').leftJoin('students', 'students.class_id', 'classes.id')
+  return db.selectFrom('classes').leftJoin('students', join => join.onRef('students.class_id', '=', 'classes.id').on('students.left_at', 'is', null))
     .select(eb => ['classes.id', 'classes.name', 'classes.code', eb.fn.count<string>('students.id').as('students')])
     .where('classes.teacher_id', '=', teacher).groupBy('classes.id').orderBy('classes.name').execute()
     .then(rows => rows.map(row => ({ ...row, students: Number(row.students) })))

@@ -16,7 +16,7 @@ export async function giveOutWithin(trx: Transaction<Database>, boardId: string,
   const edition_hash = await keepEdition(trx, document)
   // Locked, so that a student who is added at this moment is either given a slate here or by joining late.
   await trx.selectFrom('classes').select('id').where('id', '=', classId).forUpdate().executeTakeFirstOrThrow()
-  const someone = await trx.selectFrom('students').select('id').where('class_id', '=', classId).limit(1).executeTakeFirst()
+  const someone = await trx.selectFrom('students').select('id').where('class_id', '=', classId).where('left_at', 'is', null).limit(1).executeTakeFirst()
   if (!someone) return refuse('no-students')
   const { id } = await trx.insertInto('handouts').values({ board_id: boardId, class_id: classId, edition_hash, mode: 'copy-each' })
     .returning('id').executeTakeFirstOrThrow()
@@ -43,7 +43,7 @@ export async function makeSlates(db: Kysely<Database>, handout: string): Promise
     with given as materialized (
       select gen_random_uuid() as id, handouts.id as handout_id, handouts.class_id, handouts.edition_hash, students.id as student_id
       from handouts join students using (class_id)
-      where handouts.id = ${handout} and handouts.mode = 'copy-each'
+      where handouts.id = ${handout} and handouts.mode = 'copy-each' and students.left_at is null
         and not exists (select from slate_members m where m.handout_id = handouts.id and m.student_id = students.id and m.until_at is null and m.kind <> 'class')
     ), made as (
       insert into slates (id, handout_id, class_id, kind, edition_hash) select id, handout_id, class_id, 'copy', edition_hash from given

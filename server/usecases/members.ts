@@ -71,7 +71,7 @@ interface Joining { readonly slate: string, readonly student: string, readonly p
 async function add(trx: Trx, news: News[], { slate, student, part }: Joining): Promise<Result<{ hand: number }, MemberRefusal>> {
   if (part !== null && !(Number.isInteger(part) && part >= 1 && part <= MOST_PARTS)) return refuse('no-such-part')
   const row = await held(trx, slate)
-  const known = row && await trx.selectFrom('students').select('id').where('id', '=', student).where('class_id', '=', row.class_id).executeTakeFirst()
+  const known = row && await trx.selectFrom('students').select('id').where('id', '=', student).where('class_id', '=', row.class_id).where('left_at', 'is', null).executeTakeFirst()
   if (!row || !known) return refuse('not-found')
   if (row.kind === 'copy') return refuse('not-shared')
   const before = await trx.selectFrom('slate_members').select(['student_id', 'hand']).where('slate_id', '=', slate).execute()

@@ -17,7 +17,7 @@ export async function makeLesson(address: string, names: readonly string[] = ['A
   const password = 'ten letters or more'
   await teacher.signUp(email, password)
   const { id: classId } = await teacher.must<{ id: string }>('POST', '/api/classes', { name: 'Test class' })
-  await teacher.must('POST', `/api/classes/${classId}/students`, { list: names.join('\n') })
+  await teacher.must('POST', `/api/classes/${classId}/list`, { students: names.map(name => ({ name })), missing: 'stay' })
   const { code, students } = await teacher.must<{ code: string, students: Student[] }>('GET', `/api/classes/${classId}`)
   const { id } = await teacher.must<{ id: string }>('POST', '/api/boards', { title: board.title })
   await teacher.must('PUT', `/api/boards/${id}`, { version: 1, board })

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { toDataURL } from 'qrcode'
+import { codeInGroups } from '~~/core/roster/picturePassword'
 
 /** How students come in: a QR code, the class code, a link. */
 const { code, link } = defineProps<{ code: string, link: string }>()
@@ -12,7 +13,7 @@ const picture = computedAsync(() => toDataURL(link, { margin: 1, width: 320, col
     <img v-if="picture" :src="picture" :alt="t('giveOut.qr')" class="h-44 w-44 rounded-lg border border-panel-line">
     <div class="min-w-0 flex-1">
       <p class="label">{{ t('classes.code') }}</p>
-      <p class="mb-3 text-3xl font-bold tracking-widest" data-test="code">{{ code }}</p>
+      <p class="mb-3 text-3xl font-bold tracking-widest" data-test="code">{{ codeInGroups(code) }}</p>
       <label><span class="label">{{ t('giveOut.link') }}</span><input class="field" readonly :value="link" data-test="link" @focus="($event.target as HTMLInputElement).select()"></label>
     </div>
   </div>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Edition } from '~~/core/board/edition'
-import { shortName } from '~~/core/roster/classList'
+import { shortName } from '~~/core/roster/names'
 import type { WalkSlate } from '~/composables/useWalk'
 
 /** One slate of the walk-round: the work itself, a name plate, a progress rim, and light where something is new. */

@@ -1,83 +1,59 @@
 <script setup lang="ts">
-import { readClassList } from '~~/core/roster/classList'
-import type { PasswordPicture } from '~~/core/roster/picturePassword'
+import { codeInGroups } from '~~/core/roster/picturePassword'
+import type { OneStudent } from '~/composables/useClass'
 
 definePageMeta({ for: 'teacher' })
-interface ClassPage { id: string, name: string, code: string, students: { id: string, name: string, pictures: PasswordPicture[] }[] }
-
 const { t } = useWords()
 const route = useRoute()
-const { attempt, trouble, busy } = useAsking()
-const path = `/api/classes/${String(route.params.id)}`
-const page = ref(await ask<ClassPage>(path))
-const list = ref('')
-const added = ref(0)
-const rows = computed(() => readClassList(list.value, page.value.students.map(s => s.name)))
-const problems = computed(() => rows.value.filter(row => row.problem))
+const { attempt, trouble } = useAsking()
+const { path, page, here, left, known, again } = await useClass(String(route.params.id))
+const listing = ref(false)
+const said = ref('')
+const gone = ref<OneStudent | null>(null)
 useHead({ title: () => page.value.name })
 
-/** The list without the lines that can't be taken, for the teacher to look at before it is added. */
-function leaveOut() {
-  list.value = rows.value.filter(row => !row.problem).map(row => row.name).join('\n')
+async function taken() {
+  listing.value = false
+  gone.value = null
+  await again()
+  said.value = t('classList.took', { count: here.value.length })
 }
-
-async function add() {
-  const done = await attempt(() => ask<{ added: number }>(`${path}/students`, { method: 'POST', body: { list: list.value } }))
-  if (!done) return
-  added.value = done.added
-  list.value = ''
-  page.value = await ask<ClassPage>(path)
-}
-
 async function renew(student: string) {
   await attempt(() => ask(`${path}/students/${student}/pictures`, { method: 'POST', body: {} }))
-  page.value = await ask<ClassPage>(path)
+  await again()
+}
+async function leave(student: OneStudent, now: boolean) {
+  const done = await attempt(() => ask(`${path}/students/${student.id}/left`, { method: 'PUT', body: { left: now } }))
+  if (!done) return
+  await again()
+  gone.value = now ? student : null
+  said.value = now ? t('classes.didLeave', { name: student.name }) : ''
 }
 </script>
 
 <template>
   <div>
     <UiTeacherBar />
-    <main class="mx-auto flex max-w-6xl flex-col gap-6 p-6">
-      <div class="flex flex-wrap items-baseline gap-4">
+    <main class="mx-auto flex max-w-6xl flex-col gap-5 p-6">
+      <div class="flex flex-wrap items-center gap-4">
         <h1 class="text-2xl font-bold">{{ page.name }}</h1>
-        <p class="text-lg">{{ t('classes.code') }} <strong class="tracking-widest" data-test="class-code">{{ page.code }}</strong></p>
+        <p class="text-lg">{{ t('classes.code') }} <strong class="tracking-widest" data-test="class-code">{{ codeInGroups(page.code) }}</strong></p>
+        <button type="button" class="button button-action ml-auto" @click="listing = true"><Icon name="lucide:list-plus" />{{ t('classes.listButton') }}</button>
       </div>
-      <div class="grid gap-6 lg:grid-cols-[1fr_24rem]">
-        <section class="panel">
-          <h2 class="mb-3 text-lg font-bold">{{ t('classes.students', { count: page.students.length }) }}</h2>
-          <p v-if="page.students.length === 0">{{ t('classes.noStudents') }}</p>
-          <table v-else class="w-full">
-            <thead><tr class="text-left text-sm"><th class="pb-2">{{ t('classes.name') }}</th><th class="pb-2">{{ t('classes.pictures') }}</th><th><span class="sr-only">{{ t('classes.renew') }}</span></th></tr></thead>
-            <tbody>
-              <tr v-for="student in page.students" :key="student.id" class="border-t border-panel-line">
-                <td class="py-1 pr-3 font-semibold"><bdi>{{ student.name }}</bdi></td>
-                <td class="py-1 pr-3">
-                  <span class="flex flex-wrap items-center gap-x-2">
-                    <span v-for="picture in student.pictures" :key="picture" class="inline-flex items-center gap-1"><UiPasswordPicture :picture="picture" class="text-xl" />{{ t(`pictures.${picture}`) }}</span>
-                  </span>
-                </td>
-                <td class="py-1 text-right"><button type="button" class="button button-quiet" :aria-label="t('classes.renewFor', { name: student.name })" @click="renew(student.id)"><Icon name="lucide:refresh-cw" />{{ t('classes.renew') }}</button></td>
-              </tr>
-            </tbody>
-          </table>
-        </section>
-        <section class="panel flex h-fit flex-col gap-3">
-          <h2 class="text-lg font-bold">{{ t('classes.add') }}</h2>
-          <label><span class="label">{{ t('classes.paste') }}</span><textarea v-model="list" rows="9" class="field" spellcheck="false" /></label>
-          <p v-if="rows.length && !problems.length" class="note-line">{{ t('classes.ready', { count: rows.length }) }}</p>
-          <div v-if="problems.length" class="trouble">
-            <p class="font-semibold">{{ t('classes.problems', { count: problems.length }) }}</p>
-            <ul class="mt-1 max-h-44 overflow-auto">
-              <li v-for="row in problems" :key="row.line">{{ t('classes.line', { line: row.line }) }} <bdi>{{ row.name }}</bdi>: {{ t(`classes.problem.${row.problem!}`) }}</li>
-            </ul>
-            <button type="button" class="button mt-2" @click="leaveOut">{{ t('classes.leaveOut') }}</button>
-          </div>
-          <p v-if="trouble" class="trouble" role="alert">{{ trouble }}</p>
-          <p v-if="added" role="status">{{ t('classes.added', { count: added }) }}</p>
-          <button type="button" class="button button-action" :disabled="busy || rows.length === 0 || problems.length > 0" @click="add">{{ t('classes.addThem', { count: rows.length - problems.length }) }}</button>
-        </section>
-      </div>
+      <p v-if="said" role="status" class="flex flex-wrap items-center gap-3">{{ said }}<button v-if="gone" type="button" class="button min-h-9 py-1" @click="leave(gone, false)">{{ t('classes.undo') }}</button></p>
+      <p v-if="trouble" class="trouble" role="alert">{{ trouble }}</p>
+      <section class="panel">
+        <h2 class="mb-3 text-lg font-bold">{{ t('classes.students', { count: here.length }) }}</h2>
+        <p v-if="here.length === 0">{{ t('classes.noStudents') }}</p>
+        <ClassStudentTable v-else :students="here" @renew="renew" @leave="leave" />
+        <details v-if="left.length" class="mt-4">
+          <summary class="cursor-pointer font-semibold">{{ t('classes.left', { count: left.length }) }}</summary>
+          <ul class="mt-2 flex flex-col gap-1">
+            <li v-for="student in left" :key="student.id" class="flex items-center gap-3"><bdi>{{ student.name }}</bdi><button type="button" class="button min-h-9 py-1" :aria-label="`${t('classes.comeBack')}: ${student.name}`" @click="leave(student, false)">{{ t('classes.comeBack') }}</button></li>
+          </ul>
+        </details>
+      </section>
     </main>
+    <ClassListMaker :open="listing" :class-id="page.id" :name="page.name" :known="known" @close="listing = false" @taken="taken" @outdated="again" />
   </div>
 </template>

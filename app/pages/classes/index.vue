@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { codeInGroups } from '~~/core/roster/picturePassword'
+
 definePageMeta({ for: 'teacher' })
 interface ClassRow { id: string, name: string, code: string, students: number }
 
@@ -27,7 +29,7 @@ async function create() {
             <Icon name="lucide:users" size="26" class="text-action" />
             <span class="text-lg font-bold">{{ row.name }}</span>
             <span class="note-line">{{ t('classes.students', { count: row.students }) }}</span>
-            <span class="ml-auto font-bold tracking-widest">{{ row.code }}</span>
+            <span class="ml-auto font-bold tracking-widest">{{ codeInGroups(row.code) }}</span>
           </NuxtLink>
         </li>
       </ul>

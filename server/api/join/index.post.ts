@@ -17,6 +17,6 @@ export default defineEventHandler(async (event) => {
     await db.selectFrom('classes').select(['id', 'name', 'code']).where('code', '=', tidyClassCode(code)).executeTakeFirst() ?? null)
   if (found === 'too-often') throw refusal('too-often')
   if (!found) throw refusal('no-such-code')
-  const students = await db.selectFrom('students').select(['id', 'name']).where('class_id', '=', found.id).orderBy('name_folded').execute()
+  const students = await db.selectFrom('students').select(['id', 'name']).where('class_id', '=', found.id).where('left_at', 'is', null).orderBy('name_folded').execute()
   return { name: found.name, code: found.code, students }
 })

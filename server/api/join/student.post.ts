@@ -24,7 +24,7 @@ export default defineEventHandler(async (event) => {
   }, async () => {
     const known = await db.selectFrom('students').innerJoin('classes', 'classes.id', 'students.class_id')
       .select(['students.id', 'students.name', 'students.picture_password'])
-      .where('students.id', '=', student).where('classes.code', '=', classCode).executeTakeFirst()
+      .where('students.id', '=', student).where('classes.code', '=', classCode).where('students.left_at', 'is', null).executeTakeFirst()
     return known?.picture_password.join() === pictures.join() ? known : null
   })
   if (found === 'too-often') throw refusal('too-often')

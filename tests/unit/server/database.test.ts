@@ -5,7 +5,7 @@ import { connect } from '../../../server/database/connect'
 import { EditionCache } from '../../../server/database/editions'
 import { loadStates } from '../../../server/database/loadState'
 import { whoOnSlate } from '../../../server/rights/hold'
-import { addStudents, classWithStudents, createClass } from '../../../server/usecases/classes'
+import { createClass } from '../../../server/usecases/classes'
 import { giveOut } from '../../../server/usecases/giveOut'
 import { saveBoard } from '../../../server/usecases/boards'
 import type { SlateKind } from '../../../core/slate/kind'
@@ -109,32 +109,29 @@ describe('the database itself', () => {
     }
   })
 
+  it('breaks off a transaction whose connection breaks between two questions, and takes nothing else along', async () => {
+    const broken: Error[] = []
+    const hear = (error: Error) => void broken.push(error)
+    process.on('uncaughtExceptionMonitor', hear)
+    const work = connection.db.transaction().execute(async (trx) => {
+      const { rows: [row] } = await sql<{ pid: number }>`select pg_backend_pid() as pid`.execute(trx)
+      const gone = new Promise((resolve) => {
+        connection.pool.once('remove', resolve)
+        setTimeout(resolve, 1000)
+      })
+      await sql`select pg_terminate_backend(${row!.pid}, 5000)`.execute(connection.db)
+      await gone
+      await sql`select 1`.execute(trx)
+    })
+    await expect(work).rejects.toThrow()
+    process.off('uncaughtExceptionMonitor', hear)
+    expect(broken).toEqual([])
+    expect((await sql<{ one: number }>`select 1 as one`.execute(connection.db)).rows).toEqual([{ one: 1 }])
+  })
   it('does not let an edition or a move be changed', async () => {
     await expect(sql`update editions set document = '{}'`.execute(connection.db)).rejects.toThrow(/never changed/)
     await sql`insert into moves (slate_id, number, id, move, inverse, by) values (${school.slates[0]!.id}, 1, 'abcdefgh', '{}', '{}', 'student:1')`.execute(connection.db)
     await expect(sql`update moves set move = '{"kind":"start-again"}'`.execute(connection.db)).rejects.toThrow(/never changed/)
-  })
-})
-
-describe('a class list', () => {
-  it('is taken whole or not at all', async () => {
-    const made = await createClass(connection.db, school.teacher, 'Half')
-    if (!made.ok) throw new Error(made.reason)
-    const bad = await addStudents(connection.db, made.value.id, 'Ada\nBram\nada')
-    expect(bad).toMatchObject({ ok: false, reason: [{}, {}, { problem: 'double' }] })
-    expect((await classWithStudents(connection.db, made.value.id)).students).toEqual([])
-    expect(await addStudents(connection.db, made.value.id, 'Ada\n\nنور\nZoë')).toEqual({ ok: true, value: { added: 3 } })
-    expect(await addStudents(connection.db, made.value.id, '')).toMatchObject({ ok: false })
-  })
-
-  it('gives those who join late a slate at once', async () => {
-    await addStudents(connection.db, school.classId, 'Late Comer')
-    const slates = await connection.db.selectFrom('slates').select('id').where('handout_id', '=', school.handout).where('kind', '=', 'copy').where(e => e.exists(e.selectFrom('slate_members').select('hand').whereRef('slate_id', '=', 'slates.id'))).execute()
-    expect(slates).toHaveLength(4)
-  })
-
-  it('can\'t have two classes of one name with one teacher', async () => {
-    expect(await createClass(connection.db, school.teacher, 'Class')).toEqual({ ok: false, reason: 'taken' })
   })
 })
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { shortName } from '~~/core/roster/classList'
+import { shortName } from '~~/core/roster/names'
 import type { SlateView } from '~/composables/useSlate'
 import type { WalkView } from '~/composables/useWalk'
 

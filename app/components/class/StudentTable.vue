@@ -1,0 +1,35 @@
+<script setup lang="ts">
+import type { OneStudent } from '~/composables/useClass'
+
+/** The students of a class, how they come in, and what can be done about each. */
+const { students } = defineProps<{ students: readonly OneStudent[] }>()
+const emit = defineEmits<{ renew: [student: string], leave: [student: OneStudent, left: boolean] }>()
+const { t } = useWords()
+const withLevels = computed(() => students.some(student => student.level))
+</script>
+
+<template>
+  <table class="w-full">
+    <thead>
+      <tr class="text-left text-sm">
+        <th class="pb-2">{{ t('classes.name') }}</th><th v-if="withLevels" class="pb-2">{{ t('classes.level') }}</th>
+        <th class="pb-2">{{ t('classes.pictures') }}</th><th><span class="sr-only">{{ t('classes.renew') }}</span></th>
+      </tr>
+    </thead>
+    <tbody>
+      <tr v-for="student in students" :key="student.id" class="border-t border-panel-line">
+        <td class="py-1 pr-3 font-semibold"><bdi>{{ student.name }}</bdi><span v-if="student.preferred" class="font-normal text-ink-soft"> (<bdi>{{ student.preferred }}</bdi>)</span></td>
+        <td v-if="withLevels" class="py-1 pr-3">{{ student.level }}</td>
+        <td class="py-1 pr-3">
+          <span class="flex flex-wrap items-center gap-x-2">
+            <span v-for="picture in student.pictures" :key="picture" class="inline-flex items-center gap-1"><UiPasswordPicture :picture="picture" class="text-xl" />{{ t(`pictures.${picture}`) }}</span>
+          </span>
+        </td>
+        <td class="py-1 text-right">
+          <button type="button" class="button button-quiet" :aria-label="t('classes.renewFor', { name: student.name })" @click="emit('renew', student.id)"><Icon name="lucide:refresh-cw" />{{ t('classes.renew') }}</button>
+          <button type="button" class="button button-quiet" :aria-label="`${t('classes.leave')}: ${student.name}`" :title="t('classes.leave')" @click="emit('leave', student, true)"><Icon name="lucide:user-round-minus" /></button>
+        </td>
+      </tr>
+    </tbody>
+  </table>
+</template>

@@ -1,0 +1,73 @@
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { classesOf, classWithStudents, createClass, setLeft, takeList, type ListToTake } from '../../../server/usecases/classes'
+import { shore } from '../../boards'
+import { listener, put, said, twoProcesses, until, type TwoProcesses } from '../../lesson'
+
+let two: TwoProcesses
+beforeAll(async () => {
+  two = await twoProcesses(shore(), 3)
+})
+afterAll(() => two.close())
+
+const list = (names: readonly string[], missing: ListToTake['missing'] = 'stay'): ListToTake => ({ students: names.map(name => ({ name })), missing })
+async function newClass(name: string): Promise<string> {
+  const made = await createClass(two.connection.db, two.school.teacher, name)
+  if (!made.ok) throw new Error(made.reason)
+  return made.value.id
+}
+const studentsOf = async (classId: string) => (await classWithStudents(two.connection.db, classId)).students
+
+describe('a class list', () => {
+  it('is taken over whole or not at all', async () => {
+    const id = await newClass('Half')
+    expect(await takeList(two.services, id, list(['Ada', 'Bram', 'ada']))).toMatchObject({ ok: false, reason: { rows: [{ line: 3, problem: 'double' }] } })
+    expect(await studentsOf(id)).toEqual([])
+    expect(await takeList(two.services, id, list(['Ada', 'نور', 'Zoë']))).toMatchObject({ ok: true, value: { added: [{}, {}, {}] } })
+    const clash = { students: [{ name: 'Bo', record: '1' }, { name: 'Bo', record: '2' }], missing: 'stay' } as const
+    expect(await takeList(two.services, id, clash)).toMatchObject({ ok: false })
+    expect((await studentsOf(id)).map(s => s.name)).toEqual(['Ada', 'Zoë', 'نور'])
+  })
+  it('taken over again updates and never doubles, also when two do it at once', async () => {
+    const id = await newClass('Again')
+    const students = [{ name: 'Ada', record: 'a', level: '10' }, { name: 'Bo', record: 'b', level: '9' }]
+    await Promise.all([1, 2, 3].map(() => takeList(two.services, id, { students, missing: 'leave' })))
+    const before = await studentsOf(id)
+    expect(before).toMatchObject([{ name: 'Ada', level: '10', record: 'a' }, { name: 'Bo', level: '9' }])
+    expect((await classWithStudents(two.connection.db, id)).levels).toEqual(['9', '10'])
+    // They change names; who they are, and their pictures, stay.
+    expect((await takeList(two.services, id, { students: [{ name: 'Bo', record: 'a' }, { name: 'Ada', record: 'b' }], missing: 'leave' })).ok).toBe(true)
+    const after = await studentsOf(id)
+    expect(after.map(s => [s.name, s.record])).toEqual([['Ada', 'b'], ['Bo', 'a']])
+    expect(after.find(s => s.record === 'a')).toMatchObject({ id: before[0]!.id, pictures: before[0]!.pictures, level: '10' })
+  })
+  it('gives those who join late a slate of every handout of copies at once', async () => {
+    const { db } = two.connection
+    await takeList(two.services, two.school.classId, list(['Late Comer']))
+    const slates = await db.selectFrom('slate_members').select('slate_id').where('handout_id', '=', two.school.handout).execute()
+    expect(slates).toHaveLength(4)
+  })
+  it('lets a student leave with their work kept, out at once, and come back to it', async () => {
+    const { db } = two.connection
+    const { id: slate, student } = two.school.slates[0]!
+    expect(said(await two.submit(slate, two.as(student), [put('c0', 10)]))).toEqual([1])
+    const { id: session } = await db.insertInto('sessions').values({ student_id: student, teacher_id: null, ends_at: new Date(Date.now() + 60_000) }).returning('id').executeTakeFirstOrThrow()
+    const there = listener('there', session)
+    two.engines[1].hub.join(there)
+    expect(await setLeft(two.services, two.school.classId, student, true)).toBe(true)
+    await until(() => there.over)
+    expect(await db.selectFrom('sessions').select('id').where('student_id', '=', student).execute()).toEqual([])
+    expect((await classesOf(db, two.school.teacher)).find(c => c.id === two.school.classId)).toMatchObject({ students: 3 })
+    expect((await two.stateOf(slate))!.number).toBe(1)
+    // Back by the list, under the same name.
+    const name = (await studentsOf(two.school.classId)).find(s => s.id === student)!.name
+    expect(await takeList(two.services, two.school.classId, list([name]))).toMatchObject({ ok: true, value: { back: [{ id: student }], added: [] } })
+    expect(said(await two.submit(slate, two.as(student), [put('c0', 20)]))).toEqual([2])
+    expect(await db.selectFrom('slate_members').select('slate_id').where('student_id', '=', student).execute()).toHaveLength(1)
+  })
+  it('can\'t be of two classes of one name with one teacher', async () => {
+    expect(await createClass(two.connection.db, two.school.teacher, 'Class')).toEqual({ ok: false, reason: 'taken' })
+  })
+  it('asks of no student of another class', async () => {
+    expect(await setLeft(two.services, await newClass('Other'), two.school.slates[0]!.student, true)).toBe(false)
+  })
+})
