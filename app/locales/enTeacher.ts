@@ -25,7 +25,7 @@ export default {
     badFile: 'This is not a board file, or it was damaged. Nothing was added.', missing: 'One picture was not in the file; the rest is here. | {count} pictures were not in the file; the rest is here.',
   },
   classes: {
-    title: 'Classes', students: 'no students | {count} student | {count} students', newName: 'New class', create: 'Make the class', code: 'Class code',
+    title: 'Classes', parts: 'Parts of the class', list: 'Students', students: 'no students | {count} student | {count} students', newName: 'New class', create: 'Make the class', code: 'Class code',
     name: 'Name', pictures: 'Picture password', renew: 'New pictures', renewFor: 'New pictures for {name}', noStudents: 'No names yet. Type, paste or load the class list.',
     level: 'Level', listButton: 'Add or update names', more: 'More about {name}', leave: 'Has left the class', comeBack: 'Back in the class', left: 'Left: {count} student, work kept | Left: {count} students, work kept', didLeave: '{name} has left the class and can no longer come in. The work is kept.', undo: 'Undo',
   },
@@ -39,11 +39,20 @@ export default {
     clash: '{name} would have the same name as {other}, who is another student by the school\'s records. Add what tells them apart.', tooMany: 'That would be more than the 200 students a class can have.',
     missing: 'Students who are not on this list: {names}', stay: 'They stay', leave: 'They leave, with their work kept',
     plan: 'What will change', added: 'New: {names}', changed: 'Changed: {names}', back: 'Back, to their own work: {names}', leaving: 'Leaving: {names}', same: '{count} student stays as is. | {count} students stay as they are.', change: '{from} becomes {to}', nothing: 'Nothing changes: the class is like this already.',
-    take: 'Change nothing | Make {count} change | Make {count} changes', took: 'Done. {count} student is in the class now. | Done. {count} students are in the class now.', elsewhere: 'The class was changed in another window meanwhile. Look again at what will change.',
+    more: 'and {count} more | and {count} more', take: 'Change nothing | Make {count} change | Make {count} changes', took: 'Done. {count} student is in the class now. | Done. {count} students are in the class now.', elsewhere: 'The class was changed in another window meanwhile. Look again at what will change.',
     trouble: {
       'too-big': 'This file is larger than 20 MB. A class list has at most 200 students: save only this class, and load it again. Nothing was changed.', 'broken-zip': 'This zip can\'t be opened. Save it anew. Nothing was changed.', 'no-list': 'There is no class list in this file. It should be CSV or text. Nothing was changed.',
       'no-users': 'This export has no users.csv, where the names are. Load the whole zip. Nothing was changed.', 'no-students': 'This export has no students in it. Nothing was changed.', 'no-column': 'In {file} the column {column} is missing. Nothing was changed.',
     },
+  },
+  groups: {
+    title: 'Groups', sets: 'Sets of groups', newSet: 'New groups', setNumber: 'Groups {number}', setName: 'Name of this set', setExample: 'Lab groups', keep: 'Keep this set', kept: 'Kept', drop: 'Remove this set',
+    make: 'Make groups', by: 'How to divide', bySize: 'How many in each', byNumber: 'How many groups', levels: 'Levels', likeness: { any: 'Not looked at', mixed: 'Mixed in each group', alike: 'Alike in each group' }, newPartners: 'New partners: as few pairs as can be who were together in another set',
+    makeOf: 'Nobody is here | Make groups of {count} student | Make groups of {count} students', looking: 'Looking for the best groups', stop: 'Stop and take the best so far', refused: { 'nobody': 'Nobody is here to be put into groups.', 'no-such-number': 'That number makes no groups.', 'more-groups-than-students': 'That would be more groups than students.' },
+    chosen: 'Nobody chosen | {count} student chosen | {count} students chosen', how: 'Choose names, then say: keep together, keep apart, away today, or put them into a group. Names can be dragged, too.', together: 'Keep together', apart: 'Keep apart', away: 'Away today', chooseNone: 'Choose nobody', wishes: 'Wishes', wish: { together: '{names} together', apart: '{names} apart' }, forget: 'Take away the wish: {wish}', awayToday: 'Away today', here: 'Here after all',
+    outcome: 'Made: {sizes}.', ofSize: '{count} group of {size} | {count} groups of {size}', allKept: 'Every wish is kept.', repeated: 'Nobody is with a partner from another set. | {count} pair was together in another set. | {count} pairs were together in another set.', notKept: 'These wishes could not be kept:', contradiction: 'With groups of this size these contradict each other: {wishes}. Take one of them away, or change the size.',
+    groupName: 'Name of the group', removeGroup: 'Remove the group {name}', addGroup: 'Add a group', byHand: 'Make groups by hand', loose: 'In no group yet', putHere: 'Put {count} here | Put {count} here',
+    leaves: { oak: 'Oak', ash: 'Ash', hazel: 'Hazel', maple: 'Maple', willow: 'Willow', holly: 'Holly', ginkgo: 'Ginkgo', clover: 'Clover', ivy: 'Ivy', birch: 'Birch' },
   },
   handouts: {
     title: 'Given out', empty: 'Nothing is given out yet.', toShelf: 'Choose a board', counts: '{underWay} under way · {handedIn} handed in · {all} in all',

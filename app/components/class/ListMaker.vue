@@ -19,7 +19,9 @@ watch(() => open, (now) => {
   elsewhere.value = false
 })
 
-const named = (some: readonly { name: string }[]) => some.map(s => s.name).join(', ')
+/** A long list is cut: what counts is how many more there are. */
+const MOST_NAMED = 12
+const named = (some: readonly { name: string }[]) => [...some.slice(0, MOST_NAMED).map(s => s.name), ...some.length > MOST_NAMED ? [t('classList.more', { count: some.length - MOST_NAMED })] : []].join(', ')
 const changed = computed(() => plan.value.changed.map(({ from, to }) => from.name === to.name ? to.name : t('classList.change', { from: from.name, to: to.name })).join(', '))
 
 async function take() {
@@ -50,18 +52,18 @@ async function take() {
         <div v-if="!roster && width > 1" class="overflow-x-auto">
           <p v-if="!sure" class="mb-2 font-semibold">{{ t('classList.check') }}</p>
           <table class="text-sm">
-            <thead><tr><th v-for="(_, i) in columns" :key="i" class="p-1 text-left"><select v-model="columns[i]" class="field min-h-9 py-1" :aria-label="t('classList.column', { number: i + 1 })"><option v-for="kind in LIST_COLUMNS" :key="kind" :value="kind">{{ t(`classList.columns.${kind}`) }}</option></select></th></tr></thead>
+            <thead><tr><th v-for="(_, i) in columns" :key="i" class="min-w-32 p-1 text-left"><select v-model="columns[i]" class="field min-h-9 py-1" :aria-label="t('classList.column', { number: i + 1 })"><option v-for="kind in LIST_COLUMNS" :key="kind" :value="kind">{{ t(`classList.columns.${kind}`) }}</option></select></th></tr></thead>
             <tbody><tr v-for="row in sample" :key="row.line"><td v-for="(_, i) in columns" :key="i" class="max-w-40 truncate p-1"><bdi>{{ row.cells[i] }}</bdi></td></tr></tbody>
           </table>
           <label class="mt-1 flex items-center gap-2"><input v-model="headed" type="checkbox">{{ t('classList.headed') }}</label>
         </div>
       </div>
       <div class="flex flex-col gap-3" role="status">
-        <div v-if="odd.length" class="trouble max-h-72 overflow-auto">
+        <div v-if="odd.length" class="trouble max-h-80 overflow-auto">
           <p v-if="problems.length" class="mb-2 font-semibold">{{ t('classList.problems', { count: problems.length }) }}</p>
           <div v-for="row in odd" :key="row.line" class="mb-2">
-            <p><strong>{{ t('classList.line', { line: row.line }) }}</strong> <bdi>{{ row.student.name }}</bdi><template v-if="row.problem"> {{ t(`classList.problem.${row.problem}`) }}</template></p>
-            <div class="flex gap-2"><input class="field min-h-9 py-1" :value="row.student.name" :aria-label="t('classList.mend', { line: row.line })" :aria-invalid="!!row.problem" @input="list.mend(row.line, ($event.target as HTMLInputElement).value)"><button type="button" class="button min-h-9 py-1" :aria-label="`${t('classList.leaveOut')}: ${t('classList.line', { line: row.line })}`" @click="list.mend(row.line, null)">{{ t('classList.leaveOut') }}</button></div>
+            <p><strong>{{ t('classList.line', { line: row.line }) }}</strong> <bdi>{{ row.student.name }}</bdi>&#32;<template v-if="row.problem">{{ t(`classList.problem.${row.problem}`) }}</template></p>
+            <div class="flex gap-2"><input class="field min-h-9 py-1" :value="row.student.name" :aria-label="t('classList.mend', { line: row.line })" :aria-invalid="!!row.problem" @input="list.mend(row.line, ($event.target as HTMLInputElement).value)"><button type="button" class="button min-h-9 whitespace-nowrap py-1" :aria-label="`${t('classList.leaveOut')}: ${t('classList.line', { line: row.line })}`" @click="list.mend(row.line, null)">{{ t('classList.leaveOut') }}</button></div>
           </div>
           <button v-if="problems.length > 1" type="button" class="button" @click="list.leaveOut">{{ t('classList.leaveAllOut') }}</button>
         </div>

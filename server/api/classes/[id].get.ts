@@ -1,12 +1,7 @@
-import { idParam } from '../../http/read'
-import { actorOf, requireRight } from '../../http/session'
-import { roleOnClass } from '../../rights/roles'
-import { services } from '../../services'
+import { requireRightOnClass } from '../../http/onClass'
 import { classWithStudents } from '../../usecases/classes'
 
 export default defineEventHandler(async (event) => {
-  const { db } = await services()
-  const id = idParam(event)
-  requireRight(await roleOnClass(db, await actorOf(event), id), 'class.read')
+  const { db, id } = await requireRightOnClass(event, 'class.read')
   return classWithStudents(db, id)
 })

@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { classesOf, classWithStudents, createClass, setLeft, takeList, type ListToTake } from '../../../server/usecases/classes'
+import { dropSet, groupsOfClass, keepSet, keepWishes, setAbsent, type SetToKeep } from '../../../server/usecases/groups'
 import { shore } from '../../boards'
 import { listener, put, said, twoProcesses, until, type TwoProcesses } from '../../lesson'
 
@@ -69,5 +70,51 @@ describe('a class list', () => {
   })
   it('asks of no student of another class', async () => {
     expect(await setLeft(two.services, await newClass('Other'), two.school.slates[0]!.student, true)).toBe(false)
+  })
+})
+
+describe('groups of a class', () => {
+  const DAY = '2026-03-02'
+  const set = (name: string, groups: string[][]): SetToKeep => ({ name, groups: groups.map((students, i) => ({ name: `Group ${i + 1}`, mark: 'oak', students })) })
+  const keep = (classId: string, kept: SetToKeep, id?: string) => two.connection.db.transaction().execute(trx => keepSet(trx, classId, kept, id))
+  const page = (classId: string) => groupsOfClass(two.connection.db, classId, DAY)
+  async function classOf(name: string, count: number): Promise<{ id: string, students: string[] }> {
+    const id = await newClass(name)
+    await takeList(two.services, id, list(Array.from({ length: count }, (_, i) => `Student ${String.fromCharCode(65 + i)}`)))
+    return { id, students: (await studentsOf(id)).map(s => s.id) }
+  }
+  it('are kept in named sets, changed without losing which group is which, and removed', async () => {
+    const { id, students: [a, b, c, d] } = await classOf('Sets', 4)
+    const lab = await keep(id, set('Lab', [[a!, b!], [c!, d!]]))
+    if (!lab.ok) throw new Error(lab.reason)
+    expect(await keep(id, set('lab', [[a!]]))).toEqual({ ok: false, reason: 'taken' })
+    const before = (await page(id)).sets[0]!
+    expect((await keep(id, set('Lab two', [[a!, c!], [b!], [d!]]), lab.value.id)).ok).toBe(true)
+    const [after] = (await page(id)).sets
+    expect(after).toMatchObject({ name: 'Lab two', groups: [{ students: [a, c] }, { students: [b] }, { students: [d] }] })
+    expect(after!.groups.slice(0, 2).map(g => g.id)).toEqual(before.groups.map(g => g.id))
+    expect(await dropSet(two.connection.db, id, lab.value.id)).toBe(true)
+    expect(await dropSet(two.connection.db, id, lab.value.id)).toBe(false)
+  })
+  it('take nobody twice, and nobody from elsewhere; not even when two keep at once', async () => {
+    const { id, students: [a, b] } = await classOf('Nobody twice', 2)
+    expect(await keep(id, set('Twice', [[a!], [a!]]))).toEqual({ ok: false, reason: 'not-found' })
+    expect(await keep(id, set('Elsewhere', [[two.school.slates[0]!.student]]))).toEqual({ ok: false, reason: 'not-found' })
+    const results = await Promise.all(Array.from({ length: 8 }, () => keep(id, set('At once', [[a!, b!]]))))
+    expect(results.filter(r => r.ok)).toHaveLength(1)
+    expect((await page(id)).sets).toHaveLength(1)
+  })
+  it('have wishes and a day\'s absent students; who has left is in none of them until they come back', async () => {
+    const { db } = two.connection
+    const { id, students: [a, b, c] } = await classOf('Wishes', 3)
+    expect(await keepWishes(db, id, [{ kind: 'together', students: [a!, b!] }, { kind: 'apart', students: [a!, c!] }])).toEqual({ ok: true, value: null })
+    expect(await keepWishes(db, id, [{ kind: 'apart', students: [a!, two.school.slates[0]!.student] }])).toEqual({ ok: false, reason: 'not-found' })
+    await keep(id, set('All', [[a!, b!, c!]]))
+    for (const absent of [true, true]) expect(await setAbsent(db, id, { student: c!, day: DAY, absent })).toBe(true)
+    await setLeft(two.services, id, b!, true)
+    expect(await page(id)).toMatchObject({ absent: [c], wishes: [{ kind: 'apart', students: [a, c] }], sets: [{ groups: [{ students: [a, c] }] }] })
+    expect((await groupsOfClass(db, id, '2026-03-03')).absent).toEqual([])
+    await setLeft(two.services, id, b!, false)
+    expect((await page(id)).wishes).toHaveLength(2)
   })
 })

@@ -1,11 +1,9 @@
 import * as v from 'valibot'
 import { ListedStudentSchema, MOST_STUDENTS } from '../../../../core/roster/classList'
 import { MISSING } from '../../../../core/roster/listPlan'
-import { idParam, LARGEST, readJson } from '../../../http/read'
+import { requireRightOnClass } from '../../../http/onClass'
+import { LARGEST, readJson } from '../../../http/read'
 import { refusal } from '../../../http/refuse'
-import { actorOf, requireRight } from '../../../http/session'
-import { roleOnClass } from '../../../rights/roles'
-import { services } from '../../../services'
 import { takeList } from '../../../usecases/classes'
 
 const List = v.object({
@@ -15,9 +13,7 @@ const List = v.object({
 })
 
 export default defineEventHandler(async (event) => {
-  const all = await services()
-  const id = idParam(event)
-  requireRight(await roleOnClass(all.db, await actorOf(event), id), 'class.change')
+  const { all, id } = await requireRightOnClass(event, 'class.change')
   const taken = await takeList(all, id, await readJson(event, List, LARGEST.list))
   if (!taken.ok && 'changed' in taken.reason) throw refusal('changed-elsewhere')
   if (!taken.ok) throw refusal('bad-names', JSON.stringify('rows' in taken.reason ? taken.reason.rows : taken.reason.plan.clashes))

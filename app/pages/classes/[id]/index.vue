@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { codeInGroups } from '~~/core/roster/picturePassword'
 import type { OneStudent } from '~/composables/useClass'
 
 definePageMeta({ for: 'teacher' })
@@ -35,11 +34,9 @@ async function leave(student: OneStudent, now: boolean) {
   <div>
     <UiTeacherBar />
     <main class="mx-auto flex max-w-6xl flex-col gap-5 p-6">
-      <div class="flex flex-wrap items-center gap-4">
-        <h1 class="text-2xl font-bold">{{ page.name }}</h1>
-        <p class="text-lg">{{ t('classes.code') }} <strong class="tracking-widest" data-test="class-code">{{ codeInGroups(page.code) }}</strong></p>
-        <button type="button" class="button button-action ml-auto" @click="listing = true"><Icon name="lucide:list-plus" />{{ t('classes.listButton') }}</button>
-      </div>
+      <ClassTop :id="page.id" :name="page.name" :code="page.code">
+        <button type="button" class="button button-action" @click="listing = true"><Icon name="lucide:list-plus" />{{ t('classes.listButton') }}</button>
+      </ClassTop>
       <p v-if="said" role="status" class="flex flex-wrap items-center gap-3">{{ said }}<button v-if="gone" type="button" class="button min-h-9 py-1" @click="leave(gone, false)">{{ t('classes.undo') }}</button></p>
       <p v-if="trouble" class="trouble" role="alert">{{ trouble }}</p>
       <section class="panel">
