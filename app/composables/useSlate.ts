@@ -4,6 +4,8 @@ import type { Board } from '~~/core/board/board'
 import type { BalanceStep } from '~~/core/keys/balance'
 import { progress as progressOf } from '~~/core/placement/placement'
 import type { Actor } from '~~/core/slate/actor'
+import type { Due } from '~~/core/handout/settings'
+import type { SlateKind } from '~~/core/slate/kind'
 import type { Step } from '~~/core/slate/history'
 import type { Move } from '~~/core/slate/move'
 import { whyShut, type Openness, type SlateStatus } from '~~/core/slate/status'
@@ -25,6 +27,14 @@ export interface SlateView {
   /** The reader, as signed in. */
   reader: string
   name: string
+  kind: SlateKind
+  mark: string | null
+  /** Of a frame: who works on it. */
+  members: { name: string, hand: number, part: number | null }[]
+  word: string
+  due: Due | null
+  /** Whether it is to be handed in, or being done is enough. */
+  handIn: boolean
   number: number
   state: SlateState
   board: Board

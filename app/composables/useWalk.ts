@@ -3,6 +3,8 @@ import { makeEdition, type Edition } from '~~/core/board/edition'
 import { progress } from '~~/core/placement/placement'
 import { emptyReplica, receive, receiveWhole, type Replica } from '~~/core/sync/replica'
 import type { ServerMessage } from '~~/core/sync/messages'
+import type { Due } from '~~/core/handout/settings'
+import type { HandoutMode } from '~~/core/slate/kind'
 import type { SlateState } from '~~/core/slate/state'
 import type { SlateStatus } from '~~/core/slate/status'
 import { openSocket } from '~/sync/socket'
@@ -10,16 +12,26 @@ import { openSocket } from '~/sync/socket'
 export interface WalkView {
   id: string
   boardId: string
+  classId: string
   className: string
   code: string
-  board: Board
-  slates: { id: string, name: string, status: SlateStatus, number: number, state: SlateState, movedAt: string | null, handedInAt: string | null, unreadable: boolean }[]
+  mode: HandoutMode
+  word: string
+  due: Due | null
+  /** What newcomers get, and every edition that a slate lies over, by its hash. */
+  edition: string
+  boards: Record<string, Board>
+  slates: { id: string, name: string, mark: string | null, members: WalkMember[], edition: string, status: SlateStatus, number: number, state: SlateState, movedAt: string | null, handedInAt: string | null, unreadable: boolean }[]
+  /** Students who are on no frame. */
+  loose: { student: string, name: string }[]
 }
-export interface WalkSlate { id: string, name: string, status: SlateStatus, replica: Replica, movedAt: number | null, placed: number, of: number, fresh: boolean, unreadable: boolean }
+export interface WalkMember { student: string, name: string, hand: number, part: number | null }
+export interface WalkSlate { id: string, name: string, mark: string | null, members: WalkMember[], edition: Edition, status: SlateStatus, replica: Replica, movedAt: number | null, placed: number, of: number, fresh: boolean, unreadable: boolean }
 
 /** All slates of a handout, live: read once, and from there on each move as it happens. */
 export function useWalk(handout: string) {
-  const edition = shallowRef<Edition | null>(null)
+  const editions = shallowRef<ReadonlyMap<string, Edition>>(new Map())
+  const edition = computed(() => view.value ? editions.value.get(view.value.edition) ?? null : null)
   const view = shallowRef<WalkView | null>(null)
   const slates = shallowRef<ReadonlyMap<string, WalkSlate>>(new Map())
   const trouble = ref('')
@@ -30,13 +42,15 @@ export function useWalk(handout: string) {
   async function load() {
     try {
       const read = await ask<WalkView>(`/api/handouts/${handout}`)
-      edition.value ??= makeEdition(read.board)
+      editions.value = new Map(Object.entries(read.boards).map(([hash, board]) => [hash, editions.value.get(hash) ?? makeEdition(board)]))
       view.value = read
       slates.value = new Map(read.slates.map((s) => {
         const known = slates.value.get(s.id)
-        const replica = receiveWhole(known?.replica ?? emptyReplica, s.number, s.state, edition.value!)
+        const under = editions.value.get(s.edition)!
+        // What was known over another edition says nothing of this one.
+        const replica = receiveWhole(known?.edition === under ? known.replica : emptyReplica, s.number, s.state, under)
         return [s.id, withProgress({
-          id: s.id, name: s.name, status: s.status, replica, movedAt: s.movedAt ? Date.parse(s.movedAt) : null, placed: 0, of: 0, fresh: known?.fresh ?? false, unreadable: s.unreadable,
+          id: s.id, name: s.name, mark: s.mark, members: s.members, edition: under, status: s.status, replica, movedAt: s.movedAt ? Date.parse(s.movedAt) : null, placed: 0, of: 0, fresh: known?.fresh ?? false, unreadable: s.unreadable,
         })]
       }))
     }
@@ -46,29 +60,34 @@ export function useWalk(handout: string) {
     }
   }
 
+  /** News comes one for each slate; they are read once for all. */
+  const loadSoon = useDebounceFn(load, 100)
+
   function hear(message: ServerMessage) {
     if (message.say === 'walking') return void load()
     if (message.say === 'refused' && message.code === 'not-yours') trouble.value = 'not-yours'
+    // Who works where, or what lies under the slates, has changed.
+    if (message.say === 'members' || message.say === 'edition') return void loadSoon()
     if (!('slate' in message) || !message.slate) return
     const slate = slates.value.get(message.slate)
-    if (!slate || !edition.value) return
+    if (!slate) return
     if (message.say === 'moves') {
-      const replica = receive(slate.replica, message.moves, edition.value)
+      const replica = receive(slate.replica, message.moves, slate.edition)
       if (!replica) return void socket.send({ say: 'open', slate: slate.id, since: 0 })
       if (replica.number === slate.replica.number) return
       const status = slate.status === 'not-opened' ? 'under-way' : slate.status
       set({ ...slate, replica, status, movedAt: Date.parse(message.moves.at(-1)!.at) })
     }
-    else if (message.say === 'slate') set({ ...slate, status: message.openness.status, replica: receiveWhole(slate.replica, message.number, message.state, edition.value) })
+    else if (message.say === 'slate') set({ ...slate, status: message.openness.status, replica: receiveWhole(slate.replica, message.number, message.state, slate.edition) })
     else if (message.say === 'status') {
       const { status } = message.openness
       set({ ...slate, status, fresh: slate.fresh || (status === 'handed-in' && slate.status !== 'handed-in') })
     }
   }
 
-  const withProgress = (slate: WalkSlate): WalkSlate => ({ ...slate, ...progress(slate.replica.shown, edition.value!) })
+  const withProgress = (slate: WalkSlate): WalkSlate => ({ ...slate, ...progress(slate.replica.shown, slate.edition) })
   const set = (slate: WalkSlate) => slates.value = new Map(slates.value).set(slate.id, withProgress(slate))
 
   onScopeDispose(socket.close)
-  return { edition, view, slates: computed(() => [...slates.value.values()]), trouble: readonly(trouble), connection: socket.state }
+  return { edition, view, slates: computed(() => [...slates.value.values()]), trouble: readonly(trouble), connection: socket.state, load }
 }

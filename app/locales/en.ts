@@ -11,7 +11,7 @@ export default {
   signIn: { title: 'Sign in', action: 'Sign in', email: 'E-mail address', password: 'Password', new: 'New here?' },
   signUp: { title: 'Make a teacher account', action: 'Make the account', name: 'Your name, as students know it', passwordRule: 'At least 10 characters.' },
   join: {
-    title: 'Come in', code: 'Class code', codeWhere: 'Your teacher shows it: seven letters and numbers.', next: 'Next',
+    title: 'Come in', code: 'Class code', codeWhere: 'Your teacher shows it: six letters and numbers.', next: 'Next',
     who: 'Who are you?', nobody: 'There are no names in this class yet. Your teacher adds them.',
     hello: 'Hello, {name}', pictures: 'Tap your three pictures, in order.', picked: 'No picture of {of} chosen | {count} picture of {of} chosen | {count} pictures of {of} chosen',
     back: 'Take one back', notMe: 'That is not me',
@@ -22,9 +22,11 @@ export default {
   },
   desk: {
     title: 'My desk', leave: 'I am done', empty: 'Nothing to do yet. What your teacher gives out comes here.',
-    status: { 'not-opened': 'New', 'under-way': 'Go on with it', 'handed-in': 'Handed in', 'handed-back': 'Handed back' },
+    due: 'For {day}', late: 'Was for {day}', everyone: 'For everyone', status: { 'not-opened': 'New', 'under-way': 'Go on with it', 'handed-in': 'Handed in', 'handed-back': 'Handed back' },
   },
+  due: { today: 'today', tomorrow: 'tomorrow', at: '{day} at {time}' },
   slate: {
+    due: 'For {day}', with: 'With {names}', done: 'I am done', elsewhere: 'You work somewhere else now.',
     toDesk: 'To my desk', instructions: 'What to do', readAloud: 'Read aloud',
     shut: { paused: 'Pencils down', closed: 'Closed' }, setAside: 'One thing is set aside on this device: the server can\'t read it. | {count} things are set aside on this device: the server can\'t read them.',
     kept: 'Every move is kept', keptOffline: 'Every move is kept. Looking for the connection.', sending: 'Keeping your move',

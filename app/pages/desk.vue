@@ -1,9 +1,11 @@
 <script setup lang="ts">
 import type { Board } from '~~/core/board/board'
+import type { Due } from '~~/core/handout/settings'
+import type { SlateKind } from '~~/core/slate/kind'
 import type { SlateStatus } from '~~/core/slate/status'
 
 definePageMeta({ for: 'student' })
-interface OnDesk { id: string, title: string, status: SlateStatus, at: string, handout?: string, picture: Board }
+interface OnDesk { id: string, title: string, status: SlateStatus, kind: SlateKind, mark: string | null, group: string | null, word: string, due: Due | null, at: string, handout?: string, picture: Board }
 
 const { t } = useWords()
 const store = useMe()
@@ -15,7 +17,10 @@ if (linked) await navigateTo(`/slate/${linked.id}`, { replace: true })
 useHead({ title: () => t('desk.title') })
 
 const ORDER: SlateStatus[] = ['under-way', 'not-opened', 'handed-back', 'handed-in']
-const sorted = slates.toSorted((a, b) => ORDER.indexOf(a.status) - ORDER.indexOf(b.status))
+/** What is to do first, and of that what is due first. */
+const sorted = slates.toSorted((a, b) => ORDER.indexOf(a.status) - ORDER.indexOf(b.status) || (a.due?.day ?? '9').localeCompare(b.due?.day ?? '9'))
+const dueWords = useDue()
+const toDo = (status: SlateStatus) => status === 'not-opened' || status === 'under-way'
 
 async function leave() {
   await store.leave()
@@ -38,6 +43,9 @@ async function leave() {
             <span class="flex items-center gap-2 text-base" :class="slate.status === 'handed-back' ? 'font-semibold text-action' : 'text-ink-soft'">
               <UiStatusIcon :status="slate.status" />{{ t(`desk.status.${slate.status}`) }}
             </span>
+            <span v-if="slate.due && toDo(slate.status)" class="block" :class="slate.due.day < today() ? 'font-semibold text-danger' : ''">{{ t(slate.due.day < today() ? 'desk.late' : 'desk.due', { day: dueWords(slate.due) }) }}</span>
+            <span v-if="slate.kind === 'frame'" class="mt-1 flex items-center gap-2"><ClassGroupMark v-if="slate.mark" :mark="slate.mark" />{{ slate.group }}</span>
+            <span v-else-if="slate.kind === 'class'" class="mt-1 flex items-center gap-2"><Icon name="lucide:users" />{{ t('desk.everyone') }}</span>
           </NuxtLink>
         </li>
       </ul>

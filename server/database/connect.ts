@@ -25,6 +25,9 @@ const PATIENCE = {
  */
 const BY_INDEX = '-c plan_cache_mode=force_generic_plan -c enable_seqscan=off -c enable_hashjoin=off -c enable_mergejoin=off'
 
+/** A date of the calendar stays one: as a moment it would be another day elsewhere. */
+pg.types.setTypeParser(pg.types.builtins.DATE, day => day)
+
 /** Throws when no address is given; whether a server answers there shows at the first query. */
 export function connect(url = process.env.DATABASE_URL): Connection {
   if (!url) throw new Error('DATABASE_URL is not set. bin/demo sets it; elsewhere give it the address of a PostgreSQL database.')

@@ -35,6 +35,8 @@ export interface Database {
     levels: Generated<string[]>
     /** What the school's records call this class; null for one that wasn't drawn from them. */
     records_class: string | null
+    /** By its name in the IANA time zone database. */
+    time_zone: Generated<string>
   }
   students: {
     id: Generated<string>
@@ -89,6 +91,12 @@ export interface Database {
     /** Pencils down for all. */
     paused_at: ColumnType<Date | null, Date | null | undefined, Date | null>
     closed_at: ColumnType<Date | null, Date | null | undefined, Date | null>
+    word: Generated<string>
+    due_on: ColumnType<string | null, string | null | undefined, string | null>
+    due_time: ColumnType<string | null, string | null | undefined, string | null>
+    hand_in: Generated<boolean>
+    /** Whoever joins the class later has a part in it, too. */
+    whole_class: Generated<boolean>
   }
   slates: {
     id: Generated<string>

@@ -8,7 +8,7 @@ import type { Database } from '../database/tables'
 import type { News } from '../news/news'
 import { withNews } from '../news/wire'
 import type { Services } from '../services'
-import { makeSlates } from './giveOut'
+import { joinLate } from './giveOut'
 import { endSessions } from './sessions'
 
 type Db = Kysely<Database>
@@ -68,7 +68,7 @@ export async function takeList(services: Told, classId: string, list: ListToTake
       await trx.insertInto('students').values(plan.added.map(({ name, preferred = null, level = null, record = null }) =>
         ({ class_id: classId, name, preferred, level, record, picture_password: makePicturePassword(unforeseen) }))).execute()
     }
-    if (plan.added.length || plan.back.length) await makeLateSlates(trx, classId)
+    if (plan.added.length || plan.back.length) await joinLate(trx, classId)
     await keepLevels(trx, classId)
     return ok(plan)
   })
@@ -83,7 +83,7 @@ export async function setLeft(services: Told, classId: string, student: string, 
     if (left) await leave(trx, news, [student])
     else {
       await trx.updateTable('students').set({ left_at: null }).where('id', '=', student).execute()
-      await makeLateSlates(trx, classId)
+      await joinLate(trx, classId)
     }
     return true
   })
@@ -93,11 +93,6 @@ async function leave(trx: Trx, news: News[], students: readonly string[]): Promi
   await trx.updateTable('students').set({ left_at: new Date() }).where('id', 'in', [...students]).execute()
   const ended = await trx.deleteFrom('sessions').where('student_id', 'in', [...students]).returning('id').execute()
   news.push(...ended.map(({ id }) => ({ scope: 'session' as const, session: id })))
-}
-
-async function makeLateSlates(trx: Trx, classId: string): Promise<void> {
-  const handouts = await trx.selectFrom('handouts').select('id').where('class_id', '=', classId).where('mode', '=', 'copy-each').execute()
-  for (const { id } of handouts) await makeSlates(trx, id)
 }
 
 /** Levels that students have and the class doesn't know yet are put behind those it knows: numbers by size, words as they came. */
@@ -129,5 +124,18 @@ export async function classesOf(db: Db, teacher: string) {
   return db.selectFrom('classes').leftJoin('students', join => join.onRef('students.class_id', '=', 'classes.id').on('students.left_at', 'is', null))
     .select(eb => ['classes.id', 'classes.name', 'classes.code', eb.fn.count<string>('students.id').as('students')])
     .where('classes.teacher_id', '=', teacher).groupBy('classes.id').orderBy('classes.name').execute()
-    .then(rows => rows.map(row => ({ ...row, students: Number(row.students) })))
+    .then(async (rows) => {
+      const sets = await setsOf(db, rows.map(row => row.id))
+      return rows.map(row => ({ ...row, students: Number(row.students), sets: sets.filter(set => set.class_id === row.id).map(({ class_id, ...set }) => set) }))
+    })
+}
+
+/** The sets of groups of these classes: how many groups in each have anybody in them, and how many students that are. */
+async function setsOf(db: Db, classes: readonly string[]) {
+  if (classes.length === 0) return []
+  const rows = await db.selectFrom('group_sets')
+    .leftJoin('group_students', 'group_students.set_id', 'group_sets.id').leftJoin('students', join => join.onRef('students.id', '=', 'group_students.student_id').on('students.left_at', 'is', null))
+    .select(eb => ['group_sets.id', 'group_sets.class_id', 'group_sets.name', eb.fn.count<string>('students.id').as('members'), eb.fn.count<string>('group_students.group_id').distinct().filterWhere('students.id', 'is not', null).as('groups')])
+    .where('group_sets.class_id', 'in', [...classes]).groupBy('group_sets.id').orderBy('group_sets.made_at', 'desc').execute()
+  return rows.map(row => ({ ...row, members: Number(row.members), groups: Number(row.groups) }))
 }

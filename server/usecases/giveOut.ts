@@ -1,27 +1,100 @@
 import { sql, type Kysely, type Transaction } from 'kysely'
+import { partsOf } from '../../core/board/parts'
+import { COPY_EACH, type HandoutSettings, type Recipient } from '../../core/handout/settings'
 import { ok, refuse, type Result } from '../../core/result'
+import type { HandoutMode } from '../../core/slate/kind'
 import { keepEdition } from '../database/editions'
 import type { Database } from '../database/tables'
 
-/** A copy each: the board is frozen as an edition, and every student of the class gets a slate of it, all in one go or not at all. */
-export function giveOut(db: Kysely<Database>, boardId: string, classId: string): Promise<Given> {
-  return db.transaction().execute(trx => giveOutWithin(trx, boardId, classId))
+type Trx = Transaction<Database>
+
+/** *no-students*: nobody there to have it. *not-found*: a set or a student that isn't the class's. *empty-set*: frames without anybody. */
+export type GiveOutRefusal = 'no-students' | 'not-found' | 'empty-set'
+export type Given = Result<{ id: string, slates: number }, GiveOutRefusal>
+
+/** The board is frozen as an edition, and everybody gets what the settings say, all in one go or not at all. */
+export function giveOut(db: Kysely<Database>, board: string, classId: string, settings = COPY_EACH): Promise<Given> {
+  return db.transaction().execute(trx => giveOutWithin(trx, board, { classId }, settings))
 }
 
-export type Given = Result<{ id: string, slates: number }, 'no-students'>
-
-/** The same as a part of a larger transaction, whose refusal leaves nothing. */
-export async function giveOutWithin(trx: Transaction<Database>, boardId: string, classId: string): Promise<Given> {
-  const { document } = await trx.selectFrom('boards').select('document').where('id', '=', boardId).executeTakeFirstOrThrow()
-  const edition_hash = await keepEdition(trx, document)
+/** The same as a part of a larger transaction; a refusal leaves nothing of its own. */
+export async function giveOutWithin(trx: Transaction<Database>, board: string, to: Recipient, settings: HandoutSettings): Promise<Given> {
+  const { document } = await trx.selectFrom('boards').select('document').where('id', '=', board).executeTakeFirstOrThrow()
   // Locked, so that a student who is added at this moment is either given a slate here or by joining late.
-  await trx.selectFrom('classes').select('id').where('id', '=', classId).forUpdate().executeTakeFirstOrThrow()
-  const someone = await trx.selectFrom('students').select('id').where('class_id', '=', classId).where('left_at', 'is', null).limit(1).executeTakeFirst()
-  if (!someone) return refuse('no-students')
-  const { id } = await trx.insertInto('handouts').values({ board_id: boardId, class_id: classId, edition_hash, mode: 'copy-each' })
-    .returning('id').executeTakeFirstOrThrow()
-  const slates = await makeSlates(trx, id)
-  return ok({ id, slates })
+  await trx.selectFrom('classes').select('id').where('id', '=', to.classId).forUpdate().executeTakeFirstOrThrow()
+  const refused = await whyNot(trx, to, settings.mode)
+  if (refused) return refuse(refused)
+  const edition_hash = await keepEdition(trx, document)
+  const { id } = await trx.insertInto('handouts').values({
+    board_id: board, class_id: to.classId, edition_hash, mode: settings.mode, set_id: settings.mode === 'frame-per-group' ? to.set : null,
+    word: settings.word, due_on: settings.due?.day ?? null, due_time: settings.due?.time ?? null,
+    hand_in: settings.handIn, whole_class: to.students === undefined,
+  }).returning('id').executeTakeFirstOrThrow()
+  return ok({ id, slates: await MAKERS[settings.mode](trx, id, { students: to.students, parts: partsOf(document) }) })
+}
+
+async function whyNot(trx: Trx, { classId, set, students }: Recipient, mode: HandoutMode): Promise<GiveOutRefusal | null> {
+  const here = await trx.selectFrom('students').select('id').where('class_id', '=', classId).where('left_at', 'is', null).execute()
+  if (here.length === 0) return 'no-students'
+  if (students?.some(student => !here.some(one => one.id === student))) return 'not-found'
+  if (mode !== 'frame-per-group') return null
+  if (set === undefined || !await trx.selectFrom('group_sets').select('id').where('id', '=', set).where('class_id', '=', classId).executeTakeFirst()) return 'not-found'
+  const someone = await trx.selectFrom('group_students').innerJoin('students', 'students.id', 'group_students.student_id').select('students.id')
+    .where('group_students.set_id', '=', set).where('students.left_at', 'is', null).limit(1).executeTakeFirst()
+  return someone ? null : 'empty-set'
+}
+
+interface Making { readonly students?: readonly string[], readonly parts: number }
+/** What each way of giving out makes, and how many slates. */
+const MAKERS: Record<HandoutMode, (trx: Trx, handout: string, making: Making) => Promise<number>> = {
+  'copy-each': (trx, handout, { students }) => makeSlates(trx, handout, students),
+  'frame-per-group': (trx, handout, { parts }) => makeFrames(trx, handout, parts),
+  'one-for-everyone': makeClassSlate,
+}
+
+/** A frame for each group of the set that has anybody in it, with its name and mark; its members have the board's parts in turn. */
+async function makeFrames(trx: Trx, handout: string, parts: number): Promise<number> {
+  const { rows } = await sql<{ slate_id: string }>`
+    with given as materialized (
+      select gen_random_uuid() as id, h.id as handout_id, h.class_id, h.edition_hash, g.id as group_id, g.name, g.mark
+      from handouts h join groups g on g.set_id = h.set_id
+      where h.id = ${handout} and exists (select from group_students m join students s on s.id = m.student_id where m.group_id = g.id and s.left_at is null)
+    ), made as (
+      insert into slates (id, handout_id, class_id, kind, edition_hash, group_id, name, mark) select id, handout_id, class_id, 'frame', edition_hash, group_id, name, mark from given
+    )
+    insert into slate_members (slate_id, handout_id, class_id, kind, student_id, hand, part)
+    select id, handout_id, class_id, 'frame', student_id, hand, case when ${parts}::int > 0 then (hand - 1) % ${parts}::int + 1 end from (
+      select given.*, m.student_id, row_number() over (partition by given.id order by s.name_folded)::int as hand
+      from given join group_students m on m.group_id = given.group_id join students s on s.id = m.student_id where s.left_at is null) as members
+    returning slate_id`.execute(trx)
+  return new Set(rows.map(row => row.slate_id)).size
+}
+
+/** One slate that belongs to all. */
+async function makeClassSlate(trx: Trx, handout: string, { students }: Making): Promise<number> {
+  await sql`insert into slates (handout_id, class_id, kind, edition_hash) select id, class_id, 'class', edition_hash from handouts where id = ${handout}`.execute(trx)
+  await joinClassSlate(trx, handout, students)
+  return 1
+}
+
+/** Whoever isn't among the people of a handout's one slate yet joins them. */
+async function joinClassSlate(trx: Trx, handout: string, students?: readonly string[]): Promise<void> {
+  await sql`
+    insert into slate_members (slate_id, handout_id, class_id, kind, student_id, hand)
+    select sl.id, sl.handout_id, sl.class_id, 'class', st.id,
+      (select coalesce(max(hand), 0) from slate_members where slate_id = sl.id) + row_number() over (order by st.name_folded)
+    from slates sl join students st using (class_id)
+    where sl.handout_id = ${handout} and sl.kind = 'class' and st.left_at is null and (${students ?? null}::uuid[] is null or st.id = any(${students ?? null}::uuid[]))
+      and not exists (select from slate_members m where m.slate_id = sl.id and m.student_id = st.id)`.execute(trx)
+}
+
+/** Who comes to a class late, or comes back, has a part in whatever went to the whole of it; into frames they are put by hand. */
+export async function joinLate(trx: Trx, classId: string): Promise<void> {
+  const handouts = await trx.selectFrom('handouts').select(['id', 'mode']).where('class_id', '=', classId).where('whole_class', '=', true).execute()
+  for (const { id, mode } of handouts) {
+    if (mode === 'copy-each') await makeSlates(trx, id)
+    else if (mode === 'one-for-everyone') await joinClassSlate(trx, id)
+  }
 }
 
 /**
@@ -37,13 +110,14 @@ export function takeBack(db: Kysely<Database>, handout: string): Promise<Result<
   })
 }
 
-/** Of a handout of copies: one for each student of its class who hasn't got one. */
-export async function makeSlates(db: Kysely<Database>, handout: string): Promise<number> {
+/** Of a handout of copies: one for each student of its class, or of these, who hasn't got one. */
+export async function makeSlates(db: Kysely<Database>, handout: string, students?: readonly string[]): Promise<number> {
   const result = await sql`
     with given as materialized (
       select gen_random_uuid() as id, handouts.id as handout_id, handouts.class_id, handouts.edition_hash, students.id as student_id
       from handouts join students using (class_id)
       where handouts.id = ${handout} and handouts.mode = 'copy-each' and students.left_at is null
+        and (${students ?? null}::uuid[] is null or students.id = any(${students ?? null}::uuid[]))
         and not exists (select from slate_members m where m.handout_id = handouts.id and m.student_id = students.id and m.until_at is null and m.kind <> 'class')
     ), made as (
       insert into slates (id, handout_id, class_id, kind, edition_hash) select id, handout_id, class_id, 'copy', edition_hash from given

@@ -45,6 +45,26 @@ export function moveMember(services: Told, student: string, from: string, to: st
   }))
 }
 
+/**
+ * Where a student works in a handout of frames from now on: on this frame, or on none. In the middle of a lesson, and at once:
+ * what they did on another frame stays there.
+ */
+export async function placeMember(services: Told, handout: string, student: string, to: string | null): Promise<Result<null, MemberRefusal>> {
+  const now = await services.db.selectFrom('slate_members').select('slate_id').where('handout_id', '=', handout).where('student_id', '=', student)
+    .where('until_at', 'is', null).where('kind', '=', 'frame').executeTakeFirst()
+  if (to !== null) {
+    const target = await services.db.selectFrom('slates').select('kind').where('id', '=', to).where('handout_id', '=', handout).executeTakeFirst()
+    if (!target) return refuse('not-found')
+    if (target.kind !== 'frame') return refuse('not-shared')
+  }
+  if (now?.slate_id === to) return ok(null)
+  if (now && to !== null) return done(await moveMember(services, student, now.slate_id, to))
+  if (to !== null) return done(await addMember(services, to, student))
+  return now ? endMember(services, now.slate_id, student) : ok(null)
+}
+
+const done = (result: Result<unknown, MemberRefusal>): Result<null, MemberRefusal> => result.ok ? ok(null) : result
+
 class Stopped extends Error {
   constructor(readonly reason: MemberRefusal) {
     super(reason)

@@ -5,6 +5,7 @@ import { balanceSteps } from '../../core/keys/balanceSteps'
 import { feedbackShows, type Feedback } from '../../core/keys/feedback'
 import type { Actor as SlateActor, Author } from '../../core/slate/actor'
 import type { Step } from '../../core/slate/history'
+import type { Due } from '../../core/handout/settings'
 import { marginShows, type SlateStatus } from '../../core/slate/status'
 import { ok, refuse, type Result } from '../../core/result'
 import type { PoolRefusal } from '../labour/pool'
@@ -29,7 +30,7 @@ export async function viewSlate({ db, engine }: Pick<Services, 'db' | 'engine'>,
     const shows = reader.staff || marginShows(head.status)
     return ok({
       id, handout: head.handout_id, edition: head.edition_hash, openness: opennessOf(head), name: (await namesOf(trx, [id])).get(id) ?? '',
-      reader: reader.id, actor: reader.actor, ...loaded, keyed: edition.board.keys.length > 0,
+      reader: reader.id, actor: reader.actor, ...await handoutOf(trx, id), ...loaded, keyed: edition.board.keys.length > 0,
       board: reader.staff ? edition.board : withoutAnswers(edition.board),
       steps: reader.staff ? [] : await stepsOf(trx, id, reader.actor.author),
       balanced: reader.staff ? await balancedOn(trx, id, edition) : [],
@@ -38,6 +39,20 @@ export async function viewSlate({ db, engine }: Pick<Services, 'db' | 'engine'>,
     })
   })
 }
+
+/** What a student should know of the handout, and who else works on the slate. */
+async function handoutOf(db: Kysely<Database>, slate: string) {
+  const row = await db.selectFrom('slates').innerJoin('handouts', 'handouts.id', 'slates.handout_id')
+    .select(['slates.kind', 'slates.mark', 'handouts.word', 'handouts.due_on', 'handouts.due_time', 'handouts.hand_in as handIn']).where('slates.id', '=', slate).executeTakeFirstOrThrow()
+  const { kind, mark, word, handIn } = row
+  const members = kind !== 'frame' ? [] : await db.selectFrom('slate_members').innerJoin('students', 'students.id', 'slate_members.student_id')
+    .select(['students.name', 'slate_members.hand', 'slate_members.part']).where('slate_members.slate_id', '=', slate).where('slate_members.until_at', 'is', null).where('students.left_at', 'is', null).orderBy('slate_members.hand').execute()
+  return { kind, mark, word, handIn, members, due: dueOf(row) }
+}
+
+/** When it is due, as the database has it. */
+export const dueOf = ({ due_on, due_time }: { due_on: string | null, due_time: string | null }): Due | null =>
+  due_on === null ? null : { day: due_on, ...due_time !== null && { time: due_time.slice(0, 5) } }
 
 /** What each slate goes by: a frame by its group's name, all others by their students' names. */
 export async function namesOf(db: Kysely<Database>, slates: readonly string[]): Promise<Map<string, string>> {
@@ -82,11 +97,11 @@ async function stepsOf(db: Kysely<Database>, slate: string, author: Author): Pro
 
 export async function deskOf({ db, engine }: Services, student: string) {
   const rows = await db.selectFrom('slates').innerJoin('handouts', 'handouts.id', 'slates.handout_id')
-    .select(['slates.id', 'slates.status', 'slates.handout_id as handout', 'slates.edition_hash', 'handouts.created_at'])
+    .select(['slates.id', 'slates.status', 'slates.kind', 'slates.mark', 'slates.name as group', 'slates.handout_id as handout', 'slates.edition_hash', 'handouts.created_at', 'handouts.word', 'handouts.due_on', 'handouts.due_time', 'handouts.hand_in as handIn'])
     .innerJoin('slate_members', 'slate_members.slate_id', 'slates.id')
     .where('slate_members.student_id', '=', student).where('slate_members.until_at', 'is', null).orderBy('handouts.created_at', 'desc').execute()
-  return Promise.all(rows.map(async ({ edition_hash, created_at, ...row }) => {
+  return Promise.all(rows.map(async ({ edition_hash, created_at, due_on, due_time, ...row }) => {
     const { board } = await engine.editions.get(db, edition_hash)
-    return { ...row, title: board.title, at: created_at.toISOString(), picture: withoutAnswers({ ...board, pages: board.pages.slice(0, 1) }) }
+    return { ...row, due: dueOf({ due_on, due_time }), title: board.title, at: created_at.toISOString(), picture: withoutAnswers({ ...board, pages: board.pages.slice(0, 1) }) }
   }))
 }

@@ -1,29 +1,47 @@
+import type { Kysely } from 'kysely'
+import type { Board } from '../../core/board/board'
+import type { Database } from '../database/tables'
 import type { Services } from '../services'
 import { loadStates } from '../database/loadState'
 import { emptySlate } from '../../core/slate/state'
-import { namesOf } from './slates'
+import { dueOf, namesOf } from './slates'
 
 /** Everything the walk-round begins with; from there on the socket brings the changes. */
 export async function walkRound({ db, engine }: Services, id: string) {
   const handout = await db.selectFrom('handouts').innerJoin('classes', 'classes.id', 'handouts.class_id')
+    .select(['handouts.mode', 'handouts.word', 'handouts.due_on', 'handouts.due_time', 'handouts.hand_in as handIn'])
     .select(['handouts.id', 'handouts.edition_hash', 'handouts.board_id as boardId', 'handouts.created_at', 'classes.id as classId', 'classes.name as className', 'classes.code'])
     .where('handouts.id', '=', id).executeTakeFirstOrThrow()
-  const edition = await engine.editions.get(db, handout.edition_hash)
   // One reading in one transaction, so that number, status and state belong together.
-  const slates = await db.transaction().setIsolationLevel('repeatable read').execute(async (trx) => {
-    const rows = await trx.selectFrom('slates').select(['id', 'status', 'kind', 'edition_hash', 'last_number', 'moved_at', 'handed_in_at'])
+  const { slates, loose } = await db.transaction().setIsolationLevel('repeatable read').execute(async (trx) => {
+    const rows = await trx.selectFrom('slates').select(['id', 'status', 'kind', 'mark', 'edition_hash', 'last_number', 'moved_at', 'handed_in_at'])
       .where('handout_id', '=', id).execute()
     const states = await loadStates(trx, engine.editions, rows.map(row => ({ id: row.id, edition: row.edition_hash, last: row.last_number })))
     const names = await namesOf(trx, rows.map(row => row.id))
-    return rows.map(({ moved_at, handed_in_at, edition_hash, last_number, ...row }) => ({
-      ...row, name: names.get(row.id) ?? '', edition: edition_hash, movedAt: moved_at?.toISOString() ?? null, handedInAt: handed_in_at?.toISOString() ?? null,
+    const people = await peopleOf(trx, id)
+    const slates = rows.map(({ moved_at, handed_in_at, edition_hash, last_number, ...row }) => ({
+      ...row, name: names.get(row.id) ?? '', members: people.filter(p => p.slate === row.id).map(({ slate, ...member }) => member), edition: edition_hash, movedAt: moved_at?.toISOString() ?? null, handedInAt: handed_in_at?.toISOString() ?? null,
       // One that can't be read says so, and harms no other.
       ...states.get(row.id) ?? { number: last_number, state: emptySlate }, unreadable: !states.get(row.id),
-    })).toSorted((a, b) => a.name.localeCompare(b.name, 'en'))
+    })).toSorted((a, b) => a.name.localeCompare(b.name, 'en', { numeric: true }))
+    const placed = people.map(person => person.student)
+    const loose = handout.mode === 'frame-per-group'
+      ? await trx.selectFrom('students').select(['id as student', 'name']).where('class_id', '=', handout.classId).where('left_at', 'is', null)
+          .$if(placed.length > 0, query => query.where('id', 'not in', placed)).orderBy('name_folded').execute()
+      : []
+    return { slates, loose }
   })
-  const { edition_hash, created_at, ...rest } = handout
-  return { ...rest, edition: edition_hash, createdAt: created_at.toISOString(), board: edition.board, slates }
+  // Versions and corrections: each slate is drawn over its own.
+  const hashes = new Set([handout.edition_hash, ...slates.map(slate => slate.edition)])
+  const boards: Record<string, Board> = Object.fromEntries(await Promise.all([...hashes].map(async hash => [hash, (await engine.editions.get(db, hash)).board] as const)))
+  const { edition_hash, created_at, due_on, due_time, ...rest } = handout
+  return { ...rest, due: dueOf({ due_on, due_time }), edition: edition_hash, createdAt: created_at.toISOString(), boards, slates, loose }
 }
+
+/** Who works on which slate of a handout now. */
+const peopleOf = (db: Kysely<Database>, handout: string) => db.selectFrom('slate_members').innerJoin('students', 'students.id', 'slate_members.student_id')
+  .select(['slate_members.slate_id as slate', 'slate_members.student_id as student', 'students.name', 'slate_members.hand', 'slate_members.part'])
+  .where('slate_members.handout_id', '=', handout).where('slate_members.until_at', 'is', null).where('students.left_at', 'is', null).orderBy('slate_members.hand').execute()
 
 export async function handoutsOf({ db }: Services, teacher: string) {
   const rows = await db.selectFrom('handouts').innerJoin('classes', 'classes.id', 'handouts.class_id').innerJoin('boards', 'boards.id', 'handouts.board_id')

@@ -21,9 +21,15 @@ export async function makeLesson(address: string, names: readonly string[] = ['A
   const { code, students } = await teacher.must<{ code: string, students: Student[] }>('GET', `/api/classes/${classId}`)
   const { id } = await teacher.must<{ id: string }>('POST', '/api/boards', { title: board.title })
   await teacher.must('PUT', `/api/boards/${id}`, { version: 1, board })
-  const { id: handout } = await teacher.must<{ id: string }>('POST', `/api/boards/${id}/handouts`, { classId })
+  const { id: handout } = await giveOutTo(teacher, id, { to: [{ classId }] })
   const { slates } = await teacher.must<{ slates: Lesson['slates'] }>('GET', `/api/handouts/${handout}`)
   return { teacher, email, password, classId, code, students, board: id, handout, slates }
+}
+
+/** Gives a board out to one class. */
+export async function giveOutTo(teacher: Client, board: string, body: object): Promise<{ id: string, slates: number }> {
+  const { handouts: [given] } = await teacher.must<{ handouts: { id: string, slates: number }[] }>('POST', `/api/boards/${board}/handouts`, body)
+  return given!
 }
 
 /** A student comes in by the link of the handout. */

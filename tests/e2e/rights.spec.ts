@@ -4,6 +4,7 @@ import sharp from 'sharp'
 import { Client } from '../client'
 import type { Socket } from '../client'
 import { expect, makeLesson, test, type Lesson } from './class'
+import { giveOutTo } from './lesson'
 
 const ACTORS = ['nobody', 'student', 'otherStudent', 'strangerStudent', 'otherTeacher', 'owner'] as const
 type ActorName = typeof ACTORS[number]
@@ -40,7 +41,7 @@ const ROUTES: Record<string, Row> = {
   'library/index.get.ts': { path: () => '/api/library?q=crab', allowed: TEACHERS },
   'library/[name].get.ts': { path: () => '/api/library/crab', allowed: TEACHERS },
   'library/[name].post.ts': { path: () => '/api/library/crab', body: () => ({}), allowed: TEACHERS },
-  'boards/[id]/handouts.post.ts': { path: l => `/api/boards/${l.board}/handouts`, body: l => ({ classId: l.classId }), allowed: ['owner'] },
+  'boards/[id]/handouts.post.ts': { path: l => `/api/boards/${l.board}/handouts`, body: l => ({ to: [{ classId: l.classId }] }), allowed: ['owner'] },
   'classes/index.get.ts': { path: () => '/api/classes', allowed: TEACHERS },
   'classes/index.post.ts': { path: () => '/api/classes', body: () => ({ name: 'Another' }), allowed: TEACHERS },
   'classes/[id].get.ts': { path: l => `/api/classes/${l.classId}`, allowed: ['owner'] },
@@ -66,6 +67,7 @@ const ROUTES: Record<string, Row> = {
   'slates/[id]/hand-in.post.ts': { path: l => `/api/slates/${slateOf(l)}/hand-in`, body: () => ({}), allowed: ['student'] },
   'slates/[id]/hand-back.post.ts': { path: l => `/api/slates/${slateOf(l)}/hand-back`, body: () => ({}), allowed: ['owner'] },
   'handouts/[id].delete.ts': { path: l => `/api/handouts/${l.handout}`, allowed: ['owner'] },
+  'handouts/[id]/members.put.ts': { path: l => `/api/handouts/${l.handout}/members`, body: l => ({ student: l.students[0]!.id, to: null }), allowed: ['owner'] },
   'session.delete.ts': { path: () => '/api/session', allowed: EVERYONE },
 }
 
@@ -93,7 +95,7 @@ async function lessonWithPicture(address: string): Promise<{ lesson: Lesson, ext
   board.keys = [{ kind: 'sort', id: 'k', page: 'page', homes: { c0: ['z0'], c1: ['z1'] } }]
   board.feedback = 'asked'
   await lesson.teacher.must('PUT', `/api/boards/${lesson.board}`, { version: await version(), board })
-  const { id } = await lesson.teacher.must<{ id: string }>('POST', `/api/boards/${lesson.board}/handouts`, { classId: lesson.classId })
+  const { id } = await giveOutTo(lesson.teacher, lesson.board, { to: [{ classId: lesson.classId }] })
   const { slates } = await lesson.teacher.must<{ slates: Lesson['slates'] }>('GET', `/api/handouts/${id}`)
   const withHandout = { ...lesson, handout: id, slates }
   const margin = await lesson.teacher.must<{ id: string }>('POST', `/api/slates/${slateOf(withHandout)}/margin`, { kind: 'note', page: 'page', piece: 'c0', text: 'Hm' })
@@ -190,7 +192,7 @@ test('every answer is guarded, and what isn\'t there is not there in JSON', asyn
 test('what is asked twice with one key is done once, also at the same moment', async ({ application }) => {
   const lesson = await makeLesson(application.address)
   const ask = (path: string, body: object, key: string) => lesson.teacher.ask('POST', path, body, { 'idempotency-key': key })
-  const asked = await Promise.all(Array.from({ length: 5 }, () => ask(`/api/boards/${lesson.board}/handouts`, { classId: lesson.classId }, 'give-out-once')))
+  const asked = await Promise.all(Array.from({ length: 5 }, () => ask(`/api/boards/${lesson.board}/handouts`, { to: [{ classId: lesson.classId }] }, 'give-out-once')))
   expect(new Set(asked.map(reply => (reply.body as { id: string }).id)).size).toBe(1)
   const boards = await Promise.all(Array.from({ length: 4 }, () => ask('/api/boards', { title: 'Twice' }, 'new-board-once')))
   expect(new Set(boards.map(reply => (reply.body as { id: string }).id)).size).toBe(1)
@@ -202,7 +204,7 @@ test('what is asked twice with one key is done once, also at the same moment', a
 
 test('a handout is taken back while nobody has opened it', async ({ application }) => {
   const lesson = await makeLesson(application.address)
-  const { id } = await lesson.teacher.must<{ id: string }>('POST', `/api/boards/${lesson.board}/handouts`, { classId: lesson.classId })
+  const { id } = await giveOutTo(lesson.teacher, lesson.board, { to: [{ classId: lesson.classId }] })
   expect((await lesson.teacher.ask('DELETE', `/api/handouts/${id}`)).status).toBe(200)
   expect((await lesson.teacher.ask('GET', `/api/handouts/${id}`)).status).toBe(403)
   const student = new Client(application.address)

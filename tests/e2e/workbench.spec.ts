@@ -7,6 +7,7 @@ import { pageId } from '../boards'
 import { makeMaskedPdf, makePdf, makeTornPdf } from '../pdf'
 import { expectAccessible } from './axe'
 import { comeIn, expect, makeLesson, signInTeacher, test, type Lesson } from './class'
+import { giveOutTo } from './lesson'
 
 test.use({ testIdAttribute: 'data-test' })
 
@@ -149,7 +150,7 @@ test('a PDF worksheet becomes pages of its own size, with room to draw; one that
   expect(pages.map(p => [Math.round(p.width), Math.round(p.height)])).toEqual([[595, 842], [842, 595]])
   expect(pages[0]!.backdrop.pictures[0]).toMatchObject({ pixelHeight: 2400, alt: 'tide-tables, page 1' })
   expect(pages[0]!.places).toMatchObject([{ kind: 'drawing' }])
-  const { id: handout } = await lesson.teacher.must<{ id: string }>('POST', `/api/boards/${lesson.board}/handouts`, { classId: lesson.classId })
+  const { id: handout } = await giveOutTo(lesson.teacher, lesson.board, { to: [{ classId: lesson.classId }] })
   const student = await page.context().browser()!.newPage()
   await comeIn(student, application.address, { ...lesson, handout }, 'Ada Fern')
   await expect(student.getByTestId('page-of')).toHaveText('Page 1 of 2')

@@ -4,7 +4,7 @@ import { useSlate, type SlateView } from '~/composables/useSlate'
 
 /** A student at work on the own slate. */
 const { view } = defineProps<{ view: SlateView }>()
-const emit = defineEmits<{ outdated: [] }>()
+const emit = defineEmits<{ outdated: [], elsewhere: [] }>()
 const { t } = useWords()
 const slate = useSlate(view, () => emit('outdated'))
 const { edition, state, status, shut, setAside, progress, unsent, connection, refused, margin, review } = slate
@@ -23,6 +23,10 @@ const kept = computed(() => {
 const feedback = useFeedback(view.id, () => edition.board.feedback, view.keyed, status, () => state.value)
 const { items: told, onPieces, shows: mayAsk, trouble: notTold } = feedback
 const untouched = computed(() => isUntouched(state.value, edition))
+const dueWords = useDue()
+const mates = computed(() => view.members.filter(member => `student:${member.hand}` !== view.actor.author).map(member => member.name))
+// Somebody has moved this student to another frame: they are led there.
+watch(refused, code => code === 'not-yours' && emit('elsewhere'))
 const startAgain = () => slate.make({ kind: 'start-again' })
 
 async function handIn() {
@@ -55,15 +59,18 @@ onKeyStroke(['z', 'Z'], (event) => {
         <button v-if="editable" type="button" class="button button-dark w-11 border-transparent px-0 max-sm:hidden" :aria-label="t('keys.title')" :title="t('keys.title')" @click="showKeys = true"><Icon name="lucide:keyboard" size="22" /></button>
         <span class="flex items-center gap-2 rounded-full bg-stone-800 px-3 py-2 font-medium">
           <UiRing :share="progress.of ? progress.placed / progress.of : 0" tone="sunfleck" />
-          <span>{{ view.name }} · {{ t('slate.placed', progress) }}</span>
+          <span>{{ view.name || t('desk.everyone') }} · {{ t('slate.placed', progress) }}</span>
         </span>
         <button v-if="editable && mayAsk" type="button" class="button button-dark" :disabled="unsent > 0" @click="feedback.ask()"><Icon name="lucide:search-check" size="20" />{{ t('feedback.ask') }}</button>
-        <button v-if="editable" type="button" class="button button-action" @click="handingIn = true">{{ t('slate.handIn') }}</button>
+        <button v-if="editable" type="button" class="button button-action" @click="handingIn = true">{{ t(view.handIn ? 'slate.handIn' : 'slate.done') }}</button>
         <strong v-else class="rounded-lg bg-leaf-700 px-4 py-2.5">{{ shut === 'paused' || shut === 'closed' ? t(`slate.shut.${shut}`) : t(`desk.status.${status}`) }}</strong>
       </template>
     </UiTopBar>
 
     <main class="flex min-h-0 flex-1 flex-col gap-3 p-3 sm:px-6 sm:py-3.5">
+      <p v-if="view.word || view.due || mates.length" class="flex flex-wrap gap-x-5 text-sm">
+        <span v-if="view.word">{{ view.word }}</span><span v-if="view.due" class="font-semibold">{{ t('slate.due', { day: dueWords(view.due) }) }}</span><span v-if="mates.length">{{ t('slate.with', { names: mates.join(', ') }) }}</span>
+      </p>
       <SlateInstructions v-if="edition.board.instructions" :text="edition.board.instructions" />
       <SlateStepTurner v-if="steps.length && !back" v-model="stepIndex" :steps="steps" />
       <p v-if="refused" class="trouble" role="alert">{{ t(`moveRefused.${refused}`) }}</p>
@@ -91,14 +98,14 @@ onKeyStroke(['z', 'Z'], (event) => {
       </div>
     </main>
 
-    <UiAsk :open="handingIn" :title="t('slate.handInTitle')" @close="handingIn = false">
+    <UiAsk :open="handingIn" :title="t(view.handIn ? 'slate.handInTitle' : 'slate.done')" @close="handingIn = false">
       <p v-if="progress.placed < progress.of" class="text-lg">{{ t('slate.notPlaced', { count: progress.of - progress.placed }) }}</p>
       <p v-else class="text-lg">{{ t('slate.allPlaced') }}</p>
       <p class="mt-2">{{ t('slate.thenNothingMoves') }}</p>
       <p v-if="trouble" class="trouble mt-3" role="alert">{{ trouble }}</p>
       <template #buttons>
         <button type="button" class="button" @click="handingIn = false">{{ t('slate.keepWorking') }}</button>
-        <button type="button" class="button button-action" :disabled="busy" @click="handIn">{{ t('slate.handInNow') }}</button>
+        <button type="button" class="button button-action" :disabled="busy" @click="handIn">{{ t(view.handIn ? 'slate.handInNow' : 'slate.done') }}</button>
       </template>
     </UiAsk>
     <UiKeySheet :open="showKeys" @close="showKeys = false" />

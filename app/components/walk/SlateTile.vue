@@ -1,10 +1,9 @@
 <script setup lang="ts">
-import type { Edition } from '~~/core/board/edition'
 import { shortName } from '~~/core/roster/names'
 import type { WalkSlate } from '~/composables/useWalk'
 
 /** One slate of the walk-round: the work itself, a name plate, a progress rim, and light where something is new. */
-const { slate, edition, to, quietFor, page } = defineProps<{ slate: WalkSlate, edition: Edition, to: string, quietFor: number | null, page: number }>()
+const { slate, to, quietFor, page } = defineProps<{ slate: WalkSlate, to: string, quietFor: number | null, page: number }>()
 const { t } = useWords()
 const words = computed(() => {
   if (slate.unreadable) return t('walk.unreadable')
@@ -15,11 +14,13 @@ const words = computed(() => {
 
 <template>
   <NuxtLink :to="to" class="block rounded-xl p-1" :class="[slate.status === 'not-opened' ? 'opacity-70' : '', slate.fresh || quietFor ? 'bg-sunfleck-200 ring-3 ring-sunfleck-600' : '']" :data-slate="slate.name">
-    <BoardThumbnail :edition="edition" :state="slate.replica.shown" :page="page" :label="t('walk.slateOf', { name: slate.name })" />
+    <BoardThumbnail :edition="slate.edition" :state="slate.replica.shown" :page="page" :label="t('walk.slateOf', { name: slate.name })" />
     <span class="mt-1.5 flex items-center gap-2 px-1" :class="slate.fresh || quietFor ? 'text-stone-950' : ''">
       <UiRing :share="slate.of ? slate.placed / slate.of : 0" />
-      <span class="truncate font-semibold" :title="slate.name"><bdi>{{ shortName(slate.name) }}</bdi></span>
+      <ClassGroupMark v-if="slate.mark" :mark="slate.mark" class="h-7 w-7" />
+      <span class="truncate font-semibold" :title="slate.name"><bdi>{{ slate.mark ? slate.name : shortName(slate.name) }}</bdi></span>
       <span class="ml-auto shrink-0 text-sm" :class="slate.status === 'handed-in' || slate.status === 'handed-back' || quietFor ? 'font-bold' : ''">{{ words }}</span>
     </span>
+    <span v-if="slate.mark" class="block truncate px-1 text-sm">{{ slate.members.map(m => m.name.split(' ')[0]).join(', ') }}</span>
   </NuxtLink>
 </template>

@@ -1,64 +1,103 @@
 <script setup lang="ts">
-import { RadioGroup, RadioGroupLabel, RadioGroupOption } from '@headlessui/vue'
 import { preflight } from '~~/core/preflight/preflight'
+import { HANDOUT_MODES } from '~~/core/slate/kind'
+import type { GivenOut } from '~/composables/useGiveOut'
 import type { Workbench } from '~/composables/useWorkbench'
 
+/** One dialog from the board to the students: how, to whom, what goes with it, and what will come of it in one sentence. */
 const { open, boardId, bench } = defineProps<{ open: boolean, boardId: string, bench: Workbench }>()
 const emit = defineEmits<{ close: [] }>()
-interface ClassRow { id: string, name: string, code: string, students: number }
-
 const { t } = useWords()
 const { attempt, trouble, busy } = useAsking()
-const classes = ref<ClassRow[]>([])
-const chosen = ref<ClassRow>()
+const giving = useGiveOut(() => bench.board.value)
+const { classes, suggestion, mode, chosen, sets, some, names, word, day, time, handIn, past, rows, lacksSet, ready, slates, sentence } = giving
+const ICONS = { 'copy-each': 'lucide:files', 'frame-per-group': 'lucide:users', 'one-for-everyone': 'lucide:presentation' } as const
 const once = useOnce()
-const given = ref<{ id: string, slates: number } | null>(null)
+const given = ref<GivenOut[] | null>(null)
 const stops = computed(() => preflight(bench.board.value).filter(f => f.severity === 'stops').length)
-const link = computed(() => given.value && chosen.value ? `${location.origin}/join?class=${chosen.value.code}&handout=${given.value.id}` : '')
+const codeOf = (classId: string) => classes.value.find(row => row.id === classId)!.code
+const linkTo = ({ id, classId }: GivenOut) => `${location.origin}/join?class=${codeOf(classId)}&handout=${id}`
 
 watch(() => open, async (now) => {
   if (!now) return
   given.value = null
   once.anew()
-  classes.value = await attempt(() => ask<ClassRow[]>('/api/classes')) ?? []
-  chosen.value = classes.value.find(c => c.students > 0) 
+  await attempt(giving.load)
 })
-
+function someOf(student: string, on: boolean) {
+  const next = new Set(some.value)
+  if (on) next.add(student)
+  else next.delete(student)
+  some.value = next
+}
 async function giveOut() {
   const done = await attempt(async () => {
     if (!await bench.keep()) throw new Refused('not-kept')
-    const body = { classId: chosen.value!.id }
-    return ask<{ id: string, slates: number }>(`/api/boards/${boardId}/handouts`, { method: 'POST', body, once: once.keyFor(body) })
+    const body = giving.body()
+    return ask<{ handouts: GivenOut[] }>(`/api/boards/${boardId}/handouts`, { method: 'POST', body, once: once.keyFor(body) })
   })
-  if (done) given.value = done
+  if (done) given.value = done.handouts
 }
 </script>
 
 <template>
-  <UiAsk :open="open" :title="given ? t('giveOut.done') : t('giveOut.title')" @close="emit('close')">
+  <UiAsk :open="open" :title="given ? t('giveOut.done') : t('giveOut.title')" wide @close="emit('close')">
     <template v-if="!given">
       <p v-if="classes.length === 0" class="mb-3">{{ t('giveOut.noClass') }} <NuxtLink to="/classes" class="font-semibold text-action underline">{{ t('classes.title') }}</NuxtLink></p>
-      <RadioGroup v-else v-model="chosen" by="id" class="flex flex-col gap-2">
-        <RadioGroupLabel as="span" class="label">{{ t('giveOut.whom') }}</RadioGroupLabel>
-        <RadioGroupOption v-for="row in classes" :key="row.id" v-slot="{ checked }" :value="row" :disabled="row.students === 0">
-          <span class="button w-full justify-start" :class="[checked ? 'border-leaf-700 bg-leaf-100 text-stone-950' : '', row.students === 0 ? 'opacity-60' : '']">
-            <Icon :name="checked ? 'lucide:circle-check-big' : 'lucide:circle'" />{{ row.name }}
-            <span class="ml-auto font-normal">{{ t('classes.students', { count: row.students }) }}</span>
-          </span>
-        </RadioGroupOption>
-      </RadioGroup>
-      <p v-if="chosen" class="mt-4 rounded-lg border-l-[6px] border-sunfleck-400 bg-sunfleck-100 p-4 text-stone-950">{{ t('giveOut.sentence', { count: chosen.students, name: chosen.name }) }}</p>
+      <template v-else>
+        <fieldset class="mb-4">
+          <legend class="label">{{ t('giveOut.how') }}</legend>
+          <div class="grid gap-2 sm:grid-cols-3">
+            <label v-for="one in HANDOUT_MODES" :key="one" class="button relative flex-col items-start gap-1 p-3 text-left" :class="mode === one ? 'border-leaf-700 bg-leaf-100 text-stone-950' : ''">
+              <span class="flex items-center gap-2"><input v-model="mode" type="radio" name="mode" :value="one"><Icon :name="ICONS[one]" size="22" />{{ t(`giveOut.mode.${one}`) }}</span>
+              <span class="text-sm font-normal">{{ t(`giveOut.modeSays.${one}`) }}</span>
+              <span v-if="suggestion.mode === one" class="rounded bg-sunfleck-200 px-2 py-0.5 text-sm font-normal text-stone-950">{{ t(`giveOut.because.${suggestion.because}`) }}</span>
+            </label>
+          </div>
+        </fieldset>
+        <div class="grid gap-5 md:grid-cols-2">
+          <fieldset class="flex flex-col gap-1">
+            <legend class="label">{{ t('giveOut.whom') }}</legend>
+            <div v-for="row in classes" :key="row.id" class="flex flex-wrap items-center gap-x-3">
+              <label class="flex min-h-11 items-center gap-2 font-semibold" :class="row.students ? '' : 'opacity-60'"><input v-model="chosen" type="checkbox" :value="row.id" :disabled="row.students === 0">{{ row.name }}<span class="font-normal">{{ t('classes.students', { count: row.students }) }}</span></label>
+              <select v-if="mode === 'frame-per-group' && chosen.includes(row.id) && row.sets.length" v-model="sets[row.id]" class="field min-h-9 w-auto py-1" :aria-label="t('giveOut.setOf', { name: row.name })"><option :value="undefined" hidden>{{ row.sets[0]!.name }}</option><option v-for="set in row.sets" :key="set.id" :value="set.id">{{ set.name }}</option></select>
+            </div>
+            <details v-if="mode === 'copy-each' && names.length > 1" class="mt-1">
+              <summary class="cursor-pointer font-semibold">{{ some ? t('giveOut.some', { count: some.size }) : t('giveOut.all') }}</summary>
+              <label class="flex min-h-9 items-center gap-2"><input type="checkbox" :checked="some === null" @change="some = some === null ? new Set() : null">{{ t('giveOut.all') }}</label>
+              <div v-if="some" class="grid max-h-40 grid-cols-2 overflow-auto">
+                <label v-for="student in names" :key="student.id" class="flex min-h-9 items-center gap-2"><input type="checkbox" :checked="some.has(student.id)" @change="someOf(student.id, ($event.target as HTMLInputElement).checked)"><bdi>{{ student.name }}</bdi></label>
+              </div>
+            </details>
+            <p v-for="row in lacksSet" :key="row.id" class="trouble">{{ t('giveOut.noSet', { name: row.name }) }} <NuxtLink :to="`/classes/${row.id}/groups`" class="font-semibold underline">{{ t('giveOut.makeSet') }}</NuxtLink></p>
+          </fieldset>
+          <div class="flex flex-col gap-3">
+            <label><span class="label">{{ t('giveOut.word') }}</span><textarea v-model="word" rows="2" maxlength="500" class="field" :placeholder="t('giveOut.wordExample')" /></label>
+            <div class="flex flex-wrap gap-3">
+              <label><span class="label">{{ t('giveOut.due') }}</span><input v-model="day" type="date" class="field" :min="today()" :aria-invalid="past"></label>
+              <label v-if="day"><span class="label">{{ t('giveOut.dueTime') }}</span><input v-model="time" type="time" class="field"></label>
+            </div>
+            <p v-if="past" class="trouble" role="alert">{{ t('giveOut.past') }}</p>
+            <label class="flex items-center gap-2"><input v-model="handIn" type="checkbox">{{ t('giveOut.handIn') }}</label>
+          </div>
+        </div>
+        <p v-if="ready" class="mt-4 rounded-lg border-l-[6px] border-sunfleck-400 bg-sunfleck-100 p-4 text-stone-950" data-test="sentence">{{ sentence }}</p>
+        <p v-if="ready" class="note-line mt-2">{{ t('giveOut.afterwards') }}</p>
+      </template>
       <p v-if="stops" class="trouble mt-3">{{ t('giveOut.stops', { count: stops }) }}</p>
     </template>
     <template v-else>
-      <p class="mb-4">{{ t('giveOut.gave', { count: given.slates, name: chosen!.name }) }}</p>
-      <WalkJoinCard :code="chosen!.code" :link="link" />
+      <section v-for="one in given" :key="one.id" class="mb-5">
+        <p class="mb-3">{{ t(`giveOut.gave.${mode}`, { count: one.slates, name: classes.find(row => row.id === one.classId)!.name }) }}</p>
+        <WalkJoinCard :code="codeOf(one.classId)" :link="linkTo(one)" />
+        <NuxtLink v-if="given.length > 1" :to="`/handout/${one.id}`" class="button mt-2">{{ t('giveOut.walk') }}</NuxtLink>
+      </section>
     </template>
     <p v-if="trouble" class="trouble mt-3" role="alert">{{ trouble }}</p>
     <template #buttons>
       <button type="button" class="button" @click="emit('close')">{{ given ? t('app.close') : t('app.cancel') }}</button>
-      <NuxtLink v-if="given" :to="`/handout/${given.id}`" class="button button-action">{{ t('giveOut.walk') }}</NuxtLink>
-      <button v-else type="button" class="button button-action" :disabled="busy || !chosen" @click="giveOut">{{ t('giveOut.action', { count: chosen?.students ?? 0 }) }}</button>
+      <NuxtLink v-if="given?.length === 1" :to="`/handout/${given[0]!.id}`" class="button button-action">{{ t('giveOut.walk') }}</NuxtLink>
+      <button v-else-if="!given" type="button" class="button button-action" :disabled="busy || !ready" @click="giveOut">{{ t(`giveOut.action.${mode}`, { count: ready ? slates : 0, name: rows[0]?.name ?? '' }) }}</button>
     </template>
   </UiAsk>
 </template>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { SlateView } from '~/composables/useSlate'
 
-definePageMeta({ for: 'student' })
+definePageMeta({ for: 'student', key: route => route.fullPath })
 const { t } = useWords()
 const route = useRoute()
 const { attempt, trouble } = useAsking()
@@ -15,10 +15,16 @@ async function readAgain() {
   view.value = fresh
   asked.value++
 }
+/** This slate isn't theirs any more: they go on where they work now, or to their desk. */
+async function goAlong() {
+  const desk = await attempt(() => ask<{ id: string, handout: string }[]>('/api/desk'))
+  const other = desk?.find(slate => slate.handout === view.value?.handout && slate.id !== view.value.id)
+  if (desk) await navigateTo(other ? `/slate/${other.id}` : '/desk', { replace: true })
+}
 </script>
 
 <template>
-  <SlateWork v-if="view" :key="asked" :view="view" @outdated="readAgain" />
+  <SlateWork v-if="view" :key="asked" :view="view" @outdated="readAgain" @elsewhere="goAlong" />
   <main v-else class="mx-auto max-w-lg p-8">
     <p class="trouble mb-4" role="alert">{{ trouble }}</p>
     <NuxtLink to="/desk" class="button">{{ t('slate.toDesk') }}</NuxtLink>

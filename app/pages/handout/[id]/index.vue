@@ -10,13 +10,15 @@ const ORDERS = ['name', 'progress', 'quiet'] as const
 const { t, said } = useWords()
 const route = useRoute()
 const id = String(route.params.id)
-const { edition, view, slates, trouble, connection } = useWalk(id)
+const { edition, view, slates, trouble, connection, load } = useWalk(id)
 const order = useSessionStorage<typeof ORDERS[number]>('walk-order', 'name')
 const now = useNow({ interval: 10_000 })
 const showCode = ref(false)
+const placing = ref(false)
 const page = ref(0)
 const link = computed(() => view.value ? `${location.origin}/join?class=${view.value.code}&handout=${id}` : '')
-useHead({ title: () => view.value?.board.title ?? t('walk.title') })
+const title = computed(() => edition.value?.board.title ?? t('walk.title'))
+useHead({ title: () => title.value })
 
 /** Whole minutes without a move on a slate that is under way; null while that is no news. */
 function quietFor(slate: WalkSlate): number | null {
@@ -36,10 +38,11 @@ const counts = computed(() => STATUS_ORDER.map(status => ({ status, n: count(sta
 
 <template>
   <div>
-    <UiTopBar :title="view?.board.title ?? t('walk.title')" :below="view ? t('walk.below', { name: view.className, count: slates.length }) : ''">
+    <UiTopBar :title="title" :below="view ? `${view.className} · ${t(`walk.mode.${view.mode}`, { count: slates.length })}` : ''">
       <template #start><NuxtLink to="/handouts" :aria-label="t('walk.back')" class="flex min-h-11 items-center"><UiMark /></NuxtLink></template>
       <template #end>
         <span v-if="connection !== 'open'" class="font-bold text-sunfleck-400" role="status">{{ t('walk.offline') }}</span>
+        <button v-if="view?.mode === 'frame-per-group'" type="button" class="button button-dark" @click="placing = true"><Icon name="lucide:users" />{{ t('walk.whoWhere') }}</button>
         <button v-if="view" type="button" class="button button-dark" @click="showCode = true"><Icon name="lucide:qr-code" />{{ t('walk.code', { code: view.code }) }}</button>
       </template>
     </UiTopBar>
@@ -54,14 +57,16 @@ const counts = computed(() => STATUS_ORDER.map(status => ({ status, n: count(sta
           </RadioGroupOption>
         </RadioGroup>
       </div>
+      <p v-if="view?.loose.length" class="mb-3 flex flex-wrap items-center gap-3 rounded-lg border-l-[6px] border-sunfleck-400 bg-sunfleck-100 p-3 text-stone-950" role="status">{{ t('walk.loose', { count: view.loose.length, names: view.loose.map(one => one.name).join(', ') }) }}<button type="button" class="button min-h-9 py-1" @click="placing = true">{{ t('walk.place') }}</button></p>
       <SlatePageTurner v-if="edition" v-model="page" class="mb-3" :count="edition.board.pages.length" />
       <WalkCounts v-if="edition" :edition="edition" :states="slates.map(s => s.replica.shown)" />
       <ul v-if="edition" class="grid grid-cols-[repeat(auto-fill,minmax(12rem,1fr))] gap-4">
         <li v-for="slate in ordered" :key="slate.id">
-          <WalkSlateTile :slate="slate" :edition="edition" :to="`/handout/${id}/review/${slate.id}`" :quiet-for="quietFor(slate)" :page="page" />
+          <WalkSlateTile :slate="slate" :to="`/handout/${id}/review/${slate.id}`" :quiet-for="quietFor(slate)" :page="page" />
         </li>
       </ul>
     </main>
+    <WalkMembers v-if="view" :open="placing" :handout="id" :slates="slates" :loose="view.loose" @close="placing = false" @placed="load" />
     <UiAsk :open="showCode" :title="t('walk.join')" @close="showCode = false">
       <WalkJoinCard v-if="view" :code="view.code" :link="link" />
       <template #buttons><button type="button" class="button" @click="showCode = false">{{ t('app.close') }}</button></template>

@@ -1,0 +1,22 @@
+import { DateTime } from 'luxon'
+import type { Due } from './settings'
+
+/** Whether the zone is one that this machine knows (IANA time zone database). */
+export const isZone = (zone: string) => DateTime.local({ zone }).isValid
+
+/**
+ * The moment at which it is due: that time on the day, or the day's last second, where the class is. A time that a clock
+ * passes over in spring is as much later as the clock was put forward; one that comes twice in autumn is the first of the two
+ * (as RFC 5545, 3.3.5, reads local times).
+ */
+export function dueMoment({ day, time }: Due, zone: string): Date {
+  const at = DateTime.fromISO(`${day}T${time ?? '23:59:59'}`, { zone })
+  if (!at.isValid) return new Date(`${day}T${time ?? '23:59:59'}Z`)
+  return new Date(Math.min(...at.getPossibleOffsets().map(one => one.toMillis())))
+}
+
+/** Whole days from the day it is there now to the day it is due: 0 is today, negative is past. */
+export function daysUntil({ day }: Pick<Due, 'day'>, zone: string, now: Date): number {
+  const today = DateTime.fromJSDate(now, { zone }).startOf('day')
+  return Math.round(DateTime.fromISO(day, { zone }).startOf('day').diff(today, 'days').days)
+}
