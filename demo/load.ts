@@ -2,8 +2,11 @@ import { createHash } from 'node:crypto'
 import type { Kysely, Transaction } from 'kysely'
 import type { BackdropPicture } from '../core/board/backdrop'
 import { makeEdition } from '../core/board/edition'
+import { markOf } from '../core/groups/marks'
+import { GroupSearch } from '../core/groups/search'
+import { groupSizes } from '../core/groups/sizes'
+import { COPY_EACH } from '../core/handout/settings'
 import { seeded } from '../core/layout/random'
-import { HOLDER } from '../core/slate/actor'
 import type { SlateState } from '../core/slate/state'
 import { makePicturePassword } from '../core/roster/picturePassword'
 import { connect } from '../server/database/connect'
@@ -11,7 +14,8 @@ import { migrate } from '../server/database/migrate'
 import type { Database } from '../server/database/tables'
 import { keepPicture } from '../server/files/keep'
 import { hashPassword } from '../server/http/passwords'
-import { giveOut } from '../server/usecases/giveOut'
+import { giveOut, giveOutWithin } from '../server/usecases/giveOut'
+import { keepSet, keepWishes } from '../server/usecases/groups'
 import { BOARDS, HOLD_ON, WHERE_SEEN } from './boards'
 import { exampleBoards } from './examples'
 import { FATES, movesTo, slateOf } from './fourSlates'
@@ -48,15 +52,17 @@ export async function loadDemo(db: Db, now = new Date()): Promise<void> {
   }
   // The older class is in the middle of its lesson; the younger one has hardly begun.
   await playHandout(db, teacher, boards.get(HOLD_ON.title)!, classes.get('Year 5/6')!, now, i => i < 13 ? 'under-way' : i < 20 ? 'handed-in' : i < 22 ? 'handed-back' : 'not-opened', 56)
+  await playFrames(db, boards.get(BOARDS[2]!.title)!, classes.get('Year 5/6')!, now)
+  await giveToEveryone(db, boards.get(BOARDS[3]!.title)!, classes.get('Year 2')!)
   await playHandout(db, teacher, boards.get(WHERE_SEEN.title)!, classes.get('Year 2')!, now, i => i < 5 ? 'under-way' : 'not-opened', 22)
 }
 
 async function loadClasses(db: Db, teacher: string): Promise<Map<string, string>> {
   const ids = new Map<string, string>()
-  for (const { name, code, students } of CLASSES) {
-    const { id } = await db.insertInto('classes').values({ teacher_id: teacher, name, code }).returning('id').executeTakeFirstOrThrow()
+  for (const { name, code, students, levels } of CLASSES) {
+    const { id } = await db.insertInto('classes').values({ teacher_id: teacher, name, code, levels: [...levels] }).returning('id').executeTakeFirstOrThrow()
     ids.set(name, id)
-    await db.insertInto('students').values(students.map(student => ({ class_id: id, name: student, picture_password: demoPictures(student) }))).execute()
+    await db.insertInto('students').values(students.map((student, i) => ({ class_id: id, name: student, picture_password: demoPictures(student), level: levels[i % levels.length] ?? null }))).execute()
   }
   return ids
 }
@@ -66,10 +72,10 @@ const slatesOf = (db: Db, handout: string): Promise<Slate[]> => db.selectFrom('s
   .select('slate_members.slate_id as id').where('handout_id', '=', handout).orderBy('students.name_folded').execute()
 
 /** The moves as if a student had made them, and the slate as it is after them. */
-async function playOn(db: Db, slate: Slate, moves: readonly Played[], at: (after: number) => Date, status: Status, opened: Date, handedBack: Date | null = null): Promise<void> {
+async function playOn(db: Db, slate: Slate, moves: readonly Played[], at: (after: number) => Date, status: Status, opened: Date, handedBack: Date | null = null, hands = 1): Promise<void> {
   await db.insertInto('moves').values(moves.map(({ move, inverse, after }, n) => ({
     slate_id: slate.id, number: n + 1, id: moveId(slate.id, n), move: JSON.stringify(move), inverse: JSON.stringify(inverse),
-    undoes: null, by: HOLDER.author, at: at(after),
+    undoes: null, by: `student:${1 + n % hands}` as const, at: at(after),
   }))).execute()
   const last = at(moves.at(-1)!.after)
   await db.updateTable('slates').set({
@@ -102,6 +108,43 @@ async function playHandout(db: Db, teacher: string, board: string, classId: stri
     await playOn(db, slate, moves, at, status, new Date(start), now)
     if (status === 'handed-back') await db.transaction().execute(trx => writeMargin(trx, slate.id, teacher, edition.board.pages[0]!.id, moves.at(-1)!.move))
   }
+}
+
+/** The older class in groups of four, mixed, each in the middle of a frame; two who wanted to be together are. */
+async function playFrames(db: Db, board: string, classId: string, now: Date): Promise<void> {
+  const students = await db.selectFrom('students').select(['id', 'level']).where('class_id', '=', classId).orderBy('name_folded').execute()
+  const random = seeded(11)
+  const sizes = groupSizes(students.length, { by: 'size', size: 4 })
+  if (!sizes.ok) throw new Error(sizes.reason)
+  const levels: readonly string[] = CLASSES[0].levels
+  const wishes = [{ kind: 'together', students: [0, 5] }, { kind: 'apart', students: [1, 2] }] as const
+  await keepWishes(db, classId, wishes.map(wish => ({ ...wish, students: wish.students.map(i => students[i]!.id) })))
+  const search = new GroupSearch({ students: students.length, sizes: sizes.value, wishes, likeness: 'mixed', levels: students.map(({ level }) => level === null ? null : levels.indexOf(level)), past: [], random })
+  search.run(Infinity)
+  const groups = search.best.groups.map((group, i) => ({ name: DEMO_GROUPS[i]!, mark: markOf(i), students: group.map(n => students[n]!.id) }))
+  await db.transaction().execute(async (trx) => {
+    const set = await keepSet(trx, classId, { name: 'Rock-pool groups', groups })
+    if (!set.ok) throw new Error(set.reason)
+    const due = { day: new Date(now.getTime() + 2 * 86_400_000).toISOString().slice(0, 10) }
+    const given = await giveOutWithin(trx, board, { classId, set: set.value.id }, { ...COPY_EACH, mode: 'frame-per-group', word: 'Ten minutes with your group, then we compare.', due })
+    if (!given.ok) throw new Error(given.reason)
+    const { document } = await trx.selectFrom('boards').select('document').where('id', '=', board).executeTakeFirstOrThrow()
+    const edition = makeEdition(document)
+    const frames = await trx.selectFrom('slates').select('id').where('handout_id', '=', given.value.id).orderBy('name').execute()
+    const start = now.getTime() - 9 * 60_000
+    for (const [i, frame] of frames.slice(0, 5).entries()) {
+      const { moves } = playLesson(edition, random, { cards: 2 + i, knows: 0.6, pace: 20 })
+      const stretch = 8 * 60 / moves.at(-1)!.after
+      await playOn(trx, frame, moves, after => new Date(start + after * stretch * 1000), 'under-way', new Date(start), null, 4)
+    }
+  })
+}
+const DEMO_GROUPS = ['Oak', 'Ash', 'Hazel', 'Maple', 'Willow', 'Holly'] as const
+
+/** A board on which the whole class works together. */
+async function giveToEveryone(db: Db, board: string, classId: string): Promise<void> {
+  const given = await giveOut(db, board, classId, { ...COPY_EACH, mode: 'one-for-everyone', handIn: false })
+  if (!given.ok) throw new Error(given.reason)
 }
 
 /** A handout of four slates: right, wrong, in doubt, and empty. */

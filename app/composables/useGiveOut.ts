@@ -59,6 +59,12 @@ export function useGiveOut(board: () => Board) {
     word.value = day.value = time.value = ''
     handIn.value = true
   }
+  /** Frames need groups: a class that has some is chosen rather than one that has none. */
+  watch(mode, (now) => {
+    if (now !== 'frame-per-group' || rows.value.some(row => setOf(row)?.members)) return
+    const grouped = classes.value.find(row => setOf(row)?.members)
+    if (grouped) chosen.value = [grouped.id]
+  })
   /** Only a class alone can be cut down to some of its students. */
   watch(chosen, async ([one, ...others]) => {
     some.value = null

@@ -18,6 +18,8 @@ export interface WalkView {
   mode: HandoutMode
   word: string
   due: Due | null
+  handIn: boolean
+  closed: boolean
   /** What newcomers get, and every edition that a slate lies over, by its hash. */
   edition: string
   boards: Record<string, Board>

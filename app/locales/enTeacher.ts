@@ -223,6 +223,17 @@ export default {
     gave: { 'copy-each': 'One student in {name} has a copy now. | All {count} students in {name} have a copy now.', 'frame-per-group': 'One group in {name} has a frame now. | All {count} groups in {name} have a frame now.', 'one-for-everyone': 'Everyone in {name} can come to it now.' },
     qr: 'QR code that leads to this handout', link: 'Link', walk: 'Walk round',
   },
+  change: {
+    button: 'Change', title: 'Change what was given out', keep: 'Keep these', kept: 'Kept. Students see it when they open their slate.', board: 'The board', upToDate: 'Every slate lies over the board as it is on the shelf now.',
+    touches: 'The board was changed since. Brought to the slates, this happens; what students did stays in each slate\'s history:', touchesNothing: 'The board was changed since. Brought to the slate, nothing that was done moves or goes. | The board was changed since. Brought to the {count} slates, nothing that was done moves or goes.',
+    what: {
+      'piece-gone': 'On {count} slate pieces that were used are gone. | On {count} slates pieces that were used are gone.', 'piece-shelved': 'On {count} slate pieces go back to the ledge of another page. | On {count} slates pieces go back to the ledge of another page.', 'piece-moved': 'On {count} slate pieces move, since the page is smaller. | On {count} slates pieces move, since the page is smaller.',
+      'piece-straightened': 'On {count} slate turned pieces are straight again. | On {count} slates turned pieces are straight again.', 'piece-added': 'On {count} slate new pieces lie on the page. | On {count} slates new pieces lie on the page.', 'text-gone': 'On {count} slate words that were written have no place any more. | On {count} slates words that were written have no place any more.',
+      'ink-gone': 'On {count} slate ink has no place any more. | On {count} slates ink has no place any more.', 'arrow-gone': 'On {count} slate arrows are gone. | On {count} slates arrows are gone.',
+    },
+    unreadable: '{count} slate can\'t be read and stays as it is. | {count} slates can\'t be read and stay as they are.', correct: 'Bring it to the slate | Bring it to all {count} slates', corrected: 'No slate had to be changed. | {count} slate lies over the board as it is now. | {count} slates lie over the board as it is now.', toBoard: 'Open the board',
+    close: 'Close it', open: 'Open it again', didClose: 'Closed: nothing moves any more, and all of it can be looked at.', didOpen: 'Open again.', isClosed: 'This is closed. Nothing moves until you open it again.', takeBack: 'Take it back', nobody: 'Nobody has opened it yet: it can be taken back as if it had never been given out.', fixed: 'It was opened, so it can be closed, and no longer taken back. A copy each, a frame per group or one for everyone stays as it is.',
+  },
   walk: {
     title: 'Walk-round', mode: { 'copy-each': 'a copy each · {count} student | a copy each · {count} students', 'frame-per-group': 'a frame per group · {count} group | a frame per group · {count} groups', 'one-for-everyone': 'one for everyone' },
     whoWhere: 'Who works where', placeHow: 'Choose another frame for a student. It holds at once; what was done stays where it was done.', noFrame: 'On no frame', placed: '{name}: {group}', loose: 'One student is on no frame: {names} | {count} students are on no frame: {names}', place: 'Put them on a frame', back: 'To everything given out', offline: 'Looking for the connection',

@@ -2,10 +2,11 @@
 import type { Board } from '~~/core/board/board'
 import type { Due } from '~~/core/handout/settings'
 import type { SlateKind } from '~~/core/slate/kind'
+import type { SlateState } from '~~/core/slate/state'
 import type { SlateStatus } from '~~/core/slate/status'
 
 definePageMeta({ for: 'student' })
-interface OnDesk { id: string, title: string, status: SlateStatus, kind: SlateKind, mark: string | null, group: string | null, word: string, due: Due | null, at: string, handout?: string, picture: Board }
+interface OnDesk { id: string, title: string, status: SlateStatus, kind: SlateKind, mark: string | null, group: string | null, word: string, due: Due | null, at: string, handout?: string, picture: Board, state: SlateState | null }
 
 const { t } = useWords()
 const store = useMe()
@@ -38,7 +39,7 @@ async function leave() {
       <ul class="grid gap-5 sm:grid-cols-2 lg:grid-cols-3">
         <li v-for="slate in sorted" :key="slate.id">
           <NuxtLink :to="`/slate/${slate.id}`" class="panel block p-3 shadow-sm hover:border-stone-500">
-            <BoardThumbnail :board="slate.picture" :label="slate.title" ledge />
+            <BoardThumbnail :board="slate.picture" :state="slate.state ?? undefined" :label="slate.title" ledge />
             <span class="mt-3 block text-lg font-bold">{{ slate.title }}</span>
             <span class="flex items-center gap-2 text-base" :class="slate.status === 'handed-back' ? 'font-semibold text-action' : 'text-ink-soft'">
               <UiStatusIcon :status="slate.status" />{{ t(`desk.status.${slate.status}`) }}

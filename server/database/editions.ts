@@ -6,10 +6,15 @@ import { filesOf } from '../../core/board/files'
 import { canonicalJson } from '../../core/format/canonical'
 import type { Database } from './tables'
 
+/** What an edition goes by: boards of the same content have the same. */
+export function editionHash(board: Board): string {
+  return createHash('sha256').update(canonicalJson(withoutSeed(board))).digest('hex')
+}
+
 /** Freezes a board; the same content is stored once, however often it is given out. */
 export async function keepEdition(trx: Transaction<Database>, board: Board): Promise<string> {
   const document = canonicalJson(withoutSeed(board))
-  const hash = createHash('sha256').update(document).digest('hex')
+  const hash = editionHash(board)
   await trx.insertInto('editions').values({ hash, document }).onConflict(c => c.doNothing()).execute()
   const files = filesOf(board)
   if (files.length) {

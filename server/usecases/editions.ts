@@ -1,7 +1,7 @@
 import type { Board } from '../../core/board/board'
 import { makeEdition } from '../../core/board/edition'
-import { carry, type CarryChange } from '../../core/slate/carry'
-import { keepEdition } from '../database/editions'
+import { carry, CARRY_CHANGES, type CarryChange } from '../../core/slate/carry'
+import { editionHash, keepEdition } from '../database/editions'
 import { loadStates } from '../database/loadState'
 import { withNews } from '../news/wire'
 import type { Services } from '../services'
@@ -18,6 +18,37 @@ export async function previewCorrection({ db, engine }: Told, slates: readonly s
     return [row.id, loaded ? carry(loaded.state, await engine.editions.get(db, row.edition_hash), to).changes : null]
   })))
 }
+
+export interface CorrectionPreview {
+  /** Every slate, and the handout, lies over the board as it is now. */
+  readonly upToDate: boolean
+  readonly slates: number
+  /** How many slates each kind of change touches; what isn't there touches none. */
+  readonly touched: readonly { readonly what: CarryChange['what'], readonly slates: number }[]
+  readonly unreadable: number
+}
+
+/** What it would do to the slates of a handout if the board as it is on the shelf now were laid under them. */
+export async function previewHandout(services: Told, handout: string): Promise<CorrectionPreview> {
+  const { db } = services
+  const { document, edition_hash } = await boardOf(db, handout)
+  const rows = await db.selectFrom('slates').select(['id', 'edition_hash']).where('handout_id', '=', handout).execute()
+  const hash = editionHash(document)
+  const older = rows.filter(row => row.edition_hash !== hash)
+  const changes = [...(await previewCorrection(services, older.map(row => row.id), document)).values()]
+  return {
+    upToDate: edition_hash === hash && older.length === 0, slates: rows.length, unreadable: changes.filter(change => change === null).length,
+    touched: CARRY_CHANGES.map(what => ({ what, slates: changes.filter(change => change?.some(one => one.what === what)).length })).filter(one => one.slates > 0),
+  }
+}
+
+/** Lays the board as it is on the shelf now under a handout and all its slates. */
+export async function correctHandout(services: Told, handout: string): Promise<Corrected> {
+  return correctEdition(services, handout, (await boardOf(services.db, handout)).document)
+}
+
+const boardOf = (db: Told['db'], handout: string) => db.selectFrom('handouts').innerJoin('boards', 'boards.id', 'handouts.board_id')
+  .select(['boards.document', 'handouts.edition_hash']).where('handouts.id', '=', handout).executeTakeFirstOrThrow()
 
 export interface Corrected { readonly edition: string, readonly changed: readonly string[], readonly unreadable: readonly string[] }
 

@@ -1,3 +1,4 @@
+import type { Due } from '../../core/handout/settings'
 import { canHandBack, canHandIn, type SlateStatus } from '../../core/slate/status'
 import { ok, refuse, type Result } from '../../core/result'
 import { withNews } from '../news/wire'
@@ -46,6 +47,17 @@ export async function switchHandout(services: Told, handout: string, what: Switc
     await trx.updateTable('handouts').set({ [what]: on ? new Date() : null }).where('id', '=', handout).execute()
     news.push({ scope: 'handout', handout, changed: 'status' })
   })
+}
+
+/** What may still be changed of a handout once it is given out. */
+export interface HandoutChange { readonly word?: string, readonly due?: Due | null, readonly handIn?: boolean }
+
+export async function changeHandout(services: Told, handout: string, { word, due, handIn }: HandoutChange): Promise<void> {
+  const change = {
+    ...word !== undefined && { word }, ...handIn !== undefined && { hand_in: handIn },
+    ...due !== undefined && { due_on: due?.day ?? null, due_time: due?.time ?? null },
+  }
+  if (Object.keys(change).length) await services.db.updateTable('handouts').set(change).where('id', '=', handout).execute()
 }
 
 /** For one slate alone, beside what holds for all. */

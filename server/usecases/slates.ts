@@ -16,6 +16,8 @@ import { headsOf, opennessOf } from '../sync/loadKnown'
 import { marginOf, reviewOf } from './review'
 
 const STEPS_FOR_UNDO = 200
+/** The newest; what is older than so many is done with. */
+const MOST_ON_DESK = 60
 
 /** Who reads a slate: whose hand it is, and whether answers and margin are theirs to see. */
 export interface Reader { readonly id: string, readonly staff: boolean, readonly actor: SlateActor }
@@ -97,11 +99,13 @@ async function stepsOf(db: Kysely<Database>, slate: string, author: Author): Pro
 
 export async function deskOf({ db, engine }: Services, student: string) {
   const rows = await db.selectFrom('slates').innerJoin('handouts', 'handouts.id', 'slates.handout_id')
-    .select(['slates.id', 'slates.status', 'slates.kind', 'slates.mark', 'slates.name as group', 'slates.handout_id as handout', 'slates.edition_hash', 'handouts.created_at', 'handouts.word', 'handouts.due_on', 'handouts.due_time', 'handouts.hand_in as handIn'])
+    .select(['slates.id', 'slates.status', 'slates.last_number', 'slates.kind', 'slates.mark', 'slates.name as group', 'slates.handout_id as handout', 'slates.edition_hash', 'handouts.created_at', 'handouts.word', 'handouts.due_on', 'handouts.due_time', 'handouts.hand_in as handIn'])
     .innerJoin('slate_members', 'slate_members.slate_id', 'slates.id')
-    .where('slate_members.student_id', '=', student).where('slate_members.until_at', 'is', null).orderBy('handouts.created_at', 'desc').execute()
-  return Promise.all(rows.map(async ({ edition_hash, created_at, due_on, due_time, ...row }) => {
+    .where('slate_members.student_id', '=', student).where('slate_members.until_at', 'is', null).orderBy('handouts.created_at', 'desc').limit(MOST_ON_DESK).execute()
+  const states = await loadStates(db, engine.editions, rows.map(row => ({ id: row.id, edition: row.edition_hash, last: row.last_number })))
+  return Promise.all(rows.map(async ({ edition_hash, last_number, created_at, due_on, due_time, ...row }) => {
     const { board } = await engine.editions.get(db, edition_hash)
-    return { ...row, due: dueOf({ due_on, due_time }), title: board.title, at: created_at.toISOString(), picture: withoutAnswers({ ...board, pages: board.pages.slice(0, 1) }) }
+    // The work as it stands; of one that can't be read, the board as it was given out.
+    return { ...row, state: states.get(row.id)?.state ?? null, due: dueOf({ due_on, due_time }), title: board.title, at: created_at.toISOString(), picture: withoutAnswers({ ...board, pages: board.pages.slice(0, 1) }) }
   }))
 }

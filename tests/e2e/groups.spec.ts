@@ -106,6 +106,32 @@ test('from a pasted list to a group lesson: wishes, frames, a student moved in t
     for (const page of [ada, bo, cy]) await page.context().close()
   })
 
+  await test.step('a corrected board slides under the slates, also of who works on without a connection', async () => {
+    const page = await comeAs('Bo Kelp')
+    await page.context().setOffline(true)
+    await dragTo(page, 'goby', await zonePoint(page, 2))
+    const { board, version } = await lesson.teacher.must<{ board: { instructions: string, pages: { pieces: { id: string }[], ledge: string[] }[] }, version: number }>('GET', `/api/boards/${lesson.board}`)
+    const [first] = board.pages
+    first!.pieces = first!.pieces.filter(one => one.id !== 'c0')
+    first!.ledge = first!.ledge.filter(id => id !== 'c0')
+    await lesson.teacher.must('PUT', `/api/boards/${lesson.board}`, { version, board: { ...board, instructions: 'Sort them, and say why.' } })
+    await teacher.goto(`${address}/handout/${handout}`)
+    await teacher.getByRole('button', { name: 'Change', exact: true }).click()
+    await expect(teacher.getByText('On 1 slate pieces that were used are gone.')).toBeVisible()
+    await expectAccessible(teacher)
+    await teacher.getByRole('button', { name: 'Bring it to all 2 slates' }).click()
+    await expect(teacher.getByText('2 slates lie over the board as it is now.')).toBeVisible()
+    await teacher.getByLabel('Due').fill('2031-05-12')
+    await teacher.getByRole('button', { name: 'Keep these' }).click()
+    await expect(teacher.getByText('Kept. Students see it')).toBeVisible()
+    await teacher.getByRole('button', { name: 'Close', exact: true }).click()
+    await page.context().setOffline(false)
+    await expect(page.getByText('Sort them, and say why.')).toBeVisible()
+    await expect(page.getByText(/· 1 of 5$/)).toBeVisible()
+    await expect(page.getByText('For Monday 12 May')).toBeVisible()
+    await page.context().close()
+  })
+
   await test.step('a late joiner is seen to be on no frame, and is put on one', async () => {
     await lesson.teacher.must('POST', `/api/classes/${lesson.classId}/list`, { students: [{ name: 'Late Comer' }], missing: 'stay' })
     await teacher.goto(`${address}/handout/${handout}`)

@@ -67,6 +67,9 @@ const ROUTES: Record<string, Row> = {
   'slates/[id]/hand-in.post.ts': { path: l => `/api/slates/${slateOf(l)}/hand-in`, body: () => ({}), allowed: ['student'] },
   'slates/[id]/hand-back.post.ts': { path: l => `/api/slates/${slateOf(l)}/hand-back`, body: () => ({}), allowed: ['owner'] },
   'handouts/[id].delete.ts': { path: l => `/api/handouts/${l.handout}`, allowed: ['owner'] },
+  'handouts/[id].put.ts': { path: l => `/api/handouts/${l.handout}`, body: () => ({ word: 'Ten minutes' }), allowed: ['owner'] },
+  'handouts/[id]/correction.get.ts': { path: l => `/api/handouts/${l.handout}/correction`, allowed: ['owner'] },
+  'handouts/[id]/correction.post.ts': { path: l => `/api/handouts/${l.handout}/correction`, body: () => ({}), allowed: ['owner'] },
   'handouts/[id]/members.put.ts': { path: l => `/api/handouts/${l.handout}/members`, body: l => ({ student: l.students[0]!.id, to: null }), allowed: ['owner'] },
   'session.delete.ts': { path: () => '/api/session', allowed: EVERYONE },
 }

@@ -17,7 +17,7 @@ const words = computed(() => {
     <BoardThumbnail :edition="slate.edition" :state="slate.replica.shown" :page="page" :label="t('walk.slateOf', { name: slate.name })" />
     <span class="mt-1.5 flex items-center gap-2 px-1" :class="slate.fresh || quietFor ? 'text-stone-950' : ''">
       <UiRing :share="slate.of ? slate.placed / slate.of : 0" />
-      <ClassGroupMark v-if="slate.mark" :mark="slate.mark" class="h-7 w-7" />
+      <ClassGroupMark v-if="slate.mark" :mark="slate.mark" small />
       <span class="truncate font-semibold" :title="slate.name"><bdi>{{ slate.mark ? slate.name : shortName(slate.name) }}</bdi></span>
       <span class="ml-auto shrink-0 text-sm" :class="slate.status === 'handed-in' || slate.status === 'handed-back' || quietFor ? 'font-bold' : ''">{{ words }}</span>
     </span>

@@ -48,7 +48,7 @@ async function giveOut() {
         <fieldset class="mb-4">
           <legend class="label">{{ t('giveOut.how') }}</legend>
           <div class="grid gap-2 sm:grid-cols-3">
-            <label v-for="one in HANDOUT_MODES" :key="one" class="button relative flex-col items-start gap-1 p-3 text-left" :class="mode === one ? 'border-leaf-700 bg-leaf-100 text-stone-950' : ''">
+            <label v-for="one in HANDOUT_MODES" :key="one" class="button relative flex-col items-start justify-start gap-1 p-3 text-left" :class="mode === one ? 'border-leaf-700 bg-leaf-100 text-stone-950' : ''">
               <span class="flex items-center gap-2"><input v-model="mode" type="radio" name="mode" :value="one"><Icon :name="ICONS[one]" size="22" />{{ t(`giveOut.mode.${one}`) }}</span>
               <span class="text-sm font-normal">{{ t(`giveOut.modeSays.${one}`) }}</span>
               <span v-if="suggestion.mode === one" class="rounded bg-sunfleck-200 px-2 py-0.5 text-sm font-normal text-stone-950">{{ t(`giveOut.because.${suggestion.because}`) }}</span>

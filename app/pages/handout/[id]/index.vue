@@ -15,6 +15,7 @@ const order = useSessionStorage<typeof ORDERS[number]>('walk-order', 'name')
 const now = useNow({ interval: 10_000 })
 const showCode = ref(false)
 const placing = ref(false)
+const changing = ref(false)
 const page = ref(0)
 const link = computed(() => view.value ? `${location.origin}/join?class=${view.value.code}&handout=${id}` : '')
 const title = computed(() => edition.value?.board.title ?? t('walk.title'))
@@ -43,6 +44,7 @@ const counts = computed(() => STATUS_ORDER.map(status => ({ status, n: count(sta
       <template #end>
         <span v-if="connection !== 'open'" class="font-bold text-sunfleck-400" role="status">{{ t('walk.offline') }}</span>
         <button v-if="view?.mode === 'frame-per-group'" type="button" class="button button-dark" @click="placing = true"><Icon name="lucide:users" />{{ t('walk.whoWhere') }}</button>
+        <button v-if="view" type="button" class="button button-dark" @click="changing = true"><Icon name="lucide:settings-2" />{{ t('change.button') }}</button>
         <button v-if="view" type="button" class="button button-dark" @click="showCode = true"><Icon name="lucide:qr-code" />{{ t('walk.code', { code: view.code }) }}</button>
       </template>
     </UiTopBar>
@@ -57,6 +59,7 @@ const counts = computed(() => STATUS_ORDER.map(status => ({ status, n: count(sta
           </RadioGroupOption>
         </RadioGroup>
       </div>
+      <p v-if="view?.closed" class="mb-3 rounded-lg border-l-[6px] border-sunfleck-400 bg-sunfleck-100 p-3 font-semibold text-stone-950">{{ t('change.isClosed') }}</p>
       <p v-if="view?.loose.length" class="mb-3 flex flex-wrap items-center gap-3 rounded-lg border-l-[6px] border-sunfleck-400 bg-sunfleck-100 p-3 text-stone-950" role="status">{{ t('walk.loose', { count: view.loose.length, names: view.loose.map(one => one.name).join(', ') }) }}<button type="button" class="button min-h-9 py-1" @click="placing = true">{{ t('walk.place') }}</button></p>
       <SlatePageTurner v-if="edition" v-model="page" class="mb-3" :count="edition.board.pages.length" />
       <WalkCounts v-if="edition" :edition="edition" :states="slates.map(s => s.replica.shown)" />
@@ -66,6 +69,7 @@ const counts = computed(() => STATUS_ORDER.map(status => ({ status, n: count(sta
         </li>
       </ul>
     </main>
+    <WalkChangeHandout v-if="view" :open="changing" :view="view" @close="changing = false" @changed="load" />
     <WalkMembers v-if="view" :open="placing" :handout="id" :slates="slates" :loose="view.loose" @close="placing = false" @placed="load" />
     <UiAsk :open="showCode" :title="t('walk.join')" @close="showCode = false">
       <WalkJoinCard v-if="view" :code="view.code" :link="link" />
