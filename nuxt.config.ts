@@ -1,5 +1,12 @@
+import { readdirSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
 import tailwindcss from '@tailwindcss/vite'
+
+/** The font files that papers are set with. */
+const paperFonts = () => [['andika', '700'], ['noto-sans-arabic', '400'], ['noto-sans-sc', '400']].flatMap(([font, weight]) => [
+  `@fontsource/${font}/package.json`,
+  ...readdirSync(inModules(`@fontsource/${font}/files`)).filter(file => file.endsWith(`-${weight}-normal.woff`)).map(file => `@fontsource/${font}/files/${file}`),
+])
 
 const inModules = (path: string) => fileURLToPath(new URL(`./node_modules/${path}`, import.meta.url))
 
@@ -28,8 +35,8 @@ export default defineNuxtConfig({
       } },
       '/api/**': { headers: { 'Cache-Control': 'no-store' } },
     },
-    // The picture library, and the words its pictures are found by: data that is read, not imported.
-    externals: { traceInclude: ['@iconify-json/fluent-emoji-flat/icons.json', '@iconify-json/fluent-emoji-flat/chars.json', '@iconify-json/fluent-emoji-flat/package.json', 'emojilib/dist/emoji-en-US.json', 'emojilib/package.json'].map(inModules) },
+    // The picture library, the words its pictures are found by, and the fonts of papers: data that is read, not imported.
+    externals: { traceInclude: ['@iconify-json/fluent-emoji-flat/icons.json', '@iconify-json/fluent-emoji-flat/chars.json', '@iconify-json/fluent-emoji-flat/package.json', 'emojilib/dist/emoji-en-US.json', 'emojilib/package.json', ...paperFonts()].map(inModules) },
     // What PDF worksheets need that don't bring their own fonts, scripts and picture decoders.
     publicAssets: ['standard_fonts', 'cmaps', 'wasm'].map(folder => ({ dir: inModules(`pdfjs-dist/${folder}`), baseURL: `/pdf/${folder}`, maxAge: 60 * 60 * 24 })),
   },

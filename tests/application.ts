@@ -2,7 +2,7 @@ import { spawn, type ChildProcess } from 'node:child_process'
 import { createServer } from 'node:net'
 import { once } from 'node:events'
 
-export interface Application { readonly address: string, readonly pid: number, stop: (signal?: NodeJS.Signals) => Promise<void>, output: () => string }
+export interface Application { readonly address: string, readonly database: string, readonly pid: number, stop: (signal?: NodeJS.Signals) => Promise<void>, output: () => string }
 
 export async function freePort(): Promise<number> {
   const probe = createServer().listen(0, '127.0.0.1')
@@ -32,6 +32,7 @@ export async function startApplication(databaseUrl: string, port?: number): Prom
   }
   return {
     address,
+    database: databaseUrl,
     pid: child.pid!,
     output: () => output,
     async stop(signal = 'SIGTERM') {

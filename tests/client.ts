@@ -10,6 +10,11 @@ export class Client {
   private cookie = ''
   constructor(readonly address: string) {}
 
+  /** As a browser would send them. */
+  get cookies(): string {
+    return this.cookie
+  }
+
   async ask(method: string, path: string, body?: unknown, headers: Record<string, string> = {}): Promise<Reply> {
     const form = body instanceof FormData
     const response = await fetch(`${this.address}${path}`, {

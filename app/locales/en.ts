@@ -11,7 +11,7 @@ export default {
   signIn: { title: 'Sign in', action: 'Sign in', email: 'E-mail address', password: 'Password', new: 'New here?' },
   signUp: { title: 'Make a teacher account', action: 'Make the account', name: 'Your name, as students know it', passwordRule: 'At least 10 characters.' },
   join: {
-    title: 'Come in', code: 'Class code', codeWhere: 'Your teacher shows it: six letters and numbers.', next: 'Next',
+    title: 'Come in', code: 'Class code', codeWhere: 'Your teacher shows it: six letters and numbers.', next: 'Next', coming: 'Coming in…', byCode: 'Come in with the class code',
     who: 'Who are you?', nobody: 'There are no names in this class yet. Your teacher adds them.',
     hello: 'Hello, {name}', pictures: 'Tap your three pictures, in order.', picked: 'No picture of {of} chosen | {count} picture of {of} chosen | {count} pictures of {of} chosen',
     back: 'Take one back', notMe: 'That is not me',
@@ -112,6 +112,7 @@ export default {
     'wrong-pictures': 'Those are not your three pictures. Try again, or ask your teacher.',
     'not-yours': 'This is not yours to open, or it is not there.',
     'not-found': 'There is no such thing here.',
+    'no-such-link': 'This link opens nothing any more. Ask your teacher for a new one, or come in with the class code.',
     'no-such-code': 'No class has this code. Look again at the letters, or ask your teacher.',
     'not-now': 'That can\'t be done now: it was handed in or handed back already.',
     'taken': 'There is one of that name already. Choose another.',

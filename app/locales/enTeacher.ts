@@ -28,7 +28,7 @@ export default {
   classes: {
     title: 'Classes', parts: 'Parts of the class', list: 'Students', students: 'no students | {count} student | {count} students', newName: 'New class', create: 'Make the class', code: 'Class code',
     name: 'Name', pictures: 'Picture password', renew: 'New pictures', renewFor: 'New pictures for {name}', noStudents: 'No names yet. Type, paste or load the class list.',
-    level: 'Level', listButton: 'Add or update names', more: 'More about {name}', leave: 'Has left the class', comeBack: 'Back in the class', left: 'Left: {count} student, work kept | Left: {count} students, work kept', didLeave: '{name} has left the class and can no longer come in. The work is kept.', undo: 'Undo',
+    level: 'Level', cards: 'Cards to print', here: 'signed in', newLinkFor: 'Another link for {name}, for a new card', noLinkFor: 'Take away the link of {name}', link: { new: '{name} has another link: the old card opens nothing any more. Print a new one.', none: 'The link of {name} opens nothing any more.' }, listButton: 'Add or update names', more: 'More about {name}', leave: 'Has left the class', comeBack: 'Back in the class', left: 'Left: {count} student, work kept | Left: {count} students, work kept', didLeave: '{name} has left the class and can no longer come in. The work is kept.', undo: 'Undo',
   },
   classList: {
     title: 'Names of {name}', how: 'Type or paste names: one on each line, or rows from a spreadsheet. Or load a file: CSV, or an export of the school\'s records (OneRoster, as CSV files or a zip).',

@@ -9,6 +9,7 @@ import { ok, refuse, type Result } from '../../core/result'
 import type { SlateState } from '../../core/slate/state'
 import { readPicture, type Picture, type PictureRefusal } from '../files/picture'
 import { parseJson } from '../http/json'
+import { cardsPdf, type Card } from '../papers/cards'
 
 /** Boards nest no deeper than this by far; more is there to exhaust whoever reads it. */
 const DEEPEST_FILE = 40
@@ -34,6 +35,9 @@ export const TASKS = {
     }
     return ok({ board, pictures: found })
   },
+
+  /** Cards with which students come in, as a PDF. */
+  'cards': ({ title, cards }: { title: string, cards: readonly Card[] }): Promise<Buffer> => cardsPdf(title, cards),
 
   'feedback': async ({ board, state, decisions }: { board: Board, state: SlateState, decisions: Decisions }): Promise<Feedback[]> =>
     feedbackOn(withDecisions(markSlate(state, makeEdition(board)), decisions)),

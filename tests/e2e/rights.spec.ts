@@ -1,5 +1,6 @@
 import { LARGEST_MESSAGE } from '../../core/sync/messages'
 import { readdirSync } from 'node:fs'
+import pg from 'pg'
 import sharp from 'sharp'
 import { Client } from '../client'
 import type { Socket } from '../client'
@@ -30,6 +31,7 @@ const ROUTES: Record<string, Row> = {
   'teachers.post.ts': { path: () => '/api/teachers', body: () => ({ name: '', email: '', password: '' }), allowed: [] },
   'join/index.post.ts': { path: () => '/api/join', body: l => ({ code: l.code }), allowed: EVERYONE },
   'join/student.post.ts': { path: () => '/api/join/student', body: l => ({ code: l.code, student: l.students[0]!.id, pictures: ['bell', 'bell', 'bell'] }), allowed: [] },
+  'join/link.post.ts': { path: () => '/api/join/link', body: () => ({ link: 'nobody has such a link' }), allowed: [] },
   'desk.get.ts': { path: () => '/api/desk', allowed: STUDENTS },
   'boards/index.get.ts': { path: () => '/api/boards', allowed: TEACHERS },
   'boards/index.post.ts': { path: () => '/api/boards', body: () => ({ title: 'New' }), allowed: TEACHERS },
@@ -48,6 +50,8 @@ const ROUTES: Record<string, Row> = {
   'classes/[id]/list.post.ts': { path: l => `/api/classes/${l.classId}/list`, body: () => ({ students: [{ name: 'Somebody New' }], missing: 'stay' }), allowed: ['owner'] },
   'classes/[id]/students/[student]/left.put.ts': { path: l => `/api/classes/${l.classId}/students/${l.students[3]!.id}/left`, body: () => ({ left: false }), allowed: ['owner'] },
   'classes/[id]/students/[student]/pictures.post.ts': { path: l => `/api/classes/${l.classId}/students/${l.students[3]!.id}/pictures`, body: () => ({}), allowed: ['owner'] },
+  'classes/[id]/cards.get.ts': { path: l => `/api/classes/${l.classId}/cards`, allowed: ['owner'] },
+  'classes/[id]/students/[student]/link.post.ts': { path: l => `/api/classes/${l.classId}/students/${l.students[3]!.id}/link`, body: () => ({ to: 'none' }), allowed: ['owner'] },
   'classes/[id]/groups.get.ts': { path: l => `/api/classes/${l.classId}/groups?day=2026-03-02`, allowed: ['owner'] },
   'classes/[id]/sets/index.post.ts': { path: l => `/api/classes/${l.classId}/sets`, body: () => ({ name: 'Lab', groups: [{ name: 'Oak', mark: 'oak', students: [] }] }), allowed: ['owner'] },
   'classes/[id]/sets/[set].put.ts': { path: l => `/api/classes/${l.classId}/sets/${l.classId}`, body: () => ({ name: 'Lab', groups: [{ name: 'Oak', mark: 'oak', students: [] }] }), allowed: ['owner'] },
@@ -120,7 +124,7 @@ test('every route lets through whom it should, and nobody else', async ({ applic
       // A route let through may still refuse what was sent; what matters is that it got past the question of who asks.
       if (row.allowed.includes(actor)) expect.soft([401, 403].includes(reply.status), `${what}: ${reply.status} ${reply.code}`).toBe(false)
       else if (row.allowed.length > 0) expect.soft(reply.status, what).toBe(actor === 'nobody' ? 401 : 403)
-      else expect.soft([400, 401, 429], what).toContain(reply.status)
+      else expect.soft([400, 401, 404, 429], what).toContain(reply.status)
       expect.soft(reply.status, what).toBeLessThan(500)
     }
   }
@@ -214,6 +218,28 @@ test('a handout is taken back while nobody has opened it', async ({ application 
   await student.enter(lesson.code, lesson.students[0]!.id, lesson.students[0]!.pictures)
   await student.must('GET', `/api/slates/${slateOf(lesson)}`)
   expect((await lesson.teacher.ask('DELETE', `/api/handouts/${lesson.handout}`)).code).toBe('not-now')
+})
+
+test('a personal link leads in without a word, until it is changed; cards are a PDF', async ({ application, page }) => {
+  const { address } = application
+  const lesson = await makeLesson(address)
+  const cards = await fetch(`${address}/api/classes/${lesson.classId}/cards`, { headers: { cookie: lesson.teacher.cookies } })
+  expect([cards.status, cards.headers.get('content-type'), Buffer.from(await cards.arrayBuffer()).subarray(0, 5).toString()]).toEqual([200, 'application/pdf', '%PDF-'])
+  const { id, name } = lesson.students[0]!
+  const client = new pg.Client({ connectionString: application.database })
+  await client.connect()
+  const linkOf = async () => (await client.query<{ link: string }>('select link from students where id = $1', [id])).rows[0]!.link
+  const before = await linkOf()
+  await page.goto(`${address}/come/${before}`)
+  await expect(page.getByRole('heading', { name: 'My desk' })).toBeVisible()
+  await expect(page.getByText(name)).toBeVisible()
+  await lesson.teacher.must('POST', `/api/classes/${lesson.classId}/students/${id}/link`, { to: 'new' })
+  const reply = await new Client(address).ask('POST', '/api/join/link', { link: before })
+  expect([reply.status, reply.code]).toEqual([404, 'no-such-link'])
+  await page.goto(`${address}/come/${before}`)
+  await expect(page.getByText('This link opens nothing any more')).toBeVisible()
+  expect((await new Client(address).ask('POST', '/api/join/link', { link: await linkOf() })).status).toBe(200)
+  await client.end()
 })
 
 test('signing out, and new pictures, end the sockets of that session', async ({ application }) => {

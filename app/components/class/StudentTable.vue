@@ -3,7 +3,7 @@ import type { OneStudent } from '~/composables/useClass'
 
 /** The students of a class, how they come in, and what can be done about each. */
 const { students } = defineProps<{ students: readonly OneStudent[] }>()
-const emit = defineEmits<{ renew: [student: string], leave: [student: OneStudent, left: boolean] }>()
+const emit = defineEmits<{ renew: [student: string], link: [student: OneStudent, to: 'new' | 'none'], leave: [student: OneStudent, left: boolean] }>()
 const { t } = useWords()
 const withLevels = computed(() => students.some(student => student.level))
 </script>
@@ -18,7 +18,7 @@ const withLevels = computed(() => students.some(student => student.level))
     </thead>
     <tbody>
       <tr v-for="student in students" :key="student.id" class="border-t border-panel-line">
-        <td class="py-1 pr-3 font-semibold"><bdi>{{ student.name }}</bdi><span v-if="student.preferred" class="font-normal text-ink-soft"> (<bdi>{{ student.preferred }}</bdi>)</span></td>
+        <td class="py-1 pr-3 font-semibold"><bdi>{{ student.name }}</bdi><Icon v-if="student.here" name="lucide:circle-dot" class="mr-1 text-action" role="img" :aria-label="t('classes.here')" :title="t('classes.here')" /><span v-if="student.preferred" class="font-normal text-ink-soft"> (<bdi>{{ student.preferred }}</bdi>)</span></td>
         <td v-if="withLevels" class="py-1 pr-3">{{ student.level }}</td>
         <td class="py-1 pr-3">
           <span class="flex flex-wrap items-center gap-x-2">
@@ -27,6 +27,8 @@ const withLevels = computed(() => students.some(student => student.level))
         </td>
         <td class="py-1 text-right">
           <button type="button" class="button button-quiet" :aria-label="t('classes.renewFor', { name: student.name })" @click="emit('renew', student.id)"><Icon name="lucide:refresh-cw" />{{ t('classes.renew') }}</button>
+          <button v-if="student.linked" type="button" class="button button-quiet" :aria-label="t('classes.newLinkFor', { name: student.name })" :title="t('classes.newLinkFor', { name: student.name })" @click="emit('link', student, 'new')"><Icon name="lucide:qr-code" /></button>
+          <button v-if="student.linked" type="button" class="button button-quiet" :aria-label="t('classes.noLinkFor', { name: student.name })" :title="t('classes.noLinkFor', { name: student.name })" @click="emit('link', student, 'none')"><Icon name="lucide:link-2-off" /></button>
           <button type="button" class="button button-quiet" :aria-label="`${t('classes.leave')}: ${student.name}`" :title="t('classes.leave')" @click="emit('leave', student, true)"><Icon name="lucide:user-round-minus" /></button>
         </td>
       </tr>

@@ -20,7 +20,7 @@ import { twoProcesses, type TwoProcesses } from '../../lesson'
 
 describe('rights', () => {
   /** Routes that anybody may ask, and those that are about the asker alone. */
-  const OPEN = ['session.get.ts', 'session.post.ts', 'session.delete.ts', 'teachers.post.ts', 'join/index.post.ts', 'join/student.post.ts']
+  const OPEN = ['session.get.ts', 'session.post.ts', 'session.delete.ts', 'teachers.post.ts', 'join/index.post.ts', 'join/student.post.ts', 'join/link.post.ts']
   const files = readdirSync('server/api', { recursive: true, encoding: 'utf8' }).filter(f => f.endsWith('.ts'))
   it.each(files)('are asked by %s', (file) => {
     const source = readFileSync(`server/api/${file}`, 'utf8')

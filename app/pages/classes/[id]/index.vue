@@ -21,6 +21,12 @@ async function renew(student: string) {
   await attempt(() => ask(`${path}/students/${student}/pictures`, { method: 'POST', body: {} }))
   await again()
 }
+async function link(student: OneStudent, to: 'new' | 'none') {
+  const done = await attempt(() => ask(`${path}/students/${student.id}/link`, { method: 'POST', body: { to } }))
+  await again()
+  gone.value = null
+  if (done) said.value = t(`classes.link.${to}`, { name: student.name })
+}
 async function leave(student: OneStudent, now: boolean) {
   const done = await attempt(() => ask(`${path}/students/${student.id}/left`, { method: 'PUT', body: { left: now } }))
   if (!done) return
@@ -35,6 +41,7 @@ async function leave(student: OneStudent, now: boolean) {
     <UiTeacherBar />
     <main class="mx-auto flex max-w-6xl flex-col gap-5 p-6">
       <ClassTop :id="page.id" :name="page.name" :code="page.code">
+        <a v-if="here.length" :href="`/api/classes/${page.id}/cards`" target="_blank" class="button" data-test="cards"><Icon name="lucide:printer" />{{ t('classes.cards') }}</a>
         <button type="button" class="button button-action" @click="listing = true"><Icon name="lucide:list-plus" />{{ t('classes.listButton') }}</button>
       </ClassTop>
       <p v-if="said" role="status" class="flex flex-wrap items-center gap-3">{{ said }}<button v-if="gone" type="button" class="button min-h-9 py-1" @click="leave(gone, false)">{{ t('classes.undo') }}</button></p>
@@ -42,7 +49,7 @@ async function leave(student: OneStudent, now: boolean) {
       <section class="panel">
         <h2 class="mb-3 text-lg font-bold">{{ t('classes.students', { count: here.length }) }}</h2>
         <p v-if="here.length === 0">{{ t('classes.noStudents') }}</p>
-        <ClassStudentTable v-else :students="here" @renew="renew" @leave="leave" />
+        <ClassStudentTable v-else :students="here" @renew="renew" @link="link" @leave="leave" />
         <details v-if="left.length" class="mt-4">
           <summary class="cursor-pointer font-semibold">{{ t('classes.left', { count: left.length }) }}</summary>
           <ul class="mt-2 flex flex-col gap-1">
