@@ -1,5 +1,6 @@
 import { connect, type Connection } from './database/connect'
 import { migrate } from './database/migrate'
+import { startJobs, type Jobs } from './jobs'
 import { makeLabour, type Labour } from './labour/labour'
 import { postgresWire } from './news/postgres'
 import { redisWire } from './news/redis'
@@ -7,7 +8,7 @@ import type { NewsWire } from './news/wire'
 import { Engine } from './sync/engine'
 import { limits, type Limits } from './http/limits'
 
-export interface Services extends Connection { readonly engine: Engine, readonly wire: NewsWire, readonly limits: Limits, readonly labour: Labour }
+export interface Services extends Connection { readonly engine: Engine, readonly wire: NewsWire, readonly limits: Limits, readonly labour: Labour, readonly jobs: Jobs }
 
 let started: Promise<Services> | undefined
 
@@ -23,5 +24,5 @@ async function start(): Promise<Services> {
   const wire = process.env.REDIS_URL ? redisWire(process.env.REDIS_URL) : postgresWire(connection.url)
   const engine = new Engine(connection, wire)
   await engine.start()
-  return { ...connection, engine, wire, limits: limits(connection.pool), labour: makeLabour(process.argv[1]!) }
+  return { ...connection, engine, wire, limits: limits(connection.pool), labour: makeLabour(process.argv[1]!), jobs: await startJobs(connection) }
 }

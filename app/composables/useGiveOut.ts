@@ -1,5 +1,5 @@
 import { suggestMode } from '~~/core/handout/suggest'
-import type { Due } from '~~/core/handout/settings'
+import type { Due, When } from '~~/core/handout/settings'
 import type { Board } from '~~/core/board/board'
 import type { HandoutMode } from '~~/core/slate/kind'
 
@@ -23,13 +23,19 @@ export function useGiveOut(board: () => Board) {
   const day = ref('')
   const time = ref('')
   const handIn = ref(true)
+  const when = ref<When['kind']>('now')
+  const later = ref<{ day: string, time: string }>({ day: '', time: '08:00' })
+  /** So many times in all, each so many days after the one before. */
+  const times = ref(1)
+  const every = ref(7)
   const due = computed<Due | null>(() => day.value ? { day: day.value, ...time.value && { time: time.value } } : null)
   const past = computed(() => day.value !== '' && day.value < today())
 
   const rows = computed(() => classes.value.filter(row => chosen.value.includes(row.id)))
   const setOf = (row: ClassRow) => row.sets.find(set => set.id === sets.value[row.id]) ?? row.sets[0]
   const lacksSet = computed(() => mode.value === 'frame-per-group' ? rows.value.filter(row => !setOf(row)?.members) : [])
-  const ready = computed(() => rows.value.length > 0 && lacksSet.value.length === 0 && !past.value && some.value?.size !== 0)
+  const moments = computed(() => later.value.day ? Array.from({ length: times.value }, (_, i) => ({ day: daysAfter(later.value.day, i * every.value), time: later.value.time })) : [])
+  const ready = computed(() => (when.value !== 'later' || (moments.value.length > 0 && later.value.day >= today())) && rows.value.length > 0 && lacksSet.value.length === 0 && !past.value && some.value?.size !== 0)
   const students = computed(() => some.value?.size ?? rows.value.reduce((sum, row) => sum + row.students, 0))
   const frames = computed(() => rows.value.reduce((sum, row) => sum + (setOf(row)?.groups ?? 0), 0))
   /** How many slates there will be. */
@@ -44,6 +50,8 @@ export function useGiveOut(board: () => Board) {
       if (outside > 0) parts.push(t('giveOut.outside', { count: outside }))
       parts.push(t('giveOut.othersNot'))
     }
+    if (when.value === 'later' && moments.value.length) parts.unshift(t('giveOut.goesOut', { count: moments.value.length, days: moments.value.map(moment => dueWords(moment)).join(', ') }))
+    if (when.value === 'draft') parts.unshift(t('giveOut.staysDraft'))
     if (due.value) parts.push(t('giveOut.dueOn', { day: dueWords(due.value) }))
     parts.push(t(handIn.value ? 'giveOut.theyHandIn' : 'giveOut.doneIsEnough'))
     return parts.join(' ')
@@ -58,6 +66,9 @@ export function useGiveOut(board: () => Board) {
     some.value = null
     word.value = day.value = time.value = ''
     handIn.value = true
+    when.value = 'now'
+    later.value = { day: '', time: '08:00' }
+    times.value = 1
   }
   /** Frames need groups: a class that has some is chosen rather than one that has none. */
   watch(mode, (now) => {
@@ -73,6 +84,7 @@ export function useGiveOut(board: () => Board) {
     names.value = (await ask<{ students: { id: string, name: string, left: boolean }[] }>(`/api/classes/${one}`)).students.filter(student => !student.left)
   })
   const body = () => ({
+    when: when.value === 'later' ? { kind: 'later', at: moments.value } : { kind: when.value },
     mode: mode.value, word: word.value, due: due.value, handIn: handIn.value,
     to: rows.value.map(row => ({
       classId: row.id,
@@ -80,5 +92,10 @@ export function useGiveOut(board: () => Board) {
       ...mode.value === 'copy-each' && some.value && { students: [...some.value] },
     })),
   })
-  return { classes, suggestion, mode, chosen, sets, setOf, some, names, word, day, time, handIn, past, rows, lacksSet, ready, slates, sentence, load, body }
+  return { classes, suggestion, mode, chosen, sets, setOf, some, names, word, day, time, handIn, when, later, times, every, past, rows, lacksSet, ready, slates, sentence, load, body }
+}
+
+/** A day so many days later, by the calendar. */
+function daysAfter(day: string, days: number): string {
+  return new Date(Date.parse(`${day}T12:00:00Z`) + days * 86_400_000).toISOString().slice(0, 10)
 }

@@ -7,6 +7,7 @@ export default {
     'bad-names': 'The list has lines that need a look. Nobody was added.',
     'changed-elsewhere': 'This was changed in another window. Open it anew to see the newer one.',
     'no-students': 'This class has no students yet. Add them first.',
+    'past': 'That time is over where the class is. Choose a later one. Nothing was given out.',
     'empty-set': 'These groups have nobody in them. Put students into them first. Nothing was given out.',
     'too-big': 'That is too big: a picture may have 25 MB. Nothing was added.',
     'too-many-pixels': 'This picture has too many pixels: 50 million are the most. Nothing was added. Make it smaller first.',
@@ -56,7 +57,9 @@ export default {
     leaves: { oak: 'Oak', ash: 'Ash', hazel: 'Hazel', maple: 'Maple', willow: 'Willow', holly: 'Holly', ginkgo: 'Ginkgo', clover: 'Clover', ivy: 'Ivy', birch: 'Birch' },
   },
   handouts: {
-    title: 'Given out', empty: 'Nothing is given out yet.', toShelf: 'Choose a board', counts: '{underWay} under way · {handedIn} handed in · {all} in all',
+    title: 'Given out', empty: 'Nothing is given out yet.', toShelf: 'Choose a board', counts: '{underWay} under way · {handedIn} handed in · {all} in all', search: 'Find by board or class', notFound: 'Nothing here has “{words}” in its name.', calendar: 'Due days as a calendar',
+    parts: { review: 'Waits for review', running: 'Under way', waiting: 'Not given out yet', rest: 'Done and closed' }, goes: 'Goes out {day}', draft: 'Draft', due: 'Due {day}', closed: 'Closed', now: 'Give out now', drop: 'Remove', open: 'Walk round {title}, {name}', gave: '{title} is given out to {name}.',
+    hindered: { 'no-students': 'It could not go out: the class had no students.', 'empty-set': 'It could not go out: the groups had nobody in them.', 'not-found': 'It could not go out: its groups or students are no longer in the class.' },
   },
   workbench: {
     stations: 'Stations', station: { backdrop: 'Backdrop', places: 'Places', pieces: 'Pieces', answers: 'Answers', check: 'Check' },
@@ -216,6 +219,7 @@ export default {
       'one-for-everyone': 'Everyone in {name} works on one and the same. They can all move all pieces; the page stays as it is. | In each of the {count} classes {name} everyone works on one and the same. They can all move all pieces; the page stays as it is.',
     },
     outside: 'One student is in no group and gets nothing until you put them on a frame. | {count} students are in no group and get nothing until you put them on a frame.', othersNot: 'No group sees another\'s frame.',
+    when: 'When?', whens: { now: 'Now', later: 'Later', draft: 'Keep as a draft' }, onDay: 'On', times: 'Times', every: 'Again', daily: 'every day', weekly: 'every week', goesOut: 'It goes out by itself {days}, with the board as it is now. | It goes out by itself {count} times, with the board as it is now: {days}.', staysDraft: 'Nobody gets anything until you give the draft out.', planned: { later: 'Give out later', draft: 'Keep the draft' },
     dueOn: 'It is due {day}.', theyHandIn: 'They hand it in when they are ready.', doneIsEnough: 'Nothing is handed in; being done is enough.',
     afterwards: 'Afterwards you can still change words, the due day, and who works where. Whether it is a copy each, a frame per group or one for everyone stays as it is.',
     stops: 'Check has found one thing that stops students. | Check has found {count} things that stop students.',

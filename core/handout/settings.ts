@@ -22,6 +22,14 @@ export const RecipientSchema = v.strictObject({
 })
 export type Recipient = v.InferOutput<typeof RecipientSchema>
 
+/** When it is given out: now, by itself at a later time (several for a series), or as a draft only by hand. */
+export const WhenSchema = v.variant('kind', [
+  v.strictObject({ kind: v.literal('now') }),
+  v.strictObject({ kind: v.literal('draft') }),
+  v.strictObject({ kind: v.literal('later'), at: v.pipe(v.array(DueSchema), v.minLength(1), v.maxLength(40)) }),
+])
+export type When = v.InferOutput<typeof WhenSchema>
+
 /** How a board is given out. */
 export const HandoutSettingsSchema = v.strictObject({
   mode: v.optional(v.picklist(HANDOUT_MODES), 'copy-each'),

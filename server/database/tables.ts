@@ -1,6 +1,7 @@
 import type { ColumnType, Generated, Insertable, Selectable } from 'kysely'
 import type { Board } from '../../core/board/board'
 import type { MarginItem } from '../../core/margin/item'
+import type { Recipient } from '../../core/handout/settings'
 import type { Wish } from '../../core/groups/wishes'
 import type { Decisions } from '../../core/keys/mark'
 import type { Author } from '../../core/slate/actor'
@@ -95,6 +96,13 @@ export interface Database {
     due_on: ColumnType<string | null, string | null | undefined, string | null>
     due_time: ColumnType<string | null, string | null | undefined, string | null>
     hand_in: Generated<boolean>
+    /** Null until it is given out. */
+    given_at: ColumnType<Date | null, Date | null | undefined, Date | null>
+    /** When it goes out by itself; null for a draft, and once it is given out. */
+    gives_at: ColumnType<Date | null, Date | null | undefined, Date | null>
+    plan: ColumnType<Recipient | null, string | null | undefined, string | null>
+    /** Why it couldn't go out at its time. */
+    hindered: ColumnType<string | null, string | null | undefined, string | null>
     /** Whoever joins the class later has a part in it, too. */
     whole_class: Generated<boolean>
   }

@@ -17,12 +17,12 @@ type Told = Pick<Services, 'db' | 'wire'>
 const CODE_TRIES = 5
 
 /** A new class with a code that no other class has; refused when the teacher has a class of this name. */
-export async function createClass(db: Db, teacher: string, name: string): Promise<Result<{ id: string }, 'taken'>> {
+export async function createClass(db: Db, teacher: string, name: string, zone?: string): Promise<Result<{ id: string }, 'taken'>> {
   const taken = await db.selectFrom('classes').select('id').where('teacher_id', '=', teacher).where('name', '=', name).executeTakeFirst()
   if (taken) return refuse('taken')
   // A code that another class has makes no class, and no error either: another is tried, in the same transaction.
   for (let i = 0; i < CODE_TRIES; i++) {
-    const made = await db.insertInto('classes').values({ teacher_id: teacher, name, code: makeClassCode(unforeseen) }).onConflict(c => c.doNothing()).returning('id').executeTakeFirst()
+    const made = await db.insertInto('classes').values({ teacher_id: teacher, name, code: makeClassCode(unforeseen), ...zone && { time_zone: zone } }).onConflict(c => c.doNothing()).returning('id').executeTakeFirst()
     if (made) return ok(made)
   }
   return refuse('taken')

@@ -19,21 +19,34 @@ export function giveOut(db: Kysely<Database>, board: string, classId: string, se
 
 /** The same as a part of a larger transaction; a refusal leaves nothing of its own. */
 export async function giveOutWithin(trx: Transaction<Database>, board: string, to: Recipient, settings: HandoutSettings): Promise<Given> {
-  const { document } = await trx.selectFrom('boards').select('document').where('id', '=', board).executeTakeFirstOrThrow()
   // Locked, so that a student who is added at this moment is either given a slate here or by joining late.
   await trx.selectFrom('classes').select('id').where('id', '=', to.classId).forUpdate().executeTakeFirstOrThrow()
   const refused = await whyNot(trx, to, settings.mode)
   if (refused) return refuse(refused)
-  const edition_hash = await keepEdition(trx, document)
-  const { id } = await trx.insertInto('handouts').values({
-    board_id: board, class_id: to.classId, edition_hash, mode: settings.mode, set_id: settings.mode === 'frame-per-group' ? to.set : null,
-    word: settings.word, due_on: settings.due?.day ?? null, due_time: settings.due?.time ?? null,
-    hand_in: settings.handIn, whole_class: to.students === undefined,
-  }).returning('id').executeTakeFirstOrThrow()
-  return ok({ id, slates: await MAKERS[settings.mode](trx, id, { students: to.students, parts: partsOf(document) }) })
+  const { id } = await newHandout(trx, board, to, settings)
+  return ok({ id, slates: await fillHandout(trx, id, to) })
 }
 
-async function whyNot(trx: Trx, { classId, set, students }: Recipient, mode: HandoutMode): Promise<GiveOutRefusal | null> {
+/** A handout of the board as it is now, without slates yet. */
+export async function newHandout(trx: Trx, board: string, to: Recipient, settings: HandoutSettings): Promise<{ id: string }> {
+  const { document } = await trx.selectFrom('boards').select('document').where('id', '=', board).executeTakeFirstOrThrow()
+  const edition_hash = await keepEdition(trx, document)
+  return trx.insertInto('handouts').values({
+    board_id: board, class_id: to.classId, edition_hash, mode: settings.mode, set_id: settings.mode === 'frame-per-group' ? to.set : null,
+    word: settings.word, due_on: settings.due?.day ?? null, due_time: settings.due?.time ?? null,
+    hand_in: settings.handIn, whole_class: to.students === undefined, given_at: new Date(),
+  }).returning('id').executeTakeFirstOrThrow()
+}
+
+/** Makes the slates of a handout, and says how many. */
+export async function fillHandout(trx: Trx, handout: string, { students }: Recipient): Promise<number> {
+  const { mode, document } = await trx.selectFrom('handouts').innerJoin('editions', 'editions.hash', 'handouts.edition_hash')
+    .select(['handouts.mode', 'editions.document']).where('handouts.id', '=', handout).executeTakeFirstOrThrow()
+  return MAKERS[mode](trx, handout, { students, parts: partsOf(document) })
+}
+
+/** Why nothing can be given out to them; null when it can. */
+export async function whyNot(trx: Trx, { classId, set, students }: Recipient, mode: HandoutMode): Promise<GiveOutRefusal | null> {
   const here = await trx.selectFrom('students').select('id').where('class_id', '=', classId).where('left_at', 'is', null).execute()
   if (here.length === 0) return 'no-students'
   if (students?.some(student => !here.some(one => one.id === student))) return 'not-found'
@@ -90,7 +103,7 @@ async function joinClassSlate(trx: Trx, handout: string, students?: readonly str
 
 /** Who comes to a class late, or comes back, has a part in whatever went to the whole of it; into frames they are put by hand. */
 export async function joinLate(trx: Trx, classId: string): Promise<void> {
-  const handouts = await trx.selectFrom('handouts').select(['id', 'mode']).where('class_id', '=', classId).where('whole_class', '=', true).execute()
+  const handouts = await trx.selectFrom('handouts').select(['id', 'mode']).where('class_id', '=', classId).where('whole_class', '=', true).where('given_at', 'is not', null).execute()
   for (const { id, mode } of handouts) {
     if (mode === 'copy-each') await makeSlates(trx, id)
     else if (mode === 'one-for-everyone') await joinClassSlate(trx, id)

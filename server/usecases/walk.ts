@@ -1,6 +1,8 @@
 import type { Kysely } from 'kysely'
 import type { Board } from '../../core/board/board'
+import { withoutAnswers } from '../../core/board/edition'
 import type { Database } from '../database/tables'
+import { calendarOf } from '../papers/calendar'
 import type { Services } from '../services'
 import { loadStates } from '../database/loadState'
 import { emptySlate } from '../../core/slate/state'
@@ -43,17 +45,32 @@ const peopleOf = (db: Kysely<Database>, handout: string) => db.selectFrom('slate
   .select(['slate_members.slate_id as slate', 'slate_members.student_id as student', 'students.name', 'slate_members.hand', 'slate_members.part'])
   .where('slate_members.handout_id', '=', handout).where('slate_members.until_at', 'is', null).where('students.left_at', 'is', null).orderBy('slate_members.hand').execute()
 
-export async function handoutsOf({ db }: Services, teacher: string) {
+/** Everything a teacher has given out, or will: the newest first, with a picture of the board as it went out. */
+export async function handoutsOf({ db, engine }: Pick<Services, 'db' | 'engine'>, teacher: string) {
   const rows = await db.selectFrom('handouts').innerJoin('classes', 'classes.id', 'handouts.class_id').innerJoin('boards', 'boards.id', 'handouts.board_id')
-    .innerJoin('slates', 'slates.handout_id', 'handouts.id')
+    .leftJoin('slates', 'slates.handout_id', 'handouts.id')
     .select(eb => [
-      'handouts.id', 'boards.title', 'classes.name as className', 'handouts.created_at',
-      eb.fn.countAll<string>().as('all'),
+      'handouts.id', 'handouts.board_id as boardId', 'handouts.mode', 'handouts.edition_hash', 'classes.name as className', 'handouts.created_at', 'handouts.given_at', 'handouts.gives_at', 'handouts.hindered', 'handouts.due_on', 'handouts.due_time', 'handouts.closed_at',
+      eb.fn.count<string>('slates.id').as('all'),
       eb.fn.countAll<string>().filterWhere('slates.status', '=', 'handed-in').as('handedIn'),
       eb.fn.countAll<string>().filterWhere('slates.status', '=', 'under-way').as('underWay'),
     ])
-    .where('classes.teacher_id', '=', teacher).groupBy(['handouts.id', 'boards.title', 'classes.name']).orderBy('handouts.created_at', 'desc').execute()
-  return rows.map(({ created_at, ...row }) => ({
-    ...row, createdAt: created_at.toISOString(), all: Number(row.all), handedIn: Number(row.handedIn), underWay: Number(row.underWay),
+    .where('classes.teacher_id', '=', teacher).groupBy(['handouts.id', 'classes.name']).orderBy('handouts.created_at', 'desc').limit(MOST_HANDOUTS).execute()
+  return Promise.all(rows.map(async ({ edition_hash, created_at, given_at, gives_at, due_on, due_time, closed_at, ...row }) => {
+    const { board } = await engine.editions.get(db, edition_hash)
+    return {
+      ...row, title: board.title, picture: withoutAnswers({ ...board, pages: board.pages.slice(0, 1) }), due: dueOf({ due_on, due_time }), closed: closed_at !== null,
+      createdAt: created_at.toISOString(), givenAt: given_at?.toISOString() ?? null, givesAt: gives_at?.toISOString() ?? null,
+      all: Number(row.all), handedIn: Number(row.handedIn), underWay: Number(row.underWay),
+    }
   }))
+}
+const MOST_HANDOUTS = 300
+
+/** The due days of everything a teacher has given out, as a calendar (RFC 5545): each a whole day, or a moment where a time is set. */
+export async function dueCalendar(db: Kysely<Database>, teacher: string): Promise<string> {
+  const rows = await db.selectFrom('handouts').innerJoin('classes', 'classes.id', 'handouts.class_id').innerJoin('boards', 'boards.id', 'handouts.board_id')
+    .select(['handouts.id', 'boards.title', 'classes.name', 'classes.time_zone', 'handouts.due_on', 'handouts.due_time', 'handouts.created_at'])
+    .where('classes.teacher_id', '=', teacher).where('handouts.due_on', 'is not', null).where('handouts.given_at', 'is not', null).orderBy('handouts.due_on').limit(MOST_HANDOUTS).execute()
+  return calendarOf(rows.map(row => ({ id: row.id, title: `${row.title} (${row.name})`, due: dueOf(row)!, zone: row.time_zone, made: row.created_at })))
 }

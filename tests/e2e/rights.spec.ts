@@ -71,6 +71,8 @@ const ROUTES: Record<string, Row> = {
   'slates/[id]/hand-in.post.ts': { path: l => `/api/slates/${slateOf(l)}/hand-in`, body: () => ({}), allowed: ['student'] },
   'slates/[id]/hand-back.post.ts': { path: l => `/api/slates/${slateOf(l)}/hand-back`, body: () => ({}), allowed: ['owner'] },
   'handouts/[id].delete.ts': { path: l => `/api/handouts/${l.handout}`, allowed: ['owner'] },
+  'handouts/due.get.ts': { path: () => '/api/handouts/due', allowed: TEACHERS },
+  'handouts/[id]/give-out.post.ts': { path: l => `/api/handouts/${l.handout}/give-out`, body: () => ({}), allowed: ['owner'] },
   'handouts/[id].put.ts': { path: l => `/api/handouts/${l.handout}`, body: () => ({ word: 'Ten minutes' }), allowed: ['owner'] },
   'handouts/[id]/correction.get.ts': { path: l => `/api/handouts/${l.handout}/correction`, allowed: ['owner'] },
   'handouts/[id]/correction.post.ts': { path: l => `/api/handouts/${l.handout}/correction`, body: () => ({}), allowed: ['owner'] },

@@ -10,8 +10,9 @@ const emit = defineEmits<{ close: [] }>()
 const { t } = useWords()
 const { attempt, trouble, busy } = useAsking()
 const giving = useGiveOut(() => bench.board.value)
-const { classes, suggestion, mode, chosen, sets, some, names, word, day, time, handIn, past, rows, lacksSet, ready, slates, sentence } = giving
+const { classes, suggestion, mode, chosen, sets, some, names, word, day, time, handIn, when, later, times, every, past, rows, lacksSet, ready, slates, sentence } = giving
 const ICONS = { 'copy-each': 'lucide:files', 'frame-per-group': 'lucide:users', 'one-for-everyone': 'lucide:presentation' } as const
+const WHENS = ['now', 'later', 'draft'] as const
 const once = useOnce()
 const given = ref<GivenOut[] | null>(null)
 const stops = computed(() => preflight(bench.board.value).filter(f => f.severity === 'stops').length)
@@ -36,7 +37,9 @@ async function giveOut() {
     const body = giving.body()
     return ask<{ handouts: GivenOut[] }>(`/api/boards/${boardId}/handouts`, { method: 'POST', body, once: once.keyFor(body) })
   })
-  if (done) given.value = done.handouts
+  if (!done) return
+  if (when.value === 'now') given.value = done.handouts
+  else await navigateTo('/handouts')
 }
 </script>
 
@@ -77,6 +80,16 @@ async function giveOut() {
               <label><span class="label">{{ t('giveOut.due') }}</span><input v-model="day" type="date" class="field" :min="today()" :aria-invalid="past"></label>
               <label v-if="day"><span class="label">{{ t('giveOut.dueTime') }}</span><input v-model="time" type="time" class="field"></label>
             </div>
+            <fieldset class="flex flex-wrap items-center gap-x-4 gap-y-1">
+              <legend class="label">{{ t('giveOut.when') }}</legend>
+              <label v-for="kind in WHENS" :key="kind" class="flex min-h-9 items-center gap-2"><input v-model="when" type="radio" name="when" :value="kind">{{ t(`giveOut.whens.${kind}`) }}</label>
+            </fieldset>
+            <div v-if="when === 'later'" class="flex flex-wrap items-end gap-3">
+              <label><span class="label">{{ t('giveOut.onDay') }}</span><input v-model="later.day" type="date" class="field" :min="today()" required></label>
+              <label><span class="label">{{ t('giveOut.dueTime') }}</span><input v-model="later.time" type="time" class="field" required></label>
+              <label><span class="label">{{ t('giveOut.times') }}</span><input v-model.number="times" type="number" min="1" max="40" class="field w-20"></label>
+              <label v-if="times > 1"><span class="label">{{ t('giveOut.every') }}</span><select v-model="every" class="field"><option :value="1">{{ t('giveOut.daily') }}</option><option :value="7">{{ t('giveOut.weekly') }}</option></select></label>
+            </div>
             <p v-if="past" class="trouble" role="alert">{{ t('giveOut.past') }}</p>
             <label class="flex items-center gap-2"><input v-model="handIn" type="checkbox">{{ t('giveOut.handIn') }}</label>
           </div>
@@ -97,7 +110,7 @@ async function giveOut() {
     <template #buttons>
       <button type="button" class="button" @click="emit('close')">{{ given ? t('app.close') : t('app.cancel') }}</button>
       <NuxtLink v-if="given?.length === 1" :to="`/handout/${given[0]!.id}`" class="button button-action">{{ t('giveOut.walk') }}</NuxtLink>
-      <button v-else-if="!given" type="button" class="button button-action" :disabled="busy || !ready" @click="giveOut">{{ t(`giveOut.action.${mode}`, { count: ready ? slates : 0, name: rows[0]?.name ?? '' }) }}</button>
+      <button v-else-if="!given" type="button" class="button button-action" :disabled="busy || !ready" @click="giveOut">{{ t(when === 'now' ? `giveOut.action.${mode}` : `giveOut.planned.${when}`, { count: ready ? slates : 0, name: rows[0]?.name ?? '' }) }}</button>
     </template>
   </UiAsk>
 </template>

@@ -12,7 +12,7 @@ useHead({ title: () => t('classes.title') })
 
 const { keyFor } = useOnce()
 async function create() {
-  const body = { name: name.value }
+  const body = { name: name.value, zone: Intl.DateTimeFormat().resolvedOptions().timeZone }
   const made = await attempt(() => ask<{ id: string }>('/api/classes', { method: 'POST', body, once: keyFor(body) }))
   if (made) await navigateTo(`/classes/${made.id}`)
 }

@@ -1,0 +1,62 @@
+import type { Kysely, Transaction } from 'kysely'
+import { dueMoment } from '../../core/handout/due'
+import type { Due, HandoutSettings, Recipient } from '../../core/handout/settings'
+import { ok, refuse, type Result } from '../../core/result'
+import { keepEdition } from '../database/editions'
+import type { Database } from '../database/tables'
+import type { Jobs } from '../jobs'
+import { fillHandout, newHandout, whyNot, type GiveOutRefusal } from './giveOut'
+
+type Trx = Transaction<Database>
+
+/** *past*: its time is over. */
+export type PlanRefusal = GiveOutRefusal | 'past'
+
+/** A draft (`when` null), or a handout that goes out by itself at that moment where the class is. The board is frozen as it is now. */
+export async function planHandout(
+  trx: Trx, jobs: Jobs, { board, to, settings, when, now = new Date() }: { board: string, to: Recipient, settings: HandoutSettings, when: Due | null, now?: Date },
+): Promise<Result<{ id: string }, PlanRefusal>> {
+  const { time_zone } = await trx.selectFrom('classes').select('time_zone').where('id', '=', to.classId).forUpdate().executeTakeFirstOrThrow()
+  const at = when && dueMoment(when, time_zone)
+  if (at && at <= now) return refuse('past')
+  const refused = await whyNot(trx, to, settings.mode)
+  if (refused) return refuse(refused)
+  const { id } = await newHandout(trx, board, to, settings)
+  await trx.updateTable('handouts').set({ given_at: null, gives_at: at, plan: JSON.stringify(to) }).where('id', '=', id).execute()
+  if (at) await jobs.at(trx, at, { name: 'give-out', handout: id })
+  return ok({ id })
+}
+
+/**
+ * Gives out what was planned: once, however often and by however many processes it is asked. What hinders it (nobody in the
+ * class any more, its groups gone) is kept with it, and it waits as a draft for its teacher.
+ */
+export function carryOut(db: Kysely<Database>, handout: string, early = false): Promise<Result<{ slates: number }, GiveOutRefusal | 'gone' | 'given' | 'waits'>> {
+  return db.transaction().execute(async (trx) => {
+    const row = await trx.selectFrom('handouts').select(['board_id', 'class_id', 'mode', 'plan', 'given_at', 'gives_at']).where('id', '=', handout).forUpdate().executeTakeFirst()
+    if (!row) return refuse('gone')
+    if (row.given_at) return refuse('given')
+    // Made a draft again, or put off, since the job was put down.
+    if (!early && (!row.gives_at || row.gives_at > new Date())) return refuse('waits')
+    await trx.selectFrom('classes').select('id').where('id', '=', row.class_id).forUpdate().executeTakeFirstOrThrow()
+    const to = row.plan ?? { classId: row.class_id }
+    const hindered = await whyNot(trx, to, row.mode)
+    if (hindered) {
+      await trx.updateTable('handouts').set({ hindered, gives_at: null }).where('id', '=', handout).execute()
+      return refuse(hindered)
+    }
+    // Early by hand: the board as it is now, since its teacher has it before them.
+    if (early) {
+      const { document } = await trx.selectFrom('boards').select('document').where('id', '=', row.board_id).executeTakeFirstOrThrow()
+      await trx.updateTable('handouts').set({ edition_hash: await keepEdition(trx, document) }).where('id', '=', handout).execute()
+    }
+    await trx.updateTable('handouts').set({ given_at: new Date(), gives_at: null, hindered: null, plan: null }).where('id', '=', handout).execute()
+    return ok({ slates: await fillHandout(trx, handout, to) })
+  })
+}
+
+/** A draft, or what would go out later, is dropped as if it had never been. False once it is given out. */
+export async function dropPlan(db: Kysely<Database>, handout: string): Promise<boolean> {
+  const gone = await db.deleteFrom('handouts').where('id', '=', handout).where('given_at', 'is', null).executeTakeFirst()
+  return gone.numDeletedRows > 0n
+}
