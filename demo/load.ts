@@ -15,6 +15,8 @@ import type { Database } from '../server/database/tables'
 import { keepPicture } from '../server/files/keep'
 import { hashPassword } from '../server/http/passwords'
 import { giveOut, giveOutWithin } from '../server/usecases/giveOut'
+import { planHandout } from '../server/usecases/later'
+import { startJobs, type Jobs } from '../server/jobs'
 import { keepSet, keepWishes } from '../server/usecases/groups'
 import { BOARDS, HOLD_ON, WHERE_SEEN } from './boards'
 import { exampleBoards } from './examples'
@@ -26,7 +28,7 @@ import { CLASSES, TEACHER } from './school'
 type Db = Kysely<Database>
 
 /** Loads the school unless it is there, and prints how to come in. */
-export async function loadDemo(db: Db, now = new Date()): Promise<void> {
+export async function loadDemo(db: Db, jobs: Jobs, now = new Date()): Promise<void> {
   await migrate(db)
   const known = await db.selectFrom('teachers').select('id').where('email', '=', TEACHER.email).executeTakeFirst()
   if (known) return
@@ -54,6 +56,7 @@ export async function loadDemo(db: Db, now = new Date()): Promise<void> {
   await playHandout(db, teacher, boards.get(HOLD_ON.title)!, classes.get('Year 5/6')!, now, i => i < 13 ? 'under-way' : i < 20 ? 'handed-in' : i < 22 ? 'handed-back' : 'not-opened', 56)
   await playFrames(db, boards.get(BOARDS[2]!.title)!, classes.get('Year 5/6')!, now)
   await giveToEveryone(db, boards.get(BOARDS[3]!.title)!, classes.get('Year 2')!)
+  await planMore(db, jobs, boards.get(HOLD_ON.title)!, classes.get('Year 2')!, now)
   await playHandout(db, teacher, boards.get(WHERE_SEEN.title)!, classes.get('Year 2')!, now, i => i < 5 ? 'under-way' : 'not-opened', 22)
 }
 
@@ -141,6 +144,15 @@ async function playFrames(db: Db, board: string, classId: string, now: Date): Pr
 }
 const DEMO_GROUPS = ['Oak', 'Ash', 'Hazel', 'Maple', 'Willow', 'Holly'] as const
 
+/** One that goes out by itself next week, and a draft. */
+async function planMore(db: Db, jobs: Jobs, board: string, classId: string, now: Date): Promise<void> {
+  const day = new Date(now.getTime() + 5 * 86_400_000).toISOString().slice(0, 10)
+  for (const when of [{ day, time: '08:30' }, null]) {
+    const planned = await db.transaction().execute(trx => planHandout(trx, jobs, { board, to: { classId }, settings: COPY_EACH, when, now }))
+    if (!planned.ok) throw new Error(planned.reason)
+  }
+}
+
 /** A board on which the whole class works together. */
 async function giveToEveryone(db: Db, board: string, classId: string): Promise<void> {
   const given = await giveOut(db, board, classId, { ...COPY_EACH, mode: 'one-for-everyone', handIn: false })
@@ -194,8 +206,12 @@ export function signIns(): string {
 export { demoPictures }
 
 if (import.meta.url === new URL(process.argv[1] ?? '', 'file:').href) {
-  const { db, close } = connect()
-  await loadDemo(db)
+  const connection = connect()
+  const { db, close } = connection
+  await migrate(db)
+  const jobs = await startJobs(connection)
+  await loadDemo(db, jobs)
+  await jobs.stop()
   console.log(signIns())
   await close()
 }

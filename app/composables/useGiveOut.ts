@@ -35,7 +35,8 @@ export function useGiveOut(board: () => Board) {
   const setOf = (row: ClassRow) => row.sets.find(set => set.id === sets.value[row.id]) ?? row.sets[0]
   const lacksSet = computed(() => mode.value === 'frame-per-group' ? rows.value.filter(row => !setOf(row)?.members) : [])
   const moments = computed(() => later.value.day ? Array.from({ length: times.value }, (_, i) => ({ day: daysAfter(later.value.day, i * every.value), time: later.value.time })) : [])
-  const ready = computed(() => (when.value !== 'later' || (moments.value.length > 0 && later.value.day >= today())) && rows.value.length > 0 && lacksSet.value.length === 0 && !past.value && some.value?.size !== 0)
+  const dueBefore = computed(() => when.value === 'later' && day.value !== '' && moments.value.some(moment => moment.day > day.value))
+  const ready = computed(() => !dueBefore.value && (when.value !== 'later' || (moments.value.length > 0 && later.value.day >= today())) && rows.value.length > 0 && lacksSet.value.length === 0 && !past.value && some.value?.size !== 0)
   const students = computed(() => some.value?.size ?? rows.value.reduce((sum, row) => sum + row.students, 0))
   const frames = computed(() => rows.value.reduce((sum, row) => sum + (setOf(row)?.groups ?? 0), 0))
   /** How many slates there will be. */
@@ -92,7 +93,7 @@ export function useGiveOut(board: () => Board) {
       ...mode.value === 'copy-each' && some.value && { students: [...some.value] },
     })),
   })
-  return { classes, suggestion, mode, chosen, sets, setOf, some, names, word, day, time, handIn, when, later, times, every, past, rows, lacksSet, ready, slates, sentence, load, body }
+  return { classes, suggestion, mode, chosen, sets, setOf, some, names, word, day, time, handIn, when, later, times, every, past, dueBefore, rows, lacksSet, ready, slates, sentence, load, body }
 }
 
 /** A day so many days later, by the calendar. */

@@ -7,6 +7,7 @@ export default {
     'bad-names': 'The list has lines that need a look. Nobody was added.',
     'changed-elsewhere': 'This was changed in another window. Open it anew to see the newer one.',
     'no-students': 'This class has no students yet. Add them first.',
+    'due-before': 'It would be due before it goes out. Choose a later due day. Nothing was given out.',
     'past': 'That time is over where the class is. Choose a later one. Nothing was given out.',
     'empty-set': 'These groups have nobody in them. Put students into them first. Nothing was given out.',
     'too-big': 'That is too big: a picture may have 25 MB. Nothing was added.',
@@ -212,7 +213,7 @@ export default {
     modeSays: { 'copy-each': 'Each student works alone.', 'frame-per-group': 'Each group works on one together.', 'one-for-everyone': 'The whole class works on the same one.' },
     because: { parts: 'Suggested: it has parts for the members of a group', vote: 'Suggested: it gathers votes or opinions', notes: 'Suggested: it gathers notes', key: 'Suggested: its answers can be checked for each student', usual: 'Suggested: nobody can get in another\'s way' },
     setOf: 'Groups of {name}', noSet: '{name} has no groups with students in them.', makeSet: 'Make groups', all: 'All students of the class', some: 'Nobody yet | Only {count} student | Only {count} students',
-    word: 'A word to the class', wordExample: 'What it is for, how long it takes, what then', due: 'Due', dueTime: 'At', past: 'That day is over. Choose today or a later day.', handIn: 'Students hand it in',
+    word: 'A word to the class', wordExample: 'What it is for, how long it takes, what then', due: 'Due', dueTime: 'At', past: 'That day is over. Choose today or a later day.', dueBefore: 'It would be due before it goes out (the last time). Choose a later due day.', handIn: 'Students hand it in',
     sentence: {
       'copy-each': 'One student in {name} gets a copy of their own. They can move the pieces; the page stays as it is. | Each of the {count} students in {name} gets a copy of their own. They can move the pieces; the page stays as it is.',
       'frame-per-group': 'One group of {name} gets a frame. Its members move the pieces together; the page stays as it is. | Each of the {count} groups of {name} gets a frame. Its members move the pieces together; the page stays as it is.',

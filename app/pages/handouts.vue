@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { NuxtLink } from '#components'
 import type { Board } from '~~/core/board/board'
 import type { Due } from '~~/core/handout/settings'
 import type { HandoutMode } from '~~/core/slate/kind'
@@ -8,7 +9,7 @@ interface Row {
   id: string, boardId: string, title: string, className: string, mode: HandoutMode, picture: Board, createdAt: string, givenAt: string | null, givesAt: string | null, hindered: string | null
   due: Due | null, closed: boolean, all: number, handedIn: number, underWay: number
 }
-const PARTS = ['review', 'running', 'waiting', 'rest'] as const
+const PARTS = ['running', 'review', 'waiting', 'rest'] as const
 
 const { t, said } = useWords()
 const dueWords = useDue()
@@ -57,7 +58,7 @@ async function drop(row: Row) {
         <ul class="flex flex-col gap-3">
           <li v-for="row in some" :key="row.id" class="panel flex flex-wrap items-center gap-x-5 gap-y-2 p-3">
             <BoardThumbnail :board="row.picture" :label="row.title" class="w-32 shrink-0" />
-            <component :is="row.givenAt ? resolveComponent('NuxtLink') : 'div'" :to="`/handout/${row.id}`" :aria-label="row.givenAt ? t('handouts.open', { title: row.title, name: row.className }) : undefined" class="min-w-48 grow" :class="row.givenAt ? 'hover:underline' : ''">
+            <component :is="row.givenAt ? NuxtLink : 'div'" :to="row.givenAt ? `/handout/${row.id}` : undefined" :aria-label="row.givenAt ? t('handouts.open', { title: row.title, name: row.className }) : undefined" class="min-w-48 grow" :class="row.givenAt ? 'hover:underline' : ''">
               <span class="block text-lg font-bold">{{ row.title }}</span>
               <span class="note-line">{{ row.className }} · {{ t(`giveOut.mode.${row.mode}`) }} · {{ day(row.givenAt ?? row.createdAt) }}</span>
               <span v-if="row.hindered" class="block font-semibold text-danger">{{ said(`handouts.hindered.${row.hindered}`, 'handouts.hindered.not-found') }}</span>

@@ -9,8 +9,8 @@ import { fillHandout, newHandout, whyNot, type GiveOutRefusal } from './giveOut'
 
 type Trx = Transaction<Database>
 
-/** *past*: its time is over. */
-export type PlanRefusal = GiveOutRefusal | 'past'
+/** *past*: its time is over. *due-before*: it would be due on a day before it goes out. */
+export type PlanRefusal = GiveOutRefusal | 'past' | 'due-before'
 
 /** A draft (`when` null), or a handout that goes out by itself at that moment where the class is. The board is frozen as it is now. */
 export async function planHandout(
@@ -19,6 +19,7 @@ export async function planHandout(
   const { time_zone } = await trx.selectFrom('classes').select('time_zone').where('id', '=', to.classId).forUpdate().executeTakeFirstOrThrow()
   const at = when && dueMoment(when, time_zone)
   if (at && at <= now) return refuse('past')
+  if (when && settings.due && settings.due.day < when.day) return refuse('due-before')
   const refused = await whyNot(trx, to, settings.mode)
   if (refused) return refuse(refused)
   const { id } = await newHandout(trx, board, to, settings)

@@ -10,7 +10,7 @@ const emit = defineEmits<{ close: [] }>()
 const { t } = useWords()
 const { attempt, trouble, busy } = useAsking()
 const giving = useGiveOut(() => bench.board.value)
-const { classes, suggestion, mode, chosen, sets, some, names, word, day, time, handIn, when, later, times, every, past, rows, lacksSet, ready, slates, sentence } = giving
+const { classes, suggestion, mode, chosen, sets, some, names, word, day, time, handIn, when, later, times, every, past, dueBefore, rows, lacksSet, ready, slates, sentence } = giving
 const ICONS = { 'copy-each': 'lucide:files', 'frame-per-group': 'lucide:users', 'one-for-everyone': 'lucide:presentation' } as const
 const WHENS = ['now', 'later', 'draft'] as const
 const once = useOnce()
@@ -90,6 +90,7 @@ async function giveOut() {
               <label><span class="label">{{ t('giveOut.times') }}</span><input v-model.number="times" type="number" min="1" max="40" class="field w-20"></label>
               <label v-if="times > 1"><span class="label">{{ t('giveOut.every') }}</span><select v-model="every" class="field"><option :value="1">{{ t('giveOut.daily') }}</option><option :value="7">{{ t('giveOut.weekly') }}</option></select></label>
             </div>
+            <p v-if="dueBefore" class="trouble" role="alert">{{ t('giveOut.dueBefore') }}</p>
             <p v-if="past" class="trouble" role="alert">{{ t('giveOut.past') }}</p>
             <label class="flex items-center gap-2"><input v-model="handIn" type="checkbox">{{ t('giveOut.handIn') }}</label>
           </div>

@@ -37,6 +37,8 @@ describe('giving out later', () => {
     for (const day of ['2026-03-28', '2026-03-30']) await planned(jobs, { day, time: '08:00' })
     expect(jobs.down.map(at => at.toISOString())).toEqual(['2026-03-28T08:00:00.000Z', '2026-03-30T07:00:00.000Z'])
     expect(await plan(jobs, { day: '2026-03-20', time: '11:59' })).toEqual({ ok: false, reason: 'past' })
+    const due = { ...COPY_EACH, due: { day: '2026-03-29' } }
+    expect(await db().transaction().execute(trx => planHandout(trx, jobs, { board: two.school.board, to: { classId: two.school.classId }, settings: due, when: { day: '2026-03-30' }, now: NOW }))).toEqual({ ok: false, reason: 'due-before' })
   })
   it('a draft has no time, is given out by hand once, and can be dropped before and not after', async () => {
     const jobs = put()
