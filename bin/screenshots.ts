@@ -97,21 +97,30 @@ await shoot('workbench-check', async () => {
   for (let i = 0; i < 2; i++) await page.getByRole('button', { name: 'Undo' }).click()
   await page.getByText('Kept', { exact: true }).waitFor()
 })
-await shoot('number-line', async () => {
-  const page = await workbench('Tide on the gauge', 'Check')
-  await page.getByRole('button', { name: 'Try it as a student' }).click()
-  return page
-})
 await shoot('give-out', async () => {
   const page = await workbench('How many beats?', 'Check')
   await page.getByRole('button', { name: 'Give out', exact: true }).click()
+  await page.getByLabel(/^A frame per group/).check()
+  await page.getByLabel('A word to the class').fill('Ten minutes with your group, then we compare.')
   await page.getByText('Each of the').waitFor()
   return page
 })
 await shoot('class', async () => {
   const page = await at('/classes')
   await page.getByRole('link', { name: 'Year 5/6' }).click()
-  await page.getByLabel('Paste the names').fill('Tilda Fern\nMarlo Tern\nTilda Fern\n')
+  await page.getByRole('button', { name: 'Add or update names' }).click()
+  await page.getByLabel('Names').fill('Surname\tFirst name\tLevel\nTern\tMarlo\treef\nFern\tTilda\tdeep\nTern\tMarlo\tdeep\nReed\tJory\treef\n')
+  return page
+})
+await shoot('groups', async () => {
+  const page = await at('/classes')
+  await page.getByRole('link', { name: 'Year 5/6' }).click()
+  await page.getByRole('link', { name: 'Groups', exact: true }).click()
+  await page.getByRole('button', { name: 'Rock-pool groups' }).click()
+  await page.getByLabel('Levels').selectOption('mixed')
+  await page.getByRole('button', { name: /^Make groups of/ }).click()
+  await page.getByText('Every wish is kept.').waitFor()
+  await page.getByRole('button', { name: /^Ada Marsh/ }).first().click()
   return page
 })
 await shoot('walk-round', () => handout('How do they hold on?'))

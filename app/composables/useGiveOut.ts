@@ -3,7 +3,7 @@ import type { Due, When } from '~~/core/handout/settings'
 import type { Board } from '~~/core/board/board'
 import type { HandoutMode } from '~~/core/slate/kind'
 
-export interface ClassRow { id: string, name: string, code: string, students: number, sets: { id: string, name: string, groups: number, members: number }[] }
+export interface ClassRow { id: string, name: string, code: string, students: number, helping: boolean, sets: { id: string, name: string, groups: number, members: number }[] }
 export interface GivenOut { id: string, classId: string, slates: number }
 
 /** What is asked before a board is given out, and what would come of it. */
@@ -59,7 +59,7 @@ export function useGiveOut(board: () => Board) {
   })
 
   async function load() {
-    classes.value = await ask<ClassRow[]>('/api/classes')
+    classes.value = (await ask<ClassRow[]>('/api/classes')).filter(row => !row.helping)
     mode.value = suggestion.value.mode
     const first = classes.value.find(row => row.students > 0)
     chosen.value = first ? [first.id] : []

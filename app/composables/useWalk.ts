@@ -20,6 +20,8 @@ export interface WalkView {
   due: Due | null
   handIn: boolean
   closed: boolean
+  /** False for a teacher who only helps. */
+  mayChange: boolean
   /** What newcomers get, and every edition that a slate lies over, by its hash. */
   edition: string
   boards: Record<string, Board>

@@ -7,6 +7,7 @@ export default {
     'bad-names': 'The list has lines that need a look. Nobody was added.',
     'changed-elsewhere': 'This was changed in another window. Open it anew to see the newer one.',
     'no-students': 'This class has no students yet. Add them first.',
+    'no-such-invitation': 'This link opens nothing any more. Ask the teacher of the class for a new one.',
     'due-before': 'It would be due before it goes out. Choose a later due day. Nothing was given out.',
     'past': 'That time is over where the class is. Choose a later one. Nothing was given out.',
     'empty-set': 'These groups have nobody in them. Put students into them first. Nothing was given out.',
@@ -47,6 +48,10 @@ export default {
       'too-big': 'This file is larger than 20 MB. A class list has at most 200 students: save only this class, and load it again. Nothing was changed.', 'broken-zip': 'This zip can\'t be opened. Save it anew. Nothing was changed.', 'no-list': 'There is no class list in this file. It should be CSV or text. Nothing was changed.',
       'no-users': 'This export has no users.csv, where the names are. Load the whole zip. Nothing was changed.', 'no-students': 'This export has no students in it. Nothing was changed.', 'no-column': 'In {file} the column {column} is missing. Nothing was changed.',
     },
+  },
+  help: {
+    title: 'Who helps with this class', how: 'Another teacher comes by a link: sees the class and everything given out to it, and writes in the margin. Lists, groups and giving out stay yours.', ask: 'Ask another teacher in', link: 'Link for another teacher, who signs in with an account of their own', stop: 'Let the link open nothing any more', remove: 'Helps no longer', removeOne: '{name} helps no longer', youHelp: 'you help here',
+    comeTitle: 'Help with a class', comeHow: 'You were asked to help with a class. You will see its students and what is given out to it, and can write in the margin.', come: 'I will help',
   },
   groups: {
     title: 'Groups', sets: 'Sets of groups', newSet: 'New groups', setNumber: 'Groups {number}', setName: 'Name of this set', setExample: 'Lab groups', keep: 'Keep this set', kept: 'Kept', drop: 'Remove this set',

@@ -1,8 +1,8 @@
-import { DateTime } from 'luxon'
+import { DateTime, IANAZone } from 'luxon'
 import type { Due } from './settings'
 
 /** Whether the zone is one that this machine knows (IANA time zone database). */
-export const isZone = (zone: string) => DateTime.local({ zone }).isValid
+export const isZone = (zone: string) => IANAZone.isValidZone(zone)
 
 /**
  * The moment at which it is due: that time on the day, or the day's last second, where the class is. A time that a clock

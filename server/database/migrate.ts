@@ -6,11 +6,12 @@ import * as manyHands from './migrations/0003_many_hands'
 import * as classesAndGroups from './migrations/0004_classes_and_groups'
 import * as givingOut from './migrations/0005_giving_out'
 import * as later from './migrations/0006_later'
+import * as invitations from './migrations/0007_invitations'
 
 /** Forward only: a migration that has run anywhere is never edited, the next one mends it. */
 const migrations = {
   '0001_first_loop': firstLoop, '0002_shelf': shelf, '0003_many_hands': manyHands, '0004_classes_and_groups': classesAndGroups,
-  '0005_giving_out': givingOut, '0006_later': later,
+  '0005_giving_out': givingOut, '0006_later': later, '0007_invitations': invitations,
 }
 
 /** Brings the database up to date, or to an older state. Kysely holds a lock meanwhile, so of several processes only one migrates. */

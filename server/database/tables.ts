@@ -36,6 +36,8 @@ export interface Database {
     levels: Generated<string[]>
     /** What the school's records call this class; null for one that wasn't drawn from them. */
     records_class: string | null
+    /** The secret of the link by which another teacher comes to help. */
+    invite: string | null
     /** By its name in the IANA time zone database. */
     time_zone: Generated<string>
   }

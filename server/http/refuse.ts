@@ -4,7 +4,7 @@ import { createError } from 'h3'
 export const STATUS_OF = {
   'bad-request': 400, 'bad-board': 400, 'bad-picture': 400, 'bad-names': 400,
   'signed-out': 401, 'wrong-sign-in': 401, 'wrong-pictures': 401,
-  'not-yours': 403, 'not-found': 404, 'no-such-code': 404, 'no-such-link': 404,
+  'not-yours': 403, 'not-found': 404, 'no-such-code': 404, 'no-such-link': 404, 'no-such-invitation': 404,
   'changed-elsewhere': 409, 'not-now': 409, 'taken': 409, 'no-students': 409, 'empty-set': 409, 'past': 409, 'due-before': 409,
   'too-heavy': 422, 'unreadable': 500, 'trouble': 503, 'busy': 503,
   'too-big': 413, 'too-many-pixels': 413, 'too-often': 429,

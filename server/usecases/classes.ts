@@ -121,10 +121,13 @@ export async function classWithStudents(db: Db, id: string) {
   return { ...row, students: students.map(({ left_at, ...student }) => ({ ...student, left: left_at !== null })) }
 }
 
+/** Classes that a teacher has, or helps with. */
+export const isTheirs = (teacher: string) => sql<boolean>`(classes.teacher_id = ${teacher} or exists (select from assistants where assistants.class_id = classes.id and assistants.teacher_id = ${teacher}))`
+
 export async function classesOf(db: Db, teacher: string) {
   return db.selectFrom('classes').leftJoin('students', join => join.onRef('students.class_id', '=', 'classes.id').on('students.left_at', 'is', null))
-    .select(eb => ['classes.id', 'classes.name', 'classes.code', eb.fn.count<string>('students.id').as('students')])
-    .where('classes.teacher_id', '=', teacher).groupBy('classes.id').orderBy('classes.name').execute()
+    .select(eb => ['classes.id', 'classes.name', 'classes.code', eb('classes.teacher_id', '!=', teacher).as('helping'), eb.fn.count<string>('students.id').as('students')])
+    .where(isTheirs(teacher)).groupBy('classes.id').orderBy('classes.name').execute()
     .then(async (rows) => {
       const sets = await setsOf(db, rows.map(row => row.id))
       return rows.map(row => ({ ...row, students: Number(row.students), sets: sets.filter(set => set.class_id === row.id).map(({ class_id, ...set }) => set) }))

@@ -6,10 +6,12 @@ import { calendarOf } from '../papers/calendar'
 import type { Services } from '../services'
 import { loadStates } from '../database/loadState'
 import { emptySlate } from '../../core/slate/state'
+import { may, type Role } from '../rights/rights'
+import { isTheirs } from './classes'
 import { dueOf, namesOf } from './slates'
 
 /** Everything the walk-round begins with; from there on the socket brings the changes. */
-export async function walkRound({ db, engine }: Services, id: string) {
+export async function walkRound({ db, engine }: Services, id: string, role: Role) {
   const handout = await db.selectFrom('handouts').innerJoin('classes', 'classes.id', 'handouts.class_id')
     .select(['handouts.mode', 'handouts.word', 'handouts.due_on', 'handouts.due_time', 'handouts.hand_in as handIn', 'handouts.closed_at'])
     .select(['handouts.id', 'handouts.edition_hash', 'handouts.board_id as boardId', 'handouts.created_at', 'classes.id as classId', 'classes.name as className', 'classes.code'])
@@ -37,7 +39,7 @@ export async function walkRound({ db, engine }: Services, id: string) {
   const hashes = new Set([handout.edition_hash, ...slates.map(slate => slate.edition)])
   const boards: Record<string, Board> = Object.fromEntries(await Promise.all([...hashes].map(async hash => [hash, (await engine.editions.get(db, hash)).board] as const)))
   const { edition_hash, created_at, closed_at, due_on, due_time, ...rest } = handout
-  return { ...rest, closed: closed_at !== null, due: dueOf({ due_on, due_time }), edition: edition_hash, createdAt: created_at.toISOString(), boards, slates, loose }
+  return { ...rest, mayChange: may(role, 'handout.correct'), closed: closed_at !== null, due: dueOf({ due_on, due_time }), edition: edition_hash, createdAt: created_at.toISOString(), boards, slates, loose }
 }
 
 /** Who works on which slate of a handout now. */
@@ -55,7 +57,7 @@ export async function handoutsOf({ db, engine }: Pick<Services, 'db' | 'engine'>
       eb.fn.countAll<string>().filterWhere('slates.status', '=', 'handed-in').as('handedIn'),
       eb.fn.countAll<string>().filterWhere('slates.status', '=', 'under-way').as('underWay'),
     ])
-    .where('classes.teacher_id', '=', teacher).groupBy(['handouts.id', 'classes.name']).orderBy('handouts.created_at', 'desc').limit(MOST_HANDOUTS).execute()
+    .where(eb => eb.or([eb('handouts.given_at', 'is not', null), eb('classes.teacher_id', '=', teacher)])).where(isTheirs(teacher)).groupBy(['handouts.id', 'classes.name']).orderBy('handouts.created_at', 'desc').limit(MOST_HANDOUTS).execute()
   return Promise.all(rows.map(async ({ edition_hash, created_at, given_at, gives_at, due_on, due_time, closed_at, ...row }) => {
     const { board } = await engine.editions.get(db, edition_hash)
     return {

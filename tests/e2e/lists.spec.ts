@@ -104,3 +104,38 @@ test('to some students, as a draft and later: said before, seen in the list, and
   await expect(page.getByText(/^Goes out/)).toHaveCount(1)
   await student.context().close()
 })
+
+test('another teacher is asked in by a link, sees the class and the lesson, and can change neither', async ({ application, browser, page }) => {
+  const { address } = application
+  const [lesson, other] = [await makeLesson(address), await makeLesson(address, ['Zed Scaur'])]
+  await signInTeacher(page, address, lesson.email, lesson.password)
+  await page.goto(`${address}/classes/${lesson.classId}`)
+  await page.getByRole('button', { name: 'Ask another teacher in' }).click()
+  const link = await page.getByTestId('invite').inputValue()
+  await expectAccessible(page)
+
+  const helper = await (await browser.newContext()).newPage()
+  await signInTeacher(helper, address, other.email, other.password)
+  await helper.goto(link)
+  await expectAccessible(helper)
+  await helper.getByRole('button', { name: 'I will help' }).click()
+  await expect(helper.getByRole('listitem')).toHaveCount(2)
+  await helper.goto(`${address}/handout/${lesson.handout}`)
+  await expect(helper.locator('[data-slate]')).toHaveCount(4)
+  await expect(helper.getByRole('button', { name: 'Change', exact: true })).toHaveCount(0)
+  await helper.goto(`${address}/classes/${lesson.classId}`)
+  await expect(helper.getByRole('heading', { name: '4 students' })).toBeVisible()
+  await expect(helper.getByRole('button', { name: /New pictures|Add or update/ })).toHaveCount(0)
+  expect((await other.teacher.ask('PUT', `/api/handouts/${lesson.handout}`, { closed: true })).status).toBe(403)
+
+  await page.reload()
+  await page.getByRole('button', { name: 'T. Est helps no longer' }).click()
+  await expect(page.getByRole('button', { name: /helps no longer/ })).toHaveCount(0)
+  await helper.goto(`${address}/handout/${lesson.handout}`)
+  await expect(helper.getByRole('alert')).toBeVisible()
+  await page.getByRole('button', { name: 'Let the link open nothing any more' }).click()
+  await helper.goto(link)
+  await helper.getByRole('button', { name: 'I will help' }).click()
+  await expect(helper.getByRole('alert')).toContainText('opens nothing any more')
+  await helper.context().close()
+})

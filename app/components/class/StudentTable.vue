@@ -2,7 +2,7 @@
 import type { OneStudent } from '~/composables/useClass'
 
 /** The students of a class, how they come in, and what can be done about each. */
-const { students } = defineProps<{ students: readonly OneStudent[] }>()
+const { students, mayChange } = defineProps<{ students: readonly OneStudent[], mayChange: boolean }>()
 const emit = defineEmits<{ renew: [student: string], link: [student: OneStudent, to: 'new' | 'none'], leave: [student: OneStudent, left: boolean] }>()
 const { t } = useWords()
 const withLevels = computed(() => students.some(student => student.level))
@@ -13,7 +13,7 @@ const withLevels = computed(() => students.some(student => student.level))
     <thead>
       <tr class="text-left text-sm">
         <th class="pb-2">{{ t('classes.name') }}</th><th v-if="withLevels" class="pb-2">{{ t('classes.level') }}</th>
-        <th class="pb-2">{{ t('classes.pictures') }}</th><th><span class="sr-only">{{ t('classes.renew') }}</span></th>
+        <th class="pb-2">{{ t('classes.pictures') }}</th><th v-if="mayChange"><span class="sr-only">{{ t('classes.renew') }}</span></th>
       </tr>
     </thead>
     <tbody>
@@ -25,7 +25,7 @@ const withLevels = computed(() => students.some(student => student.level))
             <span v-for="picture in student.pictures" :key="picture" class="inline-flex items-center gap-1"><UiPasswordPicture :picture="picture" class="text-xl" />{{ t(`pictures.${picture}`) }}</span>
           </span>
         </td>
-        <td class="py-1 text-right">
+        <td v-if="mayChange" class="py-1 text-right">
           <button type="button" class="button button-quiet" :aria-label="t('classes.renewFor', { name: student.name })" @click="emit('renew', student.id)"><Icon name="lucide:refresh-cw" />{{ t('classes.renew') }}</button>
           <button v-if="student.linked" type="button" class="button button-quiet" :aria-label="t('classes.newLinkFor', { name: student.name })" :title="t('classes.newLinkFor', { name: student.name })" @click="emit('link', student, 'new')"><Icon name="lucide:qr-code" /></button>
           <button v-if="student.linked" type="button" class="button button-quiet" :aria-label="t('classes.noLinkFor', { name: student.name })" :title="t('classes.noLinkFor', { name: student.name })" @click="emit('link', student, 'none')"><Icon name="lucide:link-2-off" /></button>

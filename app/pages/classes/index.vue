@@ -2,7 +2,7 @@
 import { codeInGroups } from '~~/core/roster/picturePassword'
 
 definePageMeta({ for: 'teacher' })
-interface ClassRow { id: string, name: string, code: string, students: number }
+interface ClassRow { id: string, name: string, code: string, students: number, helping: boolean }
 
 const { t } = useWords()
 const { attempt, trouble, busy } = useAsking()
@@ -28,7 +28,7 @@ async function create() {
           <NuxtLink :to="`/classes/${row.id}`" class="panel flex flex-wrap items-center gap-4 hover:border-stone-500">
             <Icon name="lucide:users" size="26" class="text-action" />
             <span class="text-lg font-bold">{{ row.name }}</span>
-            <span class="note-line">{{ t('classes.students', { count: row.students }) }}</span>
+            <span class="note-line">{{ t('classes.students', { count: row.students }) }}<template v-if="row.helping"> · {{ t('help.youHelp') }}</template></span>
             <span class="ml-auto font-bold tracking-widest">{{ codeInGroups(row.code) }}</span>
           </NuxtLink>
         </li>

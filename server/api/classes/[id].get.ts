@@ -1,7 +1,8 @@
 import { requireRightOnClass } from '../../http/onClass'
+import { may } from '../../rights/rights'
 import { classWithStudents } from '../../usecases/classes'
 
 export default defineEventHandler(async (event) => {
-  const { db, id } = await requireRightOnClass(event, 'class.read')
-  return classWithStudents(db, id)
+  const { db, id, role } = await requireRightOnClass(event, 'class.read')
+  return { ...await classWithStudents(db, id), mayChange: may(role, 'class.change') }
 })

@@ -7,6 +7,7 @@ import { walkRound } from '../../usecases/walk'
 export default defineEventHandler(async (event) => {
   const all = await services()
   const id = idParam(event)
-  requireRight(await roleOnHandout(all.db, await actorOf(event), id), 'handout.walk')
-  return walkRound(all, id)
+  const role = await roleOnHandout(all.db, await actorOf(event), id)
+  requireRight(role, 'handout.walk')
+  return walkRound(all, id, role)
 })

@@ -3,6 +3,7 @@ import { classesOf, classWithStudents, createClass, setLeft, takeList, type List
 import { COPY_EACH } from '../../../core/handout/settings'
 import { giveOutWithin } from '../../../server/usecases/giveOut'
 import { placeMember } from '../../../server/usecases/members'
+import { acceptInvite, helpWith, removeAssistant, setInvite } from '../../../server/usecases/assistants'
 import { dropSet, groupsOfClass, keepSet, keepWishes, setAbsent, type SetToKeep } from '../../../server/usecases/groups'
 import { shore } from '../../boards'
 import { listener, put, said, twoProcesses, until, type TwoProcesses } from '../../lesson'
@@ -206,5 +207,24 @@ describe('giving out to groups, some, or everyone', () => {
     const loose = students.at(-1)!
     await Promise.all(Array.from({ length: 10 }, (_, i) => placeMember(two.services, handout, loose, frames[i % 2]!)))
     expect((await peopleOf(handout)).filter(p => p.student === loose)).toHaveLength(1)
+  })
+})
+
+describe('a teacher who helps', () => {
+  const teacher = async (name: string) => (await two.connection.db.insertInto('teachers').values({ email: `${name}@ternhaven.example`, name, password_hash: 'none' }).returning('id').executeTakeFirstOrThrow()).id
+  it('comes by the link once, also by two clicks, sees the class, and is out at once when they help no longer', async () => {
+    const { db } = two.connection
+    const id = await newClass('Helped')
+    const [helper, other] = [await teacher('helper'), await teacher('other')]
+    const invite = (await setInvite(db, id, true))!
+    expect(await acceptInvite(db, two.school.teacher, invite)).toEqual({ ok: false, reason: 'own' })
+    await Promise.all([helper, helper, other, helper].map(one => acceptInvite(db, one, invite)))
+    expect(await helpWith(db, id)).toMatchObject({ invite, assistants: [{}, {}] })
+    expect(await classesOf(db, helper)).toMatchObject([{ id, helping: true }])
+    expect((await classesOf(db, two.school.teacher)).find(c => c.id === id)).toMatchObject({ helping: false })
+    expect([await removeAssistant(two.services, id, helper), await removeAssistant(two.services, id, helper)]).toEqual([true, false])
+    expect(await classesOf(db, helper)).toEqual([])
+    await setInvite(db, id, false)
+    expect(await acceptInvite(db, helper, invite)).toEqual({ ok: false, reason: 'not-found' })
   })
 })

@@ -40,23 +40,24 @@ async function leave(student: OneStudent, now: boolean) {
   <div>
     <UiTeacherBar />
     <main class="mx-auto flex max-w-6xl flex-col gap-5 p-6">
-      <ClassTop :id="page.id" :name="page.name" :code="page.code">
-        <a v-if="here.length" :href="`/api/classes/${page.id}/cards`" target="_blank" class="button" data-test="cards"><Icon name="lucide:printer" />{{ t('classes.cards') }}</a>
-        <button type="button" class="button button-action" @click="listing = true"><Icon name="lucide:list-plus" />{{ t('classes.listButton') }}</button>
+      <ClassTop :id="page.id" :name="page.name" :code="page.code" :helping="!page.mayChange">
+        <a v-if="page.mayChange && here.length" :href="`/api/classes/${page.id}/cards`" target="_blank" class="button" data-test="cards"><Icon name="lucide:printer" />{{ t('classes.cards') }}</a>
+        <button v-if="page.mayChange" type="button" class="button button-action" @click="listing = true"><Icon name="lucide:list-plus" />{{ t('classes.listButton') }}</button>
       </ClassTop>
       <p v-if="said" role="status" class="flex flex-wrap items-center gap-3">{{ said }}<button v-if="gone" type="button" class="button min-h-9 py-1" @click="leave(gone, false)">{{ t('classes.undo') }}</button></p>
       <p v-if="trouble" class="trouble" role="alert">{{ trouble }}</p>
       <section class="panel">
         <h2 class="mb-3 text-lg font-bold">{{ t('classes.students', { count: here.length }) }}</h2>
         <p v-if="here.length === 0">{{ t('classes.noStudents') }}</p>
-        <ClassStudentTable v-else :students="here" @renew="renew" @link="link" @leave="leave" />
-        <details v-if="left.length" class="mt-4">
+        <ClassStudentTable v-else :students="here" :may-change="page.mayChange" @renew="renew" @link="link" @leave="leave" />
+        <details v-if="page.mayChange && left.length" class="mt-4">
           <summary class="cursor-pointer font-semibold">{{ t('classes.left', { count: left.length }) }}</summary>
           <ul class="mt-2 flex flex-col gap-1">
             <li v-for="student in left" :key="student.id" class="flex items-center gap-3"><bdi>{{ student.name }}</bdi><button type="button" class="button min-h-9 py-1" :aria-label="`${t('classes.comeBack')}: ${student.name}`" @click="leave(student, false)">{{ t('classes.comeBack') }}</button></li>
           </ul>
         </details>
       </section>
+      <ClassWhoHelps v-if="page.mayChange" :class-id="page.id" />
     </main>
     <ClassListMaker :open="listing" :class-id="page.id" :name="page.name" :known="known" @close="listing = false" @taken="taken" @outdated="again" />
   </div>

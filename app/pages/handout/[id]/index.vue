@@ -43,8 +43,8 @@ const counts = computed(() => STATUS_ORDER.map(status => ({ status, n: count(sta
       <template #start><NuxtLink to="/handouts" :aria-label="t('walk.back')" class="flex min-h-11 items-center"><UiMark /></NuxtLink></template>
       <template #end>
         <span v-if="connection !== 'open'" class="font-bold text-sunfleck-400" role="status">{{ t('walk.offline') }}</span>
-        <button v-if="view?.mode === 'frame-per-group'" type="button" class="button button-dark" @click="placing = true"><Icon name="lucide:users" />{{ t('walk.whoWhere') }}</button>
-        <button v-if="view" type="button" class="button button-dark" @click="changing = true"><Icon name="lucide:settings-2" />{{ t('change.button') }}</button>
+        <button v-if="view?.mayChange && view.mode === 'frame-per-group'" type="button" class="button button-dark" @click="placing = true"><Icon name="lucide:users" />{{ t('walk.whoWhere') }}</button>
+        <button v-if="view?.mayChange" type="button" class="button button-dark" @click="changing = true"><Icon name="lucide:settings-2" />{{ t('change.button') }}</button>
         <button v-if="view" type="button" class="button button-dark" @click="showCode = true"><Icon name="lucide:qr-code" />{{ t('walk.code', { code: view.code }) }}</button>
       </template>
     </UiTopBar>
@@ -60,7 +60,7 @@ const counts = computed(() => STATUS_ORDER.map(status => ({ status, n: count(sta
         </RadioGroup>
       </div>
       <p v-if="view?.closed" class="mb-3 rounded-lg border-l-[6px] border-sunfleck-400 bg-sunfleck-100 p-3 font-semibold text-stone-950">{{ t('change.isClosed') }}</p>
-      <p v-if="view?.loose.length" class="mb-3 flex flex-wrap items-center gap-3 rounded-lg border-l-[6px] border-sunfleck-400 bg-sunfleck-100 p-3 text-stone-950" role="status">{{ t('walk.loose', { count: view.loose.length, names: view.loose.map(one => one.name).join(', ') }) }}<button type="button" class="button min-h-9 py-1" @click="placing = true">{{ t('walk.place') }}</button></p>
+      <p v-if="view?.loose.length" class="mb-3 flex flex-wrap items-center gap-3 rounded-lg border-l-[6px] border-sunfleck-400 bg-sunfleck-100 p-3 text-stone-950" role="status">{{ t('walk.loose', { count: view.loose.length, names: view.loose.map(one => one.name).join(', ') }) }}<button v-if="view.mayChange" type="button" class="button min-h-9 py-1" @click="placing = true">{{ t('walk.place') }}</button></p>
       <SlatePageTurner v-if="edition" v-model="page" class="mb-3" :count="edition.board.pages.length" />
       <WalkCounts v-if="edition" :edition="edition" :states="slates.map(s => s.replica.shown)" />
       <ul v-if="edition" class="grid grid-cols-[repeat(auto-fill,minmax(12rem,1fr))] gap-4">
