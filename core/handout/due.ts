@@ -11,8 +11,8 @@ export const isZone = (zone: string) => IANAZone.isValidZone(zone)
  */
 export function dueMoment({ day, time }: Due, zone: string): Date {
   const at = DateTime.fromISO(`${day}T${time ?? '23:59:59'}`, { zone })
-  if (!at.isValid) return new Date(`${day}T${time ?? '23:59:59'}Z`)
-  return new Date(Math.min(...at.getPossibleOffsets().map(one => one.toMillis())))
+  if (!at.isValid) return DateTime.fromISO(`${day}T${time ?? '23:59:59'}`, { zone: 'utc' }).toJSDate()
+  return DateTime.min(...at.getPossibleOffsets()).toJSDate()
 }
 
 /** Whole days from the day it is there now to the day it is due: 0 is today, negative is past. */

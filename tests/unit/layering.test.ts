@@ -11,7 +11,7 @@ const ALLOWED: Record<string, readonly string[]> = {
   app: ['app', 'core'],
   demo: ['demo', 'core', 'server'],
 }
-const CORE_PACKAGES = ['valibot', 'fraction.js', 'fastest-levenshtein', 'dale-chall']
+const CORE_PACKAGES = ['valibot', 'luxon', 'papaparse', 'fraction.js', 'fastest-levenshtein', 'dale-chall']
 
 function files(folder: string): string[] {
   return readdirSync(join(root, folder), { recursive: true, encoding: 'utf8' }).filter(f => /\.(ts|vue)$/.test(f)).map(f => join(folder, f))

@@ -74,7 +74,7 @@ const keep = () => attempt(() => table.keep(keyFor({ name: name.value, groups: g
               <progress class="w-full" :value="progress" max="1" :aria-label="t('groups.looking')" />
               <button type="button" class="button" @click="table.stop">{{ t('groups.stop') }}</button>
             </template>
-            <button v-else class="button button-action" :disabled="present.length === 0"><Icon name="lucide:shuffle" />{{ t('groups.makeOf', { count: present.length }) }}</button>
+            <button v-else class="button button-action" :disabled="busy || present.length === 0"><Icon name="lucide:shuffle" />{{ t('groups.makeOf', { count: present.length }) }}</button>
             <p v-if="refused" class="trouble" role="alert">{{ t(`groups.refused.${refused as 'nobody'}`) }}</p>
           </form>
           <section class="panel flex flex-col gap-2">
