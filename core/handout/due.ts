@@ -12,7 +12,7 @@ export const isZone = (zone: string) => IANAZone.isValidZone(zone)
 export function dueMoment({ day, time }: Due, zone: string): Date {
   const at = DateTime.fromISO(`${day}T${time ?? '23:59:59'}`, { zone })
   if (!at.isValid) return DateTime.fromISO(`${day}T${time ?? '23:59:59'}`, { zone: 'utc' }).toJSDate()
-  return DateTime.min(...at.getPossibleOffsets()).toJSDate()
+  return at.getPossibleOffsets().reduce((first, other) => other < first ? other : first).toJSDate()
 }
 
 /** Whole days from the day it is there now to the day it is due: 0 is today, negative is past. */
