@@ -109,7 +109,7 @@ await shoot('class', async () => {
   const page = await at('/classes')
   await page.getByRole('link', { name: 'Year 5/6' }).click()
   await page.getByRole('button', { name: 'Add or update names' }).click()
-  await page.getByLabel('Names').fill('Surname\tFirst name\tLevel\nTern\tMarlo\treef\nFern\tTilda\tdeep\nTern\tMarlo\tdeep\nReed\tJory\treef\n')
+  await page.getByLabel('Names', { exact: true }).fill('Surname\tFirst name\tLevel\nTern\tMarlo\treef\nFern\tTilda\tdeep\nTern\tMarlo\tdeep\nReed\tJory\treef\n')
   return page
 })
 await shoot('groups', async () => {
