@@ -28,17 +28,29 @@ export async function useGroups(classId: string) {
   const kept = ref('')
   const outcome = ref<Outcome | null>(null)
   const progress = ref<number | null>(null)
+  /** What was on the table and not kept, or was removed: it can be brought back. */
+  const aside = ref<{ set: string | null, name: string, groups: OneGroup[] } | null>(null)
   let worker: Worker | null = null
 
   const content = computed(() => JSON.stringify([name.value, groups.value]))
   const changed = computed(() => groups.value.length > 0 && content.value !== kept.value)
+  const putAside = () => aside.value = { set: open.value, name: name.value, groups: groups.value }
   function show(id: string | null) {
+    if (changed.value) putAside()
     open.value = id
     const set = page.value.sets.find(s => s.id === id)
     name.value = set?.name ?? freshName()
     groups.value = set?.groups.map(group => ({ name: group.name, mark: group.mark, students: [...group.students] })) ?? []
     kept.value = content.value
     outcome.value = null
+  }
+  function bringBack() {
+    const back = aside.value
+    if (!back) return
+    show(page.value.sets.some(set => set.id === back.set) ? back.set : null)
+    name.value = back.name
+    groups.value = back.groups
+    aside.value = null
   }
   function freshName(): string {
     const taken = new Set(page.value.sets.map(set => set.name.toLocaleLowerCase('en')))
@@ -111,8 +123,10 @@ export async function useGroups(classId: string) {
     kept.value = content.value
   }
   async function drop() {
+    putAside()
     await ask(`${path}/sets/${open.value}`, { method: 'DELETE' })
     await again()
+    kept.value = content.value
     show(page.value.sets[0]?.id ?? null)
   }
   async function wish(wishes: readonly StudentWish[]) {
@@ -124,5 +138,5 @@ export async function useGroups(classId: string) {
     await again()
     if (away) put(students, null)
   }
-  return { page, open, name, groups, changed, outcome, progress, present, loose, show, make, stop, put, addGroup, removeGroup, keep, drop, wish, setAbsent }
+  return { page, open, name, groups, changed, outcome, progress, present, loose, aside, bringBack, show, make, stop, put, addGroup, removeGroup, keep, drop, wish, setAbsent }
 }

@@ -34,8 +34,6 @@ export interface Database {
     created_at: SetOnce
     /** The teacher's words for levels, the lowest first. */
     levels: Generated<string[]>
-    /** What the school's records call this class; null for one that wasn't drawn from them. */
-    records_class: string | null
     /** The secret of the link by which another teacher comes to help. */
     invite: string | null
     /** By its name in the IANA time zone database. */

@@ -113,7 +113,7 @@ export async function newPictures(services: Told, classId: string, student: stri
 }
 
 export async function classWithStudents(db: Db, id: string) {
-  const row = await db.selectFrom('classes').select(['id', 'name', 'code', 'levels', 'records_class as recordsClass']).where('id', '=', id).executeTakeFirstOrThrow()
+  const row = await db.selectFrom('classes').select(['id', 'name', 'code', 'levels']).where('id', '=', id).executeTakeFirstOrThrow()
   const students = await db.selectFrom('students')
     .select(eb => ['id', 'name', 'preferred', 'level', 'record', 'picture_password as pictures', 'left_at', eb('link', 'is not', null).as('linked'),
       eb.exists(eb.selectFrom('sessions').select('sessions.id').whereRef('sessions.student_id', '=', 'students.id').where('sessions.ends_at', '>', new Date())).as('here')])

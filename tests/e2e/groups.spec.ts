@@ -50,6 +50,17 @@ test('from a pasted list to a group lesson: wishes, frames, a student moved in t
     await teacher.getByRole('button', { name: 'Make groups of 7 students' }).click()
     await expect(teacher.getByTestId('outcome')).toContainText('these contradict each other')
     await teacher.getByRole('button', { name: /Take away the wish: Bo Kelp, Cy Gull together/ }).click()
+    // What isn't kept is put aside when another set is opened, and a removed set can be brought back.
+    await teacher.getByRole('button', { name: 'New groups' }).click()
+    await teacher.getByRole('button', { name: 'Bring it back' }).click()
+    await expect(teacher.getByRole('button', { name: 'Keep this set' })).toBeEnabled()
+    await teacher.getByRole('button', { name: 'Remove this set' }).click()
+    await expect(teacher.getByRole('button', { name: 'Shore groups' })).toHaveCount(0)
+    await teacher.getByRole('button', { name: 'Bring it back' }).click()
+    await teacher.getByRole('button', { name: 'Make groups of 7 students' }).click()
+    await expect(teacher.getByTestId('outcome')).toContainText('Every wish is kept.')
+    await teacher.getByRole('button', { name: 'Keep this set' }).click()
+    await expect(teacher.getByRole('button', { name: 'Shore groups', pressed: true })).toBeVisible()
     await teacher.reload()
   })
 

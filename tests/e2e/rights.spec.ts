@@ -4,8 +4,7 @@ import pg from 'pg'
 import sharp from 'sharp'
 import { Client } from '../client'
 import type { Socket } from '../client'
-import { expect, makeLesson, test, type Lesson } from './class'
-import { giveOutTo } from './lesson'
+import { expect, giveOutTo, makeLesson, test, type Lesson } from './class'
 
 const ACTORS = ['nobody', 'student', 'otherStudent', 'strangerStudent', 'otherTeacher', 'owner'] as const
 type ActorName = typeof ACTORS[number]

@@ -6,8 +6,7 @@ import { emptyBoard } from '../../core/board/board'
 import { pageId } from '../boards'
 import { makeMaskedPdf, makePdf, makeTornPdf } from '../pdf'
 import { expectAccessible } from './axe'
-import { comeIn, expect, makeLesson, signInTeacher, test, type Lesson } from './class'
-import { giveOutTo } from './lesson'
+import { comeIn, expect, giveOutTo, makeLesson, signInTeacher, test, type Lesson } from './class'
 
 test.use({ testIdAttribute: 'data-test' })
 

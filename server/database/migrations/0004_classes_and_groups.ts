@@ -15,8 +15,7 @@ export async function up(db: Kysely<unknown>): Promise<void> {
     'create unique index students_by_link on students (link) where link is not null',
     // Six characters, in two groups of three; codes of seven stay good.
     `alter table classes drop constraint classes_code_check, add constraint classes_code_check check (code ~ '^[A-Z0-9]{6,7}$'),
-      add column levels text[] not null default '{}',
-      add column records_class text check (length(records_class) between 1 and 200)`,
+      add column levels text[] not null default '{}'`,
     `create table absences (
       class_id uuid not null,
       student_id uuid not null,

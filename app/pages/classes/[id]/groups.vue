@@ -5,7 +5,7 @@ definePageMeta({ for: 'teacher' })
 const { t } = useWords()
 const route = useRoute()
 const { attempt, trouble, busy } = useAsking()
-const { page, open, name, groups, changed, outcome, progress, present, loose, ...table } = await useGroups(String(route.params.id))
+const { page, open, name, groups, changed, outcome, progress, present, loose, aside, ...table } = await useGroups(String(route.params.id))
 useHead({ title: () => `${t('groups.title')}: ${page.value.name}` })
 
 const by = ref<'size' | 'number'>('size')
@@ -16,7 +16,7 @@ const refused = ref<string | null>(null)
 const chosen = ref(new Set<string>())
 const levelled = computed(() => page.value.students.some(student => student.level))
 const away = computed(() => page.value.students.filter(student => page.value.absent.includes(student.id)))
-const { keyFor } = useOnce()
+const once = useOnce()
 
 const nameOf = computed(() => new Map(page.value.students.map(student => [student.id, student.preferred ?? student.name])))
 const names = (students: readonly string[]) => students.map(id => nameOf.value.get(id) ?? '').join(', ')
@@ -48,7 +48,11 @@ async function wish(kind: 'together' | 'apart') {
 async function setAway(students: readonly string[], now: boolean) {
   if (await attempt(async () => (await table.setAbsent(students, now), true))) chosen.value = new Set()
 }
-const keep = () => attempt(() => table.keep(keyFor({ name: name.value, groups: groups.value })))
+/** Once it is done, the same again is something new: a set that was removed meanwhile, say. */
+const keep = () => attempt(async () => {
+  await table.keep(once.keyFor({ name: name.value, groups: groups.value }))
+  once.anew()
+})
 </script>
 
 <template>
@@ -60,6 +64,7 @@ const keep = () => attempt(() => table.keep(keyFor({ name: name.value, groups: g
         <button v-for="set in page.sets" :key="set.id" type="button" class="button" :class="open === set.id ? 'border-leaf-700 bg-leaf-100 text-stone-950' : ''" :aria-pressed="open === set.id" @click="table.show(set.id)">{{ set.name }}</button>
         <button type="button" class="button" :class="open === null ? 'border-leaf-700 bg-leaf-100 text-stone-950' : ''" :aria-pressed="open === null" @click="table.show(null)"><Icon name="lucide:plus" />{{ t('groups.newSet') }}</button>
       </div>
+      <p v-if="aside" role="status" class="flex flex-wrap items-center gap-3">{{ t('groups.aside', { name: aside.name }) }}<button type="button" class="button min-h-9 py-1" @click="table.bringBack">{{ t('groups.bringBack') }}</button></p>
       <div class="grid gap-5 lg:grid-cols-[20rem_1fr]">
         <div class="flex flex-col gap-4">
           <form class="panel flex flex-col gap-3" @submit.prevent="make">
@@ -104,7 +109,8 @@ const keep = () => attempt(() => table.keep(keyFor({ name: name.value, groups: g
             <template v-if="outcome.notKept.length">
               <p class="mt-1 font-semibold">{{ t('groups.notKept') }}</p>
               <ul class="list-disc pl-6"><li v-for="(one, i) in outcome.notKept" :key="i">{{ t(`groups.wish.${one.kind}`, { names: names(one.students) }) }}</li></ul>
-              <p class="mt-1">{{ t('groups.contradiction', { wishes: outcome.contradiction.map(one => t(`groups.wish.${one.kind}`, { names: names(one.students) })).join(' · ') }) }}</p>
+              <p v-if="outcome.contradiction.length === 0" class="mt-1">{{ t('groups.unknown') }}</p>
+              <p v-else class="mt-1">{{ t('groups.contradiction', { wishes: outcome.contradiction.map(one => t(`groups.wish.${one.kind}`, { names: names(one.students) })).join(' · ') }) }}</p>
             </template>
           </div>
           <div v-if="groups.length" class="flex flex-wrap items-end gap-3">
