@@ -15,14 +15,15 @@ export default defineNuxtConfig({
   // Everything stands behind a sign-in and lives from the socket and the device's own store: rendered in the browser alone.
   ssr: false,
   telemetry: false,
-  modules: ['@pinia/nuxt', '@nuxt/icon', '@nuxt/eslint'],
+  // Nothing is rendered by the server, so nothing has to be read back from what it rendered.
+  experimental: { renderJsonPayloads: false, payloadExtraction: false, appManifest: false },
+  modules: ['@pinia/nuxt', '@nuxt/eslint'],
   css: ['~/assets/main.css'],
   devtools: { enabled: false },
-  icon: { provider: 'none', fallbackToApi: false, clientBundle: { scan: true, sizeLimitKb: 128 } },
   imports: {
     presets: [{
       from: '@vueuse/core',
-      imports: ['computedAsync', 'onKeyStroke', 'until', 'useDebounceFn', 'useElementSize', 'useEventListener', 'useNow', 'useResizeObserver', 'useSessionStorage'],
+      imports: ['computedAsync', 'onKeyStroke', 'until', 'useDebounceFn', 'useElementSize', 'useEventListener', 'useIntervalFn', 'useNow', 'useResizeObserver', 'useSessionStorage'],
     }],
   },
   nitro: {
@@ -42,18 +43,17 @@ export default defineNuxtConfig({
   },
   // The process is our own: see server/entry.ts.
   $production: { nitro: { entry: fileURLToPath(new URL('./server/entry.ts', import.meta.url)) } },
-  hooks: {
-    // A student's device doesn't fetch the teachers' views ahead of time; links still fetch the page that they lead to.
-    'build:manifest': (manifest) => {
-      for (const item of Object.values(manifest)) item.dynamicImports = []
-    },
-  },
-  // Fonts stay files, however small: pages may not load what is written into a style sheet.
+  // Fonts stay files, however small, for pages may not load what is written into a style sheet; and icons, which are shown by reference.
   vite: {
     plugins: [tailwindcss()],
-    build: { assetsInlineLimit: file => /\.woff2?$/.test(file) ? false : undefined },
-    // Of the catalogue's library only what is used goes to a student's device.
-    define: { __VUE_I18N_LEGACY_API__: false, __VUE_I18N_FULL_INSTALL__: false, __INTLIFY_PROD_DEVTOOLS__: false },
+    build: {
+      assetsInlineLimit: file => /\.(?:woff2?|svg)$/.test(file) ? false : undefined,
+      // Reads must be left as they are (`propertyReadSideEffects`): what Vue tracks is read for nothing else.
+      // What the framework has for data fetched by the server isn't used, and would be kept because it might do something when it is loaded.
+      rollupOptions: { treeshake: { moduleSideEffects: file => !/nuxt\/dist\/app\/composables\/(?:asyncData|fetch|preview|component)\.js$/.test(file) } },
+    },
+    // Of the libraries only what is used goes to a student's device.
+    define: { __VUE_OPTIONS_API__: false, __INTLIFY_DROP_MESSAGE_COMPILER__: true, __INTLIFY_PROD_DEVTOOLS__: false },
   },
   app: {
     head: {

@@ -38,7 +38,7 @@ need_npm_packages() {
 # Builds the application, again only when something it is made of has changed.
 need_build() {
   local stamp=.output/built-from now
-  now=$(find app core server public nuxt.config.ts package-lock.json -type f -print0 | LC_ALL=C sort -z | xargs -0 sha256sum | sha256sum)
+  now=$(find app core server modules public nuxt.config.ts package-lock.json -type f -print0 | LC_ALL=C sort -z | xargs -0 sha256sum | sha256sum)
   if [ "$(cat "$stamp" 2>/dev/null)" != "$now" ]; then
     say "Building ..."
     local log; log=$(mktemp)

@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
 import type { IconifyJSON } from '@iconify/types'
+import type { Tool } from '../core/board/tools'
 import { makeLibrary } from '../server/files/library'
 
 /** What the demo boards are made from: headings with the words or pictures that belong there, in the order a teacher would type them. */
@@ -11,6 +12,8 @@ export interface BoardPlan {
   readonly textSize?: number
   readonly backdrop?: { colour?: string, ruling?: { kind: 'squares' | 'dots' | 'lines', spacing: number }, picture?: { svg: string, alt: string } }
   readonly zones: readonly { heading: string, box?: { x: number, y: number, width: number, height: number }, words?: readonly string[], pictures?: readonly string[] }[]
+  /** What students are given beside the cards. */
+  readonly tools?: readonly Tool[]
   /** Words with more than one right home, or with none. */
   readonly special?: readonly { word: string, homes: readonly string[] }[]
 }
@@ -64,7 +67,8 @@ export const BEATS: BoardPlan = {
 
 export const WEATHER: BoardPlan = {
   title: 'Weather words from the harbour wall',
-  instructions: 'Sort the words. Two of them could go in more than one place, and one belongs nowhere.',
+  instructions: 'Sort the words. Two of them could go in more than one place, and one belongs nowhere. Say why on a note.',
+  tools: ['note', 'highlighter'],
   seed: 42,
   backdrop: { colour: '#f6ecd8' },
   zones: [

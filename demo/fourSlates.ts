@@ -35,7 +35,7 @@ function mixedUp(right: SlateState, edition: Edition): SlateState {
   const texts = Object.fromEntries(spaces.map((space, i) => [space, right.texts[spaces[(i + 1) % spaces.length]!]!]))
   const arrows = Object.fromEntries(arrowsOf(right).map(([from, to]) => [`${to}>${from}`, true as const]))
   const strokes = Object.fromEntries(strokesOf(right).map(([id, stroke]) => [id, { ...stroke, points: stroke.points.map(([x, y]): [number, number] => [x + 45, y]) }]))
-  const mixed: SlateState = { pieces, texts, arrows, strokes }
+  const mixed: SlateState = { ...right, pieces, texts, arrows, strokes }
   const isWrong = (state: SlateState) => pointsOf(state, edition) < pointsOf(right, edition)
   if (isWrong(mixed)) return mixed
   // Alike tiles may change places and be right still: then one of them is missing.

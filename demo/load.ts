@@ -32,7 +32,7 @@ export async function loadDemo(db: Db, jobs: Jobs, now = new Date()): Promise<vo
   await migrate(db)
   const known = await db.selectFrom('teachers').select('id').where('email', '=', TEACHER.email).executeTakeFirst()
   if (known) return
-  const { id: teacher } = await db.insertInto('teachers').values({ name: TEACHER.name, email: TEACHER.email, password_hash: await hashPassword(TEACHER.password) })
+  const { id: teacher } = await db.insertInto('teachers').values({ name: TEACHER.name, email: TEACHER.email, password_hash: await hashPassword(TEACHER.password), email_proven_at: now })
     .returning('id').executeTakeFirstOrThrow()
   const classes = await loadClasses(db, teacher)
   const boards = new Map<string, string>()
@@ -142,7 +142,7 @@ async function playFrames(db: Db, board: string, classId: string, now: Date): Pr
     }
   })
 }
-const DEMO_GROUPS = ['Oak', 'Ash', 'Hazel', 'Maple', 'Willow', 'Holly'] as const
+const DEMO_GROUPS = ['Oak', 'Ash', 'Hazel', 'Maple', 'Willow', 'Ginkgo'] as const
 
 /** One that goes out by itself next week, and a draft. */
 async function planMore(db: Db, jobs: Jobs, board: string, classId: string, now: Date): Promise<void> {

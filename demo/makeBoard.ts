@@ -7,6 +7,7 @@ import { addCards, addPictureCards, setTextSize } from '../core/design/pieces'
 import { setBoxes } from '../core/design/items'
 import { addZone } from '../core/design/places'
 import { readPicture, type Picture } from '../server/files/picture'
+import { setBoardTools } from '../core/design/tools'
 import { pictureSvg, type BoardPlan } from './boards'
 
 export interface MadeBoard { readonly board: Board, readonly pictures: readonly Picture[] }
@@ -23,7 +24,7 @@ export async function makeBoard(plan: BoardPlan): Promise<MadeBoard> {
   const page = v.parse(PageIdSchema, 'page-1')
   const ids = countedIds()
   const placeIds = new Map<string, PlaceId>()
-  let board: Board = { ...emptyBoard(plan.title, page, plan.seed), instructions: plan.instructions }
+  let board: Board = setBoardTools({ ...emptyBoard(plan.title, page, plan.seed), instructions: plan.instructions }, plan.tools ?? [])
 
   const { colour, ruling, picture } = plan.backdrop ?? {}
   const printed = picture ? [{ id: 'backdrop-1', ...await keep(picture.svg), x: 0, y: 0, width: 960, height: 480, alt: picture.alt }] : []

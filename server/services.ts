@@ -1,6 +1,8 @@
 import { connect, type Connection } from './database/connect'
 import { migrate } from './database/migrate'
 import { startJobs, type Jobs } from './jobs'
+import { startMail, type Mail } from './mail'
+import { startRecords, type Records } from './records/records'
 import { makeLabour, type Labour } from './labour/labour'
 import { postgresWire } from './news/postgres'
 import { redisWire } from './news/redis'
@@ -8,7 +10,7 @@ import type { NewsWire } from './news/wire'
 import { Engine } from './sync/engine'
 import { limits, type Limits } from './http/limits'
 
-export interface Services extends Connection { readonly engine: Engine, readonly wire: NewsWire, readonly limits: Limits, readonly labour: Labour, readonly jobs: Jobs }
+export interface Services extends Connection { readonly engine: Engine, readonly wire: NewsWire, readonly limits: Limits, readonly labour: Labour, readonly jobs: Jobs, readonly mail: Mail | null, readonly records: Records | null }
 
 let started: Promise<Services> | undefined
 
@@ -24,5 +26,5 @@ async function start(): Promise<Services> {
   const wire = process.env.REDIS_URL ? redisWire(process.env.REDIS_URL) : postgresWire(connection.url)
   const engine = new Engine(connection, wire)
   await engine.start()
-  return { ...connection, engine, wire, limits: limits(connection.pool), labour: makeLabour(process.argv[1]!), jobs: await startJobs(connection) }
+  return { ...connection, engine, wire, limits: limits(connection.pool), labour: makeLabour(process.argv[1]!), jobs: await startJobs(connection), mail: startMail(), records: startRecords() }
 }

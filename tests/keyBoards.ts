@@ -27,10 +27,10 @@ export const card = (id: string, more: object = {}): Piece => ({ kind: 'card', i
 export const box = (x: number, y: number, width: number, height: number) => ({ kind: 'rectangle' as const, x, y, width, height })
 
 /** A page with these places, pieces and key; it must pass the board's own check. */
-export function boardOf(places: Place[], pieces: Piece[], key: Record<string, unknown>, page: { figures?: Figure[], arrows?: boolean, staged?: Record<string, { x: number, y: number }> } = {}): Board {
+export function boardOf(places: Place[], pieces: Piece[], key: Record<string, unknown> | null, page: { height?: number, figures?: Figure[], arrows?: boolean, staged?: Record<string, { x: number, y: number }> } = {}): Board {
   const { figures, ...more } = page
   const board = withPage(base(), pageId('page'), p => ({ ...p, ...more, places, pieces, ledge: pieces.map(x => x.id), backdrop: { ...p.backdrop, ...(figures && { figures }) } }))
-  const read = readBoard({ ...board, keys: [{ id: keyId('k'), page: pageId('page'), ...key }] })
+  const read = readBoard({ ...board, keys: key ? [{ id: keyId('k'), page: pageId('page'), ...key }] : [] })
   if (!read.ok) throw new Error(JSON.stringify(read.reason))
   return read.value
 }

@@ -26,15 +26,18 @@ export async function ask<Answer>(path: string, { once, ...options }: Options = 
 export function useAsking() {
   const { said } = useWords()
   const trouble = ref('')
+  /** The code of the last refusal, for whoever offers a way out of it. */
+  const refusal = ref('')
   const busy = ref(false)
   async function attempt<T>(task: () => Promise<T>): Promise<T | undefined> {
     busy.value = true
-    trouble.value = ''
+    trouble.value = refusal.value = ''
     try {
       return await task()
     }
     catch (error) {
       if (!(error instanceof Refused)) throw error
+      refusal.value = error.code
       trouble.value = said(`refused.${error.code}`, 'refused.trouble')
       return undefined
     }
@@ -42,5 +45,5 @@ export function useAsking() {
       busy.value = false
     }
   }
-  return { attempt, trouble, busy }
+  return { attempt, trouble, refusal, busy }
 }

@@ -2,7 +2,7 @@ import type { PasswordPicture } from '~~/core/roster/picturePassword'
 import type { KnownStudent } from '~~/core/roster/listPlan'
 
 export interface OneStudent { id: string, name: string, preferred: string | null, level: string | null, record: string | null, left: boolean, linked: boolean, here: boolean, pictures: PasswordPicture[] }
-export interface ClassPage { id: string, name: string, code: string, levels: string[], mayChange: boolean, students: OneStudent[] }
+export interface ClassPage { id: string, name: string, code: string, levels: string[], record: string | null, mayChange: boolean, students: OneStudent[] }
 
 /** A class as the server has it, those who left it included. */
 export async function useClass(id: string) {

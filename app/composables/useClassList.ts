@@ -21,6 +21,8 @@ export function useClassList(known: Ref<readonly KnownStudent[]>) {
   const passedOver = ref(0)
   const fileTrouble = shallowRef<FileTrouble | null>(null)
   const reading = ref(false)
+  /** It comes from the school's records, and can be refreshed from there. */
+  const fromRecords = ref(false)
 
   const list = computed(() => readList(text.value))
   watch(list, ({ guess }) => {
@@ -48,6 +50,7 @@ export function useClassList(known: Ref<readonly KnownStudent[]>) {
   async function load(files: readonly File[]) {
     fileTrouble.value = null
     rosters.value = roster.value = null
+    fromRecords.value = false
     if (files.reduce((sum, file) => sum + file.size, 0) > LARGEST_FILE) return void (fileTrouble.value = { trouble: 'too-big' })
     const worker = new Worker(new URL('../workers/classList.ts', import.meta.url), { type: 'module' })
     reading.value = true
@@ -68,6 +71,17 @@ export function useClassList(known: Ref<readonly KnownStudent[]>) {
       worker.terminate()
     }
   }
+  /** A class of the school's records, read already. */
+  function drawn(one: RosterClass, passed: number) {
+    fileTrouble.value = null
+    rosters.value = [one]
+    roster.value = one
+    passedOver.value = passed
+    mended.value = new Map()
+    fromRecords.value = true
+    // Who is no longer in the records has left, most likely; the person is asked in any case.
+    missing.value = 'leave'
+  }
   function mend(line: number, name: string | null) {
     mended.value = new Map(mended.value).set(line, name)
   }
@@ -79,6 +93,7 @@ export function useClassList(known: Ref<readonly KnownStudent[]>) {
     rosters.value = roster.value = fileTrouble.value = null
     mended.value = new Map()
     missing.value = 'stay'
+    fromRecords.value = false
   }
-  return { text, columns, headed, missing, rosters, roster, passedOver, fileTrouble, reading, list, rows, odd, problems, students, plan, absent, ready, sure, load, mend, leaveOut, clear }
+  return { text, columns, headed, missing, rosters, roster, passedOver, fileTrouble, reading, list, rows, odd, problems, students, plan, absent, ready, sure, fromRecords, load, drawn, mend, leaveOut, clear }
 }

@@ -1,5 +1,5 @@
 import { proxy, wrap } from 'comlink'
-import { LEAVES, leafOf, markOf, roundOf } from '~~/core/groups/marks'
+import { LEAVES, markOf } from '~~/core/groups/marks'
 import type { Grouping } from '~~/core/groups/partners'
 import type { Grouped, Likeness } from '~~/core/groups/search'
 import { groupSizes } from '~~/core/groups/sizes'
@@ -18,8 +18,13 @@ export interface Outcome { readonly sizes: readonly number[], readonly notKept: 
 /** The sets of groups of a class, the one on the table, and the making of new ones. */
 export async function useGroups(classId: string) {
   const { t } = useWords()
+  const nameOfGroup = useGroupName()
   const path = `/api/classes/${classId}`
   const day = today()
+  /** What was on the table and not kept, or was removed: it can be brought back, also after leaving the page. */
+  const aside = useSessionStorage<{ set: string | null, name: string, groups: OneGroup[] } | null>(`groups-aside-${classId}`, null, { serializer: { read: text => JSON.parse(text) as never, write: value => JSON.stringify(value) } })
+  let leaving = () => {}
+  onScopeDispose(() => leaving())
   const page = ref(await ask<GroupsPage>(`${path}/groups?day=${day}`))
   /** The set on the table; null for a new one. */
   const open = ref<string | null>(page.value.sets[0]?.id ?? null)
@@ -28,13 +33,15 @@ export async function useGroups(classId: string) {
   const kept = ref('')
   const outcome = ref<Outcome | null>(null)
   const progress = ref<number | null>(null)
-  /** What was on the table and not kept, or was removed: it can be brought back. */
-  const aside = ref<{ set: string | null, name: string, groups: OneGroup[] } | null>(null)
   let worker: Worker | null = null
 
   const content = computed(() => JSON.stringify([name.value, groups.value]))
   const changed = computed(() => groups.value.length > 0 && content.value !== kept.value)
   const putAside = () => aside.value = { set: open.value, name: name.value, groups: groups.value }
+  leaving = () => {
+    worker?.terminate()
+    if (changed.value) putAside()
+  }
   function show(id: string | null) {
     if (changed.value) putAside()
     open.value = id
@@ -59,7 +66,6 @@ export async function useGroups(classId: string) {
       if (!taken.has(fresh.toLocaleLowerCase('en'))) return fresh
     }
   }
-  const nameOfMark = (mark: string) => [t(`groups.leaves.${leafOf(mark)}`), roundOf(mark)].filter(Boolean).join(' ')
   show(open.value)
 
   const absent = computed(() => new Set(page.value.absent))
@@ -93,7 +99,7 @@ export async function useGroups(classId: string) {
   function take(found: Grouped, ids: readonly string[], hasPast: boolean) {
     const back = ({ kind, students }: Wish): StudentWish => ({ kind, students: students.map(i => ids[i]!) })
     const before = groups.value
-    groups.value = found.groups.map((group, i) => ({ name: before[i]?.name ?? nameOfMark(markOf(i)), mark: before[i]?.mark ?? markOf(i), students: group.map(student => ids[student]!) }))
+    groups.value = found.groups.map((group, i) => ({ name: before[i]?.name ?? nameOfGroup(i), mark: before[i]?.mark ?? markOf(i), students: group.map(student => ids[student]!) }))
     outcome.value = { sizes: found.groups.map(group => group.length), notKept: found.notKept.map(back), contradiction: found.contradiction.map(back), repeated: hasPast ? found.repeated : null }
   }
   const stop = () => worker && wrap<GroupsWorker>(worker).stop()
@@ -105,8 +111,9 @@ export async function useGroups(classId: string) {
   }
   function addGroup() {
     const marks = new Set(groups.value.map(group => group.mark))
-    const mark = LEAVES.map((_, i) => markOf(i)).find(m => !marks.has(m)) ?? markOf(groups.value.length)
-    groups.value = [...groups.value, { name: nameOfMark(mark), mark, students: [] }]
+    const unused = LEAVES.findIndex((_, i) => !marks.has(markOf(i)))
+    const index = unused < 0 ? groups.value.length : unused
+    groups.value = [...groups.value, { name: nameOfGroup(index), mark: markOf(index), students: [] }]
   }
   function removeGroup(index: number) {
     groups.value = groups.value.filter((_, i) => i !== index)

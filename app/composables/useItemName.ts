@@ -1,6 +1,6 @@
 import type { Edition } from '~~/core/board/edition'
 import type { PieceId, PlaceId } from '~~/core/board/ids'
-import { pieceName } from '~~/core/board/piece'
+import { pieceName } from '~~/core/board/pieceName'
 import type { ItemMark } from '~~/core/keys/mark'
 
 /** What a marked item is called: a piece by its name, a place by its heading, a cell by row and column as people count. */

@@ -1,7 +1,7 @@
 import type { Edition } from '~~/core/board/edition'
 import type { FigureId, PieceId, PlaceId } from '~~/core/board/ids'
 import type { InkKey, Key } from '~~/core/board/key'
-import { pieceName } from '~~/core/board/piece'
+import { pieceName } from '~~/core/board/pieceName'
 import { polynomial, polynomialText } from '~~/core/exact/polynomial'
 import { quantity, quantityText } from '~~/core/exact/quantity'
 import { closure } from '~~/core/keys/partialOrder'

@@ -1,43 +1,55 @@
+import type { Levels } from '~~/core/handout/counting'
 import { makeEdition } from '~~/core/board/edition'
 import { decisionName, markSlate, withDecisions, type Decisions, type ItemMark } from '~~/core/keys/mark'
 import type { MarginItem } from '~~/core/margin/item'
-import { emptyReplica, receive, receiveWhole } from '~~/core/sync/replica'
-import type { ServerMessage } from '~~/core/sync/messages'
+import { emptyReplica, receiveWhole } from '~~/core/sync/replica'
+import type { SeenSlate } from '~~/core/sync/slatesWatch'
 import { canHandBack, type SlateStatus } from '~~/core/slate/status'
-import { openSocket } from '~/sync/socket'
 import type { SlateView } from './useSlate'
 
 const SAVE_AFTER = 500
 
 /** One slate as its teacher reviews it: the work, live while it is under way, what the key says, and the margin. */
-export function useReview(view: SlateView) {
+export function useReview(view: SlateView, outdated: () => void) {
   const edition = makeEdition(view.board)
-  const replica = shallowRef(receiveWhole(emptyReplica, view.number, view.state, edition))
+  const state = shallowRef(view.state)
   const status = ref(view.openness.status)
   const margin = shallowRef(view.margin)
   const decisions = ref<Decisions>(view.review?.decisions ?? {})
+  const said = ref(view.said)
   const comment = ref(view.review?.comment ?? '')
+  const points = ref<number | null>(view.review?.points ?? null)
+  const levels = ref<Levels>(view.review?.levels ?? {})
+  const content = () => ({ decisions: decisions.value, comment: comment.value, points: points.value, levels: levels.value })
   const trouble = ref('')
   /** Items taken away or added, the latest last: each can be taken back. */
   const done = ref<{ id: string, added: boolean }[]>([])
   const path = `/api/slates/${view.id}`
 
-  const socket = openSocket({ opened: () => socket.send({ say: 'open', slate: view.id, since: replica.value.number }), message: hear })
-  function hear(message: ServerMessage) {
-    if (!('slate' in message) || message.slate !== view.id) return
-    if (message.say === 'slate') {
-      replica.value = receiveWhole(replica.value, message.number, message.state, edition)
-      status.value = message.openness.status
-    }
-    else if (message.say === 'status') status.value = message.openness.status
-    else if (message.say === 'moves') {
-      const next = receive(replica.value, message.moves, edition)
-      if (next) replica.value = next
-      else socket.send({ say: 'open', slate: view.id, since: 0 })
-    }
-  }
+  /** The slate is watched while it is reviewed; what lies under it, and what was written on it elsewhere, is read anew. */
+  const { live } = useLive()
+  const seen = (now: SlateView): SeenSlate => ({ id: now.id, edition, status: now.openness.status, movedAt: null, replica: receiveWhole(emptyReplica, now.number, now.state, edition) })
+  const watched = live.watch<SeenSlate>({
+    handout: null, slates: [seen(view)],
+    async read() {
+      const now = await attempt(() => ask<SlateView>(path))
+      if (!now) return null
+      said.value = now.said
+      if (now.edition !== view.edition) outdated()
+      return [seen(now)]
+    },
+    changed() {
+      const [slate] = watched.slates
+      if (!slate) return
+      state.value = slate.replica.shown
+      // What was said with it comes with it.
+      if (slate.status === 'handed-in' && status.value !== 'handed-in') void watched.readNow()
+      status.value = slate.status
+    },
+    ended: code => trouble.value = code,
+  })
 
-  const marks = computed(() => withDecisions(markSlate(replica.value.shown, edition), decisions.value))
+  const marks = computed(() => withDecisions(markSlate(state.value, edition), decisions.value))
   /** Every item of every key by the name under which the teacher decides on it. */
   const items = computed(() => new Map<string, ItemMark>(marks.value.flatMap(m => m.items.map(i => [decisionName(m.key, i.item), i]))))
   const total = computed(() => marks.value.reduce((sum, m) => ({
@@ -55,7 +67,7 @@ export function useReview(view: SlateView) {
     }
   }
 
-  const saveReview = () => attempt(() => ask(`${path}/review`, { method: 'PUT', body: { decisions: decisions.value, comment: comment.value } }))
+  const saveReview = () => attempt(() => ask(`${path}/review`, { method: 'PUT', body: content() }))
   const saveSoon = useDebounceFn(saveReview, SAVE_AFTER)
 
   /** The teacher's word on an item; the same word again takes it back. */
@@ -100,14 +112,13 @@ export function useReview(view: SlateView) {
 
   async function handBack() {
     await attempt(async () => {
-      await ask(`${path}/review`, { method: 'PUT', body: { decisions: decisions.value, comment: comment.value } })
+      await ask(`${path}/review`, { method: 'PUT', body: content() })
       status.value = (await ask<{ status: SlateStatus }>(`${path}/hand-back`, { method: 'POST', body: {} })).status
     })
   }
 
-  onScopeDispose(socket.close)
   return {
-    edition, state: computed(() => replica.value.shown), status: readonly(status), margin, comment, decisions: readonly(decisions), trouble,
+    edition, state: shallowReadonly(state), status: readonly(status), margin, said: readonly(said), comment, points, levels, decisions: readonly(decisions), trouble,
     items, total, canUndo: computed(() => done.value.length > 0), canHandBack: computed(() => canHandBack(status.value)),
     decide, saveSoon, add, remove, undo, handBack,
   }

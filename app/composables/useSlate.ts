@@ -1,19 +1,17 @@
-import { nanoid } from 'nanoid'
 import { makeEdition } from '~~/core/board/edition'
 import type { Board } from '~~/core/board/board'
 import type { BalanceStep } from '~~/core/keys/balance'
-import { progress as progressOf } from '~~/core/placement/placement'
+import { progress as progressOf } from '~~/core/placement/tasks'
 import type { Actor } from '~~/core/slate/actor'
-import type { Due } from '~~/core/handout/settings'
+import type { Counts, Rubric } from '~~/core/handout/counting'
+import type { Due, Looking } from '~~/core/handout/settings'
 import type { SlateKind } from '~~/core/slate/kind'
 import type { Step } from '~~/core/slate/history'
 import type { Move } from '~~/core/slate/move'
 import { whyShut, type Openness, type SlateStatus } from '~~/core/slate/status'
 import type { SlateState } from '~~/core/slate/state'
 import { emptyReplica, receiveWhole } from '~~/core/sync/replica'
-import { SlateSession, UNHEARD_MS } from '~~/core/sync/slateSession'
-import { outbox } from '~/sync/outbox'
-import { openSocket } from '~/sync/socket'
+import { keepView } from '~/sync/views'
 import type { MarginEntry, ReviewEntry } from '~/composables/margin'
 
 export interface SlateView {
@@ -29,6 +27,14 @@ export interface SlateView {
   name: string
   kind: SlateKind
   mark: string | null
+  /** Of an own page: what its student has called it; of a frame its group. */
+  heading: string | null
+  /** The word to the teacher that went with what was handed in. */
+  said: string | null
+  looking: Looking
+  counts: Counts
+  mostPoints: number | null
+  rubric: Rubric | null
   /** Of a frame: who works on it. */
   members: { name: string, hand: number, part: number | null }[]
   word: string
@@ -47,83 +53,62 @@ export interface SlateView {
   review: ReviewEntry | null
 }
 
-/** A connection that isn't heard is made anew once in this time. */
-const LONGEST_WAIT_MS = UNHEARD_MS + 4000
+const aboutOf = ({ word, due, handIn, looking }: SlateView) => ({ word, due, handIn, looking })
 
 /** A student's own slate: shown at once, kept on the device, sent when there is a connection. */
 export function useSlate(view: SlateView, outdated: () => void) {
   const edition = makeEdition(view.board)
   const margin = shallowRef(view.margin)
   const review = shallowRef(view.review)
+  /** What goes with the handout; a teacher may change it while they work. */
+  const about = shallowRef(aboutOf(view))
   const changes = ref(0)
-
-  const session = new SlateSession({
-    slate: view.id, edition, editionHash: view.edition, actor: view.actor, reader: view.reader,
-    replica: receiveWhole(emptyReplica, view.number, view.state, edition, view.actor), steps: view.steps, openness: view.openness,
-  }, {
-    send: message => socket.send(message),
-    renew: () => socket.renew(),
-    after(milliseconds, then) {
-      const timer = setTimeout(then, milliseconds)
-      return () => clearTimeout(timer)
-    },
-    newId: () => nanoid(),
-    store: outbox,
-    changed: () => changes.value++,
-    outdated,
-  })
-  const socket = openSocket({
-    opened: () => session.connected(),
-    message(message) {
-      session.hear(message)
-      if (!('slate' in message) || message.slate !== view.id) return
-      const back = session.openness.status === 'handed-back'
-      if (back && (message.say === 'status' || message.say === 'margin')) void reload()
-    },
-    tooBig: () => session.wasTooBig(),
-  })
 
   async function reload() {
     const fresh = await ask<SlateView>(`/api/slates/${view.id}`).catch(() => null)
     if (!fresh) return
     margin.value = fresh.margin
     review.value = fresh.review
+    about.value = aboutOf(fresh)
   }
-  void session.takeUp()
+  const { live, connection } = useLive()
+  const session = live.work({
+    slate: view.id, edition, editionHash: view.edition, actor: view.actor, reader: view.reader,
+    replica: receiveWhole(emptyReplica, view.number, view.state, edition, view.actor), steps: view.steps, openness: view.openness,
+  }, { changed: () => changes.value++, outdated, about: () => void reload() })
+
+  // Opened without a connection, the slate is as it was left: what the server has confirmed, and what it hasn't is in the outbox.
+  const keepSoon = useDebounceFn(keep, 800, { maxWait: 4000 })
+  function keep() {
+    const { replica, steps, openness } = session
+    void keepView(view.reader, `/api/slates/${view.id}`, { ...view, number: replica.number, state: replica.confirmed, steps, openness, margin: margin.value, review: review.value, ...about.value })
+  }
+  watch(changes, () => void keepSoon())
+  useEventListener(window, 'pagehide', keep)
 
   /** What the session says, asked again whenever it has changed. */
   const shown = <T>(read: () => T) => computed(() => {
     void changes.value
     return read()
   })
-  const status = shown(() => session.openness.status)
   const state = shown(() => session.replica.shown)
-  const unsent = shown(() => session.unsent)
-  onScopeDispose(() => {
-    session.stop()
-    socket.close()
-  })
 
   return {
-    edition, state, unsent, status,
-    connection: socket.state,
+    edition, state, connection,
+    unsent: shown(() => session.unsent),
+    status: shown(() => session.openness.status),
     shut: shown(() => whyShut(session.openness)),
     refused: shown(() => session.refused),
     setAside: shown(() => session.setAside),
-    margin: shallowReadonly(margin), review: shallowReadonly(review),
+    deviceFull: shown(() => session.deviceFull),
+    margin: shallowReadonly(margin), review: shallowReadonly(review), about: shallowReadonly(about),
     progress: computed(() => progressOf(state.value, edition)),
     canUndo: shown(() => session.undoable !== null),
     make: (move: Move) => void session.make(move),
     undo: () => void session.undo(),
-    /** Whether all moves reached the server. While it can be heard, what is on its way is waited for. */
-    async allSent() {
-      const settled = () => unsent.value === 0 || socket.state.value !== 'open'
-      if (!settled()) await until(settled).toBe(true, { timeout: LONGEST_WAIT_MS })
-      return unsent.value === 0
-    },
-    async handIn() {
-      const { status: now } = await ask<{ status: SlateStatus }>(`/api/slates/${view.id}/hand-in`, { method: 'POST', body: {} })
-      session.hear({ say: 'status', slate: view.id, openness: { ...session.openness, status: now } })
+    allSent: () => session.allSent(),
+    async handIn(word: string) {
+      session.isNow((await ask<{ status: SlateStatus }>(`/api/slates/${view.id}/hand-in`, { method: 'POST', body: { word } })).status)
     },
   }
 }

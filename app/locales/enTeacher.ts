@@ -2,6 +2,9 @@
 export default {
   /** What is refused to teachers alone; the rest stands with what students read. */
   refused: {
+    'unproven': 'The school\'s records are shown only to whoever has shown that their address is their own.', 'no-records': 'No school\'s records are set up here. Paste or load the list instead.',
+    'records-away': 'The school\'s records don\'t answer just now. Nothing was changed. Try again in a while, or paste or load the list.', 'records-odd': 'What the school\'s records answered can\'t be read. Nothing was changed. Tell whoever looks after them, or paste or load the list.',
+    'records-half': 'The school\'s records stopped in the middle. Nothing was taken over. Try again in a while.',
     'bad-board': 'The board could not be kept as it is. What you see is still here; undo the last step and go on.',
     'bad-picture': 'This file is not a picture that can be read. Nothing was added. PNG, JPEG, WebP, GIF, AVIF, TIFF and SVG work.',
     'bad-names': 'The list has lines that need a look. Nobody was added.',
@@ -31,7 +34,12 @@ export default {
   classes: {
     title: 'Classes', parts: 'Parts of the class', list: 'Students', students: 'no students | {count} student | {count} students', newName: 'New class', create: 'Make the class', code: 'Class code',
     name: 'Name', pictures: 'Picture password', renew: 'New pictures', renewFor: 'New pictures for {name}', noStudents: 'No names yet. Type, paste or load the class list.',
-    level: 'Level', cards: 'Cards to print', here: 'signed in', newLinkFor: 'Another link for {name}, for a new card', noLinkFor: 'Take away the link of {name}', link: { new: '{name} has another link: the old card opens nothing any more. Print a new one.', none: 'The link of {name} opens nothing any more.' }, listButton: 'Add or update names', leave: 'Has left the class', comeBack: 'Back in the class', left: 'Left: {count} student, work kept | Left: {count} students, work kept', didLeave: '{name} has left the class and can no longer come in. The work is kept.', undo: 'Undo',
+    level: 'Level', cards: 'Cards to print', here: 'here now', newLinkFor: 'Another link for {name}, for a new card', noLinkFor: 'Take away the link of {name}', link: { new: '{name} has another link: the old card opens nothing any more. Print a new one.', none: 'The link of {name} opens nothing any more.' }, listButton: 'Add or update names', toCsv: 'List as CSV', rename: 'Name of {name}', levelOf: 'Level of {name}', newCode: 'Another class code', newCodeHow: 'The old code opens nothing any more, also on links and codes that are shown or printed. Who is in stays in; personal links go on working.', levelsOrder: 'Levels, from the lowest', levelEarlier: '{level} one lower', edit: 'Change by hand', editDone: 'Done', leave: 'Has left the class', comeBack: 'Back in the class', left: 'Left: {count} student, work kept | Left: {count} students, work kept', didLeave: '{name} has left the class and can no longer come in. The work is kept.', undo: 'Undo',
+  },
+  records: {
+    from: 'From the school\'s records', again: 'Refresh from the school\'s records', asking: 'Asking the records…', which: 'Which class?', drawn: 'From the school\'s records', none: 'The school\'s records have no class of yours. They know you by the e-mail address of your account.', passedOver: 'One row of the records can\'t be read and was passed over. | {count} rows of the records can\'t be read and were passed over.',
+    draw: 'Draw a class from the school\'s records', drawThis: 'Draw {title}', have: 'here already', send: 'Send me a letter', sent: 'A letter is on its way to the address of your account. Open its link, then come back here.',
+    addressTitle: 'My address', addressHow: 'Is the address to which this link was mailed your own? Then the school\'s records can be shown to you.', addressMine: 'It is mine', addressProven: 'Thank you. You can draw class lists from the school\'s records now.',
   },
   classList: {
     title: 'Names of {name}', how: 'Type or paste names: one on each line, or rows from a spreadsheet. Or load a file: CSV, or an export of the school\'s records (OneRoster, as CSV files or a zip).',
@@ -42,7 +50,7 @@ export default {
     problem: { 'double': 'stands here twice; add what tells the two apart', 'double-record': 'has a record number that stands here twice', 'too-long': 'is longer than 60 characters', 'no-letters': 'has no letters', 'too-many': 'is beyond the 200 a class can have' },
     clash: '{name} would have the same name as {other}, who is another student by the school\'s records. Add what tells them apart.', tooMany: 'That would be more than the 200 students a class can have.',
     missing: 'Students who are not on this list: {names}', stay: 'They stay', leave: 'They leave, with their work kept',
-    plan: 'What will change', added: 'New: {names}', changed: 'Changed: {names}', back: 'Back, to their own work: {names}', leaving: 'Leaving: {names}', same: '{count} student stays as is. | {count} students stay as they are.', change: '{from} becomes {to}', nothing: 'Nothing changes: the class is like this already.',
+    plan: 'What will change', added: 'New: {names}', changed: 'Changed: {names}', numbered: 'Matched with the school\'s records: {names}', back: 'Back, to their own work: {names}', leaving: 'Leaving: {names}', same: '{count} student stays as is. | {count} students stay as they are.', change: '{from} becomes {to}', nothing: 'Nothing changes: the class is like this already.',
     more: 'and {count} more | and {count} more', take: 'Change nothing | Make {count} change | Make {count} changes', took: 'Done. {count} student is in the class now. | Done. {count} students are in the class now.', elsewhere: 'The class was changed in another window meanwhile. Look again at what will change.',
     trouble: {
       'too-big': 'This file is larger than 20 MB. A class list has at most 200 students: save only this class, and load it again. Nothing was changed.', 'broken-zip': 'This zip can\'t be opened. Save it anew. Nothing was changed.', 'no-list': 'There is no class list in this file. It should be CSV or text. Nothing was changed.',
@@ -63,6 +71,7 @@ export default {
     leaves: { oak: 'Oak', ash: 'Ash', hazel: 'Hazel', maple: 'Maple', willow: 'Willow', holly: 'Holly', ginkgo: 'Ginkgo', clover: 'Clover', ivy: 'Ivy', birch: 'Birch' },
   },
   handouts: {
+    dropped: 'Removed: {title}.', bringBack: 'Bring it back as a draft',
     title: 'Given out', empty: 'Nothing is given out yet.', toShelf: 'Choose a board', counts: '{underWay} under way · {handedIn} handed in · {all} in all', search: 'Find by board or class', notFound: 'Nothing here has “{words}” in its name.', calendar: 'Due days as a calendar',
     parts: { review: 'Waits for review', running: 'Under way', waiting: 'Not given out yet', rest: 'Done and closed' }, goes: 'Goes out {day}', draft: 'Draft', due: 'Due {day}', now: 'Give out now', drop: 'Remove', open: 'Walk round {title}, {name}', gave: '{title} is given out to {name}.',
     hindered: { 'no-students': 'It could not go out: the class had no students.', 'empty-set': 'It could not go out: the groups had nobody in them.', 'not-found': 'It could not go out: its groups or students are no longer in the class.' },
@@ -118,6 +127,7 @@ export default {
     takes: 'Students write', written: { one: 'one line', many: 'many lines', number: 'a number' }, gapText: 'Text; two underlines are a gap', whose: 'For', everybodys: 'everybody', part: 'member {number} of the group', heading: 'Heading', headingExample: 'Clings to rock', row: 'Side by side',
     select: 'Choose a zone on the page to name it, move it or size it.', placeIs: '{kind}: {heading}', kinds: { zone: 'Zone', lane: 'Lane', slot: 'Slot', grid: 'Grid', scale: 'Scale', pin: 'Pin', pan: 'Pan', writing: 'Writing space', gaps: 'Text with gaps', drawing: 'Drawing space' }, locked: 'Places stay where you put them. Students can\'t move, wipe or delete them.',
   },
+  giveTools: { board: 'Tools that students get', page: 'Tools on this page', step: 'Tools in this activity', asBoard: 'Those of the whole board', asPage: 'Those of the page' },
   pieces: {
     what: 'What to add', kinds: { words: 'Words', pictures: 'Pictures', tiles: 'Tiles', others: 'More' }, columnsHow: 'Columns from a spreadsheet become cards that belong together: word, meaning, and so on.', table: 'One row; its cards belong together. | {count} rows; the cards of each belong together, and the key says so.',
     library: 'Picture library', libraryExample: 'crab, boat, tree …', withWord: 'With its word below', noneFound: 'There is no such picture. Another word may find one.', take: 'Add {name}', arrows: 'Students may draw arrows from piece to piece', notes: 'Students may add notes of their own', role: 'For', roles: { piece: 'pieces', target: 'targets and headings', instruction: 'instructions' }, bin: 'Bin', turns: 'Students may turn {name}', stage: 'Drag a piece from the ledge onto the page, and it lies there from the start.', onPage: 'On the page from the start: {name}',
@@ -201,7 +211,7 @@ export default {
       'starts-right': 'One thing is right already when students open it. | {count} things are right already when students open it.',
       'bad-shape': 'The outline of {headings} crosses itself, or holds nothing. | The outlines of {headings} cross themselves, or hold nothing.',
       'hard-words': 'Young readers may not know these words in the instructions: {names}.', 'long-sentence': 'A sentence of the instructions has {words} words; {most} are easier to follow.',
-      'missing-arrows': 'The key asks for arrows, but students can\'t draw any.', 'missing-ink': 'The key asks for ink, but there is no room to draw.', 'missing-write': 'The key asks for words where nothing can be written.',
+      'reading-page': 'There are answers on a page that is only to be read, so nobody can give them.', 'missing-arrows': 'The key asks for arrows, but students can\'t draw any.', 'missing-ink': 'The key asks for ink, but there is no room to draw.', 'missing-write': 'The key asks for words where nothing can be written.',
       'missing-order': 'The key asks for an order, but not in a lane.', 'missing-scale': 'The key asks for values, but not on a scale.', 'missing-spectrum': 'The key asks where pieces stand, but not on a scale.', 'missing-cover': 'The key asks for covered cells, but there is no grid, or nothing to cover them with.',
       'missing-label': 'The key asks what labels point at, but there is no label, or no pin.', 'missing-total': 'The key asks for a total, but there is no tile.', 'missing-balance': 'The key asks for a balance, but there is no tile.', 'missing-expression': 'The key asks for an expression, but there is no tile.',
       'missing-vote': 'The key counts votes, but there is nothing to vote with.', 'missing-slots': 'The key fills slots, but one of its places is none.',
@@ -209,7 +219,7 @@ export default {
     },
     fixes: {
       nowhere: 'They belong nowhere', either: 'Accept either place', shrink: 'Make the cards smaller', write: 'Write “Put each card where it belongs.”',
-      enlarge: 'Make the text larger', lighten: 'Make the colour lighter', scramble: 'Scramble the ledge', 'allow-arrows': 'Let students draw arrows', unstretch: 'Give it its proportions back', 'onto-page': 'Move onto the page', other: 'Mend it',
+      'let-work': 'Make it a page to work on', enlarge: 'Make the text larger', lighten: 'Make the colour lighter', scramble: 'Scramble the ledge', 'allow-arrows': 'Let students draw arrows', unstretch: 'Give it its proportions back', 'onto-page': 'Move onto the page', other: 'Mend it',
     },
   },
   giveOut: {
@@ -218,19 +228,30 @@ export default {
     modeSays: { 'copy-each': 'Each student works alone.', 'frame-per-group': 'Each group works on one together.', 'one-for-everyone': 'The whole class works on the same one.' },
     because: { parts: 'Suggested: it has parts for the members of a group', vote: 'Suggested: it gathers votes or opinions', notes: 'Suggested: it gathers notes', key: 'Suggested: its answers can be checked for each student', usual: 'Suggested: nobody can get in another\'s way' },
     setOf: 'Groups of {name}', noSet: '{name} has no groups with students in them.', makeSet: 'Make groups', all: 'All students of the class', some: 'Nobody yet | Only {count} student | Only {count} students',
-    word: 'A word to the class', wordExample: 'What it is for, how long it takes, what then', due: 'Due', dueTime: 'At', past: 'That day is over. Choose today or a later day.', dueBefore: 'It would be due before it goes out (the last time). Choose a later due day.', handIn: 'Students hand it in',
+    word: 'A word to the class', wordExample: 'What it is for, how long it takes, what then', due: 'Due', dueTime: 'At', past: 'That day is over. Choose today or a later day.', dueBefore: 'It would be due before it goes out (the first time). Choose a later due day.', handIn: 'Students hand it in',
     sentence: {
       'copy-each': 'One student in {name} gets a copy of their own. They can move the pieces; the page stays as it is. | Each of the {count} students in {name} gets a copy of their own. They can move the pieces; the page stays as it is.',
       'frame-per-group': 'One group of {name} gets a frame. Its members move the pieces together; the page stays as it is. | Each of the {count} groups of {name} gets a frame. Its members move the pieces together; the page stays as it is.',
+      'free': 'One frame waits in {name}; its first {size} students take it. Its members move the pieces together; the page stays as it is. | {count} frames wait in {name}, each for {size} students at most. Who takes one works on it with the others there; the page stays as it is.',
+      'pages': 'Each student in {name} makes an own page from this one when they come. They can move the pieces; the page stays as it is. | Each student in {name} makes an own page from this one when they come. They can move the pieces; the page stays as it is.',
       'one-for-everyone': 'Everyone in {name} works on one and the same. They can all move all pieces; the page stays as it is. | In each of the {count} classes {name} everyone works on one and the same. They can all move all pieces; the page stays as it is.',
     },
-    outside: 'One student is in no group and gets nothing until you put them on a frame. | {count} students are in no group and get nothing until you put them on a frame.', othersNot: 'No group sees another\'s frame.',
+    sentenceOpen: {
+      'copy-each': 'Everybody who comes gets a copy of their own. They can move the pieces; the page stays as it is.',
+      'one-for-everyone': 'Everybody who comes works on one and the same. They can all move all pieces; the page stays as it is.',
+      'frame-per-group': 'Everybody who comes takes a frame.',
+    },
+    whoeverComes: 'whoever comes', newcomers: 'Whoever comes', newcomersHow: 'without a class list', newcomersSay: 'You show a code, and people type the name they go by. You see who is in, and close the code when all are there.', gaveNewcomers: 'Show this code. Under “Who is here” you see who has come, and close the code when all are there.',
+    byGroups: 'The groups of the class', free: 'Students take a frame themselves', frames: 'Frames', inFrame: 'Students in each, at most', oneAndTheSame: 'All on the same page', ownPages: 'Each student makes an own page from this one',
+    lookAtFrames: 'Other groups\' frames are seen', lookAtPages: 'The others\' pages are seen', looking: { 'never': 'never', 'always': 'always', 'after-hand-in': 'once one\'s own is handed in' },
+    lookingSays: { 'never': 'Nobody sees what others have made.', 'always': 'They see what others make, and can\'t change it.', 'after-hand-in': 'Whoever has handed in sees what others have made, and can\'t change it.' },
+    outside: 'One student is in no group and gets nothing until you put them on a frame. | {count} students are in no group and get nothing until you put them on a frame.',
     when: 'When?', whens: { now: 'Now', later: 'Later', draft: 'Keep as a draft' }, onDay: 'On', times: 'Times', every: 'Again', daily: 'every day', weekly: 'every week', goesOut: 'It goes out by itself {days}, with the board as it is now. | It goes out by itself {count} times, with the board as it is now: {days}.', staysDraft: 'Nobody gets anything until you give the draft out.', planned: { later: 'Give out later', draft: 'Keep the draft' },
-    dueOn: 'It is due {day}.', theyHandIn: 'They hand it in when they are ready.', doneIsEnough: 'Nothing is handed in; being done is enough.',
+    dueOn: 'It is due {day}.', dueEach: 'They are due one after the other: {days}.', theyHandIn: 'They hand it in when they are ready.', doneIsEnough: 'Nothing is handed in; being done is enough.',
     afterwards: 'Afterwards you can still change the word, the due day and the board itself. Whether it is a copy each, a frame per group or one for everyone stays as it is.', afterwardsFrames: 'You can also move students between frames at any time.',
     stops: 'Check has found one thing that stops students. | Check has found {count} things that stop students.',
     action: { 'copy-each': 'Give out | Give out {count} copy | Give out {count} copies', 'frame-per-group': 'Give out | Give out {count} frame | Give out {count} frames', 'one-for-everyone': 'Give out | Give it to {name} | Give it to {count} classes' },
-    gave: { 'copy-each': 'One student in {name} has a copy now. | All {count} students in {name} have a copy now.', 'frame-per-group': 'One group in {name} has a frame now. | All {count} groups in {name} have a frame now.', 'one-for-everyone': 'Everyone in {name} can come to it now.' },
+    gave: { 'copy-each': 'One student in {name} has a copy now. | All {count} students in {name} have a copy now.', 'frame-per-group': 'One group in {name} has a frame now. | All {count} groups in {name} have a frame now.', 'one-for-everyone': 'Everyone in {name} can come to it now.', 'free': '{count} frame waits in {name}. | {count} frames wait in {name}.', 'pages': 'Everyone in {name} can make their page now.' },
     qr: 'QR code that leads to this handout', link: 'Link', walk: 'Walk round',
   },
   change: {
@@ -239,19 +260,37 @@ export default {
     what: {
       'piece-gone': 'On {count} slate pieces that were used are gone. | On {count} slates pieces that were used are gone.', 'piece-shelved': 'On {count} slate pieces go back to the ledge of another page. | On {count} slates pieces go back to the ledge of another page.', 'piece-moved': 'On {count} slate pieces move, since the page is smaller. | On {count} slates pieces move, since the page is smaller.',
       'piece-straightened': 'On {count} slate turned pieces are straight again. | On {count} slates turned pieces are straight again.', 'piece-added': 'On {count} slate new pieces lie on the page. | On {count} slates new pieces lie on the page.', 'text-gone': 'On {count} slate words that were written have no place any more. | On {count} slates words that were written have no place any more.',
-      'ink-gone': 'On {count} slate ink has no place any more. | On {count} slates ink has no place any more.', 'arrow-gone': 'On {count} slate arrows are gone. | On {count} slates arrows are gone.',
+      'ink-gone': 'On {count} slate ink has no place any more. | On {count} slates ink has no place any more.', 'arrow-gone': 'On {count} slate arrows are gone. | On {count} slates arrows are gone.', 'own-gone': 'On {count} slate things that students made have no page or place any more. | On {count} slates things that students made have no page or place any more.',
     },
     unreadable: '{count} slate can\'t be read and stays as it is. | {count} slates can\'t be read and stay as they are.', correct: 'Bring it to the slate | Bring it to all {count} slates', corrected: 'No slate had to be changed. | {count} slate lies over the board as it is now. | {count} slates lie over the board as it is now.', toBoard: 'Open the board',
+    more: 'Who hasn\'t got it', giveToMore: 'Give it to more students | Give it to {count} more student | Give it to {count} more students', gaveToMore: 'One more student has it now. | {count} more students have it now.',
     close: 'Close it', open: 'Open it again', didClose: 'Closed: nothing moves any more, and all of it can be looked at.', didOpen: 'Open again.', isClosed: 'This is closed. Nothing moves until you open it again.', takeBack: 'Take it back', nobody: 'Nobody has opened it yet: it can be taken back as if it had never been given out.', fixed: 'It was opened, so it can be closed, and no longer taken back. A copy each, a frame per group or one for everyone stays as it is.',
   },
+  counting: {
+    title: 'Counts for', counts: { nothing: 'nothing', points: 'points', rubric: 'a rubric' }, most: 'Points, at most', pointsOf: 'Points, of {of}', byKey: 'Give {points}, as the key says',
+    rubric: 'Rubric', choose: 'Choose a rubric', make: 'Make a rubric', change: 'Change it', name: 'Name of the rubric', nameExample: 'Explains a sort', criterion: 'What is looked at', criterionExample: 'Reasons', levels: 'Levels, from the lowest: one on each line, with what it means after a colon', levelsExample: 'Not yet\nBegun: names some\nThere: names them all',
+    addCriterion: 'Add something to look at', removeCriterion: 'Take {name} away', keep: 'Keep and use it', bad: 'Each thing that is looked at needs a name and at least two levels.', drop: 'Remove this rubric', say: { nothing: '', points: 'It counts for {count} point. | It counts for {count} points.', rubric: 'It is judged by “{name}”, which students see.' },
+  },
+  versions: {
+    title: 'Other versions for some', add: 'Another version', name: 'Name of this version, for you', numbered: 'Version {number}', what: 'They get', less: 'this board with less', another: 'another board', leaveOut: 'Leave out', pages: 'Pages', pieces: 'Pieces', students: 'Who gets it', remove: 'Take {name} away', board: 'Which board?', chooseBoard: 'Choose a board',
+    say: '{count} of them gets “{name}”. | {count} of them get “{name}”.', incomplete: 'A version needs a name, students, and something that is different.', who: 'Who has which version', how: 'Choose another version for a student. It holds at once; what they did stays wherever the other one has room for it.', usual: 'As everybody', changed: '{name}: {version}', taken: 'has another version',
+  },
+  newcomers: {
+    title: 'Who is here', close: 'Let nobody else in', open: 'Let people in again', isOpen: 'The code lets people in.', isClosed: 'The code lets nobody in any more. Who is here stays.',
+    count: 'Nobody is here yet | One is here | {count} are here', nameOf: 'Name of {name}', renamed: 'Now called {name}.', same: 'Same as …', sameAs: '{name} is the same person as', joined: 'They are one now, and go on as {name}.',
+    turnAway: 'Turn {name} away', turnedAway: '{name} was turned away.', letIn: '{name} is in again.', away: 'One isn\'t here any more | {count} aren\'t here any more', again: 'Let in again', letInAgain: 'Let {name} in again',
+    keepAs: 'Keep them as the class', keep: 'Keep', keepHow: 'From then on they come in like any class, with their pictures, and can be given other boards.', kept: 'Kept as {name}.',
+  },
   walk: {
-    title: 'Walk-round', mode: { 'copy-each': 'a copy each · {count} student | a copy each · {count} students', 'frame-per-group': 'a frame per group · {count} group | a frame per group · {count} groups', 'one-for-everyone': 'one for everyone' },
+    title: 'Walk-round', mode: { 'copy-each': 'a copy each · {count} student | a copy each · {count} students', 'frame-per-group': 'a frame per group · {count} group | a frame per group · {count} groups', 'one-for-everyone': 'one for everyone', 'pages': 'own pages · {count} page | own pages · {count} pages' },
+    noPages: 'Nobody has begun a page yet. Each one appears here when its student comes.', nobodyYet: 'Nobody has come yet. Show the code.', looseFree: 'One student has taken no frame yet: {names} | {count} students have taken no frame yet: {names}',
     whoWhere: 'Who works where', placeHow: 'Choose another frame for a student. It holds at once; what was done stays where it was done.', noFrame: 'On no frame', placed: '{name}: {group}', loose: 'One student is on no frame: {names} | {count} students are on no frame: {names}', place: 'Put them on a frame', back: 'To everything given out', offline: 'Looking for the connection',
     code: 'Code {code}', join: 'How students come in', orderBy: 'Order by', order: { name: 'Name', progress: 'Progress', quiet: 'Quiet longest' },
     together: 'All together', votes: '{name}: {count}', stands: '{name}: {count} student at {middle} % | {name}: {count} students, half of them between {low} % and {high} %, the middle at {middle} %', noStand: '{name}: nobody yet',
     status: { 'not-opened': 'not opened', 'under-way': 'under way', 'handed-in': 'handed in', 'handed-back': 'handed back' }, slateOf: 'Slate of {name}', quiet: 'quiet {count} min', unreadable: 'can\'t be read',
   },
   review: {
+    said: 'Said when it was handed in',
     toWalk: 'Walk-round', line: 'All students', pieces: 'Each piece', panel: 'Answers and words', score: '{points} of {of}', undecided: '{count} on the line', steps: 'True all the way', noKey: 'This board has no key: nothing is marked.', onlyCounted: 'Nothing here is marked, only counted.', or: ' or ',
     
     why: {

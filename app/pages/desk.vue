@@ -9,12 +9,17 @@ definePageMeta({ for: 'student' })
 interface OnDesk { id: string, title: string, status: SlateStatus, kind: SlateKind, mark: string | null, group: string | null, word: string, due: Due | null, at: string, handout?: string, picture: Board, state: SlateState | null }
 
 const { t } = useWords()
+useOffline()
 const store = useMe()
 const route = useRoute()
-const slates = await ask<OnDesk[]>('/api/desk')
+interface ToBegin { handout: string, begin: 'page' | 'frame', title: string, due: Due | null, picture: Board }
+const [slates, toBegin] = await Promise.all([askKept<OnDesk[]>('/api/desk'), askKept<ToBegin[]>('/api/beginnings')])
+const { attempt, trouble, busy } = useAsking()
 // A link to one handout leads straight to this student's own slate of it.
 const linked = slates.find(s => s.handout === route.query.handout)
 if (linked) await navigateTo(`/slate/${linked.id}`, { replace: true })
+const linkedToBegin = toBegin.find(one => one.handout === route.query.handout)
+if (linkedToBegin) await begin(linkedToBegin)
 useHead({ title: () => t('desk.title') })
 
 const ORDER: SlateStatus[] = ['under-way', 'not-opened', 'handed-back', 'handed-in']
@@ -22,6 +27,13 @@ const ORDER: SlateStatus[] = ['under-way', 'not-opened', 'handed-back', 'handed-
 const sorted = slates.toSorted((a, b) => ORDER.indexOf(a.status) - ORDER.indexOf(b.status) || (a.due?.day ?? '9').localeCompare(b.due?.day ?? '9'))
 const dueWords = useDue()
 const toDo = (status: SlateStatus) => status === 'not-opened' || status === 'under-way'
+
+/** A frame is chosen; a page of one's own is made. */
+async function begin({ handout, begin: what }: ToBegin) {
+  if (what === 'frame') return navigateTo(`/choose/${handout}`)
+  const page = await attempt(() => ask<{ id: string }>(`/api/handouts/${handout}/page`, { method: 'POST', body: {} }))
+  if (page) await navigateTo(`/slate/${page.id}`)
+}
 
 async function leave() {
   await store.leave()
@@ -35,8 +47,17 @@ async function leave() {
       <template #end><button type="button" class="button button-dark" @click="leave">{{ t('desk.leave') }}</button></template>
     </UiTopBar>
     <main class="mx-auto max-w-5xl p-6">
-      <p v-if="sorted.length === 0" class="panel text-lg">{{ t('desk.empty') }}</p>
+      <p v-if="trouble" class="trouble mb-4" role="alert">{{ trouble }}</p>
+      <p v-if="sorted.length + toBegin.length === 0" class="panel text-lg">{{ t('desk.empty') }}</p>
       <ul class="grid gap-5 sm:grid-cols-2 lg:grid-cols-3">
+        <li v-for="one in toBegin" :key="one.handout">
+          <button type="button" class="panel block w-full p-3 text-left shadow-sm hover:border-stone-500" :disabled="busy" @click="begin(one)">
+            <BoardThumbnail :board="one.picture" :label="one.title" ledge />
+            <span class="mt-3 block text-lg font-bold">{{ one.title }}</span>
+            <span class="flex items-center gap-2 font-semibold text-action"><Icon :name="one.begin === 'page' ? 'lucide:file-plus' : 'lucide:users'" />{{ t(`desk.begin.${one.begin}`) }}</span>
+            <span v-if="one.due" class="block">{{ t('desk.due', { day: dueWords(one.due) }) }}</span>
+          </button>
+        </li>
         <li v-for="slate in sorted" :key="slate.id">
           <NuxtLink :to="`/slate/${slate.id}`" class="panel block p-3 shadow-sm hover:border-stone-500">
             <BoardThumbnail :board="slate.picture" :state="slate.state ?? undefined" :label="slate.title" ledge />

@@ -6,7 +6,7 @@ import type { HandoutMode } from '~~/core/slate/kind'
 
 definePageMeta({ for: 'teacher' })
 interface Row {
-  id: string, boardId: string, title: string, className: string, mode: HandoutMode, picture: Board, createdAt: string, givenAt: string | null, givesAt: string | null, hindered: string | null
+  id: string, boardId: string, title: string, className: string, newcomers: boolean, mode: HandoutMode, picture: Board, createdAt: string, givenAt: string | null, givesAt: string | null, hindered: string | null
   due: Due | null, closed: boolean, all: number, handedIn: number, underWay: number
 }
 const PARTS = ['running', 'review', 'waiting', 'rest'] as const
@@ -17,6 +17,8 @@ const { attempt, trouble, busy } = useAsking()
 const rows = ref(await ask<Row[]>('/api/handouts'))
 const search = ref('')
 const gave = ref('')
+/** A draft that was dropped just now: it can be had back. */
+const gone = ref<{ row: Row, body: Record<string, unknown> } | null>(null)
 const day = (iso: string) => new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium' }).format(new Date(iso))
 const moment = (iso: string) => new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' }).format(new Date(iso))
 useHead({ title: () => t('handouts.title') })
@@ -34,7 +36,17 @@ async function giveNow(row: Row) {
   rows.value = await ask<Row[]>('/api/handouts')
 }
 async function drop(row: Row) {
-  if (await attempt(() => ask(`/api/handouts/${row.id}`, { method: 'DELETE' }))) rows.value = rows.value.filter(other => other.id !== row.id)
+  const done = await attempt(() => ask<{ dropped?: Record<string, unknown> }>(`/api/handouts/${row.id}`, { method: 'DELETE' }))
+  if (!done) return
+  rows.value = rows.value.filter(other => other.id !== row.id)
+  gone.value = done.dropped ? { row, body: done.dropped } : null
+}
+/** As a draft: when it was to go out by itself may be over. */
+async function bringBack() {
+  const back = gone.value!
+  if (!await attempt(() => ask(`/api/boards/${back.row.boardId}/handouts`, { method: 'POST', body: { ...back.body, when: { kind: 'draft' } } }))) return
+  gone.value = null
+  rows.value = await ask<Row[]>('/api/handouts')
 }
 </script>
 
@@ -48,6 +60,7 @@ async function drop(row: Row) {
         <a v-if="rows.some(row => row.due)" href="/api/handouts/due" class="button"><Icon name="lucide:calendar-days" />{{ t('handouts.calendar') }}</a>
       </div>
       <p v-if="gave" role="status">{{ gave }}</p>
+      <p v-if="gone" role="status" class="flex flex-wrap items-center gap-3">{{ t('handouts.dropped', { title: gone.row.title }) }}<button type="button" class="button min-h-9 py-1" :disabled="busy" @click="bringBack">{{ t('handouts.bringBack') }}</button></p>
       <p v-if="trouble" class="trouble" role="alert">{{ trouble }}</p>
       <div v-if="rows.length === 0" class="panel flex flex-wrap items-center gap-4 text-lg">
         <p>{{ t('handouts.empty') }}</p><NuxtLink to="/shelf" class="button button-action">{{ t('handouts.toShelf') }}</NuxtLink>
@@ -60,7 +73,7 @@ async function drop(row: Row) {
             <BoardThumbnail :board="row.picture" :label="row.title" class="w-32 shrink-0" />
             <component :is="row.givenAt ? NuxtLink : 'div'" :to="row.givenAt ? `/handout/${row.id}` : undefined" :aria-label="row.givenAt ? t('handouts.open', { title: row.title, name: row.className }) : undefined" class="min-w-48 grow" :class="row.givenAt ? 'hover:underline' : ''">
               <span class="block text-lg font-bold">{{ row.title }}</span>
-              <span class="note-line">{{ row.className }} · {{ t(`giveOut.mode.${row.mode}`) }} · {{ day(row.givenAt ?? row.createdAt) }}</span>
+              <span class="note-line">{{ row.newcomers ? t('giveOut.newcomers') : row.className }} · {{ t(`giveOut.mode.${row.mode}`) }} · {{ day(row.givenAt ?? row.createdAt) }}</span>
               <span v-if="row.hindered" class="block font-semibold text-danger">{{ said(`handouts.hindered.${row.hindered}`, 'handouts.hindered.not-found') }}</span>
             </component>
             <span class="flex flex-col items-end gap-1 text-right">

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { PASSWORD_LENGTH, type PasswordPicture } from '~~/core/roster/picturePassword'
 
-interface Found { name: string, code: string, students: { id: string, name: string }[] }
+interface Found { name: string, code: string, newcomers: boolean, students: { id: string, name: string }[] }
 
 const { t } = useWords()
 const { attempt, trouble, busy } = useAsking()
@@ -25,12 +25,21 @@ async function pick(picture: PasswordPicture) {
   if (pictures.value.length === PASSWORD_LENGTH) await enter()
 }
 
+const called = ref('')
+/** Whoever comes by a code without a list goes by the name they type. */
+async function arrive() {
+  const me = await attempt(() => ask<Me>('/api/join/newcomer', { method: 'POST', body: { code: found.value!.code, name: called.value } }))
+  if (me) await goOn(me)
+}
+async function goOn(me: Me) {
+  await store.came(me)
+  await navigateTo(innerPath(route.query.to) ?? (handout.value ? `/desk?handout=${handout.value}` : '/desk'))
+}
+
 async function enter() {
   const me = await attempt(() => ask<Me>('/api/join/student', { method: 'POST', body: { code: found.value!.code, student: who.value!.id, pictures: pictures.value } }))
   pictures.value = []
-  if (!me) return
-  store.me = me
-  await navigateTo(innerPath(route.query.to) ?? (handout.value ? `/desk?handout=${handout.value}` : '/desk'))
+  if (me) await goOn(me)
 }
 
 function notMe() {
@@ -47,6 +56,10 @@ function notMe() {
       <input v-model="code" class="field text-center text-2xl font-bold uppercase tracking-widest" autocomplete="off" autocapitalize="characters" spellcheck="false" required>
       <span class="note-line">{{ t('join.codeWhere') }}</span>
     </label>
+  </UiEntryForm>
+
+  <UiEntryForm v-else-if="found.newcomers" :title="t('join.called')" :action="t('join.comeIn')" :trouble="trouble" :busy="busy" @submit="arrive">
+    <label><span class="label">{{ t('join.yourName') }}</span><input v-model="called" class="field text-xl" maxlength="60" autocomplete="off" required><span class="note-line">{{ t('join.calledHow') }}</span></label>
   </UiEntryForm>
 
   <main v-else class="mx-auto flex min-h-dvh max-w-3xl flex-col gap-5 p-6">

@@ -10,7 +10,7 @@ useHead({ title: () => t('signUp.title') })
 async function create() {
   const me = await attempt(() => ask<Me>('/api/teachers', { method: 'POST', body: { name: name.value, email: email.value, password: password.value } }))
   if (!me) return
-  store.me = me
+  await store.came(me)
   await navigateTo('/shelf')
 }
 </script>

@@ -1,20 +1,61 @@
 import { defineStore } from 'pinia'
+import { forgetViews, keepWho, whoWasHere } from '~/sync/views'
 
 export interface Me { kind: 'teacher' | 'student', id: string, name: string }
 
-/** Who is signed in at this device. */
+/** Who is signed in at this device; without a connection, who was last. */
 export const useMe = defineStore('me', () => {
   const me = ref<Me | null>(null)
   const asked = ref(false)
   async function load() {
-    // An empty answer is what nobody gets.
-    me.value = (await ask<Me | ''>('/api/session')) || null
+    const before = await whoWasHere<Me | typeof LEAVING>()
+    if (before === LEAVING && !await endSession()) me.value = null
+    else me.value = await whoIsHere(before === LEAVING ? undefined : before)
     asked.value = true
     return me.value
   }
+  async function whoIsHere(before: Me | undefined): Promise<Me | null> {
+    try {
+      // An empty answer is what nobody gets.
+      const now = await ask<Me | ''>('/api/session') || null
+      await isHere(now, before)
+      return now
+    }
+    catch (error) {
+      if (error instanceof Refused && error.code === 'offline' && before) return before
+      throw error
+    }
+  }
+  /** What somebody else has seen here goes; what they haven't sent stays. */
+  async function isHere(now: Me | null, before: Me | typeof LEAVING | undefined) {
+    if (before && (before === LEAVING || before.id !== now?.id)) await forgetViews()
+    if (now?.kind === 'student') await keepWho(now)
+  }
+  /** Somebody has just signed in. */
+  async function came(now: Me) {
+    await isHere(now, await whoWasHere<Me | typeof LEAVING>())
+    me.value = now
+    asked.value = true
+  }
+  /** False when there is no connection to say it over, or the server is in trouble. */
+  const endSession = async () => {
+    try {
+      await ask('/api/session', { method: 'DELETE' })
+      await forgetViews()
+      return true
+    }
+    catch (error) {
+      if (error instanceof Refused && (error.code === 'offline' || error.code === 'trouble')) return false
+      throw error
+    }
+  }
+  /** Without a connection too: nothing that was seen is left, and the session is ended as soon as there is one. */
   async function leave() {
-    await ask('/api/session', { method: 'DELETE' })
+    await forgetViews()
+    if (!await endSession()) await keepWho(LEAVING)
     me.value = null
   }
-  return { me, asked, load, leave }
+  return { me, asked, load, came, leave }
 })
+
+const LEAVING = 'leaving'

@@ -1,31 +1,16 @@
+import type { Connection, ConnectionEvents } from '~~/core/sync/liveSession'
 import type { ClientMessage, ServerMessage } from '~~/core/sync/messages'
 
 const FIRST_WAIT = 300
 const LONGEST_WAIT = 5000
 
-export type Connection = 'connecting' | 'open' | 'waiting'
-
-export interface Socket {
-  readonly state: Readonly<Ref<Connection>>
-  send: (message: ClientMessage) => boolean
-  /** Gives up a connection that looks alive and isn't; a new one is made at once. */
-  renew: () => void
-  close: () => void
-}
-
-export interface SocketEvents {
-  readonly opened: () => void
-  readonly message: (message: ServerMessage) => void
-  /** The server closed it since a message was larger than it takes. */
-  readonly tooBig?: () => void
-}
+export type ConnectionState = 'connecting' | 'open' | 'waiting'
 
 /** The code with which a connection is closed for a message that is too big (RFC 6455, 7.4.1). */
 const TOO_BIG = 1009
 
 /** A socket that comes back by itself, each time a little later, at once when the device says that it is online again. */
-export function openSocket(on: SocketEvents): Socket {
-  const state = ref<Connection>('connecting')
+export function openSocket(on: ConnectionEvents, state: (now: ConnectionState) => void): Connection {
   let wait = FIRST_WAIT
   let timer: ReturnType<typeof setTimeout> | undefined
   let current: WebSocket | undefined
@@ -34,19 +19,20 @@ export function openSocket(on: SocketEvents): Socket {
   function connect() {
     clearTimeout(timer)
     if (closed) return
-    state.value = 'connecting'
+    state('connecting')
     const socket = new WebSocket(`${location.protocol === 'https:' ? 'wss' : 'ws'}://${location.host}/socket`)
     current = socket
     socket.onopen = () => {
       wait = FIRST_WAIT
-      state.value = 'open'
+      state('open')
       on.opened()
     }
     socket.onmessage = event => on.message(JSON.parse(event.data as string) as ServerMessage)
     socket.onclose = ({ code }) => {
       if (current !== socket || closed) return
-      if (code === TOO_BIG) on.tooBig?.()
-      state.value = 'waiting'
+      if (code === TOO_BIG) on.tooBig()
+      state('waiting')
+      on.lost()
       // A class whose server restarts must not come back all in the same moment.
       timer = setTimeout(connect, wait * (0.5 + Math.random()))
       wait = Math.min(wait * 2, LONGEST_WAIT)
@@ -56,13 +42,15 @@ export function openSocket(on: SocketEvents): Socket {
   function renew() {
     const old = current
     current = undefined
+    on.lost()
     old?.close()
     wait = FIRST_WAIT
     connect()
   }
 
   function offline() {
-    state.value = 'waiting'
+    state('waiting')
+    on.lost()
     current?.close()
   }
 
@@ -71,8 +59,7 @@ export function openSocket(on: SocketEvents): Socket {
   connect()
 
   return {
-    state: readonly(state),
-    send(message) {
+    send(message: ClientMessage) {
       if (current?.readyState !== WebSocket.OPEN) return false
       current.send(JSON.stringify(message))
       return true

@@ -1,6 +1,6 @@
 import * as v from 'valibot'
-import { storedText } from '../text/stored'
-import { BoxSchema, PointSchema, ShapeSchema, SizeSchema, type Size } from '../geometry/shape'
+import { storedText } from '../text/storedText'
+import { BoxSchema, PointSchema, ShapeSchema, SizeSchema } from '../geometry/shape'
 import { ColourSchema } from './colour'
 import { FigureIdSchema, FileHashSchema } from './ids'
 
@@ -60,18 +60,6 @@ export const BackdropSchema = v.object({
   figures: v.optional(v.pipe(v.array(FigureSchema), v.maxLength(100))),
   lines: v.optional(v.pipe(v.array(LineSchema), v.maxLength(100))),
 })
-
-/** The pixels of a whole picture across and down, as it lies. */
-export function pixelsLying({ pixelWidth, pixelHeight, quarters }: BackdropPicture): Size {
-  return quarters === 1 || quarters === 3 ? { width: pixelHeight, height: pixelWidth } : { width: pixelWidth, height: pixelHeight }
-}
-
-/** The pixels of a picture that are left when it is cropped, across and down as it lies. */
-export function pixelsShown(picture: BackdropPicture): Size {
-  const { width, height } = pixelsLying(picture)
-  const { crop } = picture
-  return crop ? { width: width * (1 - crop.left - crop.right), height: height * (1 - crop.top - crop.bottom) } : { width, height }
-}
 
 export type Backdrop = v.InferOutput<typeof BackdropSchema>
 export type BackdropPicture = v.InferOutput<typeof BackdropPictureSchema>

@@ -1,5 +1,5 @@
 import * as v from 'valibot'
-import { storedText } from '../text/stored'
+import { storedText } from '../text/storedText'
 import { refuse, ok, type Result } from '../result'
 import { BoxSchema, PointSchema, SizeSchema } from '../geometry/shape'
 import { BackdropSchema } from './backdrop'
@@ -8,11 +8,14 @@ import { KeySchema } from './key'
 import { referencesOf } from './references'
 import { MasterSchema, PieceSchema } from './piece'
 import { PlaceSchema } from './place'
+import { MOST_PIECES } from './sizes'
+import { TOOLS } from './tools'
 
-export const MOST_PIECES = 1000
+/** What students are given to make things of their own with; each once. */
+export const ToolsSchema = v.pipe(v.array(v.picklist(TOOLS)), v.maxLength(TOOLS.length), v.check(all => new Set(all).size === all.length, 'Each tool stands there once'))
 
-/** One numbered activity: what to do, and where. */
-export const StepSchema = v.object({ id: StepIdSchema, ...BoxSchema.entries, instructions: storedText(500) })
+/** One numbered activity: what to do, where, and with which tools instead of the page's. */
+export const StepSchema = v.object({ id: StepIdSchema, ...BoxSchema.entries, instructions: storedText(500), tools: v.optional(ToolsSchema) })
 
 /** Where a piece lies from the start, and how far it is turned there. */
 const StagedSchema = v.object({ ...PointSchema.entries, turn: v.optional(v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(359))) })
@@ -30,6 +33,10 @@ export const PageSchema = v.object({
   staged: v.optional(v.record(PieceIdSchema, StagedSchema)),
   /** Students may draw arrows from piece to piece. */
   arrows: v.optional(v.boolean()),
+  /** Instead of those of the board. */
+  tools: v.optional(ToolsSchema),
+  /** To be read, beside pages to work on: nothing on it moves, is written or drawn. */
+  reading: v.optional(v.boolean()),
   /** Activities that are done one after the other, each in its own part of the page. */
   steps: v.optional(v.pipe(v.array(StepSchema), v.maxLength(20))),
   /** What moves together at the workbench: ids of places, pictures, figures and lines. */
@@ -51,6 +58,7 @@ export const BoardSchema = v.object({
   keys: v.pipe(v.array(KeySchema), v.maxLength(200)),
   /** When students see what the key says of their work; absent: never. */
   feedback: v.optional(v.picklist(FEEDBACKS)),
+  tools: v.optional(ToolsSchema),
   subject: v.optional(v.pipe(storedText(40), v.trim())),
   tags: v.optional(v.pipe(v.array(v.pipe(storedText(40), v.trim(), v.minLength(1))), v.maxLength(12))),
 })

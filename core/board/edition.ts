@@ -1,5 +1,6 @@
 import type { Board, Page } from './board'
-import { binOf, type MasterId, type PieceId, type PlaceId } from './ids'
+import { binOf } from './binOf'
+import type { MasterId, PieceId, PlaceId } from './ids'
 import type { Master, Piece } from './piece'
 import type { Place } from './place'
 

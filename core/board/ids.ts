@@ -29,9 +29,3 @@ export type KeyId = v.InferOutput<typeof KeyIdSchema>
 export type FigureId = v.InferOutput<typeof FigureIdSchema>
 export type StepId = v.InferOutput<typeof StepIdSchema>
 export type FileHash = v.InferOutput<typeof FileHashSchema>
-
-/** The bin that a copy was taken from; null for a piece of the board itself. */
-export function binOf(id: PieceId): PieceId | null {
-  const at = id.indexOf('~')
-  return at < 0 ? null : id.slice(0, at) as PieceId
-}

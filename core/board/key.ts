@@ -1,8 +1,8 @@
 import * as v from 'valibot'
-import { storedText } from '../text/stored'
+import { storedText } from '../text/storedText'
 import { AmountSchema } from '../exact/measure'
 import { PolynomialSchema } from '../exact/polynomial'
-import { QuantitySchema } from '../exact/quantity'
+import { QuantitySchema } from '../exact/quantitySchema'
 import { FigureIdSchema, KeyIdSchema, PageIdSchema, PieceIdSchema, PlaceIdSchema } from './ids'
 
 const common = { id: KeyIdSchema, page: PageIdSchema }

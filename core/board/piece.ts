@@ -1,8 +1,8 @@
 import * as v from 'valibot'
-import { storedText } from '../text/stored'
+import { storedText } from '../text/storedText'
 import { AmountSchema } from '../exact/measure'
 import { TermSchema } from '../exact/polynomial'
-import { QuantitySchema } from '../exact/quantity'
+import { QuantitySchema } from '../exact/quantitySchema'
 import { SizeSchema } from '../geometry/shape'
 import { ColourSchema } from './colour'
 import { FileHashSchema, MasterIdSchema, PieceIdSchema } from './ids'
@@ -99,8 +99,3 @@ export type Tile = v.InferOutput<typeof TileSchema>
 export type Label = v.InferOutput<typeof LabelSchema>
 export type Note = v.InferOutput<typeof NoteSchema>
 export type Piece = v.InferOutput<typeof PieceSchema>
-
-/** What a piece is called aloud and in lists: its text, or what its picture shows. */
-export function pieceName(piece: Piece): string {
-  return piece.text || ('alt' in piece && piece.alt) || '…'
-}

@@ -1,12 +1,13 @@
 import * as v from 'valibot'
-import { storedText } from '../text/stored'
-import { quantity, QuantitySchema } from '../exact/quantity'
+import { storedText } from '../text/storedText'
+import { quantity } from '../exact/quantity'
+import { QuantitySchema } from '../exact/quantitySchema'
 import { BoxSchema, ShapeSchema, SizeSchema } from '../geometry/shape'
 import { PlaceIdSchema } from './ids'
+import { gapsIn, MOST_GAPS, MOST_PARTS } from './whatPlacesTake'
 
 const HeadingSchema = storedText(80)
 const RectangleSchema = v.object({ kind: v.literal('rectangle'), ...BoxSchema.entries })
-export const MOST_PARTS = 8
 const common = {
   id: PlaceIdSchema, heading: HeadingSchema,
   /** Belongs to one member of a group, by number. */
@@ -68,7 +69,6 @@ export const WritingSchema = v.object({
   textSize: v.pipe(v.number(), v.minValue(6), v.maxValue(96)),
 })
 
-export const MOST_GAPS = 60
 /** Sentences with gaps. Two or more underlines in a row are a gap, numbered from 0; pieces are put in, or words typed. */
 export const GapsSchema = v.pipe(
   v.object({
@@ -82,9 +82,6 @@ export const GapsSchema = v.pipe(
   v.check(({ text }) => gapsIn(text) > 0, 'A text with gaps has a gap: two underlines or more'),
   v.check(({ text }) => gapsIn(text) <= MOST_GAPS, `A text has at most ${MOST_GAPS} gaps`),
 )
-
-/** How many gaps a text has. */
-export const gapsIn = (text: string) => text.split(/_{2,}/).length - 1
 
 /** Takes ink. */
 export const DrawingSchema = v.object({ kind: v.literal('drawing'), ...common, shape: RectangleSchema })
@@ -104,16 +101,3 @@ export type Writing = v.InferOutput<typeof WritingSchema>
 export type Gaps = v.InferOutput<typeof GapsSchema>
 export type Drawing = v.InferOutput<typeof DrawingSchema>
 export type Place = v.InferOutput<typeof PlaceSchema>
-
-/** Whether students name the place themselves. */
-export const isBlank = (place: Place): place is Zone => place.kind === 'zone' && !!place.blank
-
-/** Whether pieces can be put there at all; labels point at pins, and everything else has nothing to do with one. */
-export function takes(place: Place, piece: { readonly kind: string }): boolean {
-  switch (place.kind) {
-    case 'writing': case 'drawing': return false
-    case 'gaps': return !place.typed
-    case 'pin': return piece.kind === 'label'
-    default: return true
-  }
-}

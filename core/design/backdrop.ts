@@ -1,4 +1,5 @@
-import { pixelsLying, pixelsShown, type BackdropPicture, type Figure, type Line } from '../board/backdrop'
+import type { BackdropPicture, Figure, Line } from '../board/backdrop'
+import { pixelsLying, pixelsShown } from '../board/pixels'
 import type { Board, Page } from '../board/board'
 import type { FigureId, PageId } from '../board/ids'
 import type { Size } from '../geometry/shape'

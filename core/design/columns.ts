@@ -1,6 +1,7 @@
 import type { Board } from '../board/board'
 import type { KeyId, PageId, PieceId } from '../board/ids'
 import type { MatchKey } from '../board/key'
+import { readTable } from '../roster/table'
 import { keepKey } from './answers'
 import { addCards, readWordList, type Ids, type WordList } from './pieces'
 
@@ -11,7 +12,8 @@ export interface Columns extends Omit<WordList, 'words'> { readonly rows: readon
  * row has at most four cells that count. Text without any tab is one column.
  */
 export function readColumns(text: string, room: number): Columns {
-  const lines = text.split(/\r\n|\r|\n/).map(line => line.split('\t').slice(0, MOST_COLUMNS).flatMap(cell => readWordList(cell.replace(/^"(.*)"$/s, '$1').replaceAll('""', '"')).words))
+  const { rows: table } = readTable(text, text.includes('\t') ? '\t' : null)
+  const lines = table.map(({ cells }) => cells.slice(0, MOST_COLUMNS).flatMap(cell => readWordList(cell.replaceAll('\n', ' ')).words))
   const rows: string[][] = []
   let count = 0
   for (const row of lines.filter(cells => cells.length)) {

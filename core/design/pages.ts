@@ -105,6 +105,11 @@ export function removePage(board: Board, id: PageId): Board {
   return { ...board, pages, masters: board.masters.filter(master => used.has(master.id)), keys: board.keys.filter(key => key.page !== id) }
 }
 
+/** A page that is only read, or one to work on. */
+export function setReading(board: Board, id: PageId, reading: boolean): Board {
+  return withPage(board, id, ({ reading: _, ...page }) => ({ ...page, ...reading && { reading } }))
+}
+
 /** The page in another size; what would stand off it is moved onto it, and made smaller only where it is larger than the page. */
 export function setPageSize(board: Board, id: PageId, size: Size): Board {
   return withPage(board, id, page => onToPage({ ...page, ...size }, board))

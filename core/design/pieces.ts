@@ -1,4 +1,5 @@
-import { MOST_PIECES, type Board, type Page } from '../board/board'
+import type { Board, Page } from '../board/board'
+import { MOST_PIECES } from '../board/sizes'
 import type { MasterId, PageId, PieceId } from '../board/ids'
 import { PIECE_TEXT_LONGEST, type Master, type Piece, type PictureCard } from '../board/piece'
 import { referencesOf, withoutPiece } from '../board/references'

@@ -1,4 +1,5 @@
-import { emptyBoard, MOST_PIECES, type Board } from '../board/board'
+import { emptyBoard, type Board } from '../board/board'
+import { MOST_PIECES } from '../board/sizes'
 import type { KeyId, PageId, PieceId, PlaceId } from '../board/ids'
 import { keepKey } from './answers'
 import { addCards, readWordList, type Ids } from './pieces'

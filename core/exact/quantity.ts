@@ -1,25 +1,17 @@
 import Fraction from 'fraction.js'
-import * as v from 'valibot'
+import { tidyNumber } from './written'
 
 /** An exact number: what children count is never rounded. */
 export type Quantity = Fraction
-
-const FORMS = /^[-−+]?\s*(?:\d+\s+\d+\s*\/\s*\d+|\d+\s*\/\s*\d+|\d+(?:[.,]\d+)?|[.,]\d+)$/
-const LONGEST = 40
 
 /**
  * Reads a whole number, a decimal (point or comma), a fraction (3/4) or a mixed number (1 1/2), with a hyphen or a true
  * minus sign. Null for anything else, and for a denominator of zero: never NaN, never a guess.
  */
 export function readQuantity(text: string): Quantity | null {
-  const plain = text.trim()
-  if (plain.length > LONGEST || !FORMS.test(plain)) return null
-  const tidy = plain.replace('−', '-').replace(',', '.').replace(/^([-+])\s+/, '$1').replace(/\s*\/\s*/, '/').replace(/\s+/, ' ')
-  if (/\/0+$/.test(tidy)) return null
-  return new Fraction(tidy)
+  const tidy = tidyNumber(text)
+  return tidy === null ? null : new Fraction(tidy)
 }
-
-export const QuantitySchema = v.pipe(v.string(), v.maxLength(LONGEST), v.check(text => readQuantity(text) !== null, 'Not a number: 12, 0.5, 3/4 and 1 1/2 are'))
 
 /** A quantity that the schema has let through. Throws for any other text. */
 export function quantity(text: string): Quantity {

@@ -45,3 +45,18 @@ function cut(points: readonly Point[], inside: (p: Point) => number): Point[] {
   }
   return kept
 }
+
+/**
+ * Whether a point is in a polygon, by the crossings of a ray to the right (even-odd rule; W. R. Franklin's PNPOLY,
+ * from memory). A point on an edge may be either.
+ */
+export function within(points: readonly Point[], { x, y }: Point): boolean {
+  let inside = false
+  let a = points.at(-1)
+  if (!a) return false
+  for (const b of points) {
+    if ((a.y > y) !== (b.y > y) && x < (b.x - a.x) * (y - a.y) / (b.y - a.y) + a.x) inside = !inside
+    a = b
+  }
+  return inside
+}

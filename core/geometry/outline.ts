@@ -47,6 +47,13 @@ export function boxOf({ shape }: { readonly shape: Shape }): Box {
   return { x, y, width, height }
 }
 
+/** Where the line from a box's middle to a point leaves the box; the point itself where it lies inside. */
+export function rimTowards(centre: Point, { width, height }: Size, towards: Point): Point {
+  const [dx, dy] = [towards.x - centre.x, towards.y - centre.y]
+  const share = Math.min(1, Math.min(width / 2 / Math.max(Math.abs(dx), 1e-6), height / 2 / Math.max(Math.abs(dy), 1e-6)))
+  return { x: centre.x + dx * share, y: centre.y + dy * share }
+}
+
 /** The shape stretched into a box. What has no width stays without one, rather than dividing by nothing. */
 export function stretched(shape: Shape, box: Box): Shape {
   if (shape.kind !== 'polygon') return { ...shape, ...box }

@@ -1,5 +1,5 @@
 /** What tells groups apart beside their names: leaves of ten shapes, and a colour that never stands alone. */
-export const LEAVES = ['oak', 'ash', 'hazel', 'maple', 'willow', 'holly', 'ginkgo', 'clover', 'ivy', 'birch'] as const
+export const LEAVES = ['oak', 'ash', 'hazel', 'maple', 'willow', 'ginkgo', 'holly', 'clover', 'ivy', 'birch'] as const
 export type Leaf = typeof LEAVES[number]
 /** A leaf, and for the eleventh group on a number behind it: `oak`, `oak-2`. */
 export type Mark = Leaf | `${Leaf}-${number}`

@@ -15,6 +15,12 @@ export function dueMoment({ day, time }: Due, zone: string): Date {
   return at.getPossibleOffsets().reduce((first, other) => other < first ? other : first).toJSDate()
 }
 
+/** When the n-th of a series is due: as long after its own day as the first is after the first's. */
+export function dueOfSeries(due: Due, first: Pick<Due, 'day'>, own: Pick<Due, 'day'>): Due {
+  const days = (a: string, b: string) => DateTime.fromISO(b, { zone: 'utc' }).diff(DateTime.fromISO(a, { zone: 'utc' }), 'days').days
+  return { ...due, day: DateTime.fromISO(due.day, { zone: 'utc' }).plus({ days: days(first.day, own.day) }).toISODate()! }
+}
+
 /** Whole days from the day it is there now to the day it is due: 0 is today, negative is past. */
 export function daysUntil({ day }: Pick<Due, 'day'>, zone: string, now: Date): number {
   const today = DateTime.fromJSDate(now, { zone }).startOf('day')

@@ -1,5 +1,6 @@
 import type { Keeper } from './keep'
-import { binOf, type PieceId } from '../board/ids'
+import { binOf } from '../board/binOf'
+import type { PieceId } from '../board/ids'
 import type { ArrowsKey } from '../board/key'
 import { arrowName, arrowsOf } from '../slate/state'
 import { setMark, type MarkContext } from './context'

@@ -1,5 +1,6 @@
 import type { Keeper } from './keep'
-import { binOf, type PieceId } from '../board/ids'
+import { binOf } from '../board/binOf'
+import type { PieceId } from '../board/ids'
 import type { LabelKey } from '../board/key'
 import { itemMark, type MarkContext } from './context'
 import type { ItemMark } from './mark'

@@ -1,5 +1,6 @@
 import type { Keeper } from './keep'
-import { binOf, type PieceId } from '../board/ids'
+import { binOf } from '../board/binOf'
+import type { PieceId } from '../board/ids'
 import type { MatchKey } from '../board/key'
 import { boxAround } from '../geometry/outline'
 import type { Box } from '../geometry/shape'

@@ -1,6 +1,7 @@
 import type { Board } from '../board/board'
 import type { PageId, PieceId, PlaceId } from '../board/ids'
-import { pieceName, type Piece } from '../board/piece'
+import type { Piece } from '../board/piece'
+import { pieceName } from '../board/pieceName'
 import { sortKeyOf } from '../design/lookup'
 import { readQuantity, type Quantity } from '../exact/quantity'
 import { heard, type Heard, type SoundTest } from '../sound/compare'

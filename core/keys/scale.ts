@@ -1,5 +1,6 @@
 import type { Keeper } from './keep'
-import { binOf, type PieceId } from '../board/ids'
+import { binOf } from '../board/binOf'
+import type { PieceId } from '../board/ids'
 import type { ScaleKey } from '../board/key'
 import { quantity, quantityText, type Quantity } from '../exact/quantity'
 import Fraction from 'fraction.js'

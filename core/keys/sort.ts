@@ -1,5 +1,5 @@
 import type { Keeper } from './keep'
-import { binOf } from '../board/ids'
+import { binOf } from '../board/binOf'
 import { bounds, outline, overlaps } from '../geometry/outline'
 import type { PlaceId } from '../board/ids'
 import type { SortKey } from '../board/key'

@@ -1,5 +1,5 @@
 import type { Keeper } from './keep'
-import { gapsIn } from '../board/place'
+import { gapsIn } from '../board/whatPlacesTake'
 import { distance } from 'fastest-levenshtein'
 import type { PlaceId } from '../board/ids'
 import type { WriteKey, Written } from '../board/key'

@@ -1,5 +1,5 @@
 import type { Page } from '../board/board'
-import { isBlank } from '../board/place'
+import { isBlank } from '../board/whatPlacesTake'
 import type { Box } from '../geometry/shape'
 import { layoutGaps } from './gaps'
 import { HEADING_SIZE, headingBox } from './headingBox'

@@ -1,5 +1,5 @@
 import * as v from 'valibot'
-import { storedText } from '../text/stored'
+import { storedText } from '../text/storedText'
 import { PageIdSchema, PieceIdSchema } from '../board/ids'
 import { LengthSchema } from '../geometry/shape'
 

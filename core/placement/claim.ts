@@ -1,6 +1,6 @@
 import type { Master, Piece } from '../board/piece'
 import type { Gaps, Grid, Pin, Place, Scale } from '../board/place'
-import { quantity } from '../exact/quantity'
+import { floating } from '../exact/written'
 import { area, areaInside } from '../geometry/area'
 import { ellipseInside } from '../geometry/ellipse'
 import { bounds, boxAround, corners, outline, outlined, overlaps } from '../geometry/outline'
@@ -121,7 +121,7 @@ function bestGap(place: Gaps, box: Box): Claim | null {
 
 /** The value under a point, continued beyond the ends. The scale runs along its longer side, upwards where it stands. */
 export function valueAt({ shape, least, most }: Scale, { x, y }: Point): number {
-  const [from, to] = [quantity(least).valueOf(), quantity(most).valueOf()]
+  const [from, to] = [floating(least), floating(most)]
   const along = shape.width >= shape.height ? (x - shape.x) / shape.width : (shape.y + shape.height - y) / shape.height
   return from + along * (to - from)
 }

@@ -1,13 +1,15 @@
 import type { Page } from '../board/board'
 import type { Edition } from '../board/edition'
 import type { PieceId } from '../board/ids'
+import type { Label, Master } from '../board/piece'
 import type { Gaps, Grid, Place } from '../board/place'
 import { bounds, boxAround, outline, overlaps } from '../geometry/outline'
-import type { Point } from '../geometry/shape'
+import type { Box, Point } from '../geometry/shape'
 import { layoutGaps } from '../layout/gaps'
 import { piecesOf } from '../slate/pieces'
 import type { SlateState } from '../slate/state'
-import { shareIn, tipOf } from './claim'
+import { shareIn, tipOf, turnedAround } from './claim'
+import { turnedSize } from './straight'
 
 const GAP = 8
 const INSET = 12
@@ -18,19 +20,15 @@ const INSET = 12
  * for each piece there so that all can be seen; the centre stays on the page.
  */
 export function freeSpot(state: SlateState, piece: PieceId, place: Place, page: Page, edition: Edition): Point {
-  const { master: size, piece: held } = edition.pieces.get(piece)!
+  const { master, piece: held } = edition.pieces.get(piece)!
+  const turn = state.pieces[piece]?.turn
   // A label is put so that its tip is where another piece's middle would be.
-  if (held.kind === 'label') {
-    const tip = tipOf(held.tip, size, { x: 0, y: 0 })
-    const { x, y } = middleOf(place)
-    return clampToPage({ x: x - tip.x, y: y - tip.y }, page)
-  }
+  if (held.kind === 'label') return clampToPage(tipAt(held.tip, master, turn, middleOf(place)), page)
   if (place.kind === 'slot') return clampToPage(middleOf(place), page)
+  const size = turnedSize(master, turn)
   const points = outline(place.shape)
   const room = bounds(points)
-  const others = piecesOf(state, page, edition)
-    .filter(other => other.id !== piece && state.pieces[other.id])
-    .map(other => boxAround(state.pieces[other.id]!, edition.pieces.get(other.id)!.master))
+  const others = boxesOfOthers(state, piece, page, edition)
 
   if (place.kind === 'grid' || place.kind === 'gaps') {
     const cell = middlesOf(place).find(middle => !others.some(other => overlaps(other, boxAround(middle, { width: 1, height: 1 }))))
@@ -47,13 +45,27 @@ export function freeSpot(state: SlateState, piece: PieceId, place: Place, page: 
   return clampToPage(middle, page)
 }
 
-function middleOf(place: Place): Point {
+/** The boxes around all other pieces that lie on the page. */
+export function boxesOfOthers(state: SlateState, piece: PieceId, page: Page, edition: Edition): Box[] {
+  return piecesOf(state, page, edition).flatMap((other) => {
+    const lies = state.pieces[other.id]
+    return lies && other.id !== piece ? [boxAround(lies, turnedSize(edition.pieces.get(other.id)!.master, lies.turn))] : []
+  })
+}
+
+/** The centre at which a label's tip is at this point. */
+export function tipAt(tip: Label['tip'], master: Master, turn: number | undefined, { x, y }: Point): Point {
+  const out = turnedAround({ x: 0, y: 0 }, tipOf(tip, master, { x: 0, y: 0 }), turn ?? 0)
+  return { x: x - out.x, y: y - out.y }
+}
+
+export function middleOf(place: Place): Point {
   const room = bounds(outline(place.shape))
   return { x: room.x + room.width / 2, y: room.y + room.height / 2 }
 }
 
 /** The middles of a grid's cells, row by row, or of gaps, in the order of the text. */
-function middlesOf(place: Grid | Gaps): Point[] {
+export function middlesOf(place: Grid | Gaps): Point[] {
   if (place.kind === 'gaps') return layoutGaps(place).gaps.map(({ x, y, width, height }) => ({ x: x + width / 2, y: y + height / 2 }))
   const { shape, rows, columns } = place
   return Array.from({ length: rows * columns }, (_, i) => ({

@@ -12,6 +12,7 @@ import { offPage } from './rules/offPage'
 import { offScale } from './rules/offScale'
 import { paleText } from './rules/paleText'
 import { poorPicture } from './rules/poorPicture'
+import { readingPage } from './rules/readingPage'
 import { smallText } from './rules/smallText'
 import { startsRight } from './rules/startsRight'
 import { tellingLedge } from './rules/tellingLedge'
@@ -22,7 +23,7 @@ import { unfillableSlot } from './rules/unfillableSlot'
 import { unreachableTotal } from './rules/unreachableTotal'
 
 export const RULES: readonly Rule[] = [
-  noAnswer, badShape, missingTool, contradiction, unreachableTotal, unfillableSlot, offScale, twins, startsRight, crowdedZone, tellingLedge, tellingLook, offPage, noHeading,
+  noAnswer, badShape, missingTool, readingPage, contradiction, unreachableTotal, unfillableSlot, offScale, twins, startsRight, crowdedZone, tellingLedge, tellingLook, offPage, noHeading,
   noInstructions, smallText, textScale, paleText, poorPicture, hardWords,
 ]
 

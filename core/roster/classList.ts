@@ -1,7 +1,7 @@
 import * as v from 'valibot'
-import { storedText } from '../text/stored'
+import { storedText } from '../text/storedText'
 import { guessColumns, type ColumnGuess } from './listColumns'
-import { foldName, tidy, tidyName } from './names'
+import { foldName, hasLetter, tidy, tidyName } from './names'
 import { readTable, type Table } from './table'
 
 export const MOST_STUDENTS = 200
@@ -58,7 +58,7 @@ export function checked(rows: readonly Omit<ListRow, 'problem'>[]): ListRow[] {
   let good = 0
   return rows.map(({ line, student }) => {
     const { name, preferred = '', record } = student
-    const problem: ListProblem | undefined = !/\p{L}/u.test(name) ? 'no-letters'
+    const problem: ListProblem | undefined = !hasLetter(name) ? 'no-letters'
       : [...name].length > NAME_LONGEST || [...preferred].length > NAME_LONGEST || (record ?? '').length > RECORD_LONGEST ? 'too-long'
         : names.has(foldName(name)) ? 'double'
           : record !== undefined && records.has(record) ? 'double-record'

@@ -9,6 +9,9 @@ export function tidyName(raw: string): string {
   return turned.replace(/[;,]+$/, '').trim()
 }
 
+/** A name that can be read out has a letter of some script. */
+export const hasLetter = (name: string) => /\p{L}/u.test(name)
+
 /** Two names that a class can't have both. As the database folds them. */
 export const foldName = (name: string) => name.toLowerCase()
 

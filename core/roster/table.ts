@@ -11,11 +11,11 @@ const MOST_CELLS = 60
 
 /**
  * What was pasted or loaded, as a table: RFC 4180 with any of four separators. The separator is the one that cuts the
- * most rows into the same number of cells, if it does so with more than half of them; null when none does. Rows beyond the bound are left out.
+ * most rows into the same number of cells, if it does so with more than half of them; null when none does. Given one, that is it. Rows beyond the bound are left out.
  */
-export function readTable(text: string): Table {
+export function readTable(text: string, given?: Separator | null): Table {
   const clean = text.replace(/^\uFEFF/, '').replace(/\r\n?/g, '\n')
-  const separator = separatorOf(clean)
+  const separator = given === undefined ? separatorOf(clean) : given
   // A separator that is nowhere leaves every line whole; quotes count only where cells do.
   const { data } = Papa.parse<string[]>(clean, {
     delimiter: separator ?? '\u001F', newline: '\n', quoteChar: separator ? '"' : '\u0000', preview: MOST_ROWS, skipEmptyLines: false,

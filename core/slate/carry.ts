@@ -2,15 +2,17 @@ import type { Edition } from '../board/edition'
 import type { PieceId } from '../board/ids'
 import { refusalToConnect } from './moves/connect'
 import { tidied } from './moves/position'
+import { bare } from './moves/own'
 import { refusalToWrite } from './moves/write'
 import { mayLieSo } from './limits'
+import { ownMoved, type OwnOnSlate } from './own'
 import { startOf, type OnPage, type SlateState } from './state'
 
 /**
  * What becomes of work when another edition is laid under it. *shelved*: the piece stands on another page now, and waits
  * on its ledge. *moved*: it would lie off the page. *straightened*: it may no longer be turned or flipped so.
  */
-export const CARRY_CHANGES = ['piece-gone', 'piece-shelved', 'piece-moved', 'piece-straightened', 'piece-added', 'text-gone', 'ink-gone', 'arrow-gone'] as const
+export const CARRY_CHANGES = ['piece-gone', 'piece-shelved', 'piece-moved', 'piece-straightened', 'piece-added', 'text-gone', 'ink-gone', 'arrow-gone', 'own-gone'] as const
 export interface CarryChange { readonly what: typeof CARRY_CHANGES[number], readonly item: string }
 
 /**
@@ -48,7 +50,15 @@ export function carry(state: SlateState, from: Edition, to: Edition): { readonly
     const [start, end] = name.split('>') as [PieceId, PieceId]
     return refusalToConnect(to, start, end) === null
   }, 'arrow-gone')
-  return { state: { ...state, pieces, texts, strokes, arrows }, changes }
+  // What was made stays, though its tool is given no more; it goes only with its page or its place, and keeps on the page.
+  const own = kept(Object.fromEntries(Object.entries(state.own).map(([id, thing]) => [id, onItsPage(thing, to)])), (_, thing) => thing.kind === 'colour' ? to.places.get(thing.place)?.page.id === thing.page : hasPage(to, thing), 'own-gone')
+  return { state: { ...state, pieces, texts, strokes, arrows, own }, changes }
+}
+
+const hasPage = (edition: Edition, { page }: OwnOnSlate) => edition.board.pages.some(one => one.id === page)
+function onItsPage(thing: OwnOnSlate, edition: Edition): OwnOnSlate {
+  const page = edition.board.pages.find(one => one.id === thing.page)
+  return page ? { ...thing, ...ownMoved(bare(thing), 0, 0, page) } : thing
 }
 
 const clamped = (at: number, most: number) => Math.min(Math.max(at, 0), most)

@@ -1,8 +1,8 @@
 import type { Author } from './actor'
 import type { SlateState } from './state'
 
-/** What of a slate a move changes, by name: "piece:c0", "text:w", "stroke:s1", "arrow:a>b". */
-export const THINGS = ['piece', 'text', 'stroke', 'arrow'] as const
+/** What of a slate a move changes, by name: "piece:c0", "text:w", "stroke:s1", "arrow:a>b", "own:t1". */
+export const THINGS = ['piece', 'text', 'stroke', 'arrow', 'own'] as const
 export type Thing = typeof THINGS[number]
 export type ThingName = `${Thing}:${string}`
 export const thingName = (thing: Thing, id: string): ThingName => `${thing}:${id}`
@@ -46,6 +46,6 @@ export function changedThings(before: SlateState, after: SlateState): ThingName[
     [...new Set([...Object.keys(a), ...Object.keys(b)])].filter(id => a[id] !== b[id] && JSON.stringify(a[id]) !== JSON.stringify(b[id])).map(id => thingName(thing, id))
   return [
     ...differ('piece', before.pieces, after.pieces), ...differ('text', before.texts, after.texts),
-    ...differ('stroke', before.strokes, after.strokes), ...differ('arrow', before.arrows, after.arrows),
+    ...differ('stroke', before.strokes, after.strokes), ...differ('arrow', before.arrows, after.arrows), ...differ('own', before.own, after.own),
   ]
 }

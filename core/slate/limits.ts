@@ -1,8 +1,10 @@
-import { MOST_PIECES } from '../board/board'
+import { MOST_PIECES } from '../board/sizes'
 import type { Edition } from '../board/edition'
-import { binOf, type PieceId } from '../board/ids'
+import { binOf } from '../board/binOf'
+import type { PieceId } from '../board/ids'
 import { thingOf, type ThingName } from './hands'
 import type { MoveRefusal } from './operation'
+import { MOST_OWN, type OwnOnSlate } from './own'
 import { MOST_ARROWS, MOST_INK_POINTS, MOST_LETTERS, MOST_STROKES, type OnPage, type SlateState } from './state'
 
 /**
@@ -35,6 +37,9 @@ interface Limit { readonly of: (state: SlateState) => object, readonly size: (st
 const count = (things: object) => Object.keys(things).length
 const sum = <T>(things: { readonly [id: string]: T }, size: (thing: T) => number) => Object.values(things).reduce((all, thing) => all + size(thing), 0)
 
+const lettersOf = (own: OwnOnSlate) => 'text' in own ? own.text.length : 0
+const pointsOf = (own: OwnOnSlate) => own.kind === 'ink' ? own.points.length : 0
+
 /** A slate that holds more already, by an older rule, may still be made smaller. */
 const LIMITS: readonly Limit[] = [
   { of: s => s.pieces, size: s => count(s.pieces), most: MOST_PIECES },
@@ -42,4 +47,7 @@ const LIMITS: readonly Limit[] = [
   { of: s => s.strokes, size: s => count(s.strokes), most: MOST_STROKES },
   { of: s => s.strokes, size: s => sum(s.strokes, stroke => stroke.points.length), most: MOST_INK_POINTS },
   { of: s => s.arrows, size: s => count(s.arrows), most: MOST_ARROWS },
+  { of: s => s.own, size: s => count(s.own), most: MOST_OWN },
+  { of: s => s.own, size: s => sum(s.own, lettersOf), most: MOST_LETTERS },
+  { of: s => s.own, size: s => sum(s.own, pointsOf), most: MOST_INK_POINTS },
 ]

@@ -2,12 +2,13 @@ import * as v from 'valibot'
 import type { Edition } from '../board/edition'
 import { refuse, type Result } from '../result'
 import type { Actor } from './actor'
-import { changedThings, withHands, type ThingName } from './hands'
+import { changedThings, thingOf, withHands, type ThingName } from './hands'
 import { refusalForResult } from './limits'
 import { arrange, ArrangeSchema, type Arrange } from './moves/arrange'
 import { connect, ConnectSchema, type Connect } from './moves/connect'
 import { disconnect, DisconnectSchema, type Disconnect } from './moves/disconnect'
 import { draw, DrawSchema, type Draw } from './moves/draw'
+import { own, OwnMoveSchema, type OwnMove } from './moves/own'
 import { put, PutSchema, type Put } from './moves/put'
 import { restore, RestoreSchema, type Restore } from './moves/restore'
 import { revert, RevertSchema, type Revert } from './moves/revert'
@@ -18,18 +19,20 @@ import { turn, TurnSchema, type Turn } from './moves/turn'
 import { undraw, UndrawSchema, type Undraw } from './moves/undraw'
 import { write, WriteSchema, type Write } from './moves/write'
 import type { MoveRefusal, Operation } from './operation'
+import { notTheirs } from './ownership'
 import { outsidePart } from './parts'
+import { isToRead } from './reading'
 import type { SlateState } from './state'
 
 /** All that can be done on a slate. There is no word here for a backdrop, a place or somebody else's slate. */
-export type Move = Put | Shelve | Arrange | Turn | Write | Draw | Undraw | Rub | Connect | Disconnect | StartAgain | Restore | Revert
+export type Move = Put | Shelve | Arrange | Turn | Write | Draw | Undraw | Rub | Connect | Disconnect | OwnMove | StartAgain | Restore | Revert
 export const MoveSchema: v.GenericSchema<unknown, Move> = v.variant('kind', [
-  PutSchema, ShelveSchema, ArrangeSchema, TurnSchema, WriteSchema, DrawSchema, UndrawSchema, RubSchema, ConnectSchema, DisconnectSchema, StartAgainSchema,
+  PutSchema, ShelveSchema, ArrangeSchema, TurnSchema, WriteSchema, DrawSchema, UndrawSchema, RubSchema, ConnectSchema, DisconnectSchema, OwnMoveSchema, StartAgainSchema,
   RestoreSchema, RevertSchema,
 ])
 
 type Registry = { readonly [Kind in Move['kind']]: Operation<Kind, Extract<Move, { kind: Kind }>> }
-const operations: Registry = { put, shelve, arrange, turn, write, draw, undraw, rub, connect, disconnect, 'start-again': startAgain, restore, revert }
+const operations: Registry = { put, shelve, arrange, turn, write, draw, undraw, rub, connect, disconnect, own, 'start-again': startAgain, restore, revert }
 
 // A move's kind picks its own operation; TypeScript can't follow that pairing through the lookup.
 const operationFor = (move: Move) => operations[move.kind] as unknown as Operation<string, Move>
@@ -53,6 +56,11 @@ export function apply(state: SlateState, move: Move, { edition, actor, number = 
   const changed = thingsOf(state, move, result.value)
   const refusal = refusalForResult(state, result.value, changed, edition)
   if (refusal) return refuse(refusal)
+  const others = notTheirs(state, result.value, changed, actor)
+  if (others !== undefined) return refuse({ code: 'not-allowed', item: thingOf(others).id })
+  // Starting again lays things where they were given out, on any page.
+  const read = move.kind === 'start-again' ? undefined : changed.find(name => isToRead([state, result.value], name, edition))
+  if (read !== undefined) return refuse({ code: 'not-allowed', item: thingOf(read).id })
   // Starting again goes by its own rule: it spares what is somebody else's.
   if (move.kind === 'start-again' ? !startsOwnPart(move, actor) : outsidePart(state, result.value, changed, edition, actor)) {
     return refuse({ code: 'not-your-part', item: changed[0] ?? '' })
@@ -60,7 +68,7 @@ export function apply(state: SlateState, move: Move, { edition, actor, number = 
   return { ok: true, value: withHands(result.value, changed, actor.author, number) }
 }
 
-const startsOwnPart = ({ part }: StartAgain, actor: Actor) => actor.part === 'all' || part === actor.part
+const startsOwnPart = ({ part, by }: StartAgain, actor: Actor) => (actor.part === 'all' || part === actor.part) && (by === undefined || by === actor.author)
 
 /** What the move changed, by name. */
 function thingsOf(before: SlateState, move: Move, after: SlateState): readonly ThingName[] {

@@ -1,4 +1,3 @@
-import type { GenericSchema } from 'valibot'
 import type { Edition } from '../board/edition'
 import type { Result } from '../result'
 import type { ThingName } from './hands'
@@ -20,7 +19,6 @@ export interface MoveRefusal {
  */
 export interface Operation<Kind extends string, Move extends { readonly kind: Kind }> {
   readonly kind: Kind
-  readonly schema: GenericSchema<unknown, Move>
   readonly apply: (state: SlateState, move: Move, edition: Edition) => Result<SlateState, MoveRefusal>
   readonly invert: (before: SlateState, move: Move, edition: Edition) => { readonly kind: string }
   /** What the move is about. Null: whatever differs afterwards. */

@@ -1,9 +1,12 @@
 import type { Edition } from '../board/edition'
 import type { PieceId, PlaceId } from '../board/ids'
 import type { Place } from '../board/place'
+import { within } from '../geometry/area'
+import { outlined } from '../geometry/outline'
 import { claim } from '../placement/claim'
 import { mayTouch, type Actor } from './actor'
 import { thingOf, type ThingName } from './hands'
+import { boxOfOwn } from './own'
 import type { SlateState } from './state'
 
 /** With this share of its area a piece is a place's, as far as it matters whose place that is. */
@@ -37,6 +40,7 @@ export function placesOf(state: SlateState, name: ThingName, edition: Edition): 
       const place = named(id.split(':')[0] as PlaceId, edition)
       return place.length ? place : holding(state, id as PieceId, edition)
     }
+    case 'own': return under(state, id, edition)
     case 'arrow': return id.split('>').flatMap(end => holding(state, end as PieceId, edition))
   }
 }
@@ -51,4 +55,15 @@ function holding(state: SlateState, id: PieceId, edition: Edition): Place[] {
   const known = edition.pieces.get(id)
   if (!position || !known) return []
   return known.page.places.filter(place => place.part !== undefined && (claim(place, known.piece, known.master, position)?.share ?? 0) >= MOSTLY)
+}
+
+/** Of what somebody has made, its middle counts; colour is where it is laid. */
+function under(state: SlateState, id: string, edition: Edition): Place[] {
+  const thing = state.own[id]
+  if (thing?.kind === 'colour') return named(thing.place, edition)
+  const box = thing && boxOfOwn(thing)
+  const page = thing && edition.board.pages.find(one => one.id === thing.page)
+  if (!box || !page) return []
+  const middle = { x: box.x + box.width / 2, y: box.y + box.height / 2 }
+  return page.places.filter(place => place.part !== undefined && within(outlined(place.shape).points, middle))
 }

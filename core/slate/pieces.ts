@@ -1,6 +1,7 @@
 import type { Page } from '../board/board'
 import type { Edition } from '../board/edition'
-import { binOf, type PieceId } from '../board/ids'
+import { binOf } from '../board/binOf'
+import type { PieceId } from '../board/ids'
 import type { Piece } from '../board/piece'
 import type { SlateState } from './state'
 

@@ -1,16 +1,18 @@
 import * as v from 'valibot'
-import { storedText } from '../text/stored'
+import { storedText } from '../text/storedText'
 import type { Edition } from '../board/edition'
 import { isOwnName, OnSlateIdSchema, PlaceIdSchema, type PieceId } from '../board/ids'
 import { LengthSchema } from '../geometry/shape'
 import type { Hand } from './hands'
+import { OwnIdSchema, OwnOnSlateSchema, type OwnOnSlate } from './own'
 
+/** Higher lies on top; the last one moved is the highest. */
+export const HeightSchema = v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(1_000_000_000))
 /** x and y are the centre of the piece, so that a corrected edition may change its size and it still lies there. */
 export const OnPageSchema = v.object({
   x: LengthSchema,
   y: LengthSchema,
-  /** Higher lies on top; the last one moved is the highest. */
-  z: v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(1_000_000_000)),
+  z: HeightSchema,
   /** Degrees clockwise; absent for none. */
   turn: v.optional(v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(359))),
   /** Its other side shows. */
@@ -27,23 +29,31 @@ export const MOST_LETTERS = 40_000
 export const LONGEST_TEXT = 2000
 
 export const StrokeIdSchema = v.pipe(v.string(), v.regex(/^[A-Za-z0-9_-]{8,40}$/), v.check(isOwnName))
-export const StrokeSchema = v.object({
+export const strokeEntries = {
   place: PlaceIdSchema,
   points: v.pipe(v.array(v.strictTuple([LengthSchema, LengthSchema])), v.minLength(1), v.maxLength(MOST_STROKE_POINTS)),
   /** Rubbed out; kept, so that it can come back. */
   gone: v.optional(v.literal(true)),
-})
+}
+export const StrokeSchema = v.object(strokeEntries)
 
 /** Where something is written: a writing space, a gap ("place:gap", from 0), or a note. */
 export const WrittenInSchema = v.pipe(v.string(), v.regex(/^[A-Za-z0-9_-]{1,40}(?::\d{1,2}|~[A-Za-z0-9_-]{4,24})?$/), v.check(isOwnName))
 
+export const PiecesSchema = v.record(OnSlateIdSchema, OnPageSchema)
+export const TextsSchema = v.record(WrittenInSchema, storedText(LONGEST_TEXT))
+/** Each arrow as "from>to". */
+export const ArrowNameSchema = v.pipe(v.string(), v.regex(/^[A-Za-z0-9_~-]{1,65}>[A-Za-z0-9_~-]{1,65}$/))
+export const ArrowsSchema = v.record(ArrowNameSchema, v.literal(true))
+
 /** All of a student's work. A piece that isn't named stands on the ledge; a copy that isn't named is not there. */
 export const SlateStateSchema = v.object({
-  pieces: v.record(OnSlateIdSchema, OnPageSchema),
-  texts: v.optional(v.record(WrittenInSchema, storedText(LONGEST_TEXT)), {}),
+  pieces: PiecesSchema,
+  texts: v.optional(TextsSchema, {}),
   strokes: v.optional(v.record(StrokeIdSchema, StrokeSchema), {}),
-  /** Each arrow as "from>to". */
-  arrows: v.optional(v.record(v.pipe(v.string(), v.regex(/^[A-Za-z0-9_~-]{1,65}>[A-Za-z0-9_~-]{1,65}$/)), v.literal(true)), {}),
+  arrows: v.optional(ArrowsSchema, {}),
+  /** What was made beside the board's pieces. */
+  own: v.optional(v.record(OwnIdSchema, OwnOnSlateSchema), {}),
 })
 
 export type OnPage = v.InferOutput<typeof OnPageSchema>
@@ -53,11 +63,12 @@ export interface SlateState {
   readonly texts: { readonly [writtenIn: string]: string }
   readonly strokes: { readonly [stroke: string]: Stroke }
   readonly arrows: { readonly [fromTo: string]: true }
+  readonly own: { readonly [thing: string]: OwnOnSlate }
   /** Who touched what last, where more than one has; see `hands.ts`. */
   readonly hands?: { readonly [thing: string]: Hand } | undefined
 }
 
-export const emptySlate: SlateState = { pieces: {}, texts: {}, strokes: {}, arrows: {} }
+export const emptySlate: SlateState = { pieces: {}, texts: {}, strokes: {}, arrows: {}, own: {} }
 
 /** The slate as it is given out: staged pieces lie on the page, all others stand on the ledge. */
 export function startOf(edition: Edition): SlateState {
@@ -67,7 +78,7 @@ export function startOf(edition: Edition): SlateState {
 
 /** Whether the slate looks as it was given out: ink that is rubbed out doesn't count. */
 export function isUntouched(state: SlateState, edition: Edition): boolean {
-  if (Object.keys(state.texts).length || Object.keys(state.arrows).length || Object.values(state.strokes).some(stroke => !stroke.gone)) return false
+  if (Object.keys(state.texts).length || Object.keys(state.arrows).length || Object.values(state.strokes).some(stroke => !stroke.gone) || Object.values(state.own).some(own => !own.gone)) return false
   const start = startOf(edition).pieces
   const lying = Object.entries(state.pieces) as [PieceId, OnPage][]
   return lying.length === Object.keys(start).length && lying.every(([id, { x, y, turn, flipped }]) => start[id]?.x === x && start[id].y === y && start[id].turn === turn && !flipped)

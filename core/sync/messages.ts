@@ -63,5 +63,7 @@ export type ServerMessage
     /** Whoever follows the slate should ask again whether it is theirs. */
     | { readonly say: 'members', readonly slate: string }
     | { readonly say: 'margin', readonly slate: string }
+    /** What goes with the handout was changed: its word, its day, what it counts for. */
+    | { readonly say: 'words', readonly slate: string }
     | { readonly say: 'walking', readonly handout: string }
-    | { readonly say: 'refused', readonly slate?: string | undefined, readonly id?: string | undefined, readonly code: RefusalCode, readonly detail: string }
+    | { readonly say: 'refused', readonly slate?: string | undefined, readonly handout?: string | undefined, readonly id?: string | undefined, readonly code: RefusalCode, readonly detail: string }

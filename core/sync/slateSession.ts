@@ -2,15 +2,25 @@ import type { Edition } from '../board/edition'
 import type { Actor } from '../slate/actor'
 import { nextToUndo, undoOf, type Step } from '../slate/history'
 import { apply, invert, type Move } from '../slate/move'
-import { whyShut, type Openness } from '../slate/status'
+import { whyShut, type Openness, type SlateStatus } from '../slate/status'
 import { storable } from '../text/stored'
 import type { ClientMessage, Envelope, NumberedMove, ServerMessage } from './messages'
 import { nextParcel } from './parcel'
 import { fateOf, type RefusalCode } from './refusals'
 import { dropMoves, makeMoves, receive, receiveWhole, type Replica } from './replica'
 
+/** What whoever shows the slate is told. */
+export interface WorkEvents {
+  /** Something that is shown has changed. */
+  readonly changed: () => void
+  /** The slate has to be asked for anew: another edition lies under it, or it is somebody else's now. */
+  readonly outdated: () => void
+  /** What goes with it has changed: its words, or, once it is handed back, its margin. */
+  readonly about: () => void
+}
+
 /** What a session needs of the device it runs on. */
-export interface SessionPorts {
+export interface SessionPorts extends WorkEvents {
   /** False when there is no connection; the message is gone then. */
   readonly send: (message: ClientMessage) => boolean
   /** Gives up a connection that looks alive and isn't. */
@@ -19,10 +29,6 @@ export interface SessionPorts {
   readonly after: (milliseconds: number, then: () => void) => () => void
   readonly newId: () => string
   readonly store: SessionStore
-  /** Something that is shown has changed. */
-  readonly changed: () => void
-  /** The slate has to be asked for anew: another edition lies under it, or it is somebody else's now. */
-  readonly outdated: () => void
 }
 
 /** What is kept on the device until the server has it. */
@@ -50,6 +56,8 @@ export interface SessionStart {
 const FIRST_RETRY_MS = 1500
 const LONGEST_RETRY_MS = 20_000
 export const UNHEARD_MS = 6000
+/** A connection that isn't heard is made anew once in this time. */
+const LONGEST_WAIT_MS = UNHEARD_MS + 4000
 
 /**
  * One person's work on one slate, over a connection that comes and goes. There is at most one message on its way: what
@@ -70,6 +78,10 @@ export class SlateSession {
   private stopped = false
   private refusal: RefusalCode | null = null
   private aside = 0
+  private connectedNow = false
+  private full = false
+  /** Who waits until all is sent, or it is clear that it won't be soon. */
+  private waiting: (() => void)[] = []
 
   constructor(private readonly start: SessionStart, private readonly ports: SessionPorts) {
     this.now = start.replica
@@ -84,19 +96,31 @@ export class SlateSession {
   get refused(): RefusalCode | null { return this.refusal }
   /** How many moves were set aside on this device because they can't be read. */
   get setAside(): number { return this.aside }
+  /** The device has no room: what is made is sent as always, and is lost with the page until it has arrived. */
+  get deviceFull(): boolean { return this.full }
   get unsent(): number { return this.now.pending.length }
 
   private get making() { return { edition: this.start.edition, actor: this.start.actor } }
 
   /** A connection is there: the slate is asked for before anything is sent. */
   connected(): void {
+    this.connectedNow = true
+    this.askAnew()
+  }
+
+  lost(): void {
+    this.connectedNow = false
+    this.stopWaiting()
+  }
+
+  private askAnew(): void {
     this.heard = false
     this.clearWay()
     this.open(this.now.number)
   }
 
   /** The connection was closed because a message was larger than the server takes. */
-  wasTooBig(): void {
+  tooBig(): void {
     if (this.onWay.size) this.couldNotBeRead('too-big')
   }
 
@@ -108,7 +132,7 @@ export class SlateSession {
   hear(message: ServerMessage): void {
     if (this.stopped) return
     if (message.say === 'refused') {
-      if (message.slate === undefined || message.slate === this.start.slate) this.hearRefusal(message.code, message.id)
+      if (message.handout === undefined && (message.slate ?? this.start.slate) === this.start.slate) this.hearRefusal(message.code, message.id)
       return
     }
     if (!('slate' in message) || message.slate !== this.start.slate) return
@@ -123,12 +147,14 @@ export class SlateSession {
       case 'moves': return this.hearMoves(message.moves)
       case 'status':
         this.opened = message.openness
+        if (message.openness.status === 'handed-back') this.ports.about()
         return this.ready()
       case 'edition':
         if (message.edition !== this.start.editionHash) this.ports.outdated()
         return
-      case 'members': return this.connected()
-      case 'margin': return
+      case 'members': return this.askAnew()
+      case 'margin': return this.opened.status === 'handed-back' ? this.ports.about() : undefined
+      case 'words': return this.ports.about()
     }
   }
 
@@ -239,7 +265,10 @@ export class SlateSession {
   private flush(): void {
     if (this.onWay.size === 0) {
       this.cancelUnheard()
-      if (this.now.pending.length === 0) this.oneByOne = false
+      if (this.now.pending.length === 0) {
+        this.oneByOne = false
+        this.stopWaiting()
+      }
     }
     if (this.stopped || !this.heard || this.onWay.size || whyShut(this.opened) === 'paused') return
     const parcel = nextParcel(this.start.slate, this.now.pending, this.oneByOne ? 1 : undefined)
@@ -282,17 +311,22 @@ export class SlateSession {
     this.own = [...this.own, { id: envelope.id, inverse: undoes ? null : invert(before, made, this.start.edition), undoes }]
     this.now = makeMoves(this.now, [envelope], this.start.edition, this.start.actor)
     this.refusal = null
-    void this.ports.store.keep(this.start.slate, [envelope])
+    this.ports.store.keep(this.start.slate, [envelope]).catch(() => this.couldNotKeep())
     this.ports.changed()
     this.flush()
     return true
   }
 
+  private couldNotKeep(): void {
+    this.full = true
+    this.ports.changed()
+  }
+
   /** Words without what can't be kept; starting again only in one's own part. */
   private asMade(move: Move): Move {
     if (move.kind === 'write') return { ...move, text: storable(move.text) }
-    const { part } = this.start.actor
-    return move.kind === 'start-again' && part !== 'all' ? { ...move, part } : move
+    const { part, author } = this.start.actor
+    return move.kind === 'start-again' ? { ...move, by: author, ...(part !== 'all' && { part }) } : move
   }
 
   /** The step that undo would take back, and the move that does it: of a thing that somebody else has touched since, nothing. */
@@ -309,8 +343,31 @@ export class SlateSession {
     return next !== null && this.make(next.move, next.id)
   }
 
+  /** Whether all moves reached the server. While it can be heard, what is on its way is waited for. */
+  async allSent(): Promise<boolean> {
+    if (this.unsent > 0 && this.connectedNow && !this.stopped) {
+      await new Promise<void>((done) => {
+        this.waiting.push(done)
+        this.ports.after(LONGEST_WAIT_MS, done)
+      })
+    }
+    return this.unsent === 0
+  }
+
+  private stopWaiting(): void {
+    const waiting = this.waiting
+    this.waiting = []
+    waiting.forEach(done => done())
+  }
+
+  /** What the server has answered elsewhere, as when the slate was handed in. */
+  isNow(status: SlateStatus): void {
+    this.hear({ say: 'status', slate: this.start.slate, openness: { ...this.opened, status } })
+  }
+
   stop(): void {
     this.stopped = true
+    this.stopWaiting()
     this.cancelRetry?.()
     this.cancelUnheard()
   }

@@ -1,5 +1,3 @@
-import * as v from 'valibot'
-
 /** What no database, no XML and no other program takes in a text: control characters but tab and line ends, half a surrogate pair. */
 // eslint-disable-next-line no-control-regex
 const UNSTORABLE = /[\u0000-\u0008\u000B\u000C\u000E-\u001F\p{Surrogate}]/u
@@ -9,9 +7,6 @@ export const isStorable = (text: string) => !UNSTORABLE.test(text)
 
 /** The text without what can't be kept. */
 export const storable = (text: string) => isStorable(text) ? text : text.replace(new RegExp(UNSTORABLE, 'gu'), '')
-
-/** Every text that comes from outside and is kept: so long at most, in UTF-16 units, and of characters that can be kept. */
-export const storedText = (most: number) => v.pipe(v.string(), v.maxLength(most), v.check(isStorable, 'This text has characters that can\'t be kept'))
 
 /** How many bytes a text takes in UTF-8. Half a surrogate pair counts as the three bytes of the sign that stands in for it. */
 export function utf8Length(text: string): number {

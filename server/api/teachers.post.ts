@@ -1,5 +1,5 @@
 import * as v from 'valibot'
-import { storedText } from '../../core/text/stored'
+import { storedText } from '../../core/text/storedText'
 import { addressOf } from '../http/address'
 import { mayAsk } from '../http/limits'
 import { hashPassword } from '../http/passwords'

@@ -1,7 +1,9 @@
 import type { ColumnType, Generated, Insertable, Selectable } from 'kysely'
 import type { Board } from '../../core/board/board'
 import type { MarginItem } from '../../core/margin/item'
-import type { Recipient } from '../../core/handout/settings'
+import type { Counts, Levels, Rubric } from '../../core/handout/counting'
+import type { Without } from '../../core/handout/version'
+import type { FreeFrames, Looking, Recipient } from '../../core/handout/settings'
 import type { Wish } from '../../core/groups/wishes'
 import type { Decisions } from '../../core/keys/mark'
 import type { Author } from '../../core/slate/actor'
@@ -17,14 +19,22 @@ type Timestamp = ColumnType<Date, Date | string, Date | string>
 type SetOnce = ColumnType<Date, Date | string | undefined, never>
 type Fixed<T> = ColumnType<T, T, never>
 
+/** What a mailed link is for. */
+export const MAILED_PURPOSES = ['new-password', 'prove-address'] as const
+export type MailedPurpose = typeof MAILED_PURPOSES[number]
+export type NewcomersDoor = 'open' | 'closed'
+
 export interface Database {
-  teachers: { id: Generated<string>, email: string, name: string, password_hash: string, created_at: SetOnce }
+  teachers: { id: Generated<string>, email: string, name: string, password_hash: string, created_at: SetOnce, email_proven_at: ColumnType<Date | null, Date | null | undefined, Date | null> }
+  /** One-time links that were mailed; the link itself is nowhere. */
+  mailed_links: { hash: Fixed<string>, teacher_id: Fixed<string>, purpose: Fixed<MailedPurpose>, ends_at: Timestamp }
   sessions: {
     id: Generated<string>
     teacher_id: Fixed<string | null>
-    student_id: Fixed<string | null>
+    student_id: string | null
     created_at: SetOnce
     ends_at: Timestamp
+    seen_at: ColumnType<Date, Date | undefined, Date>
   }
   classes: {
     id: Generated<string>
@@ -38,6 +48,10 @@ export interface Database {
     invite: string | null
     /** By its name in the IANA time zone database. */
     time_zone: Generated<string>
+    /** What the school's records call it; null for one that wasn't drawn from them. */
+    record: string | null
+    /** Whether whoever comes by the code is on the list; null for a class with a list of its own. */
+    newcomers: ColumnType<NewcomersDoor | null, NewcomersDoor | null | undefined, NewcomersDoor | null>
   }
   students: {
     id: Generated<string>
@@ -105,16 +119,31 @@ export interface Database {
     hindered: ColumnType<string | null, string | null | undefined, string | null>
     /** Whoever joins the class later has a part in it, too. */
     whole_class: Generated<boolean>
+    /** Each student makes an own page, when they come. */
+    own_pages: Generated<boolean>
+    /** Frames that students take themselves. */
+    free: ColumnType<FreeFrames | null, string | null | undefined, string | null>
+    looking: Generated<Looking>
+    counts: Generated<Counts>
+    points: ColumnType<number | null, number | null | undefined, number | null>
+    rubric: ColumnType<Rubric | null, string | null | undefined, string | null>
   }
+  /** What some students got instead: another board, or this one with less of it. */
+  handout_versions: { handout_id: Fixed<string>, number: Fixed<number>, name: string, board_id: string | null, without: Json<Without>, edition_hash: string }
+  rubrics: { id: Generated<string>, teacher_id: Fixed<string>, name: string, criteria: Json<Rubric['criteria']>, changed_at: Timestamp }
   slates: {
     id: Generated<string>
     handout_id: Fixed<string>
     class_id: Fixed<string>
     kind: Fixed<SlateKind>
-    /** A group's name; null for all but frames. */
+    /** A group's name, or the heading that a student gave an own page; null for all others. */
     name: ColumnType<string | null, string | null | undefined, string | null>
     mark: ColumnType<string | null, string | null | undefined, string | null>
     group_id: ColumnType<string | null, string | null | undefined, string | null>
+    /** Of free frames and own pages: which one it is, from 1. */
+    position: ColumnType<number | null, number | null | undefined, never>
+    /** Which of the handout's versions; null for what everybody gets. */
+    version: ColumnType<number | null, number | null | undefined, number | null>
     edition_hash: string
     status: Generated<SlateStatus>
     last_number: Generated<number>
@@ -124,6 +153,8 @@ export interface Database {
     moved_at: ColumnType<Date | null, Date | null | undefined, Date | null>
     handed_in_at: ColumnType<Date | null, Date | null | undefined, Date | null>
     handed_back_at: ColumnType<Date | null, Date | null | undefined, Date | null>
+    /** What the student said to the teacher when it was handed in. */
+    said: ColumnType<string | null, string | null | undefined, string | null>
     paused_at: ColumnType<Date | null, Date | null | undefined, Date | null>
     closed_at: ColumnType<Date | null, Date | null | undefined, Date | null>
   }
@@ -159,7 +190,7 @@ export interface Database {
   /** What was asked with a key of its own is done once, however often it is asked. */
   answered_requests: { teacher_id: Fixed<string>, key: Fixed<string>, answer: ColumnType<unknown, string | null, string>, at: SetOnce }
   margins: { id: Generated<string>, slate_id: Fixed<string>, teacher_id: Fixed<string>, item: FixedJson<MarginItem>, at: SetOnce, removed_at: Timestamp | null }
-  reviews: { slate_id: Fixed<string>, teacher_id: Fixed<string>, decisions: Json<Decisions>, comment: string, updated_at: Timestamp }
+  reviews: { slate_id: Fixed<string>, teacher_id: Fixed<string>, decisions: Json<Decisions>, comment: string, updated_at: Timestamp, points: ColumnType<string | null, number | null | undefined, number | null>, levels: ColumnType<Levels, string | undefined, string> }
   rate_limits: { key: string, points: Generated<number>, expire: number | null }
 }
 

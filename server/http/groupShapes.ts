@@ -1,7 +1,7 @@
 import * as v from 'valibot'
 import { MOST_GROUPS } from '../../core/groups/marks'
 import { MOST_STUDENTS } from '../../core/roster/classList'
-import { storedText } from '../../core/text/stored'
+import { storedText } from '../../core/text/storedText'
 
 const Id = v.pipe(v.string(), v.uuid(), v.toLowerCase())
 export const StudentIds = v.pipe(v.array(Id), v.maxLength(MOST_STUDENTS))

@@ -9,6 +9,12 @@ export interface Limits {
   readonly class: RateLimiterPostgres
   readonly address: RateLimiterPostgres
   /** Teachers' passwords, by e-mail address. */
+  /** Names typed behind the code of a class that anybody may come to. */
+  readonly arrivals: RateLimiterPostgres
+  /** Letters to one address. */
+  readonly letters: RateLimiterPostgres
+  /** Asking the school's records, by teacher. */
+  readonly records: RateLimiterPostgres
   readonly signIn: RateLimiterPostgres
   readonly signUp: RateLimiterPostgres
   /** Asking what the key says, by student. */
@@ -21,7 +27,8 @@ export function limits(pool: pg.Pool): Limits {
     new RateLimiterPostgres({ storeClient: pool, tableName: 'rate_limits', tableCreated: true, keyPrefix, points, duration })
   return {
     student: made('guess', 10, 60), studentHour: made('guess-hour', 60, 3600), class: made('class', 120, 300), address: made('address', 120, 60),
-    signIn: made('sign-in', 8, 300), signUp: made('sign-up', 400, 3600), feedback: made('feedback', 30, 60),
+    signIn: made('sign-in', 8, 300), signUp: made('sign-up', 400, 3600), feedback: made('feedback', 30, 60), arrivals: made('arrivals', 120, 60),
+    letters: made('letters', 5, 3600), records: made('records', 40, 60),
   }
 }
 

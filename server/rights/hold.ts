@@ -1,6 +1,8 @@
 import { sql, type Kysely } from 'kysely'
 import type { Actor as SlateActor, Author } from '../../core/slate/actor'
+import type { Looking } from '../../core/handout/settings'
 import type { SlateKind } from '../../core/slate/kind'
+import type { SlateStatus } from '../../core/slate/status'
 import type { Database } from '../database/tables'
 import type { Actor } from './actor'
 import { may, moveOn, type Role } from './rights'
@@ -12,16 +14,20 @@ export interface WhoOnSlate { readonly role: Role, readonly handout?: string, re
 
 interface Row {
   handout_id: string, class_id: string, kind: SlateKind, epoch: number
-  owner: string, assistant: number | null, hand: number | null, part: number | null, elsewhere: boolean
+  owner: string, assistant: number | null, hand: number | null, part: number | null
+  looking: Looking
+  /** The slate that the asker has of their own in this handout. */
+  own: { kind: SlateKind, status: SlateStatus } | null
 }
 
 /** What somebody is to a slate now, and whose hand theirs is there. What isn't there looks like what isn't theirs. */
 export async function whoOnSlate(db: Kysely<Database>, actor: Actor | null, slate: string): Promise<WhoOnSlate> {
   if (!actor) return { role: 'nobody', hold: null }
   const { rows: [row] } = await sql<Row>`
-    select s.handout_id, s.class_id, s.kind, s.epoch, c.teacher_id as owner, a.hand as assistant, m.hand, m.part,
-      exists (select from slate_members o where o.handout_id = s.handout_id and o.student_id = ${actor.id} and o.until_at is null and o.kind = 'frame') as elsewhere
-    from slates s join classes c on c.id = s.class_id
+    select s.handout_id, s.class_id, s.kind, s.epoch, c.teacher_id as owner, a.hand as assistant, m.hand, m.part, h.looking,
+      (select json_build_object('kind', o.kind, 'status', own.status) from slate_members o join slates own on own.id = o.slate_id
+        where o.handout_id = s.handout_id and o.student_id = ${actor.id} and o.until_at is null and o.kind <> 'class') as own
+    from slates s join handouts h on h.id = s.handout_id join classes c on c.id = s.class_id
     left join slate_members m on m.slate_id = s.id and m.student_id = ${actor.id} and m.until_at is null
     left join assistants a on a.class_id = s.class_id and a.teacher_id = ${actor.id}
     where s.id = ${slate}`.execute(db)
@@ -36,8 +42,13 @@ function roleFrom(row: Row, actor: Actor): Role {
   if (actor.kind === 'teacher') return row.owner === actor.id ? 'owner' : row.assistant !== null ? 'assistant' : 'outsider'
   if (row.hand !== null) return row.kind === 'copy' || row.kind === 'page' ? 'holder' : 'frame-member'
   if (actor.classId !== row.class_id) return 'outsider'
-  return row.elsewhere ? 'other-frame' : 'class-member'
+  if (mayLook(row)) return 'looker'
+  return row.own?.kind === 'frame' ? 'other-frame' : 'class-member'
 }
+
+/** Copies are never looked at; what is made to be shown is, where the teacher says so. */
+const mayLook = ({ kind, looking, own }: Row) => (kind === 'frame' || kind === 'page') && looksNow(looking, own?.status)
+export const looksNow = (looking: Looking, own: SlateStatus | undefined) => looking === 'always' || (looking === 'after-hand-in' && (own === 'handed-in' || own === 'handed-back'))
 
 function authorFrom(row: Row, actor: Actor): Author | null {
   if (actor.kind === 'student') return row.hand === null ? null : `student:${row.hand}`

@@ -4,16 +4,16 @@ import type { SlateKind } from '../../core/slate/kind'
  * What somebody is to a thing. *owner*: the teacher whose board, class or handout it is. *assistant*: a teacher who helps
  * with the class. *holder*: the student whose copy or page it is. *frame-member*: one of those whose frame it is, or of
  * the class whose board it is. *other-frame*: a student with another frame of the same handout. *class-member*: a student
- * of the class. *newcomer*: somebody who came by a code, without a class. *outsider*: signed in, and nothing to it.
- * *nobody*: not signed in.
+ * of the class, those who came by its code included. *looker*: one of these, where the teacher lets them see what others have
+ * made. *outsider*: signed in, and nothing to it. *nobody*: not signed in.
  */
-export const ROLES = ['owner', 'assistant', 'holder', 'frame-member', 'other-frame', 'class-member', 'newcomer', 'outsider', 'nobody'] as const
+export const ROLES = ['owner', 'assistant', 'holder', 'frame-member', 'other-frame', 'looker', 'class-member', 'outsider', 'nobody'] as const
 export type Role = typeof ROLES[number]
 
 export const ACTIONS = [
   'board.read', 'board.change', 'board.give-out', 'class.read', 'class.change',
   'handout.walk', 'handout.pause', 'handout.close', 'handout.correct', 'handout.take-back',
-  'slate.read', 'slate.move', 'slate.move-together', 'slate.hand-in', 'slate.feedback', 'slate.members', 'slate.review', 'slate.hand-back',
+  'handout.begin', 'handout.look', 'slate.read', 'slate.look', 'slate.name', 'slate.move', 'slate.move-together', 'slate.hand-in', 'slate.feedback', 'slate.members', 'slate.review', 'slate.hand-back',
   'margin.write', 'file.read',
 ] as const
 export type Action = typeof ACTIONS[number]
@@ -23,14 +23,14 @@ export const RIGHTS = {
   'owner': [
     'board.read', 'board.change', 'board.give-out', 'class.read', 'class.change',
     'handout.walk', 'handout.pause', 'handout.close', 'handout.correct', 'handout.take-back',
-    'slate.read', 'slate.move-together', 'slate.members', 'slate.review', 'slate.hand-back', 'margin.write', 'file.read',
+    'slate.read', 'slate.look', 'slate.move-together', 'slate.members', 'slate.review', 'slate.hand-back', 'margin.write', 'file.read',
   ],
-  'assistant': ['class.read', 'handout.walk', 'slate.read', 'slate.move-together', 'margin.write', 'file.read'],
-  'holder': ['slate.read', 'slate.move', 'slate.move-together', 'slate.hand-in', 'slate.feedback', 'file.read'],
-  'frame-member': ['slate.read', 'slate.move', 'slate.move-together', 'slate.hand-in', 'slate.feedback', 'file.read'],
+  'assistant': ['class.read', 'handout.walk', 'slate.read', 'slate.look', 'slate.move-together', 'margin.write', 'file.read'],
+  'holder': ['slate.read', 'slate.look', 'slate.name', 'slate.move', 'slate.move-together', 'slate.hand-in', 'slate.feedback', 'file.read'],
+  'frame-member': ['slate.read', 'slate.look', 'slate.move', 'slate.move-together', 'slate.hand-in', 'slate.feedback', 'file.read'],
   'other-frame': ['file.read'],
-  'class-member': ['file.read'],
-  'newcomer': [],
+  'looker': ['slate.look', 'file.read'],
+  'class-member': ['handout.begin', 'handout.look', 'file.read'],
   'outsider': [],
   'nobody': [],
 } as const satisfies Record<Role, readonly Action[]>

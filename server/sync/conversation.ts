@@ -86,7 +86,7 @@ export class Conversation {
     catch (error) {
       // The database is away, most likely. The client keeps its moves and tries again.
       log.error({ error: error instanceof Error ? { message: error.message.split('\n')[0], stack: error.stack } : String(error) }, 'a message could not be answered')
-      this.refuse('trouble', 'slate' in message ? message.slate : undefined)
+      this.refuse('trouble', 'slate' in message ? { slate: message.slate } : { handout: message.handout })
     }
   }
 
@@ -118,8 +118,8 @@ export class Conversation {
 
   private async open({ slate, since, as, edition }: Extract<ClientMessage, { say: 'open' }>): Promise<void> {
     // The device believes that somebody else is signed in: what it holds is theirs, and is kept until they come back.
-    if (as !== undefined && as !== this.actor.id) return this.refuse('signed-out', slate)
-    if (!await this.follow(slate)) return this.refuse('not-yours', slate)
+    if (as !== undefined && as !== this.actor.id) return this.refuse('signed-out', { slate })
+    if (!await this.follow(slate)) return this.refuse('not-yours', { slate })
     const { db } = this.services
     const head = await headsOf(db).where('slates.id', '=', slate).executeTakeFirstOrThrow()
     const missed = head.last_number - since
@@ -131,14 +131,14 @@ export class Conversation {
       return this.tell({ say: 'status', slate, openness: opennessOf(head) })
     }
     const loaded = (await loadStates(db, this.services.engine.editions, [{ id: slate, edition: head.edition_hash, last: head.last_number }])).get(slate)
-    if (!loaded) return this.refuse('unreadable', slate)
+    if (!loaded) return this.refuse('unreadable', { slate })
     this.tell({ say: 'slate', slate, ...loaded, edition: head.edition_hash, openness: opennessOf(head) })
   }
 
-  /** Follows a slate that this person may read, and remembers whose hand theirs is. Followed before it is read: what happens in between comes twice rather than never. */
+  /** Follows a slate that this person may look at, and remembers whose hand theirs is. Followed before it is read: what happens in between comes twice rather than never. */
   private async follow(slate: string): Promise<boolean> {
     const { role, handout, classId, kind, hold } = await whoOnSlate(this.services.db, this.actor, slate)
-    if (!handout || !classId || !kind || !may(role, 'slate.read')) {
+    if (!handout || !classId || !kind || !may(role, 'slate.look')) {
       this.close(slate)
       return false
     }
@@ -161,7 +161,7 @@ export class Conversation {
     for (const candidate of candidates) {
       const parsed = v.safeParse(EnvelopeSchema, candidate)
       if (parsed.success) envelopes.push(parsed.output)
-      else this.refuse('malformed', slate, idOf(candidate), `This is no move: ${parsed.issues[0].message}`)
+      else this.refuse('malformed', { slate, id: idOf(candidate) }, `This is no move: ${parsed.issues[0].message}`)
     }
     if (envelopes.length === 0) return
     this.allowance.spendOn(envelopes)
@@ -170,7 +170,7 @@ export class Conversation {
     else this.holds.delete(slate)
     const followed = this.slates.has(slate)
     reply.outcomes.forEach((outcome, i) => {
-      if (!outcome.ok) this.refuse(outcome.code, slate, envelopes[i]!.id)
+      if (!outcome.ok) this.refuse(outcome.code, { slate, id: envelopes[i]!.id })
       // A fresh move has come to its maker with everybody else who follows; one sent twice, or by who doesn't, is answered here.
       else if (!outcome.fresh || !followed) this.tell({ say: 'moves', slate, moves: [outcome.move] })
     })
@@ -178,8 +178,8 @@ export class Conversation {
 
   private async walk(handout: string): Promise<void> {
     const role = await roleOnHandout(this.services.db, this.actor, handout)
-    if (!may(role, 'handout.walk')) return this.refuse('not-yours')
-    if (this.handouts.size >= MOST_FOLLOWED) return this.refuse('too-fast')
+    if (!may(role, 'handout.walk')) return this.refuse('not-yours', { handout })
+    if (this.handouts.size >= MOST_FOLLOWED) return this.refuse('too-fast', { handout })
     this.handouts.add(handout)
     this.services.engine.hub.followHandout(this.listener, handout)
     this.tell({ say: 'walking', handout })
@@ -189,13 +189,13 @@ export class Conversation {
   private async askAgain({ slate, classId }: { slate?: string, classId?: string }): Promise<void> {
     try {
       const about = [...this.slates].filter(([id, of]) => (slate === undefined || id === slate) && (classId === undefined || of.classId === classId))
-      for (const [id] of about) if (!await this.follow(id)) this.refuse('not-yours', id)
+      for (const [id] of about) if (!await this.follow(id)) this.refuse('not-yours', { slate: id })
       if (slate !== undefined) return
       for (const handout of this.handouts) {
         if (may(await roleOnHandout(this.services.db, this.actor, handout), 'handout.walk')) continue
         this.handouts.delete(handout)
         this.services.engine.hub.unfollowHandout(this.listener, handout)
-        this.refuse('not-yours')
+        this.refuse('not-yours', { handout })
       }
     }
     catch {
@@ -209,8 +209,8 @@ export class Conversation {
     this.wire.send(JSON.stringify(message))
   }
 
-  private refuse(code: RefusalCode, slate?: string, id?: string, detail: string = REFUSALS[code].detail): void {
-    this.tell({ say: 'refused', code, detail, ...(slate && { slate }), ...(id && { id }) })
+  private refuse(code: RefusalCode, of: { slate?: string, handout?: string, id?: string | undefined } = {}, detail: string = REFUSALS[code].detail): void {
+    this.tell({ say: 'refused', code, detail, ...of })
   }
 }
 

@@ -8,6 +8,8 @@ import { Hub } from './hub'
 import { Intake } from './intake'
 
 const LOOK_ROUND_MS = 4000
+/** Who has a socket is said so often in the database, for all processes. */
+export const SEEN_EVERY_MS = 30_000
 
 /** The moves of all slates in this process: taken, stored, and told to whoever follows. */
 export class Engine {
@@ -16,8 +18,9 @@ export class Engine {
   private readonly committer: Committer
   private readonly intake: Intake
   private looking: ReturnType<typeof setInterval> | undefined
+  private seeing: ReturnType<typeof setInterval> | undefined
 
-  constructor(connection: Connection, readonly wire: NewsWire) {
+  constructor(private readonly connection: Connection, readonly wire: NewsWire) {
     this.committer = new Committer(connection, this.editions, wire)
     this.hub = new Hub(connection.db)
     this.intake = new Intake(this.committer)
@@ -34,12 +37,21 @@ export class Engine {
     })
     this.looking = setInterval(() => quietly(this.hub.lookRound()), LOOK_ROUND_MS)
     this.looking.unref()
+    this.seeing = setInterval(() => quietly(this.see()), SEEN_EVERY_MS)
+    this.seeing.unref()
   }
 
   async stop(): Promise<void> {
     clearInterval(this.looking)
+    clearInterval(this.seeing)
     await this.committer.stop()
     await this.wire.stop()
+  }
+
+  /** Everybody who has a socket here is here now. */
+  async see(): Promise<void> {
+    const sessions = this.hub.sessions()
+    if (sessions.length) await this.connection.db.updateTable('sessions').set({ seen_at: new Date() }).where('id', 'in', sessions).execute()
   }
 
   /** What is known of a slate is right by its number and epoch; this only saves finding that out from the database. */

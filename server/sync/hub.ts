@@ -57,6 +57,11 @@ export class Hub {
     this.byHandout.drop(listener)
   }
 
+  /** The sessions that have a socket in this process. */
+  sessions(): string[] {
+    return [...new Set([...this.all.values()].map(listener => listener.session))]
+  }
+
   /** How many are here, and how many slates and handouts are followed: for whoever watches the process. */
   get size() {
     return { listeners: this.all.size, slates: this.bySlate.size, handouts: this.byHandout.size, told: this.told.size, turns: this.turns.size }
@@ -94,7 +99,9 @@ export class Hub {
         await Promise.all(news.slates.map(([slate, number]) => this.heardOfMoves(slate, news.handout, number)))
         return
       case 'slate': return this.heardOfSlate(news)
-      case 'handout': return this.tellOpenness(await this.followedOf(news.handout), news.changed)
+      case 'handout':
+        if (news.changed === 'words') return this.tellWords(news.handout)
+        return this.tellOpenness(await this.followedOf(news.handout), news.changed)
       case 'class':
         for (const listener of this.all.values()) listener.askAgain({ classId: news.class })
         return
@@ -132,6 +139,10 @@ export class Hub {
     const query = this.db.selectFrom('slates').select('id').where('handout_id', '=', handout)
     const rows = await (whole ? query : query.where('id', 'in', followed)).execute()
     return rows.map(row => row.id)
+  }
+
+  private async tellWords(handout: string): Promise<void> {
+    for (const slate of await this.followedOf(handout)) tell(this.audience(slate, handout), { say: 'words', slate })
   }
 
   private async tellOpenness(slates: readonly string[], changed: 'status' | 'edition'): Promise<void> {

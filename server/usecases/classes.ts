@@ -1,5 +1,6 @@
 import { sql, type Kysely, type Transaction } from 'kysely'
-import { checked, type ListedStudent, type ListRow } from '../../core/roster/classList'
+import { checked, NAME_LONGEST, type ListedStudent, type ListRow } from '../../core/roster/classList'
+import { foldName } from '../../core/roster/names'
 import { planCounts, planList, type KnownStudent, type ListPlan, type Missing } from '../../core/roster/listPlan'
 import { makeClassCode, makePicturePassword } from '../../core/roster/picturePassword'
 import { ok, refuse, type Result } from '../../core/result'
@@ -8,6 +9,7 @@ import type { Database } from '../database/tables'
 import type { News } from '../news/news'
 import { withNews } from '../news/wire'
 import type { Services } from '../services'
+import { SEEN_EVERY_MS } from '../sync/engine'
 import { joinLate } from './giveOut'
 import { endSessions } from './sessions'
 
@@ -18,7 +20,7 @@ const CODE_TRIES = 5
 
 /** A new class with a code that no other class has; refused when the teacher has a class of this name. */
 export async function createClass(db: Db, teacher: string, name: string, zone?: string): Promise<Result<{ id: string }, 'taken'>> {
-  const taken = await db.selectFrom('classes').select('id').where('teacher_id', '=', teacher).where('name', '=', name).executeTakeFirst()
+  const taken = await db.selectFrom('classes').select('id').where('teacher_id', '=', teacher).where('name', '=', name).where('newcomers', 'is', null).executeTakeFirst()
   if (taken) return refuse('taken')
   // A code that another class has makes no class, and no error either: another is tried, in the same transaction.
   for (let i = 0; i < CODE_TRIES; i++) {
@@ -26,6 +28,16 @@ export async function createClass(db: Db, teacher: string, name: string, zone?: 
     if (made) return ok(made)
   }
   return refuse('taken')
+}
+
+/** Another code: the old one opens nothing any more, and who is in stays in. */
+export async function newCode(db: Db, classId: string): Promise<string> {
+  for (let i = 0; i < CODE_TRIES; i++) {
+    const code = makeClassCode(unforeseen)
+    const taken = await db.selectFrom('classes').select('id').where('code', '=', code).executeTakeFirst()
+    if (!taken) return (await db.updateTable('classes').set({ code }).where('id', '=', classId).returning('code').executeTakeFirstOrThrow()).code
+  }
+  throw new Error('no class code is free')
 }
 
 const BY_NAME = 'name_folded' as const
@@ -44,6 +56,8 @@ export interface ListToTake {
   readonly missing: Missing
   /** What was agreed to, by `planCounts`; when something else would be done, nothing is. */
   readonly agreed?: readonly number[]
+  /** What the school's records call the class, where the list comes from them. */
+  readonly record?: string
 }
 export type ListRefusal = { readonly rows: readonly ListRow[] } | { readonly plan: ListPlan, readonly changed?: true }
 
@@ -69,6 +83,7 @@ export async function takeList(services: Told, classId: string, list: ListToTake
         ({ class_id: classId, name, preferred, level, record, picture_password: makePicturePassword(unforeseen) }))).execute()
     }
     if (plan.added.length || plan.back.length) await joinLate(trx, classId)
+    if (list.record !== undefined) await trx.updateTable('classes').set({ record: list.record }).where('id', '=', classId).execute()
     await keepLevels(trx, classId)
     return ok(plan)
   })
@@ -77,12 +92,16 @@ export async function takeList(services: Told, classId: string, list: ListToTake
 /** A student leaves the class, or comes back to it. False when the class has no such student. */
 export async function setLeft(services: Told, classId: string, student: string, left: boolean): Promise<boolean> {
   return withNews(services, async (trx, news) => {
-    const row = await trx.selectFrom('students').select('left_at').where('id', '=', student).where('class_id', '=', classId).forUpdate().executeTakeFirst()
+    const row = await trx.selectFrom('students').select(['name', 'left_at']).where('id', '=', student).where('class_id', '=', classId).forUpdate().executeTakeFirst()
     if (!row) return false
     if (left === (row.left_at !== null)) return true
-    if (left) await leave(trx, news, [student])
+    if (left) {
+      await leave(trx, news, [student])
+      await freeName(trx, classId, student)
+    }
     else {
-      await trx.updateTable('students').set({ left_at: null }).where('id', '=', student).execute()
+      const name = row.name.endsWith(GONE) ? await unusedName(trx, classId, row.name.slice(0, -GONE.length)) : row.name
+      await trx.updateTable('students').set({ left_at: null, name }).where('id', '=', student).execute()
       await joinLate(trx, classId)
     }
     return true
@@ -93,6 +112,54 @@ async function leave(trx: Trx, news: News[], students: readonly string[]): Promi
   await trx.updateTable('students').set({ left_at: new Date() }).where('id', 'in', [...students]).execute()
   const ended = await trx.deleteFrom('sessions').where('student_id', 'in', [...students]).returning('id').execute()
   news.push(...ended.map(({ id }) => ({ scope: 'session' as const, session: id })))
+}
+
+export interface StudentChange { readonly name?: string, readonly preferred?: string, readonly level?: string }
+
+/** What a teacher changes of one student by hand; an empty preferred name or level is none. */
+export async function changeStudent(services: Told, classId: string, student: string, { name, preferred, level }: StudentChange): Promise<Result<null, 'not-found' | 'taken'>> {
+  return services.db.transaction().execute(async (trx) => {
+    // The class first, as all who change its list do.
+    await trx.selectFrom('classes').select('id').where('id', '=', classId).forUpdate().executeTakeFirst()
+    const rows = await trx.selectFrom('students').select(['id', 'name']).where('class_id', '=', classId).execute()
+    if (!rows.some(row => row.id === student)) return refuse('not-found')
+    if (name !== undefined && rows.some(row => row.id !== student && foldName(row.name) === foldName(name))) return refuse('taken')
+    const change = { ...name !== undefined && { name }, ...preferred !== undefined && { preferred: preferred || null }, ...level !== undefined && { level: level || null } }
+    if (Object.keys(change).length) await trx.updateTable('students').set(change).where('id', '=', student).execute()
+    await keepLevels(trx, classId)
+    return ok(null)
+  })
+}
+
+/** Whoever is turned away from a class that anybody may come to leaves their name to whoever really has it. */
+async function freeName(trx: Trx, classId: string, student: string): Promise<void> {
+  const { newcomers } = await trx.selectFrom('classes').select('newcomers').where('id', '=', classId).executeTakeFirstOrThrow()
+  if (newcomers === null) return
+  const { name } = await trx.selectFrom('students').select('name').where('id', '=', student).executeTakeFirstOrThrow()
+  await trx.updateTable('students').set({ name: await unusedName(trx, classId, name, GONE) }).where('id', '=', student).execute()
+}
+const GONE = ' ✕'
+
+/** A name that nobody in the class has or had: the one that is wanted, or with a number behind it. */
+export async function unusedName(trx: Trx, classId: string, wanted: string, suffix = ''): Promise<string> {
+  await trx.selectFrom('classes').select('id').where('id', '=', classId).forUpdate().executeTakeFirst()
+  const rows = await trx.selectFrom('students').select('name').where('class_id', '=', classId).execute()
+  const taken = new Set(rows.map(row => foldName(row.name)))
+  for (let number = suffix ? 1 : 0; ; number++) {
+    const end = suffix + (number > 1 ? ` ${number}` : '')
+    const name = [...wanted].slice(0, NAME_LONGEST - end.length).join('') + end
+    if (!taken.has(foldName(name))) return name
+  }
+}
+
+/** Puts the levels of a class in another order. False where these aren't its levels, each once. */
+export function orderLevels(db: Db, classId: string, order: readonly string[]): Promise<boolean> {
+  return db.transaction().execute(async (trx) => {
+    const { levels } = await trx.selectFrom('classes').select('levels').where('id', '=', classId).forUpdate().executeTakeFirstOrThrow()
+    if (levels.toSorted().join('\n') !== order.toSorted().join('\n')) return false
+    await trx.updateTable('classes').set({ levels: [...order] }).where('id', '=', classId).execute()
+    return true
+  })
 }
 
 /** Levels that students have and the class doesn't know yet are put behind those it knows: numbers by size, words as they came. */
@@ -112,11 +179,14 @@ export async function newPictures(services: Told, classId: string, student: stri
   return true
 }
 
+/** Seen at most so long ago, a student is here: longer than the time between two looks, so that nobody blinks. */
+const HERE_MS = SEEN_EVERY_MS * 2.5
+
 export async function classWithStudents(db: Db, id: string) {
-  const row = await db.selectFrom('classes').select(['id', 'name', 'code', 'levels']).where('id', '=', id).executeTakeFirstOrThrow()
+  const row = await db.selectFrom('classes').select(['id', 'name', 'code', 'levels', 'record']).where('id', '=', id).executeTakeFirstOrThrow()
   const students = await db.selectFrom('students')
     .select(eb => ['id', 'name', 'preferred', 'level', 'record', 'picture_password as pictures', 'left_at', eb('link', 'is not', null).as('linked'),
-      eb.exists(eb.selectFrom('sessions').select('sessions.id').whereRef('sessions.student_id', '=', 'students.id').where('sessions.ends_at', '>', new Date())).as('here')])
+      eb.exists(eb.selectFrom('sessions').select('sessions.id').whereRef('sessions.student_id', '=', 'students.id').where('sessions.ends_at', '>', new Date()).where('sessions.seen_at', '>', new Date(Date.now() - HERE_MS))).as('here')])
     .where('class_id', '=', id).orderBy(BY_NAME).execute()
   return { ...row, students: students.map(({ left_at, ...student }) => ({ ...student, left: left_at !== null })) }
 }
@@ -126,8 +196,8 @@ export const isTheirs = (teacher: string) => sql<boolean>`(classes.teacher_id = 
 
 export async function classesOf(db: Db, teacher: string) {
   return db.selectFrom('classes').leftJoin('students', join => join.onRef('students.class_id', '=', 'classes.id').on('students.left_at', 'is', null))
-    .select(eb => ['classes.id', 'classes.name', 'classes.code', eb('classes.teacher_id', '!=', teacher).as('helping'), eb.fn.count<string>('students.id').as('students')])
-    .where(isTheirs(teacher)).groupBy('classes.id').orderBy('classes.name').execute()
+    .select(eb => ['classes.id', 'classes.name', 'classes.code', 'classes.record', eb('classes.teacher_id', '!=', teacher).as('helping'), eb.fn.count<string>('students.id').as('students')])
+    .where(isTheirs(teacher)).where('classes.newcomers', 'is', null).groupBy('classes.id').orderBy('classes.name').execute()
     .then(async (rows) => {
       const sets = await setsOf(db, rows.map(row => row.id))
       return rows.map(row => ({ ...row, students: Number(row.students), sets: sets.filter(set => set.class_id === row.id).map(({ class_id, ...set }) => set) }))

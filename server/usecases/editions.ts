@@ -4,7 +4,9 @@ import { carry, CARRY_CHANGES, type CarryChange } from '../../core/slate/carry'
 import { editionHash, keepEdition } from '../database/editions'
 import { loadStates } from '../database/loadState'
 import { withNews } from '../news/wire'
+import { ok, refuse, type Result } from '../../core/result'
 import type { Services } from '../services'
+import { shelfVersions } from './versions'
 
 type Told = Pick<Services, 'db' | 'wire' | 'engine'>
 
@@ -28,40 +30,52 @@ export interface CorrectionPreview {
   readonly unreadable: number
 }
 
-/** What it would do to the slates of a handout if the board as it is on the shelf now were laid under them. */
+/** What it would do to the slates of a handout if the boards as they are on the shelf now were laid under them, each its version. */
 export async function previewHandout(services: Told, handout: string): Promise<CorrectionPreview> {
   const { db } = services
-  const { document, edition_hash } = await boardOf(db, handout)
-  const rows = await db.selectFrom('slates').select(['id', 'edition_hash']).where('handout_id', '=', handout).execute()
-  const hash = editionHash(document)
-  const older = rows.filter(row => row.edition_hash !== hash)
-  const changes = [...(await previewCorrection(services, older.map(row => row.id), document)).values()]
+  const rows = await db.selectFrom('slates').select(['id', 'edition_hash', 'version']).where('handout_id', '=', handout).execute()
+  const { edition_hash } = await db.selectFrom('handouts').select('edition_hash').where('id', '=', handout).executeTakeFirstOrThrow()
+  const boards = await shelfVersions(db, handout)
+  const changes: (readonly CarryChange[] | null)[] = []
+  let older = 0
+  for (const [version, board] of boards) {
+    const hash = editionHash(board)
+    const slates = rows.filter(row => row.version === version && row.edition_hash !== hash).map(row => row.id)
+    older += slates.length
+    changes.push(...(await previewCorrection(services, slates, board)).values())
+  }
   return {
-    upToDate: edition_hash === hash && older.length === 0, slates: rows.length, unreadable: changes.filter(change => change === null).length,
+    upToDate: edition_hash === editionHash(boards.get(null)!) && older === 0, slates: rows.length, unreadable: changes.filter(change => change === null).length,
     touched: CARRY_CHANGES.map(what => ({ what, slates: changes.filter(change => change?.some(one => one.what === what)).length })).filter(one => one.slates > 0),
   }
 }
 
-/** Lays the board as it is on the shelf now under a handout and all its slates. */
+/** Lays the boards as they are on the shelf now under a handout and all its slates, each its version. */
 export async function correctHandout(services: Told, handout: string): Promise<Corrected> {
-  return correctEdition(services, handout, (await boardOf(services.db, handout)).document)
+  const boards = await shelfVersions(services.db, handout)
+  const all = { edition: '', changed: [] as string[], unreadable: [] as string[] }
+  for (const [version, board] of boards) {
+    const done = await correctEdition(services, handout, board, { version })
+    if (version === null) all.edition = done.edition
+    all.changed.push(...done.changed)
+    all.unreadable.push(...done.unreadable)
+  }
+  return all
 }
-
-const boardOf = (db: Told['db'], handout: string) => db.selectFrom('handouts').innerJoin('boards', 'boards.id', 'handouts.board_id')
-  .select(['boards.document', 'handouts.edition_hash']).where('handouts.id', '=', handout).executeTakeFirstOrThrow()
 
 export interface Corrected { readonly edition: string, readonly changed: readonly string[], readonly unreadable: readonly string[] }
 
 /**
  * Lays another edition under a handout: those who come later get it, and every slate goes over to it, each under its own
- * lock, so that no move falls between. Some slates only: a version for these students. A slate that can't be read stays as it
+ * lock, so that no move falls between. Some slates only, or those of one version. A slate that can't be read stays as it
  * is. Done again after it was broken off, it goes on where it stopped.
  */
-export async function correctEdition(services: Told, handout: string, board: Board, some?: readonly string[]): Promise<Corrected> {
+export async function correctEdition(services: Told, handout: string, board: Board, { some, version = null }: { readonly some?: readonly string[], readonly version?: number | null } = {}): Promise<Corrected> {
   const edition = await services.db.transaction().execute(trx => keepEdition(trx, board))
-  if (!some) await services.db.updateTable('handouts').set({ edition_hash: edition }).where('id', '=', handout).execute()
+  if (!some && version === null) await services.db.updateTable('handouts').set({ edition_hash: edition }).where('id', '=', handout).execute()
+  if (!some && version !== null) await services.db.updateTable('handout_versions').set({ edition_hash: edition }).where('handout_id', '=', handout).where('number', '=', version).execute()
   const rows = await services.db.selectFrom('slates').select('id').where('handout_id', '=', handout)
-    .$if(!!some, query => query.where('id', 'in', [...some ?? [], NONE])).orderBy('id').execute()
+    .$if(!!some, query => query.where('id', 'in', [...some ?? [], NONE])).$if(!some, query => query.where('version', 'is not distinct from', version)).orderBy('id').execute()
   const changed: string[] = []
   const unreadable: string[] = []
   for (const { id } of rows) {
@@ -75,11 +89,16 @@ export async function correctEdition(services: Told, handout: string, board: Boa
 /** So that a list of none is a list. */
 const NONE = '00000000-0000-0000-0000-000000000000'
 
-async function layUnder(services: Told, slate: string, edition: string): Promise<'changed' | 'same' | 'unreadable'> {
+/** Lays an edition under a slate, under its lock; with a version, that is the slate's from now on. */
+export async function layUnder(services: Told, slate: string, edition: string, version?: number | null): Promise<'changed' | 'same' | 'unreadable'> {
   const { engine } = services
   return withNews(services, async (trx, news) => {
     const row = await trx.selectFrom('slates').select(['handout_id', 'edition_hash', 'last_number']).where('id', '=', slate).forUpdate().executeTakeFirstOrThrow()
-    if (row.edition_hash === edition) return 'same'
+    const change = version === undefined ? {} : { version }
+    if (row.edition_hash === edition) {
+      if (version !== undefined) await trx.updateTable('slates').set(change).where('id', '=', slate).execute()
+      return 'same'
+    }
     const loaded = (await loadStates(trx, engine.editions, [{ id: slate, edition: row.edition_hash, last: row.last_number }])).get(slate)
     if (!loaded) return 'unreadable'
     const [from, to] = [await engine.editions.get(trx, row.edition_hash), await engine.editions.get(trx, edition)]
@@ -88,8 +107,19 @@ async function layUnder(services: Told, slate: string, edition: string): Promise
     const snapshot = { state: JSON.stringify(carry(loaded.state, from, to).state), edition_hash: edition }
     await trx.insertInto('snapshots').values({ slate_id: slate, number: row.last_number, ...snapshot })
       .onConflict(c => c.columns(['slate_id', 'number']).doUpdateSet(snapshot)).execute()
-    await trx.updateTable('slates').set({ edition_hash: edition }).where('id', '=', slate).execute()
+    await trx.updateTable('slates').set({ ...change, edition_hash: edition }).where('id', '=', slate).execute()
     news.push({ scope: 'slate', slate, handout: row.handout_id, changed: 'edition' })
     return 'changed'
   })
+}
+
+/** Another version for one student, at any time: what they did stays where the new one has room for it. */
+export async function changeVersion(services: Told, handout: string, slate: string, number: number | null): Promise<Result<null, 'not-found' | 'unreadable'>> {
+  const { db } = services
+  const to = number === null
+    ? await db.selectFrom('handouts').select('edition_hash').where('id', '=', handout).executeTakeFirst()
+    : await db.selectFrom('handout_versions').select('edition_hash').where('handout_id', '=', handout).where('number', '=', number).executeTakeFirst()
+  const known = await db.selectFrom('slates').select('id').where('id', '=', slate).where('handout_id', '=', handout).where('kind', '=', 'copy').executeTakeFirst()
+  if (!to || !known) return refuse('not-found')
+  return await layUnder(services, slate, to.edition_hash, number) === 'unreadable' ? refuse('unreadable') : ok(null)
 }

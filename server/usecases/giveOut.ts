@@ -1,15 +1,20 @@
 import { sql, type Kysely, type Transaction } from 'kysely'
 import { partsOf } from '../../core/board/parts'
-import { COPY_EACH, type HandoutSettings, type Recipient } from '../../core/handout/settings'
+import { COPY_EACH, type FreeFrames, type HandoutSettings, type Recipient } from '../../core/handout/settings'
 import { ok, refuse, type Result } from '../../core/result'
 import type { HandoutMode } from '../../core/slate/kind'
 import { keepEdition } from '../database/editions'
 import type { Database } from '../database/tables'
+import { withNews } from '../news/wire'
+import type { Services } from '../services'
+import { giveVersions, keepVersions } from './versions'
 
 type Trx = Transaction<Database>
 
-/** *no-students*: nobody there to have it. *not-found*: a set or a student that isn't the class's. *empty-set*: frames without anybody. */
-export type GiveOutRefusal = 'no-students' | 'not-found' | 'empty-set'
+/**
+ * *no-students*: nobody there to have it. *not-found*: a set or a student that isn't the class's. *empty-set*: frames
+ * without anybody. *nothing-left*: a version without a page. */
+export type GiveOutRefusal = 'no-students' | 'not-found' | 'empty-set' | 'nothing-left'
 export type Given = Result<{ id: string, slates: number }, GiveOutRefusal>
 
 /** The board is frozen as an edition, and everybody gets what the settings say, all in one go or not at all. */
@@ -21,36 +26,49 @@ export function giveOut(db: Kysely<Database>, board: string, classId: string, se
 export async function giveOutWithin(trx: Transaction<Database>, board: string, to: Recipient, settings: HandoutSettings): Promise<Given> {
   // Locked, so that a student who is added at this moment is either given a slate here or by joining late.
   await trx.selectFrom('classes').select('id').where('id', '=', to.classId).forUpdate().executeTakeFirstOrThrow()
-  const refused = await whyNot(trx, to, settings.mode)
+  const refused = await whyNot(trx, to, settings)
   if (refused) return refuse(refused)
-  const { id } = await newHandout(trx, board, to, settings)
-  return ok({ id, slates: await fillHandout(trx, id, to) })
+  const made = await newHandout(trx, board, to, settings)
+  return made.ok ? ok({ ...made.value, slates: await fillHandout(trx, made.value.id, to) }) : made
 }
 
-/** A handout of the board as it is now, without slates yet. */
-export async function newHandout(trx: Trx, board: string, to: Recipient, settings: HandoutSettings): Promise<{ id: string }> {
+/** A handout of the board as it is now, and of its versions, without slates yet. After a refusal the transaction must not be kept. */
+export async function newHandout(trx: Trx, board: string, to: Recipient, settings: HandoutSettings): Promise<Result<{ id: string }, GiveOutRefusal>> {
   const { document } = await trx.selectFrom('boards').select('document').where('id', '=', board).executeTakeFirstOrThrow()
   const edition_hash = await keepEdition(trx, document)
-  return trx.insertInto('handouts').values({
-    board_id: board, class_id: to.classId, edition_hash, mode: settings.mode, set_id: settings.mode === 'frame-per-group' ? to.set : null,
+  const { counting } = settings
+  const made = await trx.insertInto('handouts').values({
+    board_id: board, class_id: to.classId, edition_hash, mode: settings.mode, set_id: settings.mode === 'frame-per-group' && !settings.free ? to.set : null,
+    own_pages: settings.ownPages && settings.mode === 'one-for-everyone', free: settings.free && settings.mode === 'frame-per-group' ? JSON.stringify(settings.free) : null, looking: settings.looking,
     word: settings.word, due_on: settings.due?.day ?? null, due_time: settings.due?.time ?? null,
+    counts: counting.counts, points: counting.counts === 'points' ? counting.points : null, rubric: counting.counts === 'rubric' ? JSON.stringify(counting.rubric) : null,
     hand_in: settings.handIn, whole_class: to.students === undefined, given_at: new Date(),
   }).returning('id').executeTakeFirstOrThrow()
+  const kept = await keepVersions(trx, made.id, to.versions ?? [])
+  return kept.ok ? ok(made) : kept
 }
 
 /** Makes the slates of a handout, and says how many. */
-export async function fillHandout(trx: Trx, handout: string, { students }: Recipient): Promise<number> {
-  const { mode, document } = await trx.selectFrom('handouts').innerJoin('editions', 'editions.hash', 'handouts.edition_hash')
-    .select(['handouts.mode', 'editions.document']).where('handouts.id', '=', handout).executeTakeFirstOrThrow()
-  return MAKERS[mode](trx, handout, { students, parts: partsOf(document) })
+export async function fillHandout(trx: Trx, handout: string, { students, versions = [] }: Recipient): Promise<number> {
+  const { mode, free, own_pages, document } = await trx.selectFrom('handouts').innerJoin('editions', 'editions.hash', 'handouts.edition_hash')
+    .select(['handouts.mode', 'handouts.free', 'handouts.own_pages', 'editions.document']).where('handouts.id', '=', handout).executeTakeFirstOrThrow()
+  // Own pages are made when their students come.
+  if (own_pages) return 0
+  if (versions.length) {
+    const slates = await makeSlates(trx, handout, students)
+    await giveVersions(trx, handout, versions)
+    return slates
+  }
+  return free ? makeFreeFrames(trx, handout, free) : MAKERS[mode](trx, handout, { students, parts: partsOf(document) })
 }
 
 /** Why nothing can be given out to them; null when it can. */
-export async function whyNot(trx: Trx, { classId, set, students }: Recipient, mode: HandoutMode): Promise<GiveOutRefusal | null> {
+export async function whyNot(trx: Trx, { classId, set, students, versions = [] }: Recipient, { mode, free }: Pick<HandoutSettings, 'mode' | 'free'>): Promise<GiveOutRefusal | null> {
+  const { newcomers } = await trx.selectFrom('classes').select('newcomers').where('id', '=', classId).executeTakeFirstOrThrow()
   const here = await trx.selectFrom('students').select('id').where('class_id', '=', classId).where('left_at', 'is', null).execute()
-  if (here.length === 0) return 'no-students'
-  if (students?.some(student => !here.some(one => one.id === student))) return 'not-found'
-  if (mode !== 'frame-per-group') return null
+  if (here.length === 0 && newcomers === null) return 'no-students'
+  if ([...students ?? [], ...versions.flatMap(one => one.students)].some(student => !here.some(one => one.id === student))) return 'not-found'
+  if (mode !== 'frame-per-group' || free) return null
   if (set === undefined || !await trx.selectFrom('group_sets').select('id').where('id', '=', set).where('class_id', '=', classId).executeTakeFirst()) return 'not-found'
   const someone = await trx.selectFrom('group_students').innerJoin('students', 'students.id', 'group_students.student_id').select('students.id')
     .where('group_students.set_id', '=', set).where('students.left_at', 'is', null).limit(1).executeTakeFirst()
@@ -83,6 +101,13 @@ async function makeFrames(trx: Trx, handout: string, parts: number): Promise<num
   return new Set(rows.map(row => row.slate_id)).size
 }
 
+/** Frames with nobody on them yet. */
+async function makeFreeFrames(trx: Trx, handout: string, { frames }: FreeFrames): Promise<number> {
+  const { class_id, edition_hash } = await trx.selectFrom('handouts').select(['class_id', 'edition_hash']).where('id', '=', handout).executeTakeFirstOrThrow()
+  await trx.insertInto('slates').values(frames.map(({ name, mark }, i) => ({ handout_id: handout, class_id, kind: 'frame' as const, edition_hash, name, mark, position: i + 1 }))).execute()
+  return frames.length
+}
+
 /** One slate that belongs to all. */
 async function makeClassSlate(trx: Trx, handout: string, { students }: Making): Promise<number> {
   await sql`insert into slates (handout_id, class_id, kind, edition_hash) select id, class_id, 'class', edition_hash from handouts where id = ${handout}`.execute(trx)
@@ -108,6 +133,20 @@ export async function joinLate(trx: Trx, classId: string): Promise<void> {
     if (mode === 'copy-each') await makeSlates(trx, id)
     else if (mode === 'one-for-everyone') await joinClassSlate(trx, id)
   }
+}
+
+/** Gives a handout of copies to more of its class: whoever has one keeps it. How many are new; refused where it is no such handout, or a student isn't of the class. */
+export function giveToMore(services: Pick<Services, 'db' | 'wire'>, handout: string, students: readonly string[]): Promise<Result<{ slates: number }, 'not-found'>> {
+  return withNews(services, async (trx, news) => {
+    const row = await trx.selectFrom('handouts').select(['class_id', 'mode']).where('id', '=', handout).where('given_at', 'is not', null).forUpdate().executeTakeFirst()
+    if (row?.mode !== 'copy-each') return refuse('not-found')
+    const known = await trx.selectFrom('students').select('id').where('class_id', '=', row.class_id).where('left_at', 'is', null).where('id', 'in', [...students]).execute()
+    if (known.length < new Set(students).size) return refuse('not-found')
+    const slates = await makeSlates(trx, handout, students)
+    const [one] = await trx.selectFrom('slates').select('id').where('handout_id', '=', handout).limit(1).execute()
+    if (one) news.push({ scope: 'slate', slate: one.id, handout, changed: 'members' })
+    return ok({ slates })
+  })
 }
 
 /**

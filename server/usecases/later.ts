@@ -6,6 +6,7 @@ import { keepEdition } from '../database/editions'
 import type { Database } from '../database/tables'
 import type { Jobs } from '../jobs'
 import { fillHandout, newHandout, whyNot, type GiveOutRefusal } from './giveOut'
+import { freezeVersions } from './versions'
 
 type Trx = Transaction<Database>
 
@@ -20,9 +21,11 @@ export async function planHandout(
   const at = when && dueMoment(when, time_zone)
   if (at && at <= now) return refuse('past')
   if (when && settings.due && settings.due.day < when.day) return refuse('due-before')
-  const refused = await whyNot(trx, to, settings.mode)
+  const refused = await whyNot(trx, to, settings)
   if (refused) return refuse(refused)
-  const { id } = await newHandout(trx, board, to, settings)
+  const made = await newHandout(trx, board, to, settings)
+  if (!made.ok) return made
+  const { id } = made.value
   await trx.updateTable('handouts').set({ given_at: null, gives_at: at, plan: JSON.stringify(to) }).where('id', '=', id).execute()
   if (at) await jobs.at(trx, at, { name: 'give-out', handout: id })
   return ok({ id })
@@ -34,14 +37,14 @@ export async function planHandout(
  */
 export function carryOut(db: Kysely<Database>, handout: string, early = false): Promise<Result<{ slates: number }, GiveOutRefusal | 'gone' | 'given' | 'waits'>> {
   return db.transaction().execute(async (trx) => {
-    const row = await trx.selectFrom('handouts').select(['board_id', 'class_id', 'mode', 'plan', 'given_at', 'gives_at']).where('id', '=', handout).forUpdate().executeTakeFirst()
+    const row = await trx.selectFrom('handouts').select(['board_id', 'class_id', 'mode', 'free', 'plan', 'given_at', 'gives_at']).where('id', '=', handout).forUpdate().executeTakeFirst()
     if (!row) return refuse('gone')
     if (row.given_at) return refuse('given')
     // Made a draft again, or put off, since the job was put down.
     if (!early && (!row.gives_at || row.gives_at > new Date())) return refuse('waits')
     await trx.selectFrom('classes').select('id').where('id', '=', row.class_id).forUpdate().executeTakeFirstOrThrow()
     const to = row.plan ?? { classId: row.class_id }
-    const hindered = await whyNot(trx, to, row.mode)
+    const hindered = await whyNot(trx, to, row)
     if (hindered) {
       await trx.updateTable('handouts').set({ hindered, gives_at: null }).where('id', '=', handout).execute()
       return refuse(hindered)
@@ -50,14 +53,24 @@ export function carryOut(db: Kysely<Database>, handout: string, early = false): 
     if (early) {
       const { document } = await trx.selectFrom('boards').select('document').where('id', '=', row.board_id).executeTakeFirstOrThrow()
       await trx.updateTable('handouts').set({ edition_hash: await keepEdition(trx, document) }).where('id', '=', handout).execute()
+      await freezeVersions(trx, handout)
     }
     await trx.updateTable('handouts').set({ given_at: new Date(), gives_at: null, hindered: null, plan: null }).where('id', '=', handout).execute()
     return ok({ slates: await fillHandout(trx, handout, to) })
   })
 }
 
-/** A draft, or what would go out later, is dropped as if it had never been. False once it is given out. */
-export async function dropPlan(db: Kysely<Database>, handout: string): Promise<boolean> {
-  const gone = await db.deleteFrom('handouts').where('id', '=', handout).where('given_at', 'is', null).executeTakeFirst()
-  return gone.numDeletedRows > 0n
+/** What a draft was, so that it can be made again. */
+export type Dropped = HandoutSettings & { readonly to: readonly Recipient[] }
+
+/** A draft, or what would go out later, is dropped as if it had never been: what it was, or null once it is given out. */
+export async function dropPlan(db: Kysely<Database>, handout: string): Promise<Dropped | null> {
+  const gone = await db.deleteFrom('handouts').where('id', '=', handout).where('given_at', 'is', null)
+    .returning(['class_id', 'mode', 'own_pages', 'free', 'looking', 'word', 'due_on', 'due_time', 'hand_in', 'counts', 'points', 'rubric', 'plan']).executeTakeFirst()
+  if (!gone) return null
+  const counting = gone.counts === 'points' ? { counts: gone.counts, points: gone.points! } : gone.counts === 'rubric' ? { counts: gone.counts, rubric: gone.rubric! } : { counts: gone.counts }
+  return {
+    mode: gone.mode, ownPages: gone.own_pages, free: gone.free, looking: gone.looking, word: gone.word, handIn: gone.hand_in, counting,
+    due: gone.due_on === null ? null : { day: gone.due_on, ...gone.due_time !== null && { time: gone.due_time.slice(0, 5) } }, to: [gone.plan ?? { classId: gone.class_id }],
+  }
 }

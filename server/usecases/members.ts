@@ -1,4 +1,4 @@
-import { MOST_PARTS } from '../../core/board/place'
+import { MOST_PARTS } from '../../core/board/whatPlacesTake'
 import { ok, refuse, type Result } from '../../core/result'
 import { sql, type Transaction } from 'kysely'
 import type { Database } from '../database/tables'

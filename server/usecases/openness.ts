@@ -1,4 +1,4 @@
-import type { Due } from '../../core/handout/settings'
+import type { Due, Looking } from '../../core/handout/settings'
 import { canHandBack, canHandIn, type SlateStatus } from '../../core/slate/status'
 import { ok, refuse, type Result } from '../../core/result'
 import { withNews } from '../news/wire'
@@ -16,12 +16,13 @@ export async function markOpened(services: Told, id: string): Promise<void> {
   })
 }
 
-export const handIn = (services: Told, id: string) => changeStatus(services, id, 'handed-in', canHandIn, { handed_in_at: new Date() })
+/** With a word to the teacher, if there is one. */
+export const handIn = (services: Told, id: string, word = '') => changeStatus(services, id, 'handed-in', canHandIn, { handed_in_at: new Date(), said: word.trim() || null })
 export const handBack = (services: Told, id: string) => changeStatus(services, id, 'handed-back', canHandBack, { handed_back_at: new Date() })
 
 /** The row lock sets this in one order with the moves: what came before it counts, what comes after is refused. */
 async function changeStatus(
-  services: Told, id: string, to: SlateStatus, allowed: (from: SlateStatus) => boolean, at: { handed_in_at: Date } | { handed_back_at: Date },
+  services: Told, id: string, to: SlateStatus, allowed: (from: SlateStatus) => boolean, at: { handed_in_at: Date, said: string | null } | { handed_back_at: Date },
 ): Promise<Result<SlateStatus, SlateStatus>> {
   return withNews(services, async (trx, news) => {
     const { status, handout_id } = await trx.selectFrom('slates').select(['status', 'handout_id']).where('id', '=', id).forUpdate().executeTakeFirstOrThrow()
@@ -50,14 +51,20 @@ export async function switchHandout(services: Told, handout: string, what: Switc
 }
 
 /** What may still be changed of a handout once it is given out. */
-export interface HandoutChange { readonly word?: string, readonly due?: Due | null, readonly handIn?: boolean }
+export interface HandoutChange { readonly word?: string, readonly due?: Due | null, readonly handIn?: boolean, readonly looking?: Looking }
 
-export async function changeHandout(services: Told, handout: string, { word, due, handIn }: HandoutChange): Promise<void> {
+export async function changeHandout(services: Told, handout: string, { word, due, handIn, looking }: HandoutChange): Promise<void> {
   const change = {
-    ...word !== undefined && { word }, ...handIn !== undefined && { hand_in: handIn },
+    ...word !== undefined && { word }, ...handIn !== undefined && { hand_in: handIn }, ...looking !== undefined && { looking },
     ...due !== undefined && { due_on: due?.day ?? null, due_time: due?.time ?? null },
   }
-  if (Object.keys(change).length) await services.db.updateTable('handouts').set(change).where('id', '=', handout).execute()
+  if (Object.keys(change).length === 0) return
+  await withNews(services, async (trx, news) => {
+    const row = await trx.updateTable('handouts').set(change).where('id', '=', handout).returning('class_id').executeTakeFirstOrThrow()
+    news.push({ scope: 'handout', handout, changed: 'words' })
+    // Whoever looks at what others have made may do so no longer.
+    if (looking !== undefined) news.push({ scope: 'class', class: row.class_id })
+  })
 }
 
 /** For one slate alone, beside what holds for all. */

@@ -1,4 +1,5 @@
 import type { Kysely } from 'kysely'
+import { levelsFit, type Levels } from '../../core/handout/counting'
 import type { Decisions } from '../../core/keys/mark'
 import type { MarginItem } from '../../core/margin/item'
 import { ok, refuse, type Result } from '../../core/result'
@@ -13,8 +14,8 @@ export async function marginOf(db: Db, slate: string) {
 }
 
 export async function reviewOf(db: Db, slate: string) {
-  const row = await db.selectFrom('reviews').select(['decisions', 'comment']).where('slate_id', '=', slate).executeTakeFirst()
-  return row ?? { decisions: {}, comment: '' }
+  const row = await db.selectFrom('reviews').select(['decisions', 'comment', 'points', 'levels']).where('slate_id', '=', slate).executeTakeFirst()
+  return row ? { ...row, points: row.points === null ? null : Number(row.points) } : { decisions: {}, comment: '', points: null, levels: {} }
 }
 
 /** Adds to the teacher's layer. A note must be pinned to a piece, and ink drawn on a page, that this slate's edition has. */
@@ -43,8 +44,15 @@ export async function setMarginRemoved(services: Services, slate: string, item: 
   })
 }
 
-export async function saveReview({ db }: Services, slate: string, teacher: string, decisions: Decisions, comment: string): Promise<void> {
-  const values = { decisions: JSON.stringify(decisions), comment, updated_at: new Date() }
+export interface ReviewToSave { readonly decisions: Decisions, readonly comment: string, readonly points: number | null, readonly levels: Levels }
+
+/** Refused where it gives more points than the handout counts for, or levels that its rubric doesn't have. */
+export async function saveReview({ db }: Pick<Services, 'db'>, slate: string, teacher: string, { decisions, comment, points, levels }: ReviewToSave): Promise<Result<null, 'beyond'>> {
+  const handout = await db.selectFrom('handouts').innerJoin('slates', 'slates.handout_id', 'handouts.id').select(['handouts.points', 'handouts.rubric']).where('slates.id', '=', slate).executeTakeFirstOrThrow()
+  if (points !== null && points > (handout.points ?? -1)) return refuse('beyond')
+  if (Object.keys(levels).length && !(handout.rubric && levelsFit(levels, handout.rubric))) return refuse('beyond')
+  const values = { decisions: JSON.stringify(decisions), comment, points, levels: JSON.stringify(levels), updated_at: new Date() }
   await db.insertInto('reviews').values({ slate_id: slate, teacher_id: teacher, ...values })
     .onConflict(c => c.column('slate_id').doUpdateSet(values)).execute()
+  return ok(null)
 }

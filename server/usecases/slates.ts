@@ -45,11 +45,11 @@ export async function viewSlate({ db, engine }: Pick<Services, 'db' | 'engine'>,
 /** What a student should know of the handout, and who else works on the slate. */
 async function handoutOf(db: Kysely<Database>, slate: string) {
   const row = await db.selectFrom('slates').innerJoin('handouts', 'handouts.id', 'slates.handout_id')
-    .select(['slates.kind', 'slates.mark', 'handouts.word', 'handouts.due_on', 'handouts.due_time', 'handouts.hand_in as handIn']).where('slates.id', '=', slate).executeTakeFirstOrThrow()
-  const { kind, mark, word, handIn } = row
+    .select(['slates.kind', 'slates.mark', 'slates.name as heading', 'slates.said', 'handouts.looking', 'handouts.counts', 'handouts.points as mostPoints', 'handouts.rubric', 'handouts.word', 'handouts.due_on', 'handouts.due_time', 'handouts.hand_in as handIn']).where('slates.id', '=', slate).executeTakeFirstOrThrow()
+  const { kind, mark, heading, said, looking, counts, mostPoints, rubric, word, handIn } = row
   const members = kind !== 'frame' ? [] : await db.selectFrom('slate_members').innerJoin('students', 'students.id', 'slate_members.student_id')
     .select(['students.name', 'slate_members.hand', 'slate_members.part']).where('slate_members.slate_id', '=', slate).where('slate_members.until_at', 'is', null).where('students.left_at', 'is', null).orderBy('slate_members.hand').execute()
-  return { kind, mark, word, handIn, members, due: dueOf(row) }
+  return { kind, mark, heading, said, looking, counts, mostPoints, rubric, word, handIn, members, due: dueOf(row) }
 }
 
 /** When it is due, as the database has it. */

@@ -13,12 +13,12 @@ import { dueOf, namesOf } from './slates'
 /** Everything the walk-round begins with; from there on the socket brings the changes. */
 export async function walkRound({ db, engine }: Services, id: string, role: Role) {
   const handout = await db.selectFrom('handouts').innerJoin('classes', 'classes.id', 'handouts.class_id')
-    .select(['handouts.mode', 'handouts.word', 'handouts.due_on', 'handouts.due_time', 'handouts.hand_in as handIn', 'handouts.closed_at'])
+    .select(['handouts.mode', 'handouts.word', 'handouts.due_on', 'handouts.due_time', 'handouts.hand_in as handIn', 'handouts.closed_at', 'handouts.own_pages as ownPages', 'handouts.free', 'handouts.looking', 'classes.newcomers'])
     .select(['handouts.id', 'handouts.edition_hash', 'handouts.board_id as boardId', 'handouts.created_at', 'classes.id as classId', 'classes.name as className', 'classes.code'])
     .where('handouts.id', '=', id).executeTakeFirstOrThrow()
   // One reading in one transaction, so that number, status and state belong together.
-  const { slates, loose } = await db.transaction().setIsolationLevel('repeatable read').execute(async (trx) => {
-    const rows = await trx.selectFrom('slates').select(['id', 'status', 'kind', 'mark', 'edition_hash', 'last_number', 'moved_at', 'handed_in_at'])
+  const { slates, loose, versions } = await db.transaction().setIsolationLevel('repeatable read').execute(async (trx) => {
+    const rows = await trx.selectFrom('slates').select(['id', 'status', 'kind', 'mark', 'name as heading', 'position', 'version', 'edition_hash', 'last_number', 'moved_at', 'handed_in_at'])
       .where('handout_id', '=', id).execute()
     const states = await loadStates(trx, engine.editions, rows.map(row => ({ id: row.id, edition: row.edition_hash, last: row.last_number })))
     const names = await namesOf(trx, rows.map(row => row.id))
@@ -27,19 +27,22 @@ export async function walkRound({ db, engine }: Services, id: string, role: Role
       ...row, name: names.get(row.id) ?? '', members: people.filter(p => p.slate === row.id).map(({ slate, ...member }) => member), edition: edition_hash, movedAt: moved_at?.toISOString() ?? null, handedInAt: handed_in_at?.toISOString() ?? null,
       // One that can't be read says so, and harms no other.
       ...states.get(row.id) ?? { number: last_number, state: emptySlate }, unreadable: !states.get(row.id),
-    })).toSorted((a, b) => a.name.localeCompare(b.name, 'en', { numeric: true }))
+    })).filter(slate => slate.members.length > 0 || slate.number > 0 || slate.kind === 'frame' || slate.kind === 'class')
+      .toSorted((a, b) => (a.position ?? 0) - (b.position ?? 0) || a.name.localeCompare(b.name, 'en', { numeric: true }))
     const placed = people.map(person => person.student)
-    const loose = handout.mode === 'frame-per-group'
+    // Who has no frame; of copies, who has none because it went to some only.
+    const loose = handout.mode !== 'one-for-everyone'
       ? await trx.selectFrom('students').select(['id as student', 'name']).where('class_id', '=', handout.classId).where('left_at', 'is', null)
           .$if(placed.length > 0, query => query.where('id', 'not in', placed)).orderBy('name_folded').execute()
       : []
-    return { slates, loose }
+    const versions = await trx.selectFrom('handout_versions').select(['number', 'name']).where('handout_id', '=', id).orderBy('number').execute()
+    return { slates, loose, versions }
   })
   // Versions and corrections: each slate is drawn over its own.
   const hashes = new Set([handout.edition_hash, ...slates.map(slate => slate.edition)])
   const boards: Record<string, Board> = Object.fromEntries(await Promise.all([...hashes].map(async hash => [hash, (await engine.editions.get(db, hash)).board] as const)))
   const { edition_hash, created_at, closed_at, due_on, due_time, ...rest } = handout
-  return { ...rest, mayChange: may(role, 'handout.correct'), closed: closed_at !== null, due: dueOf({ due_on, due_time }), edition: edition_hash, createdAt: created_at.toISOString(), boards, slates, loose }
+  return { ...rest, mayChange: may(role, 'handout.correct'), closed: closed_at !== null, due: dueOf({ due_on, due_time }), edition: edition_hash, createdAt: created_at.toISOString(), boards, slates, loose, versions }
 }
 
 /** Who works on which slate of a handout now. */
@@ -52,12 +55,12 @@ export async function handoutsOf({ db, engine }: Pick<Services, 'db' | 'engine'>
   const rows = await db.selectFrom('handouts').innerJoin('classes', 'classes.id', 'handouts.class_id').innerJoin('boards', 'boards.id', 'handouts.board_id')
     .leftJoin('slates', 'slates.handout_id', 'handouts.id')
     .select(eb => [
-      'handouts.id', 'handouts.board_id as boardId', 'handouts.mode', 'handouts.edition_hash', 'classes.name as className', 'handouts.created_at', 'handouts.given_at', 'handouts.gives_at', 'handouts.hindered', 'handouts.due_on', 'handouts.due_time', 'handouts.closed_at',
+      'handouts.id', 'handouts.board_id as boardId', 'handouts.mode', 'handouts.edition_hash', 'classes.name as className', eb('classes.newcomers', 'is not', null).as('newcomers'), 'handouts.created_at', 'handouts.given_at', 'handouts.gives_at', 'handouts.hindered', 'handouts.due_on', 'handouts.due_time', 'handouts.closed_at',
       eb.fn.count<string>('slates.id').as('all'),
       eb.fn.countAll<string>().filterWhere('slates.status', '=', 'handed-in').as('handedIn'),
       eb.fn.countAll<string>().filterWhere('slates.status', '=', 'under-way').as('underWay'),
     ])
-    .where(eb => eb.or([eb('handouts.given_at', 'is not', null), eb('classes.teacher_id', '=', teacher)])).where(isTheirs(teacher)).groupBy(['handouts.id', 'classes.name']).orderBy('handouts.created_at', 'desc').limit(MOST_HANDOUTS).execute()
+    .where(eb => eb.or([eb('handouts.given_at', 'is not', null), eb('classes.teacher_id', '=', teacher)])).where(isTheirs(teacher)).groupBy(['handouts.id', 'classes.id']).orderBy('handouts.created_at', 'desc').limit(MOST_HANDOUTS).execute()
   return Promise.all(rows.map(async ({ edition_hash, created_at, given_at, gives_at, due_on, due_time, closed_at, ...row }) => {
     const { board } = await engine.editions.get(db, edition_hash)
     return {

@@ -51,7 +51,7 @@ test.describe('by touch on a tablet', () => {
     }
     await expect(page.getByText('Ada Fern · 6 of 6')).toBeVisible()
     await page.getByRole('button', { name: 'Hand in' }).tap()
-    await expect(page.getByText('Every card has a place.')).toBeVisible()
+    await expect(page.getByText('Everything is done.')).toBeVisible()
     await page.getByRole('button', { name: 'Hand it in now' }).tap()
     await expect(page.getByText('Handed in', { exact: true })).toBeVisible()
   })
@@ -138,7 +138,7 @@ test('by keyboard alone: comes in, does the whole task, hands in', async ({ page
   await page.keyboard.press('Escape')
   await tabTo(/^Hand in$/)
   await page.keyboard.press('Enter')
-  await expect(page.getByText('Every card has a place.')).toBeVisible()
+  await expect(page.getByText('Everything is done.')).toBeVisible()
   await tabTo(/^Hand it in now$/)
   await page.keyboard.press('Enter')
   await expect(page.getByText('Handed in', { exact: true })).toBeVisible()

@@ -1,7 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import type { Page } from '@playwright/test'
 import type { Board } from '../../core/board/board'
-import { pieceName } from '../../core/board/piece'
+import { pieceName } from '../../core/board/pieceName'
 import { expectAccessible } from './axe'
 import { comeIn, dragTo, expect, makeLesson, piece, signInTeacher, test, zonePoint } from './class'
 

@@ -38,7 +38,7 @@ test('class lists come in from files of any kind, and say what is wrong with oth
   await page.getByLabel('Year 5/6, 2 students').check()
   // Ada is known by her name, and now by her record too.
   await expect(page.getByTestId('plan')).toContainText('New: Inka Petrel')
-  await expect(page.getByTestId('plan')).toContainText('Changed: Ada Fern')
+  await expect(page.getByTestId('plan')).toContainText('Matched with the school\'s records: Ada Fern')
   await expectAccessible(page)
   await page.getByRole('button', { name: 'Make 2 changes' }).click()
   await expect(page.getByText('5 students are in the class now')).toBeVisible()
@@ -85,8 +85,11 @@ test('to some students, as a draft and later: said before, seen in the list, and
   await page.getByLabel('On', { exact: true }).fill('2031-05-12')
   await page.getByLabel('Times').fill('2')
   await expect(page.getByTestId('sentence')).toContainText('Monday 12 May at 08:00, Monday 19 May at 08:00')
-  await page.getByLabel('Due').fill('2031-05-13')
+  await page.getByLabel('Due').fill('2031-05-11')
   await expect(page.getByText('It would be due before it goes out')).toBeVisible()
+  // Each of a series is due as long after its day as the first.
+  await page.getByLabel('Due').fill('2031-05-14')
+  await expect(page.getByTestId('sentence')).toContainText('They are due one after the other: Wednesday 14 May, Wednesday 21 May.')
   await page.getByLabel('Due').fill('2031-05-30')
   await page.getByRole('button', { name: 'Give out later' }).click()
   await expect(page.getByText(/^Goes out/)).toHaveCount(2)
@@ -102,7 +105,20 @@ test('to some students, as a draft and later: said before, seen in the list, and
   await expect(student.getByRole('listitem')).toHaveCount(2)
   await page.getByRole('listitem').filter({ hasText: 'Goes out' }).first().getByRole('button', { name: 'Remove' }).click()
   await expect(page.getByText(/^Goes out/)).toHaveCount(1)
+  // Removed by mistake, it is had back, as a draft.
+  await page.getByRole('button', { name: 'Bring it back as a draft' }).click()
+  await expect(page.getByRole('listitem').filter({ hasText: 'Draft' })).toHaveCount(1)
   await student.context().close()
+
+  // What went to one is given to another, too, from the walk-round.
+  await page.getByRole('link', { name: /^Walk round/ }).first().click()
+  await expect(page.locator('[data-slate]')).toHaveCount(1)
+  await page.getByRole('button', { name: 'Change', exact: true }).click()
+  await page.getByLabel('Ada Fern').check()
+  await expectAccessible(page)
+  await page.getByRole('button', { name: 'Give it to 1 more student' }).click()
+  await expect(page.getByText('One more student has it now.')).toBeVisible()
+  await expect(page.locator('[data-slate]')).toHaveCount(2)
 })
 
 test('another teacher is asked in by a link, sees the class and the lesson, and can change neither', async ({ application, browser, page }) => {

@@ -250,7 +250,7 @@ test('a teacher designs, gives out, walks round, writes in the margin and hands 
 
   await test.step('hands in: what is empty is said first, and then nothing moves', async () => {
     await student.getByRole('button', { name: 'Hand in' }).click()
-    await expect(student.getByText('4 cards have no place yet.')).toBeVisible()
+    await expect(student.getByText('4 cards are still on the ledge or in no place')).toBeVisible()
     await expectAccessible(student)
     await student.getByRole('button', { name: 'Hand it in now' }).click()
     await expect(student.getByText('Handed in', { exact: true })).toBeVisible()

@@ -5,83 +5,7 @@ import sharp from 'sharp'
 import { Client } from '../client'
 import type { Socket } from '../client'
 import { expect, giveOutTo, makeLesson, test, type Lesson } from './class'
-
-const ACTORS = ['nobody', 'student', 'otherStudent', 'strangerStudent', 'otherTeacher', 'owner'] as const
-type ActorName = typeof ACTORS[number]
-type Cast = Record<ActorName, Client>
-
-interface Row {
-  readonly path: (l: Lesson, extra: Extra) => string
-  readonly body?: (l: Lesson, extra: Extra) => unknown
-  /** Who is let through; everybody else gets 401 (nobody) or 403. */
-  readonly allowed: readonly ActorName[]
-}
-interface Extra { file: string, margin: string, board: object, version: () => Promise<number> }
-
-const EVERYONE = ACTORS
-const STUDENTS: readonly ActorName[] = ['student', 'otherStudent', 'strangerStudent']
-const TEACHERS: readonly ActorName[] = ['otherTeacher', 'owner']
-const slateOf = (l: Lesson) => l.slates.find(s => s.name === 'Ada Fern')!.id
-
-/** Every route there is, by its file. A route that isn't listed fails the test below. */
-const ROUTES: Record<string, Row> = {
-  'session.get.ts': { path: () => '/api/session', allowed: EVERYONE },
-  'session.post.ts': { path: () => '/api/session', body: () => ({ email: 'x@y.example', password: 'wrong' }), allowed: [] },
-  'teachers.post.ts': { path: () => '/api/teachers', body: () => ({ name: '', email: '', password: '' }), allowed: [] },
-  'join/index.post.ts': { path: () => '/api/join', body: l => ({ code: l.code }), allowed: EVERYONE },
-  'join/student.post.ts': { path: () => '/api/join/student', body: l => ({ code: l.code, student: l.students[0]!.id, pictures: ['bell', 'bell', 'bell'] }), allowed: [] },
-  'join/link.post.ts': { path: () => '/api/join/link', body: () => ({ link: 'nobody has such a link' }), allowed: [] },
-  'desk.get.ts': { path: () => '/api/desk', allowed: STUDENTS },
-  'boards/index.get.ts': { path: () => '/api/boards', allowed: TEACHERS },
-  'boards/index.post.ts': { path: () => '/api/boards', body: () => ({ title: 'New' }), allowed: TEACHERS },
-  'boards/[id].get.ts': { path: l => `/api/boards/${l.board}`, allowed: ['owner'] },
-  'boards/[id].put.ts': { path: l => `/api/boards/${l.board}`, body: async (_, e) => ({ version: await e.version(), board: e.board }), allowed: ['owner'] },
-  'boards/import.post.ts': { path: () => '/api/boards/import', body: (_, e) => e.board, allowed: TEACHERS },
-  'boards/[id]/file.get.ts': { path: l => `/api/boards/${l.board}/file`, allowed: ['owner'] },
-  'boards/[id]/shelf.put.ts': { path: l => `/api/boards/${l.board}/shelf`, body: () => ({ organizer: false }), allowed: ['owner'] },
-  'library/index.get.ts': { path: () => '/api/library?q=crab', allowed: TEACHERS },
-  'library/[name].get.ts': { path: () => '/api/library/crab', allowed: TEACHERS },
-  'library/[name].post.ts': { path: () => '/api/library/crab', body: () => ({}), allowed: TEACHERS },
-  'boards/[id]/handouts.post.ts': { path: l => `/api/boards/${l.board}/handouts`, body: l => ({ to: [{ classId: l.classId }] }), allowed: ['owner'] },
-  'classes/index.get.ts': { path: () => '/api/classes', allowed: TEACHERS },
-  'classes/index.post.ts': { path: () => '/api/classes', body: () => ({ name: 'Another' }), allowed: TEACHERS },
-  'classes/[id].get.ts': { path: l => `/api/classes/${l.classId}`, allowed: ['owner'] },
-  'classes/[id]/list.post.ts': { path: l => `/api/classes/${l.classId}/list`, body: () => ({ students: [{ name: 'Somebody New' }], missing: 'stay' }), allowed: ['owner'] },
-  'classes/[id]/students/[student]/left.put.ts': { path: l => `/api/classes/${l.classId}/students/${l.students[3]!.id}/left`, body: () => ({ left: false }), allowed: ['owner'] },
-  'classes/[id]/students/[student]/pictures.post.ts': { path: l => `/api/classes/${l.classId}/students/${l.students[3]!.id}/pictures`, body: () => ({}), allowed: ['owner'] },
-  'classes/[id]/cards.get.ts': { path: l => `/api/classes/${l.classId}/cards`, allowed: ['owner'] },
-  'classes/[id]/students/[student]/link.post.ts': { path: l => `/api/classes/${l.classId}/students/${l.students[3]!.id}/link`, body: () => ({ to: 'none' }), allowed: ['owner'] },
-  'classes/[id]/assistants/index.get.ts': { path: l => `/api/classes/${l.classId}/assistants`, allowed: ['owner'] },
-  'classes/[id]/assistants/invite.put.ts': { path: l => `/api/classes/${l.classId}/assistants/invite`, body: () => ({ on: false }), allowed: ['owner'] },
-  'classes/[id]/assistants/[teacher].delete.ts': { path: l => `/api/classes/${l.classId}/assistants/${l.classId}`, allowed: ['owner'] },
-  'invitations.post.ts': { path: () => '/api/invitations', body: () => ({ invite: 'nobody was asked by this' }), allowed: TEACHERS },
-  'classes/[id]/groups.get.ts': { path: l => `/api/classes/${l.classId}/groups?day=2026-03-02`, allowed: ['owner'] },
-  'classes/[id]/sets/index.post.ts': { path: l => `/api/classes/${l.classId}/sets`, body: () => ({ name: 'Lab', groups: [{ name: 'Oak', mark: 'oak', students: [] }] }), allowed: ['owner'] },
-  'classes/[id]/sets/[set].put.ts': { path: l => `/api/classes/${l.classId}/sets/${l.classId}`, body: () => ({ name: 'Lab', groups: [{ name: 'Oak', mark: 'oak', students: [] }] }), allowed: ['owner'] },
-  'classes/[id]/sets/[set].delete.ts': { path: l => `/api/classes/${l.classId}/sets/${l.classId}`, allowed: ['owner'] },
-  'classes/[id]/wishes.put.ts': { path: l => `/api/classes/${l.classId}/wishes`, body: () => ({ wishes: [] }), allowed: ['owner'] },
-  'classes/[id]/students/[student]/absent.put.ts': { path: l => `/api/classes/${l.classId}/students/${l.students[3]!.id}/absent`, body: () => ({ day: '2026-03-02', absent: true }), allowed: ['owner'] },
-  'pronunciations.post.ts': { path: () => '/api/pronunciations', body: () => ({ words: ['boat'] }), allowed: TEACHERS },
-  'files/index.post.ts': { path: () => '/api/files', body: () => new FormData(), allowed: TEACHERS },
-  'files/[hash].get.ts': { path: (_, e) => `/api/files/${e.file}`, allowed: ['student', 'otherStudent', 'owner'] },
-  'handouts/index.get.ts': { path: () => '/api/handouts', allowed: TEACHERS },
-  'handouts/[id].get.ts': { path: l => `/api/handouts/${l.handout}`, allowed: ['owner'] },
-  'slates/[id].get.ts': { path: l => `/api/slates/${slateOf(l)}`, allowed: ['student', 'owner'] },
-  'slates/[id]/review.put.ts': { path: l => `/api/slates/${slateOf(l)}/review`, body: () => ({ decisions: {}, comment: '' }), allowed: ['owner'] },
-  'slates/[id]/margin/index.post.ts': { path: l => `/api/slates/${slateOf(l)}/margin`, body: () => ({ kind: 'note', page: 'page', piece: 'c0', text: 'Hm' }), allowed: ['owner'] },
-  'slates/[id]/margin/[item].put.ts': { path: (l, e) => `/api/slates/${slateOf(l)}/margin/${e.margin}`, body: () => ({ removed: true }), allowed: ['owner'] },
-  'slates/[id]/feedback.get.ts': { path: l => `/api/slates/${slateOf(l)}/feedback`, allowed: ['student'] },
-  'slates/[id]/hand-in.post.ts': { path: l => `/api/slates/${slateOf(l)}/hand-in`, body: () => ({}), allowed: ['student'] },
-  'slates/[id]/hand-back.post.ts': { path: l => `/api/slates/${slateOf(l)}/hand-back`, body: () => ({}), allowed: ['owner'] },
-  'handouts/[id].delete.ts': { path: l => `/api/handouts/${l.handout}`, allowed: ['owner'] },
-  'handouts/due.get.ts': { path: () => '/api/handouts/due', allowed: TEACHERS },
-  'handouts/[id]/give-out.post.ts': { path: l => `/api/handouts/${l.handout}/give-out`, body: () => ({}), allowed: ['owner'] },
-  'handouts/[id].put.ts': { path: l => `/api/handouts/${l.handout}`, body: () => ({ word: 'Ten minutes' }), allowed: ['owner'] },
-  'handouts/[id]/correction.get.ts': { path: l => `/api/handouts/${l.handout}/correction`, allowed: ['owner'] },
-  'handouts/[id]/correction.post.ts': { path: l => `/api/handouts/${l.handout}/correction`, body: () => ({}), allowed: ['owner'] },
-  'handouts/[id]/members.put.ts': { path: l => `/api/handouts/${l.handout}/members`, body: l => ({ student: l.students[0]!.id, to: null }), allowed: ['owner'] },
-  'session.delete.ts': { path: () => '/api/session', allowed: EVERYONE },
-}
+import { ACTORS, ROUTES, slateOf, type Cast, type Extra } from './routes'
 
 async function cast(address: string, lesson: Lesson, stranger: Lesson): Promise<Cast> {
   const enter = async (l: Lesson, i: number) => {
@@ -109,9 +33,10 @@ async function lessonWithPicture(address: string): Promise<{ lesson: Lesson, ext
   await lesson.teacher.must('PUT', `/api/boards/${lesson.board}`, { version: await version(), board })
   const { id } = await giveOutTo(lesson.teacher, lesson.board, { to: [{ classId: lesson.classId }] })
   const { slates } = await lesson.teacher.must<{ slates: Lesson['slates'] }>('GET', `/api/handouts/${id}`)
+  const { id: shown } = await giveOutTo(lesson.teacher, lesson.board, { to: [{ classId: lesson.classId }], mode: 'one-for-everyone', ownPages: true, looking: 'always' })
   const withHandout = { ...lesson, handout: id, slates }
   const margin = await lesson.teacher.must<{ id: string }>('POST', `/api/slates/${slateOf(withHandout)}/margin`, { kind: 'note', page: 'page', piece: 'c0', text: 'Hm' })
-  return { lesson: withHandout, extra: { file: hash, margin: margin.id, board, version } }
+  return { lesson: withHandout, extra: { file: hash, shown, margin: margin.id, board, version } }
 }
 
 test('every route lets through whom it should, and nobody else', async ({ application }) => {
@@ -289,6 +214,46 @@ test.describe('over the socket', () => {
     }
     const view = await lesson.teacher.must<{ number: number }>('GET', `/api/slates/${slate}`)
     expect(view.number).toBe(1)
+  })
+
+  test('who may look sees the work move, and reaches nothing else of it; who came by a code is like any student of their class', async ({ application }) => {
+    const { address } = application
+    const lesson = await makeLesson(address)
+    const { teacher } = lesson
+    const { id: handout } = await giveOutTo(teacher, lesson.board, { to: [{ classId: lesson.classId }], mode: 'one-for-everyone', ownPages: true, looking: 'after-hand-in' })
+    const enter = async (i: number) => {
+      const client = new Client(address)
+      await client.enter(lesson.code, lesson.students[i]!.id, lesson.students[i]!.pictures)
+      return client
+    }
+    const [ada, bo] = [await enter(0), await enter(1)]
+    const [pageOfAda, pageOfBo] = [(await ada.must<{ id: string }>('POST', `/api/handouts/${handout}/page`, {})).id, (await bo.must<{ id: string }>('POST', `/api/handouts/${handout}/page`, {})).id]
+    const socket = await bo.socket()
+    socket.say({ say: 'open', slate: pageOfAda, since: 0 })
+    await refused(socket, 'not-yours')
+    await bo.must('GET', `/api/slates/${pageOfBo}`)
+    await bo.must('POST', `/api/slates/${pageOfBo}/hand-in`, {})
+    socket.say({ say: 'open', slate: pageOfAda, since: 0 })
+    await socket.hear(m => m.say === 'slate' && m.slate === pageOfAda)
+    socket.say({ say: 'moves', slate: pageOfAda, moves: [move('move-of-a-looker')] })
+    await refused(socket, 'not-yours')
+    const mover = await ada.socket()
+    mover.say({ say: 'open', slate: pageOfAda, since: 0 })
+    mover.say({ say: 'moves', slate: pageOfAda, moves: [move('move-of-the-holder')] })
+    await socket.hear(m => m.say === 'moves' && m.slate === pageOfAda && m.moves[0]!.id === 'move-of-the-holder')
+    for (const [method, path, body] of [['GET', '', undefined], ['GET', '/feedback', undefined], ['POST', '/hand-in', {}], ['PUT', '/name', { name: 'Mine' }], ['PUT', '/review', { decisions: {}, comment: '' }]] as const) {
+      expect((await bo.ask(method, `/api/slates/${pageOfAda}${path}`, body)).status, path).toBe(403)
+    }
+    const { handouts: [open] } = await teacher.must<{ handouts: { id: string, code: string }[] }>('POST', `/api/boards/${lesson.board}/handouts`, { newcomers: true })
+    const guest = new Client(address)
+    await guest.must('POST', '/api/join/newcomer', { code: open!.code, name: 'Guest' })
+    const [own] = await guest.must<{ id: string }[]>('GET', '/api/desk')
+    expect((await guest.ask('GET', `/api/slates/${own!.id}`)).status).toBe(200)
+    for (const path of [`/api/slates/${pageOfAda}`, `/api/handouts/${handout}/others`, `/api/handouts/${handout}/frames`, `/api/handouts/${open!.id}`, `/api/classes/${lesson.classId}`]) expect((await guest.ask('GET', path)).status, path).toBe(403)
+    // Twice from one device is one person.
+    expect(await guest.must('POST', '/api/join/newcomer', { code: open!.code, name: 'Guest' })).toMatchObject({ name: 'Guest' })
+    socket.close()
+    mover.close()
   })
 
   test('whatever is sent, the answer is a reason, the connection lives, and the slate is unchanged', async ({ application }) => {

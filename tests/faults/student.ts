@@ -59,6 +59,7 @@ export async function comeToWork(address: string, lesson: Lesson, student: Stude
       },
     },
     changed: () => {},
+    about: () => {},
     outdated: () => {
       throw new Error('nobody has changed the board')
     },

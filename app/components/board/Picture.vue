@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { pixelsLying, type BackdropPicture } from '~~/core/board/backdrop'
+import type { BackdropPicture } from '~~/core/board/backdrop'
+import { pixelsLying } from '~~/core/board/pixels'
 
 /** A printed picture, turned as it is; of one that is cropped only the part that is left, in the same box. */
 const { picture } = defineProps<{ picture: BackdropPicture }>()

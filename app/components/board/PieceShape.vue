@@ -3,7 +3,7 @@ import type { Master, Piece } from '~~/core/board/piece'
 import { CARD_PADDING, PICTURE_BOX } from '~~/core/layout/cardSize'
 import { breakLines } from '~~/core/text/lines'
 import { TIP_LENGTH } from '~~/core/placement/claim'
-import { quantity } from '~~/core/exact/quantity'
+import { floating } from '~~/core/exact/written'
 import { baselineShift, LINE_HEIGHT } from '~~/core/text/measure'
 
 /** A piece around the origin: text and box are one thing. `written` is what a student wrote on a note. */
@@ -25,7 +25,7 @@ const outline = computed(() => {
   const [r, out] = [master.width / 2, master.height / 2]
   switch (master.look?.kind) {
     case 'sector': {
-      const end = quantity(master.look.share).valueOf() * 2 * Math.PI
+      const end = floating(master.look.share) * 2 * Math.PI
       return `M0 0V${-r}A${r} ${r} 0 ${end > Math.PI ? 1 : 0} 1 ${r * Math.sin(end)} ${-r * Math.cos(end)}Z`
     }
     case 'hand': return `M${-master.textSize / 2} ${master.textSize}L${-master.textSize / 4} ${-out}H${master.textSize / 4}L${master.textSize / 2} ${master.textSize}Z`
@@ -35,7 +35,7 @@ const outline = computed(() => {
 /** The words of a part of a circle stand in the middle of that part. */
 const sectorMiddle = computed(() => {
   if (master.look?.kind !== 'sector') return { x: 0, y: 0 }
-  const middle = quantity(master.look.share).valueOf() * Math.PI
+  const middle = floating(master.look.share) * Math.PI
   const far = master.width / 2 * 0.64
   return { x: far * Math.sin(middle), y: -far * Math.cos(middle) }
 })

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { boxOf } from '~~/core/geometry/outline'
-import { isBlank, type Place } from '~~/core/board/place'
+import type { Place } from '~~/core/board/place'
+import { isBlank } from '~~/core/board/whatPlacesTake'
 import { HEADING_SIZE } from '~~/core/layout/headingBox'
 import { layoutGaps } from '~~/core/layout/gaps'
 import { breakLines } from '~~/core/text/lines'
@@ -8,7 +9,7 @@ import { baselineShift, LINE_HEIGHT } from '~~/core/text/measure'
 
 const PRINTED_SIZE = 16
 
-const { place, lit = false } = defineProps<{ place: Place, lit?: boolean }>()
+const { place, lit = false, clear = false } = defineProps<{ place: Place, lit?: boolean, clear?: boolean }>()
 const { t } = useWords()
 const box = computed(() => boxOf(place))
 const heading = computed(() => place.heading && place.kind !== 'pin' && !isBlank(place) ? breakLines(place.heading, box.value.width, HEADING_SIZE, 'bold').slice(0, 2) : [])
@@ -25,7 +26,7 @@ const writingLines = computed(() => {
   return Array.from({ length: count }, (_, i) => `M${x + 8} ${place.lines === 'many' ? y + 8 + (i + 1) * step : y + height - 7}h${width - 16}`).join('')
 })
 const look = computed(() => ({
-  'fill': lit ? '#fdf3dc' : '#ffffff', 'fill-opacity': place.kind === 'gaps' || (place.kind === 'drawing' && !lit) ? 0 : lit ? 0.9 : place.kind === 'writing' ? 0.8 : 0.45,
+  'fill': lit ? '#fdf3dc' : '#ffffff', 'fill-opacity': place.kind === 'gaps' || (clear && !lit) || (place.kind === 'drawing' && !lit) ? 0 : lit ? 0.9 : place.kind === 'writing' ? 0.8 : 0.45,
   // A number line is its own line, and needs no frame but while something is held over it.
   'stroke': lit ? '#a86a05' : place.kind === 'scale' || place.kind === 'gaps' ? 'none' : place.kind === 'drawing' ? '#93a1a0' : '#526061', 'stroke-width': lit ? 2.5 : 1.6, 'stroke-dasharray': lit || !dashed.value ? undefined : '7 5',
 }))
@@ -64,7 +65,7 @@ const laneArrow = computed(() => {
       <circle cx="-1" cy="-2.5" r="3" fill="#3c494a" /><path d="M-6.500 6.500a5.500 4.500 0 0 1 11 0z" fill="#3c494a" />
       <text class="board-text" x="14" :y="baselineShift(13)" font-size="13" font-weight="700" text-anchor="middle" fill="#14191a">{{ place.part }}</text>
     </g>
-    <BoardScaleMarks v-if="place.kind === 'scale'" :scale="place" />
+    <LazyBoardScaleMarks v-if="place.kind === 'scale'" :scale="place" />
     <template v-else-if="place.kind === 'grid'">
       <path :d="rules" stroke="#526061" stroke-width="1.6" />
       <text

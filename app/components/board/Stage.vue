@@ -1,21 +1,32 @@
 <script setup lang="ts">
 import type { Page } from '~~/core/board/board'
 import type { Edition } from '~~/core/board/edition'
-import { binOf, type PieceId } from '~~/core/board/ids'
-import { pieceName, type Master } from '~~/core/board/piece'
-import { placePieces, progress } from '~~/core/placement/placement'
+import { binOf } from '~~/core/board/binOf'
+import type { PieceId } from '~~/core/board/ids'
+import type { Master } from '~~/core/board/piece'
+import { pieceName } from '~~/core/board/pieceName'
+import { placePieces } from '~~/core/placement/placement'
+import { progress } from '~~/core/placement/tasks'
+import { writtenSpots } from '~~/core/layout/written'
 import { FINGER } from '~/composables/useStageSize'
+import type { Target } from '~~/core/placement/landing'
+import type { Tool } from '~~/core/board/tools'
+import type { Point } from '~~/core/geometry/shape'
+import { HOLDER, type Author } from '~~/core/slate/actor'
+import { FIRST_CHOICE, type Choice } from '~~/core/slate/making'
 import type { Move } from '~~/core/slate/move'
+import { toolsOn, type Own } from '~~/core/slate/own'
+import { rubbedAt } from '~~/core/slate/rubbing'
 import type { SlateState } from '~~/core/slate/state'
 import { spotOf } from '~/composables/lyingPieces'
 
 /**
  * The page in its frame with the ledge below it, and pieces that can be moved between them: by drag, by taps, by keyboard.
  * Where the board gives room for it, students also write, draw, and join pieces by arrows here, unless `piecesOnly` says
- * that nothing but pieces is to be moved.
+ * that nothing but pieces is to be moved. What the teacher gave to make things with stands below the page (`withTools`).
  */
-const { edition, page, state, editable = false, ledge = true, marked = [], zoom = 1, step = null, piecesOnly = false } = defineProps<{
-  edition: Edition, page: Page, state: SlateState, editable?: boolean, ledge?: boolean, marked?: readonly string[] | undefined, zoom?: number, step?: string | null, piecesOnly?: boolean
+const { edition, page, state, editable = false, ledge = true, marked = [], zoom = 1, step = null, piecesOnly = false, withTools = true, by = HOLDER.author } = defineProps<{
+  edition: Edition, page: Page, state: SlateState, editable?: boolean, ledge?: boolean, marked?: readonly string[] | undefined, zoom?: number, step?: string | null, piecesOnly?: boolean, withTools?: boolean, by?: Author
 }>()
 const emit = defineEmits<{ make: [move: Move] }>()
 
@@ -27,11 +38,17 @@ const { width: roomWidth } = useElementSize(room)
 const slots = useSlots()
 /** What the buttons at the end of the ledge take of it. */
 const endWidth = () => slots['ledge-end'] ? (roomWidth.value < 640 ? 64 : 170) : 0
-/** Room is kept for the bar wherever it may be needed, so that nothing jumps when a piece is picked. */
-const BAR = 56
+/** Room is kept for the bar wherever it may be needed, so that nothing jumps when a piece is picked: a row of it, or what it takes. */
+const ROW = 44
+const GAP = 12
+const barElement = useTemplateRef<HTMLElement>('barElement')
+const { height: barHeight } = useElementSize(barElement)
 const works = computed(() => editable && !piecesOnly)
-const barred = computed(() => works.value && (page.pieces.length === 0 || page.arrows || page.places.some(p => p.kind === 'drawing') || page.pieces.some(p => p.turns || p.kind === 'note' || (p.kind === 'tile' && p.other))))
-const size = useStageSize(room, () => page, () => edition, () => editable, endWidth, () => barred.value ? BAR : 0)
+/** What the teacher gave to make things with. */
+const given = computed(() => works.value && withTools ? toolsOn(edition.board, page, step) : [])
+const barred = computed(() => works.value && (given.value.length > 0 || page.pieces.length === 0 || page.arrows || page.places.some(p => p.kind === 'drawing') || page.pieces.some(p => p.turns || p.kind === 'note' || (p.kind === 'tile' && p.other))))
+const bar = computed(() => barred.value ? Math.max(ROW, barHeight.value) + GAP : 0)
+const size = useStageSize(room, () => page, () => edition, () => editable, endWidth, () => bar.value)
 /** CSS pixels for a point of the page; the ledge keeps its own while the page is looked at closely. */
 const pageScale = computed(() => size.value.scale * zoom)
 const frame = useTemplateRef<HTMLElement>('frame')
@@ -46,12 +63,18 @@ useResizeObserver([frame, sheet], () => {
   scrolls.value = !!at && (at.scrollWidth > at.clientWidth + 1 || at.scrollHeight > at.clientHeight + 1)
 })
 const said = ref('')
-/** Instead of moving pieces: joining them by arrows, or rubbing out. */
-const tool = ref<'move' | 'join' | 'rub'>('move')
+/** Instead of moving pieces: joining them by arrows, rubbing out, or making something. */
+const tool = ref<'move' | 'join' | 'rub' | Tool>('move')
+const making = computed({ get: () => given.value.find(one => one === tool.value) ?? null, set: chosen => tool.value = chosen ?? 'move' })
+const choice = ref<Choice>(FIRST_CHOICE)
+// What the tools are made of is there before one is taken in hand: what is typed at once must not be lost.
+watch(() => given.value.length > 0, has => has && void Promise.all([import('~/components/board/Making.vue'), import('~/components/board/OwnField.vue'), import('~/components/board/OwnBar.vue')]), { immediate: true })
+watch(given, () => tool.value !== 'join' && tool.value !== 'rub' && !making.value && (tool.value = 'move'))
+const writes = computed(() => writtenSpots(page).length > 0)
 const drawings = computed(() => page.places.filter(place => place.kind === 'drawing'))
 const tools = computed(() => !works.value
   ? []
-  : [...page.arrows ? ['join' as const] : [], ...drawings.value.length ? ['rub' as const] : []])
+  : [...page.arrows ? ['join' as const] : [], ...drawings.value.length || given.value.includes('pen') || given.value.includes('highlighter') ? ['rub' as const] : []])
 const TOOLS = { join: 'lucide:move-up-right', rub: 'lucide:eraser' } as const
 
 const stage = useStage({
@@ -64,6 +87,23 @@ const stage = useStage({
   },
 })
 const { held, lit, joinFrom, press, tapPage, tapLedge, key } = stage
+const table = computed(() => ({ state, page, edition }))
+const own = useOwnHands({ table: () => table.value, state: () => state, by: () => by, editable: () => works.value && making.value === null && held.value?.way !== 'tap', toPage: stage.toPage, make: move => emit('make', move) })
+const pickedOwn = computed(() => works.value && own.picked.value ? own.ownOf(own.picked.value) ?? null : null)
+/** Taken by the rubber already in this gesture, though the page hasn't been drawn anew since: rubbing twice would be a step of undo that does nothing. */
+let rubbed = new Set<string>()
+const beginRubbing = () => void (rubbed = new Set())
+const rub = (at: Point) => rubbedAt(state, page.id, drawings.value.map(place => place.id), at, by, rubbed).forEach(move => emit('make', move))
+/** The keyboard goes on from what was written. */
+async function doneWriting(thing: string) {
+  own.writing.value = null
+  await nextTick()
+  if (document.activeElement === document.body) room.value?.querySelector<SVGElement>(`[data-own="${thing}"]`)?.focus()
+}
+function write(thing: string, as: Own) {
+  own.write(thing, as)
+  making.value = null
+}
 
 /** Around a small tile, so much that a finger catches it. */
 function fingerRoom({ width, height }: Master) {
@@ -86,13 +126,18 @@ function headingOf(id: string): string {
   return place?.kind === 'pin' ? t('stage.pin', { number: page.places.filter(p => p.kind === 'pin').indexOf(place) + 1 }) : t('stage.unnamedPlace')
 }
 
+/** In the order of the page, however they were found. */
+const namesOf = (ids: readonly string[]) => page.places.filter(place => ids.includes(place.id)).map(place => headingOf(place.id)).join(t('stage.and'))
+
 /** Worked out once for all pieces, however many of them say where they are. */
 const placements = computed(() => new Map(placePieces(state, page, edition).map(p => [p.piece, p])))
 function whereIs(id: PieceId): string {
   const placement = placements.value.get(id)
   if (!placement || placement.at === 'ledge') return t('stage.onLedge')
+  const sure = placement.shares.filter(share => share.certainty === 'in')
+  if (sure.length) return t('stage.inPlace', { place: namesOf(sure.map(share => share.place)) })
   const best = placement.shares[0]
-  return best ? t(best.certainty === 'in' ? 'stage.inPlace' : 'stage.nearEdge', { place: headingOf(best.place) }) : t('stage.outside')
+  return best ? t('stage.nearEdge', { place: headingOf(best.place) }) : t('stage.outside')
 }
 
 /** After a move: says where the piece is now, and lets the keyboard go on from there. */
@@ -114,18 +159,18 @@ watch(held, (now, before) => {
   else said.value = t('stage.over', { where: targetName(now.target) })
 })
 watch(joinFrom, from => from && (said.value = t('stage.joining', { name: nameOf(from) })))
-const targetName = (target: string) => target === 'ledge' ? t('stage.theLedge') : target === 'here' ? t('stage.here') : headingOf(target)
-const ghostAt = computed(() => held.value?.way === 'key' ? held.value.at : null)
+const targetName = (target: Target | 'here') => target === 'here' ? t('stage.here') : target.length ? namesOf(target) : t('stage.theLedge')
+const ghostAt = computed(() => held.value?.way === 'key' ? held.value.landing?.at : null)
 </script>
 
 <template>
   <div ref="room" class="relative flex min-h-0 flex-1 select-none flex-col items-center gap-3" @dragstart.prevent>
-    <div ref="frame" data-frame class="frame max-w-full overflow-auto" :tabindex="scrolls ? 0 : undefined" :role="scrolls ? 'group' : undefined" :aria-label="scrolls ? t('stage.frame') : undefined" :style="{ maxHeight: ledge ? `calc(100% - ${size.ledgeHeight + 12 + (barred ? BAR : 0)}px)` : '100%' }">
+    <div ref="frame" data-frame class="frame max-w-full overflow-auto" :tabindex="scrolls ? 0 : undefined" :role="scrolls ? 'group' : undefined" :aria-label="scrolls ? t('stage.frame') : undefined" :style="{ maxHeight: ledge ? `calc(100% - ${size.ledgeHeight + 12 + bar}px)` : '100%' }">
       <div ref="sheet" class="relative" :style="{ width: `${page.width * pageScale}px`, height: `${page.height * pageScale}px` }" @click="tapPage">
-        <BoardPage ref="boardPage" :edition="edition" :page="page" :state="state" :lit="lit" :writing="works" :step="step" role="group" :aria-label="t('stage.page')">
+        <BoardPage ref="boardPage" :edition="edition" :page="page" :state="state" :lit="lit" :writing="works" :step="step" :own-hands="own.onPage.value" role="group" :aria-label="t('stage.page')">
           <template #under><slot name="under" /></template>
           <template v-if="works && drawings.length" #ink>
-            <BoardDrawingSpace v-for="place in drawings" :key="place.id" :place="place" :page="page" :state="state" :rubbing="tool === 'rub'" @make="emit('make', $event)" @say="said = $event" />
+            <LazyBoardDrawingSpace v-for="place in drawings" :key="place.id" :place="place" :page="page" :rubbing="tool === 'rub'" @make="emit('make', $event)" @rub="rub" @begin="beginRubbing" @say="said = $event" />
           </template>
           <template #pieces="{ lying }">
             <g
@@ -144,17 +189,24 @@ const ghostAt = computed(() => held.value?.way === 'key' ? held.value.at : null)
               <BoardPieceShape :piece="heldEntry.piece" :master="heldEntry.master" held :flipped="heldLies?.flipped" :written="state.texts[heldEntry.piece.id]" />
             </g>
           </template>
-          <template #over><slot name="over" :scale="pageScale" /></template>
+          <template #over>
+            <LazyBoardMaking v-if="making" :tool="making" :choice="choice" :table="table" :by="by" @make="emit('make', $event)" @write="write" @say="said = $event" @leave="making = null" />
+            <LazyBoardSheet v-else-if="tool === 'rub' && !drawings.length" taken :box="{ x: 0, y: 0, width: page.width, height: page.height }" :width="page.width" :height="page.height" how="rub" :most="1" :label="t('tools.rubber')" @rub="rub" @begin="beginRubbing" @say="said = $event" @leave="tool = 'move'" />
+            <slot name="over" :scale="pageScale" />
+          </template>
         </BoardPage>
-        <BoardWritingFields v-if="works" :page="page" :texts="state.texts" :scale="pageScale" @make="emit('make', $event)" />
+        <LazyBoardOwnField v-if="works && own.writing.value" :key="own.writing.value.thing" :thing="own.writing.value.thing" :own="own.writing.value.own" :scale="pageScale" @write="own.written" @leave="doneWriting(own.writing.value.thing)" />
+        <LazyBoardWritingFields v-if="works && writes" :page="page" :texts="state.texts" :scale="pageScale" @make="emit('make', $event)" />
       </div>
     </div>
-    <div v-if="barred" class="flex min-h-11 items-center justify-center gap-2" role="toolbar" :aria-label="t('stage.tools')">
+    <div v-if="barred" ref="barElement" class="flex min-h-11 max-w-full flex-wrap items-center justify-center gap-2" role="toolbar" :aria-label="t('stage.tools')">
+      <LazyBoardToolBar v-if="given.length" v-model:tool="making" v-model:choice="choice" :given="given" />
       <button
         v-for="name in tools" :key="name" type="button" class="button" :class="tool === name ? 'border-sunfleck-600 bg-sunfleck-200 text-stone-950' : ''" :aria-pressed="tool === name"
         @click="tool = tool === name ? 'move' : name"
-      ><Icon :name="TOOLS[name]" size="20" />{{ t(`stage.tool.${name}`) }}</button>
-      <BoardPieceBar v-if="picked" :edition="edition" :state="state" :piece="picked" @make="emit('make', $event)" @turn="stage.turn(picked, $event)" @flip="stage.flip(picked)" />
+      ><Icon :name="TOOLS[name]" size="20" /><span :class="given.length ? 'max-lg:sr-only' : ''">{{ t(`stage.tool.${name}`) }}</span></button>
+      <LazyBoardOwnBar v-if="pickedOwn && !making" :thing="own.picked.value!" :own="pickedOwn" :page="page" @make="emit('make', $event)" @write="own.write(own.picked.value!)" />
+      <LazyBoardPieceBar v-if="picked" :edition="edition" :state="state" :piece="picked" @make="emit('make', $event)" @turn="stage.turn(picked, $event)" @flip="stage.flip(picked)" />
       <slot v-if="!page.pieces.length" name="ledge-end" />
     </div>
     <BoardLedge
@@ -173,6 +225,6 @@ const ghostAt = computed(() => held.value?.way === 'key' ? held.value.at : null)
 </template>
 
 <style scoped>
-.piece:focus { outline: none; }
-.piece:focus-visible { outline: 3px solid #a86a05; outline-offset: 2px; }
+.piece:focus, :deep(.own:focus) { outline: none; }
+.piece:focus-visible, :deep(.own:focus-visible) { outline: 3px solid #a86a05; outline-offset: 2px; }
 </style>

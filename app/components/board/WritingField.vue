@@ -8,10 +8,11 @@ let told = text
 let timer: ReturnType<typeof setTimeout> | undefined
 
 watch(() => text, (now) => {
-  // What was typed here and has come back round changes nothing; what comes from elsewhere (an undo) is shown.
+  // What was typed here and has come back round changes nothing; what comes from elsewhere (an undo, another's words) is
+  // shown, but never over letters that haven't been handed on.
   if (now === told) return
+  if (typed.value === told) typed.value = now
   told = now
-  typed.value = now
 })
 function tell() {
   clearTimeout(timer)

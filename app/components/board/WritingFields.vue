@@ -21,7 +21,7 @@ const styleOf = ({ box, textSize, lines }: Spot) => ({
 
 <template>
   <BoardWritingField
-    v-for="field in fields" :key="field.name" class="board-text absolute resize-none rounded px-2 text-[#1c3f6b]" :class="{ 'text-center': field.kind !== 'space', 'bg-white/80 border-b-2 border-[#526061] font-bold': field.kind === 'heading', 'bg-transparent': field.kind !== 'heading' }" :style="styleOf(field)"
+    v-for="field in fields" :key="field.name" :data-space="field.name" class="board-text absolute resize-none rounded px-2 text-[#1c3f6b]" :class="{ 'text-center': field.kind !== 'space', 'bg-white/80 border-b-2 border-[#526061] font-bold': field.kind === 'heading', 'bg-transparent': field.kind !== 'heading' }" :style="styleOf(field)"
     :label="field.label" :text="texts[field.name] ?? ''" :lines="field.lines" :placeholder="field.kind === 'heading' ? t('stage.headingHere') : ''" :longest="LONGEST_TEXT" @write="emit('make', { kind: 'write', in: field.name, text: $event })" @click.stop
   />
 </template>

@@ -14,7 +14,7 @@ const link = 'flex min-h-11 items-center border-b-4 border-transparent px-1 font
       <NuxtLink :to="`/classes/${id}`" :class="link">{{ t('classes.list') }}</NuxtLink>
       <NuxtLink v-if="!helping" :to="`/classes/${id}/groups`" :class="link">{{ t('groups.title') }}</NuxtLink>
     </nav>
-    <p class="text-lg">{{ t('classes.code') }} <strong class="tracking-widest" data-test="class-code">{{ codeInGroups(code) }}</strong></p>
+    <p class="text-lg">{{ t('classes.code') }} <strong class="tracking-widest" data-test="class-code">{{ codeInGroups(code) }}</strong><slot name="code" /></p>
     <div class="ml-auto flex flex-wrap gap-3"><slot /></div>
   </div>
 </template>

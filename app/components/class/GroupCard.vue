@@ -13,7 +13,7 @@ const toCome = computed(() => [...chosen].filter(id => !group.students.includes(
   <section class="panel flex flex-col gap-2 p-3" :aria-label="group.name" @dragover.prevent @drop.prevent="emit('dropped')">
     <div class="flex items-center gap-2">
       <ClassGroupMark :mark="group.mark" />
-      <input class="field min-h-9 py-1 font-bold" :value="group.name" maxlength="40" :aria-label="t('groups.groupName')" @change="emit('rename', ($event.target as HTMLInputElement).value)">
+      <UiTyped class="min-h-9 py-1 font-bold" :value="group.name" maxlength="40" :aria-label="t('groups.groupName')" @change="emit('rename', ($event.target as HTMLInputElement).value)" />
       <span class="text-sm text-ink-soft" :aria-label="t('classes.students', { count: members.length })">{{ members.length }}</span>
       <button v-if="members.length === 0" type="button" class="button button-quiet min-h-9 px-2 py-1" :aria-label="t('groups.removeGroup', { name: group.name })" @click="emit('remove')"><Icon name="lucide:x" /></button>
     </div>

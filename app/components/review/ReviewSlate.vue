@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { PieceId } from '~~/core/board/ids'
-import { pieceName } from '~~/core/board/piece'
+import { pieceName } from '~~/core/board/pieceName'
 import type { ItemMark } from '~~/core/keys/mark'
 import { useReview } from '~/composables/useReview'
 import { numberedNotes } from '~/composables/numberedNotes'
@@ -8,8 +8,9 @@ import type { SlateView } from '~/composables/useSlate'
 
 const { view } = defineProps<{ view: SlateView }>()
 const { t, said } = useWords()
-const review = useReview(view)
-const { edition, state, status, margin, comment, items, total, trouble, decisions } = review
+const emit = defineEmits<{ outdated: [] }>()
+const review = useReview(view, () => emit('outdated'))
+const { edition, state, status, margin, said: word, comment, items, total, trouble, decisions } = review
 const { index: pageIndex, page, count: pageCount } = usePages(() => edition.board)
 const tool = ref<'look' | 'pen' | 'note'>('look')
 const notePiece = ref<PieceId | null>(null)
@@ -104,6 +105,8 @@ const lying = computed(() => page.value.pieces.filter(p => state.value.pieces[p.
         </ol>
       </section>
       </div>
+      <ReviewCounting v-model:points="review.points.value" v-model:levels="review.levels.value" :counts="view.counts" :most="view.mostPoints" :rubric="view.rubric" :proposed="total" @changed="review.saveSoon()" />
+      <p v-if="word" class="rounded-lg border-l-[6px] border-sunfleck-400 bg-sunfleck-100 p-3 text-stone-950"><strong class="block text-sm">{{ t('review.said') }}</strong><bdi>{{ word }}</bdi></p>
       <label><span class="label">{{ t('review.comment') }}</span><textarea v-model="comment" rows="3" maxlength="2000" class="field" @input="review.saveSoon()" /></label>
       <p v-if="trouble" class="trouble" role="alert">{{ said(`refused.${trouble}`, 'refused.trouble') }}</p>
       <button v-if="review.canHandBack.value" type="button" class="button button-action" @click="review.handBack()"><Icon name="lucide:undo-dot" />{{ t('review.handBack', { name: view.name }) }}</button>

@@ -2,7 +2,7 @@
 import type { Page } from '~~/core/board/board'
 import type { Edition } from '~~/core/board/edition'
 import type { SlateState } from '~~/core/slate/state'
-import { pieceName } from '~~/core/board/piece'
+import { pieceName } from '~~/core/board/pieceName'
 import type { MarginEntry } from '~/composables/margin'
 import { numberedNotes } from '~/composables/numberedNotes'
 

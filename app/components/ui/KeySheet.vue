@@ -2,7 +2,7 @@
 const { open } = defineProps<{ open: boolean }>()
 const emit = defineEmits<{ close: [] }>()
 const { t } = useWords()
-const KEYS = ['pick', 'choose', 'nudge', 'down', 'turn', 'letBe', 'undo', 'sheet'] as const
+const KEYS = ['pick', 'choose', 'nudge', 'down', 'turn', 'own', 'letBe', 'undo', 'sheet'] as const
 </script>
 
 <template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { LOOKING, type Looking } from '~~/core/handout/settings'
 import type { CarryChange } from '~~/core/slate/carry'
 import type { WalkView } from '~/composables/useWalk'
 
@@ -14,6 +15,10 @@ const word = ref('')
 const day = ref('')
 const time = ref('')
 const handIn = ref(true)
+const looking = ref<Looking>('never')
+const canLook = computed(() => view.mode === 'frame-per-group' || view.ownPages)
+/** Students who have none so far. */
+const more = ref<string[]>([])
 const preview = ref<Preview | null>(null)
 const said = ref('')
 const untouched = computed(() => view.slates.every(slate => slate.status === 'not-opened'))
@@ -23,6 +28,7 @@ watch(() => open, async (now) => {
   day.value = view.due?.day ?? ''
   time.value = view.due?.time ?? ''
   handIn.value = view.handIn
+  looking.value = view.looking
   said.value = ''
   preview.value = await attempt(() => ask<Preview>(`${path.value}/correction`)) ?? null
 }, { immediate: true })
@@ -33,7 +39,7 @@ async function done(work: () => Promise<unknown>, words: string) {
     emit('changed')
   }
 }
-const keep = () => done(() => ask(path.value, { method: 'PUT', body: { word: word.value, due: day.value ? { day: day.value, ...time.value && { time: time.value } } : null, handIn: handIn.value } }), t('change.kept'))
+const keep = () => done(() => ask(path.value, { method: 'PUT', body: { word: word.value, due: day.value ? { day: day.value, ...time.value && { time: time.value } } : null, handIn: handIn.value, looking: looking.value } }), t('change.kept'))
 const close = (closed: boolean) => done(() => ask(path.value, { method: 'PUT', body: { closed } }), t(closed ? 'change.didClose' : 'change.didOpen'))
 async function correct() {
   const corrected = await attempt(() => ask<{ changed: number }>(`${path.value}/correction`, { method: 'POST', body: {} }))
@@ -41,6 +47,10 @@ async function correct() {
   said.value = t('change.corrected', { count: corrected.changed })
   preview.value = await ask<Preview>(`${path.value}/correction`)
   emit('changed')
+}
+async function giveToMore() {
+  await done(() => ask(`${path.value}/students`, { method: 'POST', body: { students: more.value } }), t('change.gaveToMore', { count: more.value.length }))
+  more.value = []
 }
 async function takeBack() {
   if (await attempt(() => ask(path.value, { method: 'DELETE' }))) await navigateTo('/handouts')
@@ -57,6 +67,9 @@ async function takeBack() {
           <label v-if="day"><span class="label">{{ t('giveOut.dueTime') }}</span><input v-model="time" type="time" class="field"></label>
         </div>
         <label class="flex items-center gap-2"><input v-model="handIn" type="checkbox">{{ t('giveOut.handIn') }}</label>
+        <label v-if="canLook"><span class="label">{{ t(view.ownPages ? 'giveOut.lookAtPages' : 'giveOut.lookAtFrames') }}</span>
+          <select v-model="looking" class="field"><option v-for="one in LOOKING" :key="one" :value="one">{{ t(`giveOut.looking.${one}`) }}</option></select>
+        </label>
         <button class="button button-action w-fit" :disabled="busy">{{ t('change.keep') }}</button>
       </form>
       <div class="flex flex-col gap-5">
@@ -70,6 +83,11 @@ async function takeBack() {
             <button type="button" class="button mt-2" :disabled="busy" @click="correct"><Icon name="lucide:layers" />{{ t('change.correct', { count: preview.slates }) }}</button>
           </template>
           <NuxtLink :to="`/board/${view.boardId}`" class="button button-quiet mt-2"><Icon name="lucide:pencil-ruler" />{{ t('change.toBoard') }}</NuxtLink>
+        </section>
+        <section v-if="view.mode === 'copy-each' && view.loose.length">
+          <h3 class="mb-1 font-bold">{{ t('change.more') }}</h3>
+          <div class="grid max-h-40 grid-cols-2 overflow-auto"><label v-for="one in view.loose" :key="one.student" class="flex min-h-9 items-center gap-2"><input v-model="more" type="checkbox" :value="one.student"><bdi>{{ one.name }}</bdi></label></div>
+          <button type="button" class="button mt-2" :disabled="busy || more.length === 0" @click="giveToMore"><Icon name="lucide:user-round-plus" />{{ t('change.giveToMore', { count: more.length }) }}</button>
         </section>
         <section class="flex flex-wrap gap-2">
           <button v-if="!view.closed" type="button" class="button" :disabled="busy" @click="close(true)"><Icon name="lucide:lock" />{{ t('change.close') }}</button>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Edition } from '~~/core/board/edition'
-import { pieceName } from '~~/core/board/piece'
+import { pieceName } from '~~/core/board/pieceName'
 import { countsOf } from '~~/core/findings/counts'
 import type { SlateState } from '~~/core/slate/state'
 

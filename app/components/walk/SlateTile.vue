@@ -3,7 +3,7 @@ import { shortName } from '~~/core/roster/names'
 import type { WalkSlate } from '~/composables/useWalk'
 
 /** One slate of the walk-round: the work itself, a name plate, a progress rim, and light where something is new. */
-const { slate, to, quietFor, page } = defineProps<{ slate: WalkSlate, to: string, quietFor: number | null, page: number }>()
+const { slate, to, quietFor, page, version } = defineProps<{ slate: WalkSlate, to: string, quietFor: number | null, page: number, version?: string | undefined }>()
 const { t } = useWords()
 const words = computed(() => {
   if (slate.unreadable) return t('walk.unreadable')
@@ -21,6 +21,8 @@ const words = computed(() => {
       <span class="truncate font-semibold" :title="slate.name"><bdi>{{ slate.mark ? slate.name : shortName(slate.name) }}</bdi></span>
       <span class="ml-auto shrink-0 text-sm" :class="slate.status === 'handed-in' || slate.status === 'handed-back' || quietFor ? 'font-bold' : ''">{{ words }}</span>
     </span>
+    <span v-if="version" class="block truncate px-1 text-sm">{{ version }}</span>
+    <span v-if="slate.heading" class="block truncate px-1 text-sm"><bdi>{{ slate.heading }}</bdi></span>
     <span v-if="slate.mark" class="block truncate px-1 text-sm">{{ slate.members.map(m => m.name.split(' ')[0]).join(', ') }}</span>
   </NuxtLink>
 </template>

@@ -36,7 +36,7 @@ function set(name: keyof Box, event: Event) {
     <h3 class="label">{{ t('arrange.selected', { count }) }}</h3>
     <div v-if="only" class="grid grid-cols-2 gap-2">
       <label v-for="name in FIELDS" :key="name" class="flex items-center gap-2 text-sm"><span class="w-14 shrink-0">{{ t(`arrange.${name}`) }}</span>
-        <input class="field px-2" inputmode="decimal" :value="millimetres(name)" :disabled="!only.resizes && (name === 'width' || name === 'height')" :aria-label="t('arrange.inMm', { what: t(`arrange.${name}`) })" @change="set(name, $event)"></label>
+        <UiTyped class="px-2" inputmode="decimal" :value="millimetres(name)" :disabled="!only.resizes && (name === 'width' || name === 'height')" :aria-label="t('arrange.inMm', { what: t(`arrange.${name}`) })" @change="set(name, $event)" /></label>
     </div>
     <template v-if="count > 1">
       <div class="flex flex-wrap gap-1.5" role="group" :aria-label="t('arrange.align')">

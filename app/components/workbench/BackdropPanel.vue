@@ -3,6 +3,7 @@ import { nanoid } from 'nanoid'
 import * as v from 'valibot'
 import { RULING_KINDS, type Backdrop, type BackdropPicture, type Ruling } from '~~/core/board/backdrop'
 import type { Page } from '~~/core/board/board'
+import { PAGE_COLOURS } from '~~/core/board/inks'
 import { FigureIdSchema, type PageId } from '~~/core/board/ids'
 import { addFixed, FIXED_FORMS, fitted, type FixedForm } from '~~/core/design/backdrop'
 import { withPage } from '~~/core/design/lookup'
@@ -12,7 +13,7 @@ import type { Workbench } from '~/composables/useWorkbench'
 import { picturesIn, useUpload } from '~/composables/useUpload'
 
 const MM = 72 / 25.4
-const COLOURS = { chalk: '#fbf9f3', white: '#ffffff', mist: '#e8ece9', sand: '#f6ecd8', leaf: '#e6f1ea', sky: '#e3eef5' } as const
+
 /** Millimetres, as each is usually printed. */
 const USUAL: Record<Ruling['kind'], number> = { none: 8, squares: 10, dots: 8, lines: 8, handwriting: 6, isometric: 10, axes: 10, staves: 2 }
 const FIXED_ICONS: Record<FixedForm, string> = { heading: 'lucide:heading', instruction: 'lucide:text', box: 'lucide:square', ring: 'lucide:circle', line: 'lucide:minus', arrow: 'lucide:move-right', divider: 'lucide:separator-vertical' }
@@ -84,7 +85,7 @@ defineExpose({ add, addText })
       <p class="note-line mt-2">{{ t('backdrop.how') }}</p>
       <p v-if="trouble" class="trouble mt-2" role="alert">{{ trouble }}</p>
     </section>
-    <UiSwatches :colours="COLOURS" :chosen="page.backdrop.colour" :legend="t('backdrop.colour')" :name-of="name => t(`backdrop.colours.${name}`)" @choose="set({ colour: $event })" />
+    <UiSwatches :colours="PAGE_COLOURS" :chosen="page.backdrop.colour" :legend="t('backdrop.colour')" :name-of="name => t(`backdrop.colours.${name}`)" @choose="set({ colour: $event })" />
     <fieldset>
       <legend class="label">{{ t('backdrop.ruling') }}</legend>
       <div class="flex flex-wrap gap-2">
@@ -95,7 +96,7 @@ defineExpose({ add, addText })
       </div>
       <label v-if="ruling.kind !== 'none'" class="mt-3 flex items-center gap-3">
         <span>{{ t(`backdrop.spacing.${ruling.kind}`) }}</span>
-        <input class="field w-20" inputmode="decimal" :value="millimetres" @change="setSpacing">
+        <UiTyped class="w-20" inputmode="decimal" :value="millimetres" @change="setSpacing" />
         <span>mm</span>
       </label>
     </fieldset>
@@ -104,8 +105,8 @@ defineExpose({ add, addText })
     </label>
     <details>
       <summary class="min-h-9 cursor-pointer font-semibold">{{ t('workbench.about') }}</summary>
-      <label class="mt-2 block"><span class="label">{{ t('workbench.subject') }}</span><input class="field" maxlength="40" :placeholder="t('workbench.subjectExample')" :value="bench.board.value.subject ?? ''" @change="describe({ subject: ($event.target as HTMLInputElement).value.trim() })"></label>
-      <label class="mt-2 block"><span class="label">{{ t('workbench.tags') }}</span><input class="field" maxlength="200" :placeholder="t('workbench.tagsExample')" :value="bench.board.value.tags?.join(', ') ?? ''" @change="describe({ tags: tagsIn(($event.target as HTMLInputElement).value) })"></label>
+      <label class="mt-2 block"><span class="label">{{ t('workbench.subject') }}</span><UiTyped maxlength="40" :placeholder="t('workbench.subjectExample')" :value="bench.board.value.subject ?? ''" @change="describe({ subject: ($event.target as HTMLInputElement).value.trim() })" /></label>
+      <label class="mt-2 block"><span class="label">{{ t('workbench.tags') }}</span><UiTyped maxlength="200" :placeholder="t('workbench.tagsExample')" :value="bench.board.value.tags?.join(', ') ?? ''" @change="describe({ tags: tagsIn(($event.target as HTMLInputElement).value) })" /></label>
     </details>
     <p class="note-line">{{ t('backdrop.locked') }}</p>
     <WorkbenchBackdropWorksheet v-if="worksheet" :file="worksheet" :bench="bench" :page="page" @close="worksheet = null" @open="emit('open', $event)" />

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { Page } from '~~/core/board/board'
 import { ORDER_CREDITS, type Key } from '~~/core/board/key'
-import { pieceName } from '~~/core/board/piece'
+import { pieceName } from '~~/core/board/pieceName'
 import type { PieceId } from '~~/core/board/ids'
 import { changeKey, withoutKey } from '~~/core/design/answers'
 import { beforeOf, groupsOf, joined, parted } from '~~/core/design/orderGroups'
@@ -81,13 +81,13 @@ const checked = (event: Event) => (event.target as HTMLInputElement).checked
         <option v-for="credit in ORDER_CREDITS" :key="credit" :value="credit">{{ t(`answers.credits.${credit}`) }}</option>
       </select>
     </label>
-    <label v-if="answer.kind === 'scale'"><span class="label">{{ t('answers.tolerance') }}</span><input class="field" :value="answer.tolerance" maxlength="12" @change="setNumber($event, 'tolerance')"></label>
+    <label v-if="answer.kind === 'scale'"><span class="label">{{ t('answers.tolerance') }}</span><UiTyped :value="answer.tolerance" maxlength="12" @change="setNumber($event, 'tolerance')" /></label>
     <template v-if="answer.kind === 'balance' && answer.solve !== undefined">
-      <label><span class="label">{{ t('answers.unknown') }}</span><input class="field" :value="answer.unknown ?? ''" maxlength="12" @change="setNumber($event, 'unknown')"></label>
+      <label><span class="label">{{ t('answers.unknown') }}</span><UiTyped :value="answer.unknown ?? ''" maxlength="12" @change="setNumber($event, 'unknown')" /></label>
       <label class="flex items-center gap-2"><input type="checkbox" class="h-5 w-5 shrink-0 accent-leaf-600" :checked="answer.solve" @change="change({ ...answer, solve: checked($event) })">{{ t('answers.solve') }}</label>
     </template>
     <label v-if="answer.kind === 'total'" class="flex items-center gap-2"><input type="checkbox" class="h-5 w-5 shrink-0 accent-leaf-600" :checked="answer.standardForm ?? false" @change="change({ ...answer, standardForm: checked($event) })">{{ t('answers.standardForm') }}</label>
-    <label v-if="answer.kind === 'total'"><span class="label">{{ t('answers.tilesExactly') }}</span><input class="field" type="number" min="1" max="1000" :value="answer.tiles ?? ''" :placeholder="t('answers.anyNumber')" @change="setTiles"></label>
+    <label v-if="answer.kind === 'total'"><span class="label">{{ t('answers.tilesExactly') }}</span><UiTyped type="number" min="1" max="1000" :value="answer.tiles ?? ''" :placeholder="t('answers.anyNumber')" @change="setTiles" /></label>
     <WorkbenchWrittenAnswers v-if="answer.kind === 'write'" :bench="bench" :answer="answer" @change="change" />
     <label v-if="answer.kind === 'arrows'" class="flex items-center gap-2"><input type="checkbox" class="h-5 w-5 shrink-0 accent-leaf-600" :checked="answer.bothWays ?? false" @change="change({ ...answer, bothWays: checked($event) })">{{ t('answers.bothWays') }}</label>
     <label v-if="answer.kind === 'cover' && block" class="flex items-center gap-2"><input type="checkbox" class="h-5 w-5 shrink-0 accent-leaf-600" @change="change({ ...answer, cells: [], array: block })">{{ t('answers.anywhere', block) }}</label>

@@ -3,7 +3,7 @@ import { nanoid } from 'nanoid'
 import * as v from 'valibot'
 import type { Page } from '~~/core/board/board'
 import { PageIdSchema, type PageId } from '~~/core/board/ids'
-import { addPage, duplicatePage, MOST_PAGES, movePage, removePage } from '~~/core/design/pages'
+import { addPage, duplicatePage, MOST_PAGES, movePage, removePage, setReading } from '~~/core/design/pages'
 import type { Workbench } from '~/composables/useWorkbench'
 
 /** As many as fit beside buttons with words. */
@@ -54,6 +54,7 @@ const acts = [
     <template v-if="pages.length > 1">
       <button type="button" class="button w-11 shrink-0 px-0" :disabled="at === 0" :aria-label="t('pages.earlier')" :title="t('pages.earlier')" @click="bench.change(movePage(bench.board.value, page.id, -1))"><Icon name="lucide:arrow-left" /></button>
       <button type="button" class="button w-11 shrink-0 px-0" :disabled="at === pages.length - 1" :aria-label="t('pages.later')" :title="t('pages.later')" @click="bench.change(movePage(bench.board.value, page.id, 1))"><Icon name="lucide:arrow-right" /></button>
+      <label class="flex min-h-11 shrink-0 items-center gap-2"><input type="checkbox" :checked="page.reading ?? false" @change="bench.change(setReading(bench.board.value, page.id, ($event.target as HTMLInputElement).checked))">{{ t('pages.reading') }}</label>
       <button type="button" class="button button-danger w-11 shrink-0 px-0" :aria-label="t('pages.remove')" :title="t('pages.remove')" @click="remove"><Icon name="lucide:trash-2" /></button>
     </template>
   </nav>

@@ -2,6 +2,7 @@
 import type { Page } from '~~/core/board/board'
 import { allowArrows, allowNotes, notesAllowed } from '~~/core/design/otherPieces'
 import { scrambleLedge } from '~~/core/design/pieces'
+import { setBoardTools, setPageTools } from '~~/core/design/tools'
 import { freshIds } from '~/composables/useIds'
 import type { Workbench } from '~/composables/useWorkbench'
 
@@ -42,6 +43,11 @@ defineExpose({
     <WorkbenchPiecesOtherMaker v-else :bench="bench" :page="page" />
     <label class="flex min-h-9 items-center gap-2"><input type="checkbox" class="h-5 w-5 shrink-0 accent-leaf-600" :checked="page.arrows ?? false" @change="bench.change(allowArrows(bench.board.value, page.id, ($event.target as HTMLInputElement).checked))">{{ t('pieces.arrows') }}</label>
     <label class="flex min-h-9 items-center gap-2"><input type="checkbox" class="h-5 w-5 shrink-0 accent-leaf-600" :checked="notesAllowed(page)" @change="bench.change(allowNotes(bench.board.value, page.id, ($event.target as HTMLInputElement).checked, t('others.named.note'), freshIds))">{{ t('pieces.notes') }}</label>
+    <WorkbenchToolChooser :tools="bench.board.value.tools ?? []" :legend="t('giveTools.board')" @choose="bench.change(setBoardTools(bench.board.value, $event ?? []))" />
+    <WorkbenchToolChooser
+      v-if="bench.board.value.pages.length > 1" :tools="page.tools ?? null" :legend="t('giveTools.page')" :otherwise="{ words: t('giveTools.asBoard'), tools: bench.board.value.tools ?? [] }"
+      @choose="bench.change(setPageTools(bench.board.value, page.id, $event))"
+    />
     <template v-if="page.pieces.length">
       <WorkbenchPiecesMasterList :bench="bench" :page="page" />
       <button type="button" class="button" @click="again"><Icon name="lucide:shuffle" />{{ t('pieces.scramble') }}</button>

@@ -40,8 +40,8 @@ const score = computed(() => markSlate(trial.state.value, edition).reduce((sum, 
       <main class="flex flex-col gap-3 bg-desk p-4" :class="device === 'window' ? 'min-h-0 w-full flex-1' : 'm-auto shrink-0'" :style="frame" :data-device="device">
         <SlateInstructions v-if="edition.board.instructions" :text="edition.board.instructions" />
         <SlateStepTurner v-if="steps.length" v-model="stepIndex" :steps="steps" />
-        <SlatePageTurner v-model="index" :count="count" />
-        <BoardStage :edition="given" :page="page" :state="trial.state.value" editable :step="step" @make="trial.make" />
+        <SlatePageTurner v-model="index" :count="count" :reading="page.reading" />
+        <BoardStage :edition="given" :page="page" :state="trial.state.value" :editable="!page.reading" :ledge="!page.reading" :step="step" @make="trial.make" />
       </main>
     </div>
   </div>

@@ -34,10 +34,10 @@ function setTolerance(space: string, written: Written, event: Event) {
   <details v-for="(written, space) in answer.answers" :key="space" class="rounded-lg border border-panel-line p-2">
     <summary class="min-h-11 cursor-pointer py-2 font-semibold">{{ itemName({ item: space, is: 'place' }) }}</summary>
     <label><span class="label">{{ t('answers.accepts') }}</span>
-      <textarea class="field" :rows="Math.min(6, written.accepts.length + 1)" :value="written.accepts.join('\n')" @change="setVariants(space, written, $event)" />
+      <UiTyped tall :rows="Math.min(6, written.accepts.length + 1)" :value="written.accepts.join('\n')" @change="setVariants(space, written, $event)" />
     </label>
     <label v-if="isNumber(written)"><span class="label">{{ t('answers.tolerance') }}</span>
-      <input class="field" maxlength="20" :value="written.tolerance ?? ''" :placeholder="t('answers.exactly')" @change="setTolerance(space, written, $event)">
+      <UiTyped maxlength="20" :value="written.tolerance ?? ''" :placeholder="t('answers.exactly')" @change="setTolerance(space, written, $event)" />
     </label>
     <fieldset v-else class="mt-2">
       <legend class="label">{{ t('answers.tellsApart') }}</legend>

@@ -2,7 +2,7 @@
 import { codeInGroups } from '~~/core/roster/picturePassword'
 
 definePageMeta({ for: 'teacher' })
-interface ClassRow { id: string, name: string, code: string, students: number, helping: boolean }
+interface ClassRow { id: string, name: string, code: string, students: number, helping: boolean, record: string | null }
 
 const { t } = useWords()
 const { attempt, trouble, busy } = useAsking()
@@ -10,6 +10,12 @@ const classes = await ask<ClassRow[]>('/api/classes')
 const name = ref('')
 useHead({ title: () => t('classes.title') })
 
+/** A class of the records is made here under its title, and its list is then looked at and taken over. */
+async function drawFrom({ record, title }: { record: string, title: string }) {
+  const body = { name: [...title].slice(0, 60).join(''), zone: Intl.DateTimeFormat().resolvedOptions().timeZone }
+  const made = await attempt(() => ask<{ id: string }>('/api/classes', { method: 'POST', body, once: keyFor(body) }))
+  if (made) await navigateTo(`/classes/${made.id}?records=${encodeURIComponent(record)}`)
+}
 const { keyFor } = useOnce()
 async function create() {
   const body = { name: name.value, zone: Intl.DateTimeFormat().resolvedOptions().timeZone }
@@ -38,6 +44,7 @@ async function create() {
         <button class="button button-action" :disabled="busy">{{ t('classes.create') }}</button>
         <p v-if="trouble" class="trouble w-full" role="alert">{{ trouble }}</p>
       </form>
+      <ClassFromRecords :record="null" :have="classes.flatMap(row => [row.name, ...row.record ? [row.record] : []])" @chosen="drawFrom" />
     </main>
   </div>
 </template>

@@ -8,7 +8,7 @@ useHead({ title: () => t('join.title') })
 onMounted(async () => {
   const me = await attempt(() => ask<Me>('/api/join/link', { method: 'POST', body: { link: String(route.params.link) } }))
   if (!me) return
-  store.me = me
+  await store.came(me)
   await navigateTo('/desk', { replace: true })
 })
 </script>

@@ -3,9 +3,10 @@ import type { SlateView } from '~/composables/useSlate'
 
 definePageMeta({ for: 'student', key: route => route.fullPath })
 const { t } = useWords()
+useOffline()
 const route = useRoute()
 const { attempt, trouble } = useAsking()
-const read = () => attempt(() => ask<SlateView>(`/api/slates/${String(route.params.id)}`))
+const read = () => attempt(() => askKept<SlateView>(`/api/slates/${String(route.params.id)}`))
 const view = shallowRef(await read())
 /** Another edition lies under the slate, or another member works on it: everything is asked for anew. */
 const asked = ref(0)

@@ -1,5 +1,5 @@
 import { daleChall } from 'dale-chall'
-import { pieceName } from '../../board/piece'
+import { pieceName } from '../../board/pieceName'
 import { wordsIn } from '../../sound/compare'
 import type { Finding, Rule } from '../finding'
 

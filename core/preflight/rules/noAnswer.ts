@@ -1,4 +1,4 @@
-import { pieceName } from '../../board/piece'
+import { pieceName } from '../../board/pieceName'
 import { referencesOf } from '../../board/references'
 import { sortKeyOf, withSortKey } from '../../design/lookup'
 import type { Finding, Rule } from '../finding'

@@ -1,4 +1,4 @@
-import { isBlank } from '../../board/place'
+import { isBlank } from '../../board/whatPlacesTake'
 import type { Finding, Rule } from '../finding'
 
 /** What these are for stands in them or around them. */

@@ -1,5 +1,5 @@
 import type { PieceId } from '../../board/ids'
-import { pieceName } from '../../board/piece'
+import { pieceName } from '../../board/pieceName'
 import { quantity } from '../../exact/quantity'
 import type { Finding, Rule } from '../finding'
 

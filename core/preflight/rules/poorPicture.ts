@@ -1,4 +1,5 @@
-import { pixelsShown, type BackdropPicture } from '../../board/backdrop'
+import type { BackdropPicture } from '../../board/backdrop'
+import { pixelsShown } from '../../board/pixels'
 import type { Finding, Rule } from '../finding'
 
 /** A page 960 points wide fills a class screen of 1,280 pixels: 4/3 of a pixel for each point. Below 3/4 of that a picture looks coarse. */

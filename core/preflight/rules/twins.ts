@@ -1,7 +1,8 @@
 import type { Board } from '../../board/board'
 import type { PieceId } from '../../board/ids'
 import type { Key } from '../../board/key'
-import { pieceName, type Piece } from '../../board/piece'
+import type { Piece } from '../../board/piece'
+import { pieceName } from '../../board/pieceName'
 import type { Finding, Fix, Rule } from '../finding'
 
 /** Pieces that look the same but have different answers: no student can tell which is which. */

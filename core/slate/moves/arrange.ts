@@ -1,5 +1,5 @@
 import * as v from 'valibot'
-import { MOST_PIECES } from '../../board/board'
+import { MOST_PIECES } from '../../board/sizes'
 import { OnSlateIdSchema, type PieceId } from '../../board/ids'
 import { ok, refuse } from '../../result'
 import { thingName } from '../hands'
@@ -18,7 +18,6 @@ export const entriesOf = (pieces: Arrange['pieces']) => Object.entries(pieces) a
 
 export const arrange: Operation<'arrange', Arrange> = {
   kind: 'arrange',
-  schema: ArrangeSchema,
   things: ({ pieces }) => Object.keys(pieces).map(id => thingName('piece', id)),
   limitedTo({ pieces }, keep) {
     const kept = entriesOf(pieces).filter(([id]) => keep(thingName('piece', id)))

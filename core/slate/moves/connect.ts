@@ -14,7 +14,6 @@ export type Connect = v.InferOutput<typeof ConnectSchema>
 
 export const connect: Operation<'connect', Connect> = {
   kind: 'connect',
-  schema: ConnectSchema,
   things: ({ from, to }) => [thingName('arrow', arrowName(from, to))],
   apply(state, { from, to }, edition) {
     const refusal = refusalToConnect(edition, from, to)

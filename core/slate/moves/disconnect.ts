@@ -11,7 +11,6 @@ export type Disconnect = v.InferOutput<typeof DisconnectSchema>
 
 export const disconnect: Operation<'disconnect', Disconnect> = {
   kind: 'disconnect',
-  schema: DisconnectSchema,
   things: ({ from, to }) => [thingName('arrow', arrowName(from, to))],
   apply: (state, { from, to }) => ok({ ...state, arrows: withEntry(state.arrows, arrowName(from, to), undefined) }),
   invert: (before, { from, to }) => ({ kind: before.arrows[arrowName(from, to)] ? 'connect' : 'disconnect', from, to }),

@@ -2,15 +2,14 @@ import * as v from 'valibot'
 import { ok, refuse } from '../../result'
 import { thingName } from '../hands'
 import type { Operation } from '../operation'
-import { StrokeIdSchema, StrokeSchema, withEntry, type Stroke } from '../state'
+import { StrokeIdSchema, strokeEntries, withEntry, type Stroke } from '../state'
 
 /** One stroke of ink in a drawing space. Its id is its maker's; no stroke is drawn twice. */
-export const DrawSchema = v.object({ kind: v.literal('draw'), stroke: StrokeIdSchema, ...StrokeSchema.entries })
+export const DrawSchema = v.object({ kind: v.literal('draw'), stroke: StrokeIdSchema, ...strokeEntries })
 export type Draw = v.InferOutput<typeof DrawSchema>
 
 export const draw: Operation<'draw', Draw> = {
   kind: 'draw',
-  schema: DrawSchema,
   things: ({ stroke }) => [thingName('stroke', stroke)],
   apply(state, { stroke: item, place, points, gone }, edition) {
     const known = edition.places.get(place)

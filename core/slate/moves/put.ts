@@ -4,7 +4,7 @@ import { LengthSchema } from '../../geometry/shape'
 import { ok, refuse } from '../../result'
 import { thingName } from '../hands'
 import type { Operation } from '../operation'
-import { OnPageSchema, top, withPieces } from '../state'
+import { HeightSchema, top, withPieces } from '../state'
 import { refusalFor, tidied } from './position'
 
 /**
@@ -16,7 +16,7 @@ export const PutSchema = v.object({
   piece: OnSlateIdSchema,
   x: LengthSchema,
   y: LengthSchema,
-  z: v.optional(OnPageSchema.entries.z),
+  z: v.optional(HeightSchema),
   turn: v.optional(v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(359))),
   flipped: v.optional(v.boolean()),
 })
@@ -24,7 +24,6 @@ export type Put = v.InferOutput<typeof PutSchema>
 
 export const put: Operation<'put', Put> = {
   kind: 'put',
-  schema: PutSchema,
   things: ({ piece }) => [thingName('piece', piece)],
   apply(state, { piece, x, y, z, turn, flipped }, edition) {
     const refusal = refusalFor(edition, piece, { x, y })

@@ -1,25 +1,23 @@
 import * as v from 'valibot'
-import { MOST_PIECES } from '../../board/board'
+import { MOST_PIECES } from '../../board/sizes'
 import { ok, refuse } from '../../result'
 import type { Operation } from '../operation'
-import { MOST_LETTERS, MOST_STROKES, SlateStateSchema, StrokeIdSchema } from '../state'
+import { ArrowsSchema, MOST_LETTERS, MOST_STROKES, PiecesSchema, StrokeIdSchema, TextsSchema } from '../state'
 import { refusalForAll, revertTo } from './revert'
 import { withStrokes } from './startAgain'
 
-const { pieces, texts, arrows } = SlateStateSchema.entries
 /** A whole slate as it is to be, of the ink those strokes that can be seen: how files of work are read. */
 export const RestoreSchema = v.object({
   kind: v.literal('restore'),
-  pieces: v.pipe(pieces, v.maxEntries(MOST_PIECES, 'Too many pieces in one move')),
-  texts: v.pipe(texts.wrapped, v.check(all => Object.values(all).reduce((sum, text) => sum + text.length, 0) <= MOST_LETTERS, 'Too much text in one move')),
-  arrows: arrows.wrapped,
+  pieces: v.pipe(PiecesSchema, v.maxEntries(MOST_PIECES, 'Too many pieces in one move')),
+  texts: v.pipe(TextsSchema, v.check(all => Object.values(all).reduce((sum, text) => sum + text.length, 0) <= MOST_LETTERS, 'Too much text in one move')),
+  arrows: ArrowsSchema,
   strokes: v.pipe(v.array(StrokeIdSchema), v.maxLength(MOST_STROKES)),
 })
 export type Restore = v.InferOutput<typeof RestoreSchema>
 
 export const restore: Operation<'restore', Restore> = {
   kind: 'restore',
-  schema: RestoreSchema,
   things: null,
   apply(state, { pieces, texts, arrows, strokes }, edition) {
     const refusal = refusalForAll(edition, { pieces, texts, arrows: Object.keys(arrows) })

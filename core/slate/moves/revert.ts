@@ -1,18 +1,18 @@
 import * as v from 'valibot'
-import { MOST_PIECES } from '../../board/board'
+import { MOST_PIECES } from '../../board/sizes'
 import type { Edition } from '../../board/edition'
-import type { PieceId } from '../../board/ids'
+import { OnSlateIdSchema, type PieceId } from '../../board/ids'
 import { ok, refuse } from '../../result'
 import { changedThings, thingName, thingOf, type Thing, type ThingName } from '../hands'
 import type { MoveRefusal, Operation } from '../operation'
 import {
-  MOST_ARROWS, MOST_LETTERS, MOST_STROKES, OnPageSchema, SlateStateSchema, StrokeIdSchema, withEntry, withPieces, type OnPage, type SlateState, type Stroke,
+  MOST_ARROWS, MOST_LETTERS, MOST_STROKES, ArrowNameSchema, OnPageSchema, StrokeIdSchema, TextsSchema, withEntry, withPieces, type OnPage, type SlateState, type Stroke,
 } from '../state'
 import { refusalToConnect } from './connect'
 import { refusalFor } from './position'
+import { MOST_OWN, OwnIdSchema } from '../own'
+import { goneOr } from './own'
 import { refusalToWrite } from './write'
-
-const { pieces, texts, arrows } = SlateStateSchema.entries
 
 /**
  * Some things as they were before: a piece's position, or null for the ledge; a text, empty for none; an arrow, there or
@@ -20,10 +20,11 @@ const { pieces, texts, arrows } = SlateStateSchema.entries
  */
 export const RevertSchema = v.object({
   kind: v.literal('revert'),
-  pieces: v.pipe(v.record(pieces.key, v.nullable(OnPageSchema)), v.maxEntries(MOST_PIECES)),
-  texts: v.pipe(texts.wrapped, v.check(all => Object.values(all).reduce((sum, text) => sum + text.length, 0) <= MOST_LETTERS, 'Too much text in one move')),
-  arrows: v.pipe(v.record(arrows.wrapped.key, v.boolean()), v.maxEntries(2 * MOST_ARROWS)),
+  pieces: v.pipe(v.record(OnSlateIdSchema, v.nullable(OnPageSchema)), v.maxEntries(MOST_PIECES)),
+  texts: v.pipe(TextsSchema, v.check(all => Object.values(all).reduce((sum, text) => sum + text.length, 0) <= MOST_LETTERS, 'Too much text in one move')),
+  arrows: v.pipe(v.record(ArrowNameSchema, v.boolean()), v.maxEntries(2 * MOST_ARROWS)),
   strokes: v.pipe(v.record(StrokeIdSchema, v.picklist(['seen', 'gone'])), v.maxEntries(MOST_STROKES)),
+  own: v.optional(v.pipe(v.record(OwnIdSchema, v.picklist(['seen', 'gone'])), v.maxEntries(MOST_OWN)), {}),
 })
 export type Revert = v.InferOutput<typeof RevertSchema>
 
@@ -31,9 +32,8 @@ const positionsIn = (pieces: Revert['pieces']) => Object.entries(pieces) as [Pie
 
 export const revert: Operation<'revert', Revert> = {
   kind: 'revert',
-  schema: RevertSchema,
   things: move => namesIn(move),
-  apply(state, { pieces, texts, arrows, strokes }, edition) {
+  apply(state, { pieces, texts, arrows, strokes, own = {} }, edition) {
     const refusal = refusalForAll(edition, { pieces, texts, arrows: Object.keys(arrows).filter(arrow => arrows[arrow]) })
     if (refusal) return refuse(refusal)
     return ok({
@@ -41,6 +41,7 @@ export const revert: Operation<'revert', Revert> = {
       texts: Object.entries(texts).reduce((all, [item, text]) => withEntry(all, item, text || undefined), state.texts),
       arrows: Object.entries(arrows).reduce((all, [arrow, there]) => withEntry(all, arrow, there || undefined), state.arrows),
       strokes: reverted(state.strokes, strokes),
+      own: ownReverted(state.own, own),
     })
   },
   invert: (before, move) => ({ kind: 'revert', ...valuesOf(before, namesIn(move)) }),
@@ -49,7 +50,7 @@ export const revert: Operation<'revert', Revert> = {
     if (kept.length === 0) return null
     const only = <T>(thing: Thing, things: { readonly [id: string]: T }) => Object.fromEntries(Object.entries(things).filter(([id]) => keep(thingName(thing, id))))
     return {
-      kind: 'revert', pieces: only('piece', move.pieces), texts: only('text', move.texts), arrows: only('arrow', move.arrows), strokes: only('stroke', move.strokes),
+      kind: 'revert', pieces: only('piece', move.pieces), texts: only('text', move.texts), arrows: only('arrow', move.arrows), strokes: only('stroke', move.strokes), own: only('own', move.own ?? {}),
     } as Revert
   },
 }
@@ -77,9 +78,10 @@ export function refusalForAll(
 /** The move that brings everything that differs `after` back to what it was `before`. */
 export const revertTo = (before: SlateState, after: SlateState): Revert => ({ kind: 'revert', ...valuesOf(before, changedThings(before, after)) })
 
-function namesIn({ pieces, texts, arrows, strokes }: Revert): ThingName[] {
+// Moves that were stored before there were own things don't name any.
+function namesIn({ pieces, texts, arrows, strokes, own = {} }: Revert): ThingName[] {
   const names = (thing: Thing, things: object) => Object.keys(things).map(id => thingName(thing, id))
-  return [...names('piece', pieces), ...names('text', texts), ...names('arrow', arrows), ...names('stroke', strokes)]
+  return [...names('piece', pieces), ...names('text', texts), ...names('arrow', arrows), ...names('stroke', strokes), ...names('own', own)]
 }
 
 function valuesOf(state: SlateState, names: readonly ThingName[]): Omit<Revert, 'kind'> {
@@ -88,6 +90,7 @@ function valuesOf(state: SlateState, names: readonly ThingName[]): Omit<Revert, 
     pieces: Object.fromEntries(of('piece').map(id => [id, state.pieces[id as PieceId] ?? null])),
     texts: Object.fromEntries(of('text').map(item => [item, state.texts[item] ?? ''])),
     arrows: Object.fromEntries(of('arrow').map(arrow => [arrow, state.arrows[arrow] ?? false])),
+    own: Object.fromEntries(of('own').flatMap(id => state.own[id] ? [[id, state.own[id].gone ? 'gone' : 'seen'] as const] : [])),
     strokes: Object.fromEntries(of('stroke').flatMap(id => state.strokes[id] ? [[id, state.strokes[id].gone ? 'gone' : 'seen'] as const] : [])),
   }
 }
@@ -97,4 +100,8 @@ function reverted(all: SlateState['strokes'], changes: Revert['strokes']): Recor
     const change = Object.hasOwn(changes, id) ? changes[id] : undefined
     return change ? [id, { place: stroke.place, points: stroke.points, ...(change === 'gone' && { gone: true as const }) }] : [id, stroke]
   }))
+}
+
+function ownReverted(all: SlateState['own'], changes: Revert['own']): SlateState['own'] {
+  return Object.fromEntries(Object.entries(all).map(([id, thing]) => [id, Object.hasOwn(changes, id) ? goneOr(thing, changes[id] === 'gone') : thing]))
 }

@@ -10,7 +10,6 @@ export type Rub = v.InferOutput<typeof RubSchema>
 
 export const rub: Operation<'rub', Rub> = {
   kind: 'rub',
-  schema: RubSchema,
   things: ({ strokes }) => strokes.map(id => thingName('stroke', id)),
   limitedTo({ strokes, gone }, keep) {
     const kept = strokes.filter(id => keep(thingName('stroke', id)))

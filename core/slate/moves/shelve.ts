@@ -12,7 +12,6 @@ export type Shelve = v.InferOutput<typeof ShelveSchema>
 
 export const shelve: Operation<'shelve', Shelve> = {
   kind: 'shelve',
-  schema: ShelveSchema,
   things: ({ piece }) => [thingName('piece', piece)],
   apply(state, { piece }, edition) {
     const refusal = refusalFor(edition, piece)

@@ -1,35 +1,37 @@
 import * as v from 'valibot'
 import type { Edition } from '../../board/edition'
-import { MOST_PARTS } from '../../board/place'
+import { MOST_PARTS } from '../../board/whatPlacesTake'
 import { ok } from '../../result'
-import { mayTouch } from '../actor'
+import { AuthorSchema, HOLDER, mayTouch, type Author } from '../actor'
 import type { ThingName } from '../hands'
 import type { Operation } from '../operation'
 import { placesOf } from '../parts'
 import { startOf, type SlateState } from '../state'
+import { goneOr } from './own'
 import { revert, revertTo } from './revert'
 
 /**
  * The slate is as it was given out: pieces go back, what was written, drawn and joined is gone. The backdrop and the
  * places are not the slate's to touch. Ink is only rubbed out, so that all of it can be taken back by one small move.
- * With a part: what lies in a part that is somebody else's stays as it is.
+ * With a part: what lies in a part that is somebody else's stays as it is. What others have made stays in any case.
  */
 export const StartAgainSchema = v.object({
   kind: v.literal('start-again'),
   part: v.optional(v.union([v.literal('none'), v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(MOST_PARTS))])),
+  /** Whose own things go; without, those of the only student. */
+  by: v.optional(AuthorSchema),
 })
 export type StartAgain = v.InferOutput<typeof StartAgainSchema>
 
 export const startAgain: Operation<'start-again', StartAgain> = {
   kind: 'start-again',
-  schema: StartAgainSchema,
   things: null,
-  apply: (state, { part }, edition) => ok(startedAgain(state, part, edition)),
-  invert: (before, { part }, edition) => revertTo(before, startedAgain(before, part, edition)),
+  apply: (state, move, edition) => ok(startedAgain(state, move, edition)),
+  invert: (before, move, edition) => revertTo(before, startedAgain(before, move, edition)),
 }
 
-function startedAgain(state: SlateState, part: StartAgain['part'], edition: Edition): SlateState {
-  const cleared: SlateState = { ...startOf(edition), strokes: withStrokes(state.strokes, new Set()), ...(state.hands && { hands: state.hands }) }
+function startedAgain(state: SlateState, { part, by = HOLDER.author }: StartAgain, edition: Edition): SlateState {
+  const cleared: SlateState = { ...startOf(edition), strokes: withStrokes(state.strokes, new Set()), own: withoutThoseOf(state.own, by), ...(state.hands && { hands: state.hands }) }
   if (part === undefined) return cleared
   const isOthers = (name: ThingName) => [state, cleared].some(s => placesOf(s, name, edition).some(place => !mayTouch(place, { part })))
   const back = revertTo(state, cleared)
@@ -42,3 +44,6 @@ function startedAgain(state: SlateState, part: StartAgain['part'], edition: Edit
 export function withStrokes(all: SlateState['strokes'], seen: ReadonlySet<string>): SlateState['strokes'] {
   return Object.fromEntries(Object.entries(all).map(([id, { place, points }]) => [id, { place, points, ...(!seen.has(id) && { gone: true as const }) }]))
 }
+
+const withoutThoseOf = (all: SlateState['own'], by: Author): SlateState['own'] =>
+  Object.fromEntries(Object.entries(all).map(([id, thing]) => [id, thing.by === by ? goneOr(thing, true) : thing]))

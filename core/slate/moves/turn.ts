@@ -17,7 +17,6 @@ export type Turn = v.InferOutput<typeof TurnSchema>
 
 export const turn: Operation<'turn', Turn> = {
   kind: 'turn',
-  schema: TurnSchema,
   things: ({ piece }) => [thingName('piece', piece)],
   apply(state, { piece: item, turn, flipped }, edition) {
     const refusal = refusalFor(edition, item)

@@ -10,7 +10,6 @@ export type Undraw = v.InferOutput<typeof UndrawSchema>
 
 export const undraw: Operation<'undraw', Undraw> = {
   kind: 'undraw',
-  schema: UndrawSchema,
   things: ({ stroke }) => [thingName('stroke', stroke)],
   apply: (state, { stroke }) => ok({ ...state, strokes: withEntry(state.strokes, stroke, undefined) }),
   invert(before, { stroke }) {

@@ -1,8 +1,8 @@
 import * as v from 'valibot'
-import { storedText } from '../../text/stored'
+import { storedText } from '../../text/storedText'
 import type { Edition } from '../../board/edition'
 import type { PieceId, PlaceId } from '../../board/ids'
-import { gapsIn, isBlank } from '../../board/place'
+import { gapsIn, isBlank } from '../../board/whatPlacesTake'
 import { ok, refuse } from '../../result'
 import { thingName } from '../hands'
 import type { MoveRefusal, Operation } from '../operation'
@@ -14,7 +14,6 @@ export type Write = v.InferOutput<typeof WriteSchema>
 
 export const write: Operation<'write', Write> = {
   kind: 'write',
-  schema: WriteSchema,
   things: ({ in: item }) => [thingName('text', item)],
   apply(state, { in: item, text }, edition) {
     const refusal = refusalToWrite(edition, item)

@@ -1,6 +1,6 @@
 import * as v from 'valibot'
 import { isZone } from '../../../core/handout/due'
-import { storedText } from '../../../core/text/stored'
+import { storedText } from '../../../core/text/storedText'
 import { once } from '../../http/once'
 import { readJson } from '../../http/read'
 import { refusal } from '../../http/refuse'

@@ -6,12 +6,13 @@ import { services } from '../../services'
 import { takeBack } from '../../usecases/giveOut'
 import { dropPlan } from '../../usecases/later'
 
-/** A handout is taken back as if it had never been given out, while nobody has opened it. */
+/** A draft is dropped, and what it was is given back; a handout is taken back as if it had never been given out, while nobody has opened it. */
 export default defineEventHandler(async (event) => {
   const { db } = await services()
   const id = idParam(event)
   requireRight(await roleOnHandout(db, await actorOf(event), id), 'handout.take-back')
-  if (await dropPlan(db, id)) return { done: true }
+  const dropped = await dropPlan(db, id)
+  if (dropped) return { done: true, dropped }
   const taken = await takeBack(db, id)
   if (!taken.ok) throw refusal('not-now', taken.reason)
   return { done: true }

@@ -1,6 +1,6 @@
 import * as v from 'valibot'
-import { DueSchema, WORD_LONGEST } from '../../../core/handout/settings'
-import { storedText } from '../../../core/text/stored'
+import { DueSchema, LOOKING, WORD_LONGEST } from '../../../core/handout/settings'
+import { storedText } from '../../../core/text/storedText'
 import { idParam, readJson } from '../../http/read'
 import { actorOf, requireRight } from '../../http/session'
 import { roleOnHandout } from '../../rights/roles'
@@ -11,6 +11,7 @@ const Change = v.strictObject({
   word: v.optional(v.pipe(storedText(WORD_LONGEST), v.trim())),
   due: v.optional(v.nullable(DueSchema)),
   handIn: v.optional(v.boolean()),
+  looking: v.optional(v.picklist(LOOKING)),
   closed: v.optional(v.boolean()),
 })
 

@@ -1,5 +1,5 @@
 import * as v from 'valibot'
-import { storedText } from '../../../core/text/stored'
+import { storedText } from '../../../core/text/storedText'
 import { addressOf } from '../../http/address'
 import { tryOnce } from '../../http/limits'
 import { LARGEST, readJson } from '../../http/read'

@@ -1,5 +1,5 @@
 import * as v from 'valibot'
-import { storedText } from '../../../core/text/stored'
+import { storedText } from '../../../core/text/storedText'
 import { PASSWORD_LENGTH, PASSWORD_PICTURES, tidyClassCode } from '../../../core/roster/picturePassword'
 import { addressOf } from '../../http/address'
 import { tryOnce } from '../../http/limits'

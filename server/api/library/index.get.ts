@@ -1,5 +1,5 @@
 import * as v from 'valibot'
-import { storedText } from '../../../core/text/stored'
+import { storedText } from '../../../core/text/storedText'
 import { shippedLibrary } from '../../files/shippedLibrary'
 import { queryAs } from '../../http/read'
 import { requireTeacher } from '../../http/session'

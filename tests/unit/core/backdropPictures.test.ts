@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { pixelsShown } from '../../../core/board/backdrop'
+import { pixelsShown } from '../../../core/board/pixels'
 import { readBoard, type Board } from '../../../core/board/board'
 import { cropped, fitted } from '../../../core/design/backdrop'
 import { turnItems } from '../../../core/design/turning'

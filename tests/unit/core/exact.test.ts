@@ -2,6 +2,8 @@ import fc from 'fast-check'
 import Fraction from 'fraction.js'
 import { evaluate as evaluateText, unit } from 'mathjs'
 import { describe, expect, it } from 'vitest'
+import { quantity } from '../../../core/exact/quantity'
+import { floating } from '../../../core/exact/written'
 import { measureText, readMeasure } from '../../../core/exact/measure'
 import { equalPolynomials, evaluate, multiply, polynomial, polynomialText, readPolynomial, readTerm, type Polynomial } from '../../../core/exact/polynomial'
 
@@ -60,5 +62,15 @@ describe('amounts', () => {
     expect(readMeasure('1 1/2 kg')!.amount.equals(1500)).toBe(true)
     expect(readMeasure('12')).toMatchObject({ dimension: 'number' })
     for (const text of ['', 'm', '1 m 2 kg', '1 m 2 m', '5 miles', '1 metre', '1m2', '1/0 m', 'x'.repeat(50)]) expect(readMeasure(text), text).toBeNull()
+  })
+
+  it('are read as floating numbers just as exactly as those can be, in every form', () => {
+    const sign = fc.constantFrom('', '-', '−', '- ', '+')
+    const whole = fc.nat(9999).map(String)
+    const form = fc.oneof(whole, fc.tuple(whole, fc.constantFrom('.', ','), fc.nat(999)).map(([w, point, d]) => `${w}${point}${d}`), fc.tuple(fc.nat(99), fc.integer({ min: 1, max: 99 })).map(([t, u]) => `${t}/${u}`), fc.tuple(fc.nat(99), fc.nat(99), fc.integer({ min: 1, max: 99 })).map(([w, t, u]) => `${w} ${t} / ${u}`), fc.nat(99).map(d => `.${d}`))
+    fc.assert(fc.property(sign, form, (s, text) => {
+      expect(floating(s + text)).toBeCloseTo(quantity(s + text).valueOf(), 9)
+    }), { numRuns: 500 })
+    for (const text of ['', '1/0', 'x', '1 2', '--1']) expect(() => floating(text)).toThrow('not a number')
   })
 })

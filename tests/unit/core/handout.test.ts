@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import * as v from 'valibot'
 import { describe, expect, it } from 'vitest'
-import { daysUntil, dueMoment, isZone } from '../../../core/handout/due'
+import { daysUntil, dueMoment, dueOfSeries, isZone } from '../../../core/handout/due'
 import { HandoutSettingsSchema } from '../../../core/handout/settings'
 import { suggestMode } from '../../../core/handout/suggest'
 import { LEAF_PATHS, LEAVES, markOf, MOST_GROUPS, colourOf, GROUP_COLOURS } from '../../../core/groups/marks'
@@ -10,6 +10,14 @@ import { boardOf } from '../../../core/organizers/plan'
 import { DaySchema } from '../../../core/roster/day'
 import { hex } from 'wcag-contrast'
 import { keyId, pageId, pieceId, placeId, shore } from '../../boards'
+
+describe('a series', () => {
+  it('is due as long after each of its days as after the first, also over the change of clocks and at the end of a year', () => {
+    expect(dueOfSeries({ day: '2026-03-27', time: '09:00' }, { day: '2026-03-25' }, { day: '2026-04-01' })).toEqual({ day: '2026-04-03', time: '09:00' })
+    expect(dueOfSeries({ day: '2026-12-30' }, { day: '2026-12-28' }, { day: '2027-01-04' })).toEqual({ day: '2027-01-06' })
+    expect(dueOfSeries({ day: '2026-02-26' }, { day: '2026-02-26' }, { day: '2026-02-26' })).toEqual({ day: '2026-02-26' })
+  })
+})
 
 describe('a due day', () => {
   // Changes of summer time from the IANA time zone database: Europe/London on 29 March and 25 October 2026, at 01:00 UTC.

@@ -12,7 +12,7 @@ import { feedbackOn } from '../../../core/keys/feedback'
 import { keepKeys } from '../../../core/keys/keep'
 import { markSlate } from '../../../core/keys/mark'
 import { kindsFor } from '../../../core/design/kinds'
-import { progress } from '../../../core/placement/placement'
+import { progress } from '../../../core/placement/tasks'
 import { preflight } from '../../../core/preflight/preflight'
 import { emptySlate, withPieces, type OnPage, type SlateState, type Stroke } from '../../../core/slate/state'
 import { examples } from '../../../demo/examples'
@@ -34,6 +34,7 @@ function anyWork(board: Board): fc.Arbitrary<SlateState> {
     texts: record(spaces, fc.oneof(fc.string({ unit: 'grapheme', maxLength: 20 }), fc.constantFrom('1/0', '25 cm', '--', '٣', '1 m 2 kg'))),
     strokes: fc.array(stroke, { maxLength: 4 }).map(all => Object.fromEntries(all.flatMap((s, i): [string, Stroke][] => s ? [[`stroke-${i}`, s]] : []))),
     arrows: ids.length > 1 ? fc.array(fc.tuple(fc.constantFrom(...ids), fc.constantFrom(...ids)), { maxLength: 6 }).map(all => Object.fromEntries(all.map(([a, b]) => [`${a}>${b}`, true as const]))) : fc.constant({}),
+    own: fc.constant({}),
   })
 }
 

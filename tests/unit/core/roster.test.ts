@@ -4,6 +4,7 @@ import { seeded } from '../../../core/layout/random'
 import { checked, listRows, MOST_STUDENTS, readList } from '../../../core/roster/classList'
 import { MISSING, planList, type KnownStudent, type ListPlan } from '../../../core/roster/listPlan'
 import { shortName } from '../../../core/roster/names'
+import { writeCsv } from '../../../core/format/csv'
 import { oneRosterFileOf, readOneRoster } from '../../../core/roster/oneRoster'
 import { decodeText } from '../../../core/text/decode'
 import { makeClassCode, makePicturePassword, tidyClassCode } from '../../../core/roster/picturePassword'
@@ -180,5 +181,19 @@ describe('a word list', () => {
     expect(readWordList(' limpet \n\n sea   star\nlimpet')).toEqual({ words: ['limpet', 'sea star', 'limpet'], cut: 0, left: 0 })
     expect(readWordList('a\nb\nc', 2)).toMatchObject({ words: ['a', 'b'], left: 1 })
     expect(readWordList('y'.repeat(300))).toMatchObject({ cut: 1 })
+  })
+})
+
+describe('a list that leaves as CSV', () => {
+  it('is what RFC 4180 says: quotes doubled, separators and line ends within quotes, lines that end with CR LF', () => {
+    expect(writeCsv([['a', 'b,c'], ['say "hi"', 'two\nlines']])).toBe('\uFEFFa,"b,c"\r\n"say ""hi""","two\nlines"\r\n')
+  })
+  it('runs nothing in a spreadsheet, keeps numbers, and comes in again as it was', () => {
+    const csv = writeCsv([['Name', 'Level'], ['=HYPERLINK("x")', '-3'], ['@SUM(A1)', '+1.5'], ['Ada Fern', 'reef'], ['-Bo', '\t=1']])
+    expect(csv).toContain('"\'=HYPERLINK(""x"")",-3')
+    expect(csv).toContain('\'@SUM(A1),+1.5')
+    expect(csv).toContain('\'-Bo,\'\t=1')
+    const { table, guess } = readList(csv)
+    expect(listRows(table, guess).find(row => row.student.name === 'Ada Fern')).toMatchObject({ student: { level: 'reef' } })
   })
 })

@@ -23,6 +23,7 @@ function device(kept: Envelope[] = []) {
   const aside: { envelope: Envelope, code: RefusalCode }[] = []
   let [now, ids, connected, renewed, outdated] = [0, 0, false, 0, 0]
   const store = [...kept]
+  let full = false
   const session = new SlateSession({
     slate: SLATE, edition, editionHash: 'e', actor: HOLDER, reader: 'me', steps: [], openness: openAs('under-way'),
     replica: receiveWhole(emptyReplica, 0, startOf(edition), edition),
@@ -39,12 +40,16 @@ function device(kept: Envelope[] = []) {
     },
     newId: () => `made-here-${++ids}`,
     store: {
-      keep: async (_, envelopes) => void store.push(...envelopes),
+      keep: async (_, envelopes) => {
+        if (full) throw new Error('no room')
+        store.push(...envelopes)
+      },
       of: async () => [...store],
       forget: async (_, gone) => void store.splice(0, store.length, ...store.filter(e => !gone.has(e.id))),
       setAside: async (_, envelope, code) => void aside.push({ envelope, code }),
     },
     changed: () => {},
+    about: () => {},
     outdated: () => void outdated++,
   })
   return {
@@ -57,6 +62,7 @@ function device(kept: Envelope[] = []) {
       if (answer) session.hear(answer)
     },
     cut: () => void (connected = false),
+    fills: () => void (full = true),
     /** The ids of the last message with moves; the message is taken off the list. */
     parcel() {
       const message = sent.findLast(m => m.say === 'moves')
@@ -200,7 +206,7 @@ describe('a refusal', () => {
     let number = 0
     for (let ids = d.parcel(); ids; ids = d.parcel()) {
       expect(ids).toHaveLength(1)
-      if (ids[0] === 'kept-move-2') d.session.wasTooBig()
+      if (ids[0] === 'kept-move-2') d.session.tooBig()
       else d.session.hear(numbered(ids[0]!, ++number))
     }
     expect(d.aside.map(a => [a.envelope.id, a.code])).toEqual([['kept-move-2', 'too-big']])
@@ -230,6 +236,18 @@ describe('a session', () => {
     d.session.hear({ say: 'edition', slate: SLATE, edition: 'another' })
     d.session.hear({ say: 'edition', slate: SLATE, edition: 'e' })
     expect(d.outdated).toBe(2)
+  })
+
+  it('says that the device is full, and sends what is made all the same', async () => {
+    const d = device()
+    d.connect()
+    d.parcel()
+    expect(d.session.deviceFull).toBe(false)
+    d.fills()
+    d.session.make(put(1))
+    await Promise.resolve()
+    await Promise.resolve()
+    expect([d.session.deviceFull, d.parcel()]).toEqual([true, ['made-here-1']])
   })
 
   it('leaves out of words what can\'t be kept', () => {

@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { classesOf, classWithStudents, createClass, setLeft, takeList, type ListToTake } from '../../../server/usecases/classes'
+import { changeStudent, classesOf, classWithStudents, createClass, newCode, orderLevels, setLeft, takeList, type ListToTake } from '../../../server/usecases/classes'
 import { COPY_EACH } from '../../../core/handout/settings'
-import { giveOutWithin } from '../../../server/usecases/giveOut'
+import { giveOutWithin, giveToMore } from '../../../server/usecases/giveOut'
 import { placeMember } from '../../../server/usecases/members'
 import { acceptInvite, helpWith, removeAssistant, setInvite } from '../../../server/usecases/assistants'
 import { dropSet, groupsOfClass, keepSet, keepWishes, setAbsent, type SetToKeep } from '../../../server/usecases/groups'
@@ -226,5 +226,54 @@ describe('a teacher who helps', () => {
     expect(await classesOf(db, helper)).toEqual([])
     await setInvite(db, id, false)
     expect(await acceptInvite(db, helper, invite)).toEqual({ ok: false, reason: 'not-found' })
+  })
+})
+
+describe('a class code that has got about', () => {
+  it('opens nothing once there is another, and the work stays whose it was', async () => {
+    const { db } = two.connection
+    const before = (await classWithStudents(db, two.school.classId)).code
+    const after = await newCode(db, two.school.classId)
+    expect(after).toMatch(/^[A-Z0-9]{6}$/)
+    expect(after).not.toBe(before)
+    expect(await db.selectFrom('classes').select('id').where('code', '=', before).executeTakeFirst()).toBeUndefined()
+  })
+})
+
+describe('a handout that went to some', () => {
+  it('is given to more of the class, to each once, also when it is asked twice at once', async () => {
+    const { db } = two.connection
+    const id = await newClass('Some first')
+    await takeList(two.services, id, list(['Ada', 'Bo', 'Cy']))
+    const [ada, bo, cy] = (await studentsOf(id)).map(student => student.id)
+    const given = await db.transaction().execute(trx => giveOutWithin(trx, two.school.board, { classId: id, students: [ada!] }, COPY_EACH))
+    if (!given.ok) throw new Error(given.reason)
+    const more = () => giveToMore(two.services, given.value.id, [ada!, bo!])
+    expect((await Promise.all([more(), more()])).map(result => result.ok && result.value.slates).toSorted()).toEqual([0, 1])
+    expect(await giveToMore(two.services, given.value.id, [two.school.slates[0]!.student])).toEqual({ ok: false, reason: 'not-found' })
+    expect(await db.selectFrom('slate_members').select('student_id').where('handout_id', '=', given.value.id).execute()).toHaveLength(2)
+    // Who comes to the class later isn't given what went to some.
+    await takeList(two.services, id, list(['Dee']))
+    expect(await db.selectFrom('slate_members').select('student_id').where('handout_id', '=', given.value.id).where('student_id', '=', cy!).execute()).toEqual([])
+  })
+})
+
+describe('what is changed of a list by hand', () => {
+  it('is one student\'s name, preferred name or level, and never somebody else\'s name', async () => {
+    const id = await newClass('By hand')
+    await takeList(two.services, id, { students: [{ name: 'Ada', level: 'low' }, { name: 'Bo', level: 'high' }], missing: 'stay' })
+    const [ada] = await studentsOf(id)
+    expect(await changeStudent(two.services, id, ada!.id, { name: 'bo' })).toEqual({ ok: false, reason: 'taken' })
+    expect(await changeStudent(two.services, id, two.school.slates[0]!.student, { name: 'Cy' })).toEqual({ ok: false, reason: 'not-found' })
+    expect(await changeStudent(two.services, id, ada!.id, { name: 'ADA', preferred: 'Addie', level: 'middle' })).toEqual({ ok: true, value: null })
+    const page = await classWithStudents(two.connection.db, id)
+    expect(page.students[0]).toMatchObject({ name: 'ADA', preferred: 'Addie', level: 'middle' })
+    // Levels stay in the order that the teacher gives them.
+    expect(page.levels).toEqual(['high', 'low', 'middle'])
+    expect(await orderLevels(two.connection.db, id, ['low', 'middle', 'high'])).toBe(true)
+    expect(await orderLevels(two.connection.db, id, ['low', 'middle'])).toBe(false)
+    expect(await orderLevels(two.connection.db, id, ['low', 'low', 'high'])).toBe(false)
+    await changeStudent(two.services, id, ada!.id, { preferred: '', level: '' })
+    expect(await classWithStudents(two.connection.db, id)).toMatchObject({ levels: ['low', 'middle', 'high'], students: [{ preferred: null, level: null }, {}] })
   })
 })

@@ -47,7 +47,7 @@ describe('giving out later', () => {
     expect(await carryOut(db(), draft)).toEqual({ ok: false, reason: 'waits' })
     const results = await Promise.all(Array.from({ length: 6 }, () => carryOut(db(), draft, true)))
     expect(results.filter(r => r.ok)).toEqual([{ ok: true, value: { slates: 3 } }])
-    expect([await slatesOf(draft), await dropPlan(db(), draft), await dropPlan(db(), other), await rowOf(other)]).toEqual([3, false, true, undefined])
+    expect([await slatesOf(draft), await dropPlan(db(), draft), await dropPlan(db(), other), await rowOf(other)]).toMatchObject([3, null, { mode: 'copy-each', to: [{ classId: two.school.classId }] }, undefined])
   })
   it('comes late joiners too, and says what hindered it when the class is empty', async () => {
     const handout = await planned(put(), { day: '2026-03-21' })

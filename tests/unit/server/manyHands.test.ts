@@ -174,7 +174,7 @@ describe('another edition under living slates', () => {
     expect(preview.get(frame)).toEqual([{ what: 'piece-gone', item: 'c5' }, { what: 'piece-moved', item: 'c1' }])
     expect(await two.stateOf(frame)).toEqual(before)
 
-    const done = await correctEdition(two.services, two.school.handout, corrected(), [frame])
+    const done = await correctEdition(two.services, two.school.handout, corrected(), { some: [frame] })
     expect(done).toMatchObject({ changed: [frame], unreadable: [] })
     const after = (await two.stateOf(frame))!
     expect(after.number).toBe(4)
@@ -193,7 +193,7 @@ describe('another edition under living slates', () => {
   })
 
   it('goes on where it was broken off, and reaches those who come later', async () => {
-    const first = await correctEdition(two.services, two.school.handout, corrected(), [two.school.slates[0]!.id])
+    const first = await correctEdition(two.services, two.school.handout, corrected(), { some: [two.school.slates[0]!.id] })
     const second = await correctEdition(two.services, two.school.handout, corrected())
     expect(first.changed).toHaveLength(1)
     expect(second.changed).not.toContain(two.school.slates[0]!.id)
@@ -209,7 +209,7 @@ describe('another edition under living slates', () => {
     const sending = Promise.all(two.engines.map(async (engine, n) => {
       for (let i = 0; i < 40; i++) await two.submit(frame, one!, [put(n ? 'c0' : 'c5', i)], engine)
     }))
-    for (let i = 0; i < 6; i++) await correctEdition(two.services, two.school.handout, i % 2 ? corrected() : parted(), [frame])
+    for (let i = 0; i < 6; i++) await correctEdition(two.services, two.school.handout, i % 2 ? corrected() : parted(), { some: [frame] })
     await sending
     const whole = (await two.stateOf(frame))!
     expect((await movesOf(frame)).map(m => m.number)).toEqual(Array.from({ length: whole.number }, (_, i) => i + 1))

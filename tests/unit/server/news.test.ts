@@ -4,7 +4,7 @@ import { redisWire } from '../../../server/news/redis'
 import { decodeNews, encodeNews, type News } from '../../../server/news/news'
 import { addMember, endMember } from '../../../server/usecases/members'
 import { makeFrame } from '../../../server/usecases/giveOut'
-import { handIn, switchHandout } from '../../../server/usecases/openness'
+import { changeHandout, handIn, switchHandout } from '../../../server/usecases/openness'
 import { endSessions } from '../../../server/usecases/sessions'
 import { shore } from '../../boards'
 import { listener, put, said, twoProcesses, until, type TwoProcesses } from '../../lesson'
@@ -50,6 +50,8 @@ describe.each(['LISTEN and NOTIFY', 'a Redis-compatible server'] as const)('news
     await switchHandout(two.services, two.school.handout, 'paused_at', false)
     expect(said(await submit(1, [put('c0', 2)], two.engines[1]))).toEqual([2])
     await until(() => far.heard.some(m => m.say === 'status' && !m.openness.paused))
+    await changeHandout(two.services, two.school.handout, { word: 'Five minutes more' })
+    await until(() => far.heard.some(m => m.say === 'words' && m.slate === slateAt(1).id))
     two.engines[1].hub.leave(far)
   })
 

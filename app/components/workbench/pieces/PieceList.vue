@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { Page } from '~~/core/board/board'
-import { pieceName, type Piece } from '~~/core/board/piece'
+import type { Piece } from '~~/core/board/piece'
+import { pieceName } from '~~/core/board/pieceName'
 import { changePiece, removePieces } from '~~/core/design/pieces'
 import type { Workbench } from '~/composables/useWorkbench'
 

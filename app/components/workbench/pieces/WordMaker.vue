@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { MOST_PIECES, type Page } from '~~/core/board/board'
+import type { Page } from '~~/core/board/board'
+import { MOST_PIECES } from '~~/core/board/sizes'
 import { addSets, isTable, readColumns } from '~~/core/design/columns'
 import { addCards, readWordList } from '~~/core/design/pieces'
 import { freshIds } from '~/composables/useIds'

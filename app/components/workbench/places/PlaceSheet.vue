@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { Page } from '~~/core/board/board'
-import { MOST_PARTS, type Place } from '~~/core/board/place'
+import type { Place } from '~~/core/board/place'
+import { MOST_PARTS } from '~~/core/board/whatPlacesTake'
 import { addCorner, removeCorner } from '~~/core/design/corners'
 import { changed } from '~~/core/design/places'
 import { boxOf } from '~~/core/geometry/outline'
@@ -73,18 +74,18 @@ function setPrinted(text: string) {
 
     <template v-if="place.kind === 'grid'">
       <div class="grid grid-cols-2 gap-2">
-        <label><span class="label">{{ t('places.rows') }}</span><input class="field" type="number" min="1" max="40" :value="place.rows" @change="field($event, n => ({ rows: Number(n) }))"></label>
-        <label><span class="label">{{ t('places.columns') }}</span><input class="field" type="number" min="1" max="40" :value="place.columns" @change="field($event, n => ({ columns: Number(n) }))"></label>
+        <label><span class="label">{{ t('places.rows') }}</span><UiTyped type="number" min="1" max="40" :value="place.rows" @change="field($event, n => ({ rows: Number(n) }))" /></label>
+        <label><span class="label">{{ t('places.columns') }}</span><UiTyped type="number" min="1" max="40" :value="place.columns" @change="field($event, n => ({ columns: Number(n) }))" /></label>
       </div>
-      <label><span class="label">{{ t('places.printed') }}</span><textarea class="field" rows="3" :value="printed" @change="setPrinted(value($event))" /></label>
+      <label><span class="label">{{ t('places.printed') }}</span><UiTyped tall rows="3" :value="printed" @change="setPrinted(value($event))" /></label>
       <button type="button" class="button px-3" @click="numbered(place.rows, place.columns)">{{ t('places.numbered', { last: place.rows * place.columns }) }}</button>
     </template>
 
     <template v-if="place.kind === 'scale'">
       <div class="grid grid-cols-3 gap-2">
-        <label><span class="label">{{ t('places.least') }}</span><input class="field px-2" maxlength="20" :value="place.least" @change="field($event, least => ({ least }))"></label>
-        <label><span class="label">{{ t('places.most') }}</span><input class="field px-2" maxlength="20" :value="place.most" @change="field($event, most => ({ most }))"></label>
-        <label><span class="label">{{ t('places.step') }}</span><input class="field px-2" maxlength="20" :value="place.step ?? ''" @change="field($event, step => ({ step: step.trim() || null }))"></label>
+        <label><span class="label">{{ t('places.least') }}</span><UiTyped class="px-2" maxlength="20" :value="place.least" @change="field($event, least => ({ least }))" /></label>
+        <label><span class="label">{{ t('places.most') }}</span><UiTyped class="px-2" maxlength="20" :value="place.most" @change="field($event, most => ({ most }))" /></label>
+        <label><span class="label">{{ t('places.step') }}</span><UiTyped class="px-2" maxlength="20" :value="place.step ?? ''" @change="field($event, step => ({ step: step.trim() || null }))" /></label>
       </div>
       <p class="note-line">{{ t('places.scaleHow') }}</p>
       <div v-if="place.step === null" class="grid grid-cols-2 gap-2">
@@ -97,7 +98,7 @@ function setPrinted(text: string) {
       <label><span class="label">{{ t('places.takes') }}</span>
         <select class="field" :value="place.lines" @change="set({ lines: value($event) })"><option v-for="lines in (['one', 'many', 'number'] as const)" :key="lines" :value="lines">{{ t(`places.written.${lines}`) }}</option></select></label>
     </template>
-    <label v-if="place.kind === 'gaps'"><span class="label">{{ t('places.gapText') }}</span><textarea class="field" rows="4" maxlength="3000" :value="place.text" @change="field($event, text => ({ text }))" /></label>
+    <label v-if="place.kind === 'gaps'"><span class="label">{{ t('places.gapText') }}</span><UiTyped tall rows="4" maxlength="3000" :value="place.text" @change="field($event, text => ({ text }))" /></label>
     <label v-if="place.kind === 'writing' || place.kind === 'gaps'"><span class="label">{{ t('backdrop.textSize', { size: place.textSize }) }}</span>
       <input type="range" min="12" max="36" class="w-full accent-leaf-600" :value="place.textSize" @input="set({ textSize: Number(value($event)) }, 'size')"></label>
 

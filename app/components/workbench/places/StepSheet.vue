@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { Page, Step } from '~~/core/board/board'
 import { changeStep, moveStep } from '~~/core/design/steps'
+import { setStepTools } from '~~/core/design/tools'
 import type { Workbench } from '~/composables/useWorkbench'
 
 /** One numbered activity: what is to be done in its part of the page. All that stands in it moves with it. */
@@ -20,6 +21,10 @@ const at = computed(() => page.steps!.findIndex(s => s.id === step.id))
       <button type="button" class="button px-3" :disabled="at === 0" @click="bench.change(moveStep(bench.board.value, page.id, step.id, -1))">{{ t('steps.earlier') }}</button>
       <button type="button" class="button px-3" :disabled="at === page.steps!.length - 1" @click="bench.change(moveStep(bench.board.value, page.id, step.id, 1))">{{ t('steps.later') }}</button>
     </div>
+    <WorkbenchToolChooser
+      :tools="step.tools ?? null" :legend="t('giveTools.step')" :otherwise="{ words: t('giveTools.asPage'), tools: page.tools ?? bench.board.value.tools ?? [] }"
+      @choose="bench.change(setStepTools(bench.board.value, page.id, step.id, $event))"
+    />
     <p class="note-line">{{ t('steps.how') }}</p>
   </section>
 </template>

@@ -1,6 +1,7 @@
 import * as v from 'valibot'
 import { ListedStudentSchema, MOST_STUDENTS } from '../../../../core/roster/classList'
 import { MISSING } from '../../../../core/roster/listPlan'
+import { storedText } from '../../../../core/text/storedText'
 import { requireRightOnClass } from '../../../http/onClass'
 import { LARGEST, readJson } from '../../../http/read'
 import { refusal } from '../../../http/refuse'
@@ -9,6 +10,7 @@ import { takeList } from '../../../usecases/classes'
 const List = v.object({
   students: v.pipe(v.array(ListedStudentSchema), v.minLength(1), v.maxLength(MOST_STUDENTS)),
   missing: v.picklist(MISSING),
+  record: v.optional(v.pipe(storedText(80), v.minLength(1))),
   agreed: v.optional(v.pipe(v.array(v.pipe(v.number(), v.integer())), v.length(4))),
 })
 

@@ -9,12 +9,14 @@ const route = useRoute()
 const handout = String(route.params.id)
 const slate = String(route.params.slate)
 const { attempt, trouble } = useAsking()
-const view = await attempt(() => ask<SlateView>(`/api/slates/${slate}`))
+const view = shallowRef(await attempt(() => ask<SlateView>(`/api/slates/${slate}`)))
+/** Another edition lies under it now. */
+const again = async () => view.value = await attempt(() => ask<SlateView>(`/api/slates/${slate}`)) ?? view.value
 const line = (await attempt(() => ask<WalkView>(`/api/handouts/${handout}`)))?.slates ?? []
 const at = line.findIndex(s => s.id === slate)
 const lineNav = useTemplateRef<HTMLElement>('lineNav')
 onMounted(() => lineNav.value?.querySelector('[aria-current]')?.scrollIntoView({ inline: 'center', block: 'nearest' }))
-useHead({ title: () => view ? `${view.name} · ${view.board.title}` : '' })
+useHead({ title: () => view.value ? `${view.value.name} · ${view.value.board.title}` : '' })
 </script>
 
 <template>
@@ -28,7 +30,7 @@ useHead({ title: () => view ? `${view.name} · ${view.board.title}` : '' })
     </UiTopBar>
     <main class="flex min-h-0 flex-1 flex-col gap-3 overflow-auto p-4">
       <p v-if="!view" class="trouble" role="alert">{{ trouble }}</p>
-      <ReviewSlate v-else :view="view" />
+      <ReviewSlate v-else :key="view.edition" :view="view" @outdated="again" />
       <nav ref="lineNav" class="flex shrink-0 gap-2 overflow-x-auto p-1" :aria-label="t('review.line')">
         <NuxtLink
           v-for="other in line" :key="other.id" :to="`/handout/${handout}/review/${other.id}`" :aria-current="other.id === slate ? 'page' : undefined"

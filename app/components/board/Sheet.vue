@@ -1,0 +1,142 @@
+<script setup lang="ts">
+import type { Box, Point } from '~~/core/geometry/shape'
+import { ARROW_KEYS } from '~/composables/arrowKeys'
+import { withPoint } from '~/composables/strokePoints'
+import type { Gesture } from '~~/core/slate/making'
+
+/**
+ * A part of the page on which something is drawn or pointed at: with a pen, a finger or a mouse; with the keyboard a cursor
+ * goes there, and Enter begins and ends. `how` is what the hand does there; while rubbing, every spot it passes is told.
+ */
+const { box, width, height, how, most, label, taken = false, space = undefined } = defineProps<{
+  box: Box, width: number, height: number, how: Gesture['how'] | 'rub', most: number, label: string, taken?: boolean, space?: string
+}>()
+type Trace = Extract<Gesture, { how: 'trace' }>['points']
+const emit = defineEmits<{ done: [gesture: Gesture], begin: [], rub: [at: Point], say: [words: string], leave: [] }>()
+const { t } = useWords()
+const root = useTemplateRef<SVGRectElement>('root')
+const points = shallowRef<Trace>([])
+const span = shallowRef<{ from: Point, to: Point } | null>(null)
+let pointer: number | null = null
+const STEP = 10
+
+const round = (n: number) => Math.round(n * 10) / 10
+const onPage = ({ x, y }: Point): Point => ({ x: round(Math.min(Math.max(x, 0), width)), y: round(Math.min(Math.max(y, 0), height)) })
+const at = (event: PointerEvent) => onPage(new DOMPoint(event.clientX, event.clientY).matrixTransform(root.value!.getScreenCTM()!.inverse()))
+/** Only a pen knows how hard it is pressed. */
+const traced = (event: PointerEvent): Trace[number] => {
+  const { x, y } = at(event)
+  return event.pointerType === 'pen' && event.pressure > 0 ? [x, y, Math.round(event.pressure * 100) / 100] : [x, y]
+}
+
+function down(event: PointerEvent) {
+  if (pointer !== null || event.button !== 0) return
+  pointer = event.pointerId
+  root.value!.setPointerCapture(event.pointerId)
+  emit('begin')
+  const here = at(event)
+  if (how === 'rub') emit('rub', here)
+  else if (how === 'trace') points.value = [traced(event)]
+  else span.value = { from: here, to: here }
+}
+function move(event: PointerEvent) {
+  if (event.pointerId !== pointer) return
+  for (const part of event.getCoalescedEvents?.() ?? [event]) {
+    if (how === 'rub') emit('rub', at(part))
+    else if (how === 'trace') points.value = withPoint(points.value, alike(traced(part), points.value), most)
+    else if (span.value) span.value = { ...span.value, to: at(part) }
+  }
+}
+/** A pen that loses its pressure in the middle keeps the last one: it is of all points or of none. */
+function alike(point: Trace[number], before: Trace): Trace[number] {
+  const last = before.at(-1)
+  if (!last || last.length === point.length) return point
+  return last.length === 3 ? [point[0], point[1], last[2]!] : [point[0], point[1]]
+}
+function up(event: PointerEvent) {
+  if (event.pointerId !== pointer) return
+  pointer = null
+  end()
+}
+function cancel(event: PointerEvent) {
+  if (event.pointerId !== pointer) return
+  pointer = null
+  // What was drawn until the system took the pointer away is kept; a span that wasn't ended isn't.
+  if (how === 'trace') end()
+  span.value = null
+}
+function end() {
+  if (how === 'trace' && points.value.length) emit('done', { how, points: points.value })
+  else if (how === 'span' && span.value) emit('done', { how, ...span.value })
+  else if (how === 'spot' && span.value) emit('done', { how, at: span.value.to })
+  points.value = []
+  span.value = null
+}
+
+/** The keyboard's own hand: where it is, and whether it is down. */
+const cursor = ref<Point | null>(null)
+const isDown = ref(false)
+function key(event: KeyboardEvent) {
+  cursor.value ??= { x: box.x + box.width / 2, y: box.y + box.height / 2 }
+  const arrow = ARROW_KEYS[event.key]
+  if (arrow) {
+    const step = event.shiftKey ? 1 : STEP
+    const clamp = (value: number, from: number, size: number) => Math.min(Math.max(value, from), from + size)
+    cursor.value = { x: clamp(cursor.value.x + arrow.x * step, box.x, box.width), y: clamp(cursor.value.y + arrow.y * step, box.y, box.height) }
+  }
+  else if (event.key === 'Enter' || event.key === ' ') press(onPage(cursor.value))
+  else if (event.key === '.' && isDown.value && how === 'trace') points.value = withPoint(points.value, flat(cursor.value), most - 1)
+  else if (event.key === 'Escape' && isDown.value) lift()
+  else if (event.key === 'Escape') emit('leave')
+  else return
+  event.preventDefault()
+}
+const flat = (point: Point): Trace[number] => [onPage(point).x, onPage(point).y]
+function press(here: Point) {
+  if (!isDown.value) emit('begin')
+  if (how === 'rub') emit('rub', here)
+  else if (how === 'spot') emit('done', { how, at: here })
+  else if (!isDown.value) {
+    isDown.value = true
+    if (how === 'trace') points.value = [flat(here)]
+    else span.value = { from: here, to: here }
+  }
+  else {
+    isDown.value = false
+    if (how === 'trace') points.value = [...points.value, flat(here)]
+    else span.value = span.value && { ...span.value, to: here }
+    end()
+  }
+  emit('say', t(how === 'rub' ? 'stage.rubbed' : how === 'spot' ? 'stage.madeHere' : isDown.value ? 'stage.penDown' : 'stage.penUp'))
+}
+/** What was begun with the keyboard is let be. */
+function lift() {
+  if (isDown.value) {
+    points.value = []
+    span.value = null
+  }
+  isDown.value = false
+}
+function leave() {
+  lift()
+  cursor.value = null
+}
+/** What is being made: with the keyboard up to where the cursor is. */
+const soFar = computed((): Gesture | null => {
+  const tip = isDown.value && cursor.value ? onPage(cursor.value) : null
+  if (points.value.length) return { how: 'trace', points: tip ? [...points.value, [tip.x, tip.y]] : points.value }
+  return span.value && how === 'span' ? { how, from: span.value.from, to: tip ?? span.value.to } : null
+})
+onMounted(() => taken && root.value?.focus({ preventScroll: true }))
+</script>
+
+<template>
+  <g>
+    <rect
+      ref="root" :x="box.x" :y="box.y" :width="box.width" :height="box.height" fill="transparent" class="touch-none focus:outline-none focus-visible:[outline:3px_solid_#a86a05]" :class="how === 'rub' ? 'cursor-cell' : 'cursor-crosshair'" role="application" tabindex="0" data-test="drawing" :data-space="space"
+      :aria-label="label" @pointerdown.stop="down" @pointermove="move" @pointerup="up" @pointercancel="cancel" @keydown="key" @blur="leave" @click.stop
+    />
+    <g v-if="soFar" class="pointer-events-none"><slot :so-far="soFar" /></g>
+    <path v-if="cursor" class="pointer-events-none" :d="`M${cursor.x - 12} ${cursor.y}h24M${cursor.x} ${cursor.y - 12}v24`" stroke="#a86a05" stroke-width="3" />
+  </g>
+</template>

@@ -1,0 +1,28 @@
+import { openDB, type DBSchema, type IDBPDatabase } from 'idb'
+import type { Envelope } from '~~/core/sync/messages'
+import type { RefusalCode } from '~~/core/sync/refusals'
+
+interface Kept { slate: string, envelope: Envelope }
+/** All that is kept on this device. */
+interface Schema extends DBSchema {
+  /** Moves that the server hasn't acknowledged. They stay, whoever signs out: only their maker can send them. */
+  outbox: { key: number, value: Kept, indexes: { slate: string, id: string } }
+  /** What the server couldn't read, with its reason; nothing is ever thrown away. */
+  aside: { key: number, value: Kept & { code: RefusalCode }, indexes: { slate: string } }
+  /** What a student has seen last, to be seen again without a connection; gone when they sign out. */
+  views: { key: string, value: unknown }
+}
+
+let opened: Promise<IDBPDatabase<Schema>> | undefined
+
+export const device = () => opened ??= openDB<Schema>('dappled-slate', 3, {
+  upgrade(db, from, _to, transaction) {
+    const moves = from < 1 ? db.createObjectStore('outbox', { autoIncrement: true }) : transaction.objectStore('outbox')
+    if (from < 1) moves.createIndex('slate', 'slate')
+    if (from < 2) {
+      moves.createIndex('id', 'envelope.id')
+      db.createObjectStore('aside', { autoIncrement: true }).createIndex('slate', 'slate')
+    }
+    db.createObjectStore('views')
+  },
+})

@@ -1,0 +1,21 @@
+import type { Place, Zone } from './place'
+
+/** Parts of a frame, and gaps of a text, at most. */
+export const MOST_PARTS = 8
+export const MOST_GAPS = 60
+
+/** How many gaps a text has. */
+export const gapsIn = (text: string) => text.split(/_{2,}/).length - 1
+
+/** Whether students name the place themselves. */
+export const isBlank = (place: Place): place is Zone => place.kind === 'zone' && !!place.blank
+
+/** Whether pieces can be put there at all; labels point at pins, and everything else has nothing to do with one. */
+export function takes(place: Place, piece: { readonly kind: string }): boolean {
+  switch (place.kind) {
+    case 'writing': case 'drawing': return false
+    case 'gaps': return !place.typed
+    case 'pin': return piece.kind === 'label'
+    default: return true
+  }
+}

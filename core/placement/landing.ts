@@ -1,0 +1,134 @@
+import type { Page } from '../board/board'
+import type { Edition } from '../board/edition'
+import type { PieceId, PlaceId } from '../board/ids'
+import type { Place } from '../board/place'
+import { takes } from '../board/whatPlacesTake'
+import { area, within } from '../geometry/area'
+import { bounds, boxAround, outlined, overlaps } from '../geometry/outline'
+import type { Point } from '../geometry/shape'
+import type { SlateState } from '../slate/state'
+import { boxesOfOthers, clampPiece, clampToPage, clampToPlace, freeSpot, middleOf, middlesOf, tipAt } from './freeSpot'
+import { sharesOf, type Share } from './placement'
+import { regionsOf } from './regions'
+import { regionSpot } from './regionSpot'
+import { snapped } from './snap'
+import { turnedSize } from './straight'
+
+/** What hands move pieces on: one page of a slate as it is now. */
+export interface Table { readonly state: SlateState, readonly page: Page, readonly edition: Edition }
+
+/** Where a piece would come to lie, and in which places that is. */
+export interface Landing { readonly at: Point, readonly shares: readonly Share[] }
+
+/** A card let go a little beside the page was meant for the page. */
+export const BESIDE = 60
+
+/** The places that are lit for a landing: all that the piece would surely be in; where there are none, those it may be in. */
+export function litPlaces({ shares }: Landing): PlaceId[] {
+  const sure = shares.filter(share => share.certainty === 'in')
+  return (sure.length ? sure : shares).map(share => share.place)
+}
+
+const turnOn = ({ state }: Table, piece: PieceId) => state.pieces[piece]?.turn
+const sizeOn = (table: Table, piece: PieceId) => turnedSize(table.edition.pieces.get(piece)!.master, turnOn(table, piece))
+
+function landingAt(table: Table, piece: PieceId, at: Point): Landing {
+  const { piece: held, master } = table.edition.pieces.get(piece)!
+  return { at, shares: sharesOf(held, master, { ...at, turn: turnOn(table, piece) }, table.page) }
+}
+
+/** Let go with its middle here: on the page, and laid to its neighbours where it is a tile. Null farther beside the page. */
+export function landing(table: Table, piece: PieceId, middle: Point): Landing | null {
+  const { page, state, edition } = table
+  if (middle.x <= -BESIDE || middle.y <= -BESIDE || middle.x >= page.width + BESIDE || middle.y >= page.height + BESIDE) return null
+  return landingAt(table, piece, clampPiece(snapped(state, piece, middle, page, edition), sizeOn(table, piece), page))
+}
+
+/**
+ * Given to the spot that was pointed at: surely into what is there, clear of edges and, where there is room, of other
+ * pieces. Into the cell, gap or slot, with a label's tip on the pin, on a scale at the very value; between rings into the
+ * region. Where there is no place, just there.
+ */
+export function landingAtPoint(table: Table, piece: PieceId, point: Point): Landing {
+  const { page, edition } = table
+  const { piece: held } = edition.pieces.get(piece)!
+  const size = sizeOn(table, piece)
+  const there = page.places.filter(place => takes(place, held) && within(outlined(place.shape).points, point))
+  const place = smallest(there.filter(one => one.kind !== 'zone')) ?? smallest(there)
+  if (!place) return landingAt(table, piece, clampPiece(point, size, page))
+  if (held.kind === 'label') {
+    const tip = place.kind === 'pin' ? middleOf(place) : point
+    return landingAt(table, piece, clampToPage(tipAt(held.tip, edition.pieces.get(piece)!.master, turnOn(table, piece), tip), page))
+  }
+  switch (place.kind) {
+    case 'slot': return landingAt(table, piece, clampToPage(middleOf(place), page))
+    case 'grid': case 'gaps': return landingAt(table, piece, nearest(middlesOf(place), point))
+    case 'scale': return landingAt(table, piece, clampPiece(alongScale(place, point, size), size, page))
+    default: return roomIn(table, piece, there.filter(one => one.kind === 'zone').length > 1 || inRegion(page, place) ? there : [place], point)
+  }
+}
+
+const inRegion = (page: Page, place: Place) => regionsOf(page).some(region => region.zones.includes(place.id))
+
+/** The smallest of several places is the one that is meant; ties go to the first. */
+export function smallest(places: readonly Place[]): Place | undefined {
+  return places.reduce<Place | undefined>((best, place) => best && area(outlined(best.shape).points) <= area(outlined(place.shape).points) ? best : place, undefined)
+}
+
+const nearest = (spots: readonly Point[], to: Point): Point =>
+  spots.reduce((best, spot) => Math.hypot(spot.x - to.x, spot.y - to.y) < Math.hypot(best.x - to.x, best.y - to.y) ? spot : best)
+
+/** On a scale the value is what was pointed at; only across it the piece is set into its room. */
+function alongScale(place: Place, point: Point, size: { width: number, height: number }): Point {
+  const { width, height } = bounds(outlined(place.shape).points)
+  const set = clampToPlace(point, size, place)
+  return width >= height ? { x: point.x, y: set.y } : { x: set.x, y: point.y }
+}
+
+function roomIn(table: Table, piece: PieceId, there: readonly Place[], point: Point): Landing {
+  const { state, page, edition } = table
+  const homes = there.filter(place => place.kind === 'zone').map(place => place.id)
+  const set = landingAt(table, piece, clampPiece(there.length === 1 ? clampToPlace(point, sizeOn(table, piece), there[0]!) : point, sizeOn(table, piece), page))
+  const box = boxAround(set.at, sizeOn(table, piece))
+  const sure = set.shares.every(share => share.certainty === 'in') && set.shares.length === there.length
+  if (sure && !boxesOfOthers(state, piece, page, edition).some(other => overlaps(other, box))) return set
+  const region = homes.length ? regionSpot(state, piece, homes, page, edition, point) : null
+  return landingAt(table, piece, region ?? freeSpot(state, piece, there[0]!, page, edition))
+}
+
+/** Where a piece can be given without pointing: all of these zones at once, one place, or (none named) the ledge. */
+export type Target = readonly PlaceId[]
+export const LEDGE: Target = []
+
+/**
+ * All targets of a piece: places that take it and the regions between rings, from left to right and from top to bottom,
+ * and the ledge last.
+ */
+export function targetsOf({ page, edition }: Table, piece: PieceId): Target[] {
+  const { piece: held } = edition.pieces.get(piece)!
+  const regions = held.kind === 'label' ? [] : regionsOf(page)
+  const divided = new Set(regions.flatMap(region => region.zones))
+  const alone = page.places.filter(place => takes(place, held) && !divided.has(place.id))
+  const all = [
+    ...alone.map(place => ({ target: [place.id], x: outlined(place.shape).box.x, y: outlined(place.shape).box.y })),
+    ...regions.map(({ zones, middle, top }) => ({ target: zones, x: middle.x, y: top })),
+  ]
+  all.sort((a, b) => Math.abs(a.y - b.y) > SAME_ROW ? a.y - b.y : a.x - b.x)
+  return [...all.map(one => one.target), LEDGE]
+}
+/** Tops this near to each other stand in one row. */
+const SAME_ROW = 40
+
+/** Where the piece is laid that is given to a target; null for the ledge. */
+export function landingIn(table: Table, piece: PieceId, target: Target): Landing | null {
+  const { state, page, edition } = table
+  const place = page.places.find(({ id }) => id === target[0])
+  if (!place) return null
+  const region = place.kind === 'zone' && inRegion(page, place) ? regionSpot(state, piece, target, page, edition) : null
+  return landingAt(table, piece, region ?? freeSpot(state, piece, place, page, edition))
+}
+
+/** The piece moved by a little from where it is held, kept on the page. */
+export function nudged(table: Table, piece: PieceId, at: Point, by: Point): Landing {
+  return landingAt(table, piece, clampPiece({ x: at.x + by.x, y: at.y + by.y }, sizeOn(table, piece), table.page))
+}

@@ -1,0 +1,135 @@
+import * as v from 'valibot'
+import type { Board, Page } from '../board/board'
+import type { Edition } from '../board/edition'
+import { isOwnName, OnSlateIdSchema, PageIdSchema, PlaceIdSchema, type PageId } from '../board/ids'
+import { FILL_NAMES, INK_NAMES } from '../board/inks'
+import type { Tool } from '../board/tools'
+import { bounds, boxAround } from '../geometry/outline'
+import { LengthSchema, type Box, type Point } from '../geometry/shape'
+import { storedText } from '../text/storedText'
+import { AuthorSchema, type Author } from './actor'
+
+/** The name of a thing that somebody has made on a slate; its maker's to choose. */
+export const OwnIdSchema = v.pipe(v.string(), v.regex(/^[A-Za-z0-9_-]{8,64}$/), v.check(isOwnName))
+
+export const LONGEST_OWN_TEXT = 500
+export const MOST_OWN_POINTS = 400
+/** Of all that was ever made on a slate: what is taken away can come back. */
+export const MOST_OWN = 600
+
+/** Points: letters of three sizes, from as small as students' pieces to as large as instructions. */
+export const TEXT_SIZES = { small: 14, medium: 20, large: 30 } as const
+export type TextSize = keyof typeof TEXT_SIZES
+/** Points: how wide a pen, a line, and the rim of a shape is. A highlighter is six times as wide. */
+export const WIDTHS = { thin: 2, medium: 4, thick: 8 } as const
+export type PenWidth = keyof typeof WIDTHS
+export const HIGHLIGHTER_TIMES = 6
+export const SHAPES = ['rectangle', 'ellipse', 'triangle', 'diamond'] as const
+export const SIGNS = ['tick', 'cross', 'star', 'question', 'dot'] as const
+/** Points: how large a sign is. */
+export const SIGN_SIZE = 26
+
+const names = <Names extends object>(all: Names) => Object.keys(all) as [keyof Names & string, ...(keyof Names & string)[]]
+const size = v.pipe(LengthSchema, v.minValue(4))
+const page = { page: PageIdSchema }
+const ink = { ink: v.picklist(INK_NAMES) }
+const width = { wide: v.picklist(names(WIDTHS)) }
+/** x and y are the middle. */
+const box = { x: LengthSchema, y: LengthSchema, width: size, height: size }
+/** An end of a line: on a piece it stays with that piece, as long as it lies on the page; else it is here. */
+export const EndSchema = v.object({ x: LengthSchema, y: LengthSchema, on: v.optional(OnSlateIdSchema) })
+
+export const OwnSchema = v.variant('kind', [
+  v.object({ kind: v.literal('text'), ...page, ...box, ...ink, size: v.picklist(names(TEXT_SIZES)), text: storedText(LONGEST_OWN_TEXT) }),
+  v.object({ kind: v.literal('note'), ...page, ...box, fill: v.picklist(FILL_NAMES), text: storedText(LONGEST_OWN_TEXT) }),
+  v.object({
+    kind: v.literal('ink'), ...page, ...width, pen: v.variant('tip', [v.object({ tip: v.literal('pen'), ...ink }), v.object({ tip: v.literal('highlighter'), fill: v.picklist(FILL_NAMES) })]),
+    /** x and y, and the pressure from 0 to 1 where the device has it: all of a stroke, or none. */
+    points: v.pipe(
+      v.array(v.union([v.strictTuple([LengthSchema, LengthSchema]), v.strictTuple([LengthSchema, LengthSchema, v.pipe(v.number(), v.minValue(0), v.maxValue(1))])])),
+      v.minLength(1), v.maxLength(MOST_OWN_POINTS), v.check(all => all.every(point => point.length === all[0]!.length), 'Pressure is of all points or of none'),
+    ),
+  }),
+  v.object({ kind: v.literal('line'), ...page, ...ink, ...width, from: EndSchema, to: EndSchema, head: v.boolean() }),
+  v.object({ kind: v.literal('shape'), ...page, ...box, ...ink, ...width, shape: v.picklist(SHAPES), fill: v.nullable(v.picklist(FILL_NAMES)) }),
+  v.object({ kind: v.literal('sign'), ...page, ...ink, x: LengthSchema, y: LengthSchema, sign: v.picklist(SIGNS) }),
+  /** A zone, a slot or another place is filled, or a cell of a grid. */
+  v.object({ kind: v.literal('colour'), ...page, place: PlaceIdSchema, cell: v.optional(v.strictTuple([v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(39)), v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(39))])), fill: v.picklist(FILL_NAMES) }),
+])
+/** Something that a student made, beside the board's pieces. */
+export type Own = v.InferOutput<typeof OwnSchema>
+export type OwnKind = Own['kind']
+export const OwnOnSlateSchema = v.intersect([OwnSchema, v.object({
+  /** Who made it. */
+  by: AuthorSchema,
+  /** Taken away; kept, so that it can come back. */
+  gone: v.optional(v.literal(true)),
+})])
+export type OwnOnSlate = Own & { readonly by: Author, readonly gone?: true | undefined }
+export type End = v.InferOutput<typeof EndSchema>
+
+interface OwnTrait<O extends Own> {
+  /** Which tool of the teacher's makes it. */
+  readonly tool: (own: O) => Tool
+  /** Around what can be seen of it; null where that is for the place to say. */
+  readonly box: (own: O) => Box | null
+  readonly movedBy: (own: O, dx: number, dy: number) => O
+  /** All points that have to lie on the page. */
+  readonly points: (own: O) => readonly Point[]
+}
+
+const boxOf = (own: Box): Box => boxAround(own, own)
+const moved = <O extends Point>(own: O, dx: number, dy: number): O => ({ ...own, x: own.x + dx, y: own.y + dy })
+const pointsOfInk = (own: Extract<Own, { kind: 'ink' }>) => own.points.map(([x, y]) => ({ x, y }))
+
+/** All that must be known of each kind, once. */
+const TRAITS: { readonly [Kind in OwnKind]: OwnTrait<Extract<Own, { kind: Kind }>> } = {
+  text: { tool: () => 'write', box: boxOf, movedBy: moved, points: own => [own] },
+  note: { tool: () => 'note', box: boxOf, movedBy: moved, points: own => [own] },
+  ink: {
+    tool: own => own.pen.tip, box: own => bounds(pointsOfInk(own)), points: pointsOfInk,
+    movedBy: (own, dx, dy) => ({ ...own, points: own.points.map(([x, y, ...pressure]) => [x + dx, y + dy, ...pressure] as typeof own.points[number]) }),
+  },
+  line: {
+    tool: own => own.head ? 'arrow' : 'line', box: own => bounds([own.from, own.to]), points: own => [own.from, own.to],
+    movedBy: (own, dx, dy) => ({ ...own, from: moved(own.from, dx, dy), to: moved(own.to, dx, dy) }),
+  },
+  shape: { tool: () => 'shape', box: boxOf, movedBy: moved, points: own => [own] },
+  sign: { tool: () => 'sign', box: ({ x, y }) => boxOf({ x, y, width: SIGN_SIZE, height: SIGN_SIZE }), movedBy: moved, points: own => [own] },
+  colour: { tool: () => 'colour', box: () => null, movedBy: own => own, points: () => [] },
+}
+// A thing's kind picks its own traits; TypeScript can't follow that pairing through the lookup.
+const traitsOf = (own: Own) => TRAITS[own.kind] as unknown as OwnTrait<Own>
+
+export const toolOf = (own: Own): Tool => traitsOf(own).tool(own)
+export const boxOfOwn = (own: Own): Box | null => traitsOf(own).box(own)
+export const pointsOfOwn = (own: Own): readonly Point[] => traitsOf(own).points(own)
+
+/** Moved by so much, and kept on the page. */
+export function ownMoved(own: Own, dx: number, dy: number, { width, height }: Page): Own {
+  const points = pointsOfOwn(own)
+  if (points.length === 0) return own
+  const room = bounds(points)
+  const within = (by: number, at: number, length: number, most: number) => Math.min(Math.max(by, -at), most - at - length)
+  return traitsOf(own).movedBy(own, within(dx, room.x, room.width, width), within(dy, room.y, room.height, height))
+}
+
+/** What students are given on a page: for the page, else for the board; and in a step what is given for that step instead. */
+export function toolsOn(board: Board, page: Page, step?: string | null): readonly Tool[] {
+  const there = page.steps?.find(one => one.id === step)
+  return there?.tools ?? page.tools ?? board.tools ?? []
+}
+
+/** Whether the tool is given anywhere on the page: which step a student is at is not the slate's to know. */
+export function mayUse(edition: Edition, id: PageId, tool: Tool): boolean {
+  const page = edition.board.pages.find(one => one.id === id)
+  return !!page && (toolsOn(edition.board, page).includes(tool) || !!page.steps?.some(step => step.tools?.includes(tool)))
+}
+
+/** What was made on a page and can be seen, the first made first. */
+export function ownOn(own: { readonly [id: string]: OwnOnSlate }, id: PageId): [string, OwnOnSlate][] {
+  return Object.entries(own).filter(([, thing]) => !thing.gone && thing.page === id)
+}
+
+/** The one name of what fills a place or a cell, so that two who colour the same colour one thing. */
+export const colourId = (place: string, cell?: readonly [row: number, column: number]) => `colour-${place}${cell ? `-${cell[0]}-${cell[1]}` : ''}`

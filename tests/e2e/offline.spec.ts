@@ -1,0 +1,106 @@
+import type { Page } from '@playwright/test'
+import { startApplication, type Application } from '../application'
+import { createDatabase } from '../database'
+import { comeIn, dragTo, expect, makeLesson, piece, test as base, zonePoint } from './class'
+
+/** An application of its own for each test, which can be gone for a while: with it the whole network is. */
+const test = base.extend<{ school: { address: string, gone: () => Promise<void>, back: () => Promise<void> } }>({
+  school: async ({ browserName: _browserName }, use) => {
+    const { url, drop } = await createDatabase()
+    let application: Application = await startApplication(url)
+    const { address } = application
+    await use({
+      address,
+      gone: () => application.stop('SIGKILL'),
+      back: async () => void (application = await startApplication(url, Number(new URL(address).port))),
+    })
+    await application.stop()
+    await drop()
+  },
+})
+test.use({ testIdAttribute: 'data-test' })
+
+/** The worker has all it needs, and serves this page. */
+const isKept = (page: Page) => page.evaluate(async () => {
+  await navigator.serviceWorker.ready
+  while (!navigator.serviceWorker.controller) await new Promise(done => setTimeout(done, 20))
+})
+const onDevice = (page: Page) => page.evaluate(async () => {
+  const opened = await new Promise<IDBDatabase>((done, failed) => {
+    const request = indexedDB.open('dappled-slate')
+    request.onsuccess = () => done(request.result)
+    request.onerror = () => failed(request.error)
+  })
+  const names = await new Promise<string[]>((done) => {
+    const request = opened.transaction('views').objectStore('views').getAllKeys()
+    request.onsuccess = () => done(request.result.map(String))
+  })
+  opened.close()
+  return { names, pictures: await caches.has('pictures') }
+})
+
+test('after the first visit desk and slate open without a network; what is made there arrives when it is back', async ({ page, context, school }) => {
+  test.setTimeout(120_000)
+  const lesson = await makeLesson(school.address)
+  const slate = lesson.slates.find(s => s.name === 'Ada Fern')!.id
+  await comeIn(page, school.address, lesson, 'Ada Fern')
+  await isKept(page)
+  await dragTo(page, 'limpet', await zonePoint(page, 0))
+  await expect(page.getByTestId('kept')).toHaveText('Every move is kept')
+
+  await school.gone()
+  await dragTo(page, 'prawn', await zonePoint(page, 2))
+  await expect(page.getByTestId('kept')).toContainText('One move is kept on this device')
+  await page.close()
+  // The tablet is opened again, and there is no network at all.
+  const again = await context.newPage()
+  await again.goto(`${school.address}/desk`)
+  await expect(again.getByRole('heading', { name: 'My desk' })).toBeVisible()
+  await again.getByRole('link', { name: /Test board/ }).click()
+  await expect(piece(again, 'limpet')).toHaveAccessibleName('limpet, in Clings')
+  await expect(piece(again, 'prawn')).toHaveAccessibleName('prawn, in Swims')
+  await dragTo(again, 'goby', await zonePoint(again, 2, 3, 0.8))
+  await expect(again.getByTestId('kept')).toContainText('2 moves are kept on this device')
+  // What wasn't opened before opens too: the dialogs are kept with the rest.
+  await again.getByRole('button', { name: 'Hand in' }).click()
+  await expect(again.getByRole('button', { name: 'Hand it in now' })).toBeVisible()
+  await again.keyboard.press('Escape')
+
+  await school.back()
+  await expect(again.getByTestId('kept')).toHaveText('Every move is kept', { timeout: 30_000 })
+  const view = await lesson.teacher.must<{ number: number, state: { pieces: object } }>('GET', `/api/slates/${slate}`)
+  expect([view.number, Object.keys(view.state.pieces).toSorted().length]).toEqual([3, 3])
+})
+
+test('on a shared tablet signing out leaves nothing behind but what hasn\'t been sent, which only its owner sends', async ({ page, school }) => {
+  test.setTimeout(120_000)
+  const lesson = await makeLesson(school.address)
+  await comeIn(page, school.address, lesson, 'Ada Fern')
+  await isKept(page)
+  await page.goto(`${school.address}/desk`)
+  await page.getByRole('link', { name: /Test board/ }).click()
+  await expect.poll(async () => (await onDevice(page)).names.length).toBeGreaterThan(1)
+  await school.gone()
+  await dragTo(page, 'limpet', await zonePoint(page, 0))
+  await expect(page.getByTestId('kept')).toContainText('One move is kept on this device')
+  await page.getByRole('link', { name: 'To my desk' }).click()
+  await page.getByRole('button', { name: 'I am done' }).click()
+  await expect(page.getByLabel('Class code')).toBeVisible()
+  expect(await onDevice(page)).toEqual({ names: ['who'], pictures: false })
+  // Nobody is shown her desk, not even without a network.
+  await page.goto(`${school.address}/desk`)
+  await expect(page.getByLabel('Class code')).toBeVisible()
+
+  await school.back()
+  await page.goto(`${school.address}/desk`)
+  await expect(page.getByLabel('Class code')).toBeVisible()
+  await comeIn(page, school.address, lesson, 'Bo Kelp')
+  await expect(piece(page, 'limpet')).toHaveAccessibleName('limpet, on the ledge')
+  const slates = async () => (await lesson.teacher.must<{ slates: { name: string, number: number }[] }>('GET', `/api/handouts/${lesson.handout}`)).slates
+  expect((await slates()).map(s => s.number)).toEqual([0, 0, 0, 0])
+  await page.goto(`${school.address}/desk`)
+  await page.getByRole('button', { name: 'I am done' }).click()
+  await comeIn(page, school.address, lesson, 'Ada Fern')
+  await expect(piece(page, 'limpet')).toHaveAccessibleName('limpet, in Clings')
+  await expect.poll(async () => (await slates()).find(s => s.name === 'Ada Fern')!.number).toBe(1)
+})

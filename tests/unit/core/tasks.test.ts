@@ -1,0 +1,42 @@
+import { describe, expect, it } from 'vitest'
+import { makeEdition } from '../../../core/board/edition'
+import type { Board } from '../../../core/board/board'
+import type { Place } from '../../../core/board/place'
+import { leftToDo, progress, tasksOf } from '../../../core/placement/tasks'
+import { emptySlate } from '../../../core/slate/state'
+import { pageId, placeId } from '../../boards'
+import { boardOf, box, card, slateOf } from '../../keyBoards'
+
+const places: Place[] = [
+  { kind: 'zone', id: placeId('zone'), heading: 'Z', shape: box(0, 0, 300, 200) },
+  { kind: 'writing', id: placeId('first'), heading: 'Rule', lines: 'one', textSize: 18, shape: box(320, 0, 200, 40) },
+  { kind: 'gaps', id: placeId('gaps'), heading: '', text: 'a __ b __', textSize: 18, typed: true, gap: { width: 60, height: 30 }, shape: box(0, 250, 400, 80) },
+  { kind: 'drawing', id: placeId('draw'), heading: '', shape: box(600, 250, 300, 80) },
+]
+const one = boardOf(places, [card('a'), card('b')], null)
+/** Two activities, one above the other, and a second page that is only to be read. */
+const page = { ...one.pages[0]!, steps: [{ id: 'top', x: 0, y: 0, width: 960, height: 220, instructions: '' }, { id: 'foot', x: 0, y: 220, width: 960, height: 260, instructions: '' }] }
+const board = { ...one, pages: [page, { ...page, id: pageId('read'), places: [], pieces: [], ledge: [], steps: [], reading: true }] } as unknown as Board
+const edition = makeEdition(board)
+
+describe('what is left to do', () => {
+  it('is said by page and activity, in their order; pieces stand outside of activities', () => {
+    expect(leftToDo(emptySlate, edition)).toEqual([
+      { page: 0, step: null, pieces: ['a', 'b'], spaces: [] },
+      { page: 0, step: 'top', pieces: [], spaces: ['first'] },
+      { page: 0, step: 'foot', pieces: [], spaces: ['gaps:0', 'gaps:1', 'draw'] },
+    ])
+  })
+
+  it('goes as it is done, and what is left agrees with the progress', () => {
+    const state = slateOf(board, { pieces: { a: { x: 100, y: 100 } }, texts: { 'first': 'because', 'gaps:1': 'x' }, strokes: [{ place: 'draw', points: [[650, 300]] }] })
+    expect(leftToDo(state, edition)).toEqual([{ page: 0, step: null, pieces: ['b'], spaces: [] }, { page: 0, step: 'foot', pieces: [], spaces: ['gaps:0'] }])
+    expect(progress(state, edition)).toEqual({ placed: 4, of: 6 })
+    expect(tasksOf(state, edition).filter(task => !task.done)).toHaveLength(2)
+  })
+
+  it('is nothing on a page to read, and on a board without tasks', () => {
+    const bare = makeEdition({ ...board, pages: [board.pages[1]!] })
+    expect([leftToDo(emptySlate, bare), progress(emptySlate, bare)]).toEqual([[], { placed: 0, of: 0 }])
+  })
+})
