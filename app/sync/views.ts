@@ -17,7 +17,16 @@ async function orNothing<T>(work: () => Promise<T>): Promise<T | undefined> {
   }
 }
 
-export const keepView = (reader: string, path: string, view: unknown) => orNothing(async () => (await device()).put('views', view, nameOf(reader, path)))
+/**
+ * Kept only while its reader is the one who is signed in here, which is looked up in the same transaction: what is written
+ * in passing, when a view is left, must not come after signing out.
+ */
+export const keepView = (reader: string, path: string, view: unknown) => orNothing(async () => {
+  const transaction = (await device()).transaction('views', 'readwrite')
+  const who = await transaction.store.get(WHO) as { id?: string } | string | undefined
+  if (typeof who === 'object' && who.id === reader) await transaction.store.put(view, nameOf(reader, path))
+  await transaction.done
+})
 export const viewOf = <View>(reader: string, path: string) => orNothing(async () => (await device()).get('views', nameOf(reader, path)) as Promise<View | undefined>)
 
 /** Who is signed in as far as this device knows; `leaving` for somebody who signed out while there was no connection. */
