@@ -8,7 +8,7 @@ import { HOLDER } from '../core/slate/actor'
 import { apply, invert, type Move } from '../core/slate/move'
 import { emptySlate, type SlateState } from '../core/slate/state'
 
-export interface Played { readonly move: Move, readonly inverse: Move, readonly after: number }
+export interface Played { readonly move: Move, readonly inverse: Move | null, readonly after: number }
 
 /**
  * How a student may work: takes the cards as they stand on the ledge, more or less; knows most answers; puts a card

@@ -1,6 +1,7 @@
 import { suggestMode } from '~~/core/handout/suggest'
 import { dueOfSeries } from '~~/core/handout/due'
 import { markOf, MOST_GROUPS } from '~~/core/groups/marks'
+import { NO_RULES, type Rules } from '~~/core/handout/rules'
 import { MOST_IN_FRAME, type Due, type HandoutSettings, type Looking, type When } from '~~/core/handout/settings'
 import type { Board } from '~~/core/board/board'
 import type { HandoutMode } from '~~/core/slate/kind'
@@ -40,6 +41,7 @@ export function useGiveOut(board: () => Board) {
   const day = ref('')
   const time = ref('')
   const handIn = ref(true)
+  const rules = ref<Rules>(NO_RULES)
   const chosenWhen = ref<When['kind']>('now')
   const when = computed({ get: () => newcomers.value ? 'now' : chosenWhen.value, set: (kind: When['kind']) => void (chosenWhen.value = kind) })
   const later = ref<{ day: string, time: string }>({ day: '', time: '08:00' })
@@ -54,6 +56,8 @@ export function useGiveOut(board: () => Board) {
   const byGroups = computed(() => mode.value === 'frame-per-group' && !free.value)
   const taken = computed(() => mode.value === 'frame-per-group' && free.value)
   const pagesOf = computed(() => mode.value === 'one-for-everyone' && ownPages.value)
+  /** Whether several work on one slate. */
+  const several = computed(() => mode.value === 'frame-per-group' || (mode.value === 'one-for-everyone' && !ownPages.value))
   const canLook = computed(() => mode.value === 'frame-per-group' || pagesOf.value)
   const enough = computed(() => Math.max(1, Math.ceil(Math.max(newcomers.value ? NEWCOMERS : 0, ...rows.value.map(row => row.students)) / Math.max(1, size.value))))
   const frameCount = computed({ get: () => wantedFrames.value ?? enough.value, set: (count: number) => void (wantedFrames.value = count) })
@@ -86,6 +90,11 @@ export function useGiveOut(board: () => Board) {
     if (counts.counts !== 'nothing') parts.push(t(`counting.say.${counts.counts}`, counts.counts === 'points' ? { count: counts.points } : { name: counts.rubric.name }))
     if (due.value) parts.push(when.value === 'later' && moments.value.length > 1 ? t('giveOut.dueEach', { days: moments.value.map(moment => dueWords(dueOfSeries(due.value!, moments.value[0]!, moment))).join(', ') }) : t('giveOut.dueOn', { day: dueWords(due.value) }))
     parts.push(t(handIn.value ? 'giveOut.theyHandIn' : 'giveOut.doneIsEnough'))
+    const { talk, handInBy, takeBack, secondTry } = ruled()
+    if (handInBy === 'all-done') parts.push(t('rules.says.allDone'))
+    if (talk) parts.push(t('rules.says.talk'))
+    if (takeBack) parts.push(t('rules.says.takeBack'))
+    if (secondTry) parts.push(t('rules.says.secondTry'))
     return parts.join(' ')
   })
 
@@ -104,6 +113,7 @@ export function useGiveOut(board: () => Board) {
     await counting.load()
     word.value = day.value = time.value = ''
     handIn.value = true
+    rules.value = NO_RULES
     when.value = 'now'
     later.value = { day: '', time: '08:00' }
     times.value = 1
@@ -124,8 +134,10 @@ export function useGiveOut(board: () => Board) {
   })
   /** Pages of one's own are made to be seen. */
   watch(pagesOf, now => looking.value = now ? 'always' : 'never')
+  /** What is said to be allowed is allowed only where it means something. */
+  const ruled = (): Rules => ({ ...rules.value, talk: rules.value.talk && several.value, handInBy: handIn.value && mode.value === 'frame-per-group' ? rules.value.handInBy : 'anyone', takeBack: rules.value.takeBack && handIn.value, secondTry: rules.value.secondTry && handIn.value })
   const settings = (): HandoutSettings => ({
-    mode: mode.value, word: word.value, due: due.value, handIn: handIn.value, counting: counting.counting(), ownPages: pagesOf.value, looking: canLook.value ? looking.value : 'never',
+    mode: mode.value, word: word.value, due: due.value, handIn: handIn.value, rules: ruled(), counting: counting.counting(), ownPages: pagesOf.value, looking: canLook.value ? looking.value : 'never',
     free: taken.value ? { size: size.value, frames: Array.from({ length: frameCount.value }, (_, i) => ({ mark: markOf(i), name: groupName(i) })) } : null,
   })
   const body = () => ({
@@ -138,7 +150,7 @@ export function useGiveOut(board: () => Board) {
       ...mode.value === 'copy-each' && versions.drafts.value.length && { versions: versions.body() },
     })),
   })
-  return { classes, suggestion, mode, form, ownPages, free, size, frameCount, looking, canLook, newcomers, chosen, sets, setOf, some, versions, counting, names, word, day, time, handIn, when, later, times, every, past, dueBefore, rows, lacksSet, ready, slates, sentence, load, body }
+  return { classes, suggestion, mode, form, ownPages, free, size, frameCount, looking, canLook, newcomers, chosen, sets, setOf, some, versions, counting, names, word, day, time, handIn, rules, several, when, later, times, every, past, dueBefore, rows, lacksSet, ready, slates, sentence, load, body }
 }
 
 /** When it isn't known how many come. */

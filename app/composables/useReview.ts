@@ -1,10 +1,11 @@
+import type { Said, TalkLine } from '~~/core/handout/talk'
 import type { Levels } from '~~/core/handout/counting'
 import { makeEdition } from '~~/core/board/edition'
 import { decisionName, markSlate, withDecisions, type Decisions, type ItemMark } from '~~/core/keys/mark'
 import type { MarginItem } from '~~/core/margin/item'
 import { emptyReplica, receiveWhole } from '~~/core/sync/replica'
 import type { SeenSlate } from '~~/core/sync/slatesWatch'
-import { canHandBack, type SlateStatus } from '~~/core/slate/status'
+import { canBeginAgain, canHandBack, type SlateStatus } from '~~/core/slate/status'
 import type { SlateView } from './useSlate'
 
 const SAVE_AFTER = 500
@@ -17,6 +18,8 @@ export function useReview(view: SlateView, outdated: () => void) {
   const margin = shallowRef(view.margin)
   const decisions = ref<Decisions>(view.review?.decisions ?? {})
   const said = ref(view.said)
+  const talk = shallowRef(view.talk)
+  const before = shallowRef(view.before)
   const comment = ref(view.review?.comment ?? '')
   const points = ref<number | null>(view.review?.points ?? null)
   const levels = ref<Levels>(view.review?.levels ?? {})
@@ -35,6 +38,8 @@ export function useReview(view: SlateView, outdated: () => void) {
       const now = await attempt(() => ask<SlateView>(path))
       if (!now) return null
       said.value = now.said
+      talk.value = now.talk
+      before.value = now.before
       if (now.edition !== view.edition) outdated()
       return [seen(now)]
     },
@@ -43,10 +48,13 @@ export function useReview(view: SlateView, outdated: () => void) {
       if (!slate) return
       state.value = slate.replica.shown
       // What was said with it comes with it.
-      if (slate.status === 'handed-in' && status.value !== 'handed-in') void watched.readNow()
+      if (slate.status !== status.value) void watched.readNow()
+      // Another try has begun: what was decided was about the one before.
+      if (slate.status === 'under-way' && canBeginAgain(status.value)) forget()
       status.value = slate.status
     },
     ended: code => trouble.value = code,
+    about: () => void readTalk(),
   })
 
   const marks = computed(() => withDecisions(markSlate(state.value, edition), decisions.value))
@@ -66,6 +74,13 @@ export function useReview(view: SlateView, outdated: () => void) {
       trouble.value = error.code
     }
   }
+
+  const readTalk = () => attempt(async () => talk.value = await ask<TalkLine[]>(`${path}/talk`))
+  async function speak(said: Said) {
+    await ask(`${path}/talk`, { method: 'POST', body: { ...said } })
+    await readTalk()
+  }
+  const hide = (line: TalkLine) => attempt(() => ask(`${path}/talk/${line.id}`, { method: 'PUT', body: { hidden: !line.hidden } }))
 
   const saveReview = () => attempt(() => ask(`${path}/review`, { method: 'PUT', body: content() }))
   const saveSoon = useDebounceFn(saveReview, SAVE_AFTER)
@@ -110,15 +125,22 @@ export function useReview(view: SlateView, outdated: () => void) {
     if (step && await setRemoved(step.id, step.added)) done.value = done.value.slice(0, -1)
   }
 
-  async function handBack() {
+  function forget() {
+    decisions.value = {}
+    comment.value = ''
+    points.value = null
+    levels.value = {}
+  }
+  async function handBack(again = false) {
     await attempt(async () => {
       await ask(`${path}/review`, { method: 'PUT', body: content() })
-      status.value = (await ask<{ status: SlateStatus }>(`${path}/hand-back`, { method: 'POST', body: {} })).status
+      status.value = (await ask<{ status: SlateStatus }>(`${path}/hand-back`, { method: 'POST', body: { again } })).status
+      if (again) forget()
     })
   }
 
   return {
-    edition, state: shallowReadonly(state), status: readonly(status), margin, said: readonly(said), comment, points, levels, decisions: readonly(decisions), trouble,
+    edition, state: shallowReadonly(state), status: readonly(status), margin, said: readonly(said), talk: shallowReadonly(talk), before: shallowReadonly(before), speak, hide, comment, points, levels, decisions: readonly(decisions), trouble,
     items, total, canUndo: computed(() => done.value.length > 0), canHandBack: computed(() => canHandBack(status.value)),
     decide, saveSoon, add, remove, undo, handBack,
   }

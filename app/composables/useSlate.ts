@@ -2,17 +2,22 @@ import { makeEdition } from '~~/core/board/edition'
 import type { Board } from '~~/core/board/board'
 import type { BalanceStep } from '~~/core/keys/balance'
 import { progress as progressOf } from '~~/core/placement/tasks'
-import type { Actor } from '~~/core/slate/actor'
+import type { Here } from '~~/core/sync/presence'
+import type { Actor, Author } from '~~/core/slate/actor'
 import type { Counts, Rubric } from '~~/core/handout/counting'
+import { NO_RULES, type Rules } from '~~/core/handout/rules'
+import type { Said, TalkLine } from '~~/core/handout/talk'
+import { isOfSeveral, type SlateKind } from '~~/core/slate/kind'
 import type { Due, Looking } from '~~/core/handout/settings'
-import type { SlateKind } from '~~/core/slate/kind'
 import type { Step } from '~~/core/slate/history'
 import type { Move } from '~~/core/slate/move'
 import { whyShut, type Openness, type SlateStatus } from '~~/core/slate/status'
-import type { SlateState } from '~~/core/slate/state'
+import { wholeState, type SlateState } from '~~/core/slate/state'
 import { emptyReplica, receiveWhole } from '~~/core/sync/replica'
 import { keepView } from '~/sync/views'
 import type { MarginEntry, ReviewEntry } from '~/composables/margin'
+
+export interface Member { name: string, hand: number, part: number | null, done: boolean }
 
 export interface SlateView {
   id: string
@@ -36,7 +41,11 @@ export interface SlateView {
   mostPoints: number | null
   rubric: Rubric | null
   /** Of a frame: who works on it. */
-  members: { name: string, hand: number, part: number | null }[]
+  members: Member[]
+  rules: Rules
+  /** How it was when this try began; null in a first. */
+  before: { turn: number, state: SlateState, endedAt: string } | null
+  talk: TalkLine[]
   word: string
   due: Due | null
   /** Whether it is to be handed in, or being done is enough. */
@@ -53,10 +62,14 @@ export interface SlateView {
   review: ReviewEntry | null
 }
 
-const aboutOf = ({ word, due, handIn, looking }: SlateView) => ({ word, due, handIn, looking })
+const aboutOf = ({ word, due, handIn, looking, rules, members, before, talk }: SlateView) => ({ word, due, handIn, looking, rules, members, before, talk })
+
+/** What was kept on the device by an older application lacks what came later. */
+const completed = (view: SlateView): SlateView => ({ ...view, state: wholeState(view.state), rules: { ...NO_RULES, ...view.rules }, before: view.before ?? null, talk: view.talk ?? [] })
 
 /** A student's own slate: shown at once, kept on the device, sent when there is a connection. */
-export function useSlate(view: SlateView, outdated: () => void) {
+export function useSlate(given: SlateView, outdated: () => void) {
+  const view = completed(given)
   const edition = makeEdition(view.board)
   const margin = shallowRef(view.margin)
   const review = shallowRef(view.review)
@@ -71,11 +84,18 @@ export function useSlate(view: SlateView, outdated: () => void) {
     review.value = fresh.review
     about.value = aboutOf(fresh)
   }
+  async function readTalk() {
+    const talk = await ask<TalkLine[]>(`/api/slates/${view.id}/talk`).catch(() => null)
+    if (talk) about.value = { ...about.value, talk }
+  }
   const { live, connection } = useLive()
   const session = live.work({
     slate: view.id, edition, editionHash: view.edition, actor: view.actor, reader: view.reader,
     replica: receiveWhole(emptyReplica, view.number, view.state, edition, view.actor), steps: view.steps, openness: view.openness,
-  }, { changed: () => changes.value++, outdated, about: () => void reload() })
+  }, { changed: () => changes.value++, outdated, about: () => void reload(), talk: () => void readTalk() })
+  /** Who else is on a slate of several; null on one's own. */
+  const others = shallowRef<ReadonlyMap<Author, Here>>(new Map())
+  const together = isOfSeveral(view.kind) ? live.together({ slate: view.id, author: view.actor.author, changed: () => others.value = together!.others }) : null
 
   // Opened without a connection, the slate is as it was left: what the server has confirmed, and what it hasn't is in the outbox.
   const keepSoon = useDebounceFn(keep, 800, { maxWait: 4000 })
@@ -93,8 +113,14 @@ export function useSlate(view: SlateView, outdated: () => void) {
   })
   const state = shown(() => session.replica.shown)
 
+  async function become(what: 'hand-in' | 'take-back' | 'again', body: Record<string, unknown> = {}) {
+    session.isNow((await ask<{ status: SlateStatus }>(`/api/slates/${view.id}/${what}`, { method: 'POST', body })).status)
+  }
+
   return {
-    edition, state, connection,
+    edition, state, connection, others: shallowReadonly(others),
+    /** What the others see of this one. */
+    be: (change: Parameters<NonNullable<typeof together>['be']>[0]) => together?.be(change),
     unsent: shown(() => session.unsent),
     status: shown(() => session.openness.status),
     shut: shown(() => whyShut(session.openness)),
@@ -107,8 +133,16 @@ export function useSlate(view: SlateView, outdated: () => void) {
     make: (move: Move) => void session.make(move),
     undo: () => void session.undo(),
     allSent: () => session.allSent(),
-    async handIn(word: string) {
-      session.isNow((await ask<{ status: SlateStatus }>(`/api/slates/${view.id}/hand-in`, { method: 'POST', body: { word } })).status)
+    handIn: (word: string) => become('hand-in', { word }),
+    takeBack: () => become('take-back'),
+    beginAgain: () => become('again'),
+    async sayDone(done: boolean) {
+      await ask(`/api/slates/${view.id}/done`, { method: 'PUT', body: { done } })
+    },
+    /** Sent twice with the same id it stands there once. */
+    async speak(said: Said) {
+      await ask(`/api/slates/${view.id}/talk`, { method: 'POST', body: { ...said } })
+      await readTalk()
     },
   }
 }

@@ -101,9 +101,17 @@ export function useStage(view: StageView) {
     return comes ? litPlaces(comes) : NOWHERE
   })
 
+  /** What is held, and where its middle is on the page: what others on the same slate may see. */
+  const holding = computed(() => {
+    const now = held.value
+    if (!now) return null
+    const at = now.way === 'drag' ? toPage(middle.value) : (now.way === 'key' ? now.landing?.at : null) ?? view.state().pieces[now.piece]
+    return at ? { piece: now.piece, x: at.x, y: at.y } : null
+  })
+
   useEventListener(window, 'keydown', event => event.key === 'Escape' && (joinFrom.value = null))
   watch(view.joining, () => joinFrom.value = null)
-  return { held, middle, lit, joinFrom, press, tapPage, tapLedge, key, turn: hands.turn, flip: hands.flip, toPage }
+  return { held, middle, lit, holding, joinFrom, press, tapPage, tapLedge, key, turn: hands.turn, flip: hands.flip, toPage }
 }
 
 const NOWHERE: readonly PlaceId[] = []

@@ -3,6 +3,7 @@ import { makeEdition, type Edition } from '~~/core/board/edition'
 import { progress } from '~~/core/placement/tasks'
 import { emptyReplica, receiveWhole } from '~~/core/sync/replica'
 import type { SeenSlate } from '~~/core/sync/slatesWatch'
+import type { Rules } from '~~/core/handout/rules'
 import type { Due, FreeFrames, Looking } from '~~/core/handout/settings'
 import type { HandoutMode } from '~~/core/slate/kind'
 import type { SlateState } from '~~/core/slate/state'
@@ -18,6 +19,7 @@ export interface WalkView {
   word: string
   due: Due | null
   handIn: boolean
+  rules: Rules
   looking: Looking
   /** Frames that students take themselves. */
   free: FreeFrames | null

@@ -42,6 +42,21 @@ export default {
     handIn: 'Hand in', handInTitle: 'Hand in?', allPlaced: 'Everything is done.',
     thenNothingMoves: 'Once it is handed in, nothing moves until your teacher hands it back.', keepWorking: 'Keep working', handInNow: 'Hand it in now',
   },
+  together: {
+    title: 'Who works here', you: 'you', here: 'here', away: 'away', done: 'done', someone: 'Somebody', teacher: 'Teacher',
+    iAmDone: 'I am done', notDone: 'Not done yet', show: 'Show my page', stopShowing: 'Stop showing', shows: '{name} shows a page.', follow: 'Look along', lookMyself: 'Look around myself',
+    talk: 'Side talk', unread: '{count} new', readAlong: 'Your teacher reads along.', lines: 'What was said', nothingSaid: 'Nobody has said anything yet.', say: 'Say something to your group', send: 'Send', closed: 'Your teacher has closed the side talk.',
+    waitFor: 'You can hand in once all have said that they are done. Still at work: {names}.',
+  },
+  beside: {
+    title: 'Reasons and notes', open: 'Reasons and notes', whyAll: 'Why did you sort it like this?', whyHere: 'What belongs in {place}, and why?', notes: 'Notes to this page', notesSay: 'The detail behind what the page sums up.',
+    differently: 'What do you see differently now?', stillAsked: 'Say why, in a line:',
+  },
+  hints: { title: 'Hints', open: 'Hint', next: 'Show a hint | Show the next hint', of: 'Hint {number} of {count}', seen: 'Your teacher sees which hints you have looked at.', all: 'These are all.' },
+  again: {
+    begin: 'Try again', takeBack: 'Take it back', before: 'Before', now: 'Now', show: 'See it before', hide: 'Only now', moved: '{name}: {from}, now {to}', nothingMoved: 'Nothing lies elsewhere yet.', what: 'What has moved',
+    says: 'What you have stays. How it is now is kept beside it, so that you can compare.',
+  },
   feedback: {
     ask: 'How am I doing?', title: 'How it stands', allRight: 'Everything is right.', close: 'Go on',
     verdict: { 'right': 'That is right.', 'wrong': 'Have another look.', 'on-the-line': 'Your teacher will decide.', 'not-placed': 'Still to do.', 'noted': 'It counts.' },
@@ -113,6 +128,7 @@ export default {
   },
   margin: {
     title: 'From your teacher', onlyInk: 'Look at the page: your teacher has drawn on it.', noteOn: 'Note {number}, on {name}',
+    answer: 'Answer:', teachersAnswer: 'From your teacher:', answerIt: 'Answer', answerHere: 'Your answer',
     tools: 'Margin', tool: { look: 'Look', pen: 'Pen', note: 'Pin a note' }, howNote: 'Choose the card that the note is about.', nothingLies: 'No card lies on the page yet, so there is nothing to pin a note to.',
     pinTo: 'Note on {name}', noteText: 'What do you want to say?', pin: 'Pin it', notes: 'Notes in the margin', removeNote: 'Take note {number} away',
   },
@@ -145,7 +161,7 @@ export default {
     'too-often': 'That was tried too often. Wait a minute, then try again.',
     'unreadable': 'What is stored of this slate can\'t be read. Nothing was changed, and all others are well.',
     'busy': 'The server has a lot to do just now. Nothing was changed. Try again in a moment.',
-    'closed': 'This is closed. Nothing can be begun any more.', 'elsewhere': 'One of you is on a frame already.', 'too-many': 'That are more than one frame may have.', 'none-free': 'All frames are taken. Ask your teacher.', 'full': 'This is full. Choose another, or ask your teacher.', 'not-yet': 'You see what others have made once you have handed in your own.',
+    'closed': 'This is closed. Nothing can be begun any more.', 'elsewhere': 'One of you is on a frame already.', 'too-many': 'That are more than one frame may have.', 'none-free': 'All frames are taken. Ask your teacher.', 'not-all-done': 'Not everybody has said to be done. Hand it in once all are.', 'looked-at': 'Your teacher is looking at it already. Ask to have it back.', 'talk-closed': 'Nobody can write here now. Nothing was sent.', 'full': 'This is full. Choose another, or ask your teacher.', 'not-yet': 'You see what others have made once you have handed in your own.',
     'bad-name': 'A name has at least one letter.',
     'no-mail': 'This installation sends no mail. Whoever looks after it can make a link for you.',
     'unsent': 'Some moves are still on their way. They are kept here. Hand in again when the connection is back.',

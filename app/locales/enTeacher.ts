@@ -222,6 +222,14 @@ export default {
       'let-work': 'Make it a page to work on', enlarge: 'Make the text larger', lighten: 'Make the colour lighter', scramble: 'Scramble the ledge', 'allow-arrows': 'Let students draw arrows', unstretch: 'Give it its proportions back', 'onto-page': 'Move onto the page', other: 'Mend it',
     },
   },
+  around: {
+    title: 'Around the page', explain: 'Ask why, before it is handed in', explains: { none: 'No', page: 'One line for the page', places: 'One line for each place' }, notes: 'Room for notes beside the page',
+    hints: 'Hints', hintsHow: 'One a line, up to {count}. Students ask for one after the other; you see how many.',
+  },
+  rules: {
+    title: 'What students may do around their work', talk: 'They may write to each other beside the page; you read along', allDone: 'A frame is handed in once all of its members say they are done', takeBack: 'They may take it back until you look at it', secondTry: 'They may try again; the first try is kept beside it',
+    says: { talk: 'They may write to each other beside the page.', allDone: 'A frame is handed in once all of its members are done.', takeBack: 'Until you look at it they may take it back.', secondTry: 'They may try again, and both are kept.' },
+  },
   giveOut: {
     button: 'Give out', title: 'Give out', done: 'Given out', how: 'How?', whom: 'To whom?', noClass: 'You have no class yet. Make one first, then come back here.',
     mode: { 'copy-each': 'A copy each', 'frame-per-group': 'A frame per group', 'one-for-everyone': 'One for everyone' },
@@ -322,7 +330,7 @@ export default {
     },
     
     yourWord: 'Your word', call: { right: 'Call {name} right', wrong: 'Call {name} wrong' },
-    comment: 'A word to the student', handBack: 'Hand back to {name}',
+    comment: 'A word to the student', again: 'Ask for another try', againSays: 'What is there stays and is gone on with; how it is now is kept beside it.', reasons: 'Reasons and notes', hintsUsed: 'Hints looked at', hintsOf: '{count} of {of}', talk: 'Side talk', hide: 'Hide', showAgain: 'Show again', hidden: 'hidden', sayToAll: 'Say something to them', handBack: 'Hand back to {name}',
     status: { 'not-opened': 'Not opened yet', 'under-way': 'Under way', 'handed-in': 'Handed in', 'handed-back': 'Handed back. The student sees your margin now.' },
   },
 }

@@ -8,14 +8,17 @@ import { KeySchema } from './key'
 import { referencesOf } from './references'
 import { MasterSchema, PieceSchema } from './piece'
 import { PlaceSchema } from './place'
-import { MOST_PIECES } from './sizes'
+import { MOST_HINTS, MOST_PIECES } from './sizes'
+import { EXPLAINS } from './explains'
 import { TOOLS } from './tools'
 
 /** What students are given to make things of their own with; each once. */
 export const ToolsSchema = v.pipe(v.array(v.picklist(TOOLS)), v.maxLength(TOOLS.length), v.check(all => new Set(all).size === all.length, 'Each tool stands there once'))
 
+export const HintsSchema = v.pipe(v.array(v.pipe(storedText(300), v.trim(), v.minLength(1))), v.minLength(1), v.maxLength(MOST_HINTS))
+
 /** One numbered activity: what to do, where, and with which tools instead of the page's. */
-export const StepSchema = v.object({ id: StepIdSchema, ...BoxSchema.entries, instructions: storedText(500), tools: v.optional(ToolsSchema) })
+export const StepSchema = v.object({ id: StepIdSchema, ...BoxSchema.entries, instructions: storedText(500), tools: v.optional(ToolsSchema), hints: v.optional(HintsSchema) })
 
 /** Where a piece lies from the start, and how far it is turned there. */
 const StagedSchema = v.object({ ...PointSchema.entries, turn: v.optional(v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(359))) })
@@ -35,6 +38,12 @@ export const PageSchema = v.object({
   arrows: v.optional(v.boolean()),
   /** Instead of those of the board. */
   tools: v.optional(ToolsSchema),
+  /** Asked for before it is handed in: why things lie where they do, for the page or for each place. */
+  explain: v.optional(v.picklist(EXPLAINS)),
+  /** Beside it is room for notes. */
+  notes: v.optional(v.boolean()),
+  /** One after the other, as far as a student asks for them. */
+  hints: v.optional(HintsSchema),
   /** To be read, beside pages to work on: nothing on it moves, is written or drawn. */
   reading: v.optional(v.boolean()),
   /** Activities that are done one after the other, each in its own part of the page. */

@@ -3,6 +3,7 @@ import { DaySchema } from '../roster/day'
 import { MOST_STUDENTS } from '../roster/classList'
 import { MOST_GROUPS } from '../groups/marks'
 import { CountingSchema, NOTHING } from './counting'
+import { NO_RULES, RulesSchema } from './rules'
 import { MOST_VERSIONS, VersionSchema } from './version'
 import { HANDOUT_MODES } from '../slate/kind'
 import { storedText } from '../text/storedText'
@@ -65,6 +66,7 @@ export const HandoutSettingsSchema = v.strictObject({
   counting: v.optional(CountingSchema, NOTHING),
   /** Whether students hand it in, or being done is enough. */
   handIn: v.optional(v.boolean(), true),
+  rules: v.optional(RulesSchema, NO_RULES),
 })
 export type HandoutSettings = v.InferOutput<typeof HandoutSettingsSchema>
 export const COPY_EACH: HandoutSettings = v.parse(HandoutSettingsSchema, {})

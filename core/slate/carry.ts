@@ -1,5 +1,6 @@
 import type { Edition } from '../board/edition'
 import type { PieceId } from '../board/ids'
+import { hintsOf } from './moves/hint'
 import { refusalToConnect } from './moves/connect'
 import { tidied } from './moves/position'
 import { bare } from './moves/own'
@@ -50,9 +51,10 @@ export function carry(state: SlateState, from: Edition, to: Edition): { readonly
     const [start, end] = name.split('>') as [PieceId, PieceId]
     return refusalToConnect(to, start, end) === null
   }, 'arrow-gone')
+  const hints = Object.fromEntries(Object.entries(state.hints).flatMap(([of, number]) => hintsOf(to, of).length ? [[of, Math.min(number, hintsOf(to, of).length)]] : []))
   // What was made stays, though its tool is given no more; it goes only with its page or its place, and keeps on the page.
   const own = kept(Object.fromEntries(Object.entries(state.own).map(([id, thing]) => [id, onItsPage(thing, to)])), (_, thing) => thing.kind === 'colour' ? to.places.get(thing.place)?.page.id === thing.page : hasPage(to, thing), 'own-gone')
-  return { state: { ...state, pieces, texts, strokes, arrows, own }, changes }
+  return { state: { ...state, pieces, texts, strokes, arrows, own, hints }, changes }
 }
 
 const hasPage = (edition: Edition, { page }: OwnOnSlate) => edition.board.pages.some(one => one.id === page)

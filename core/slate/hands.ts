@@ -1,8 +1,8 @@
 import type { Author } from './actor'
 import type { SlateState } from './state'
 
-/** What of a slate a move changes, by name: "piece:c0", "text:w", "stroke:s1", "arrow:a>b", "own:t1". */
-export const THINGS = ['piece', 'text', 'stroke', 'arrow', 'own'] as const
+/** What of a slate a move changes, by name: "piece:c0", "text:w", "stroke:s1", "arrow:a>b", "own:t1"; of hints what they are for, "hint:page". */
+export const THINGS = ['piece', 'text', 'stroke', 'arrow', 'own', 'hint'] as const
 export type Thing = typeof THINGS[number]
 export type ThingName = `${Thing}:${string}`
 export const thingName = (thing: Thing, id: string): ThingName => `${thing}:${id}`
@@ -40,7 +40,7 @@ export function touchedSince(state: SlateState, name: ThingName, author: Author,
   return (hand[0] === author ? hand[2] : hand[1]) > number
 }
 
-/** All that differs between two states, in no particular order. */
+/** All that differs between two states and can be taken back, in no particular order. */
 export function changedThings(before: SlateState, after: SlateState): ThingName[] {
   const differ = <T>(thing: Thing, a: { readonly [id: string]: T }, b: { readonly [id: string]: T }) =>
     [...new Set([...Object.keys(a), ...Object.keys(b)])].filter(id => a[id] !== b[id] && JSON.stringify(a[id]) !== JSON.stringify(b[id])).map(id => thingName(thing, id))

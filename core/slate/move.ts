@@ -8,6 +8,7 @@ import { arrange, ArrangeSchema, type Arrange } from './moves/arrange'
 import { connect, ConnectSchema, type Connect } from './moves/connect'
 import { disconnect, DisconnectSchema, type Disconnect } from './moves/disconnect'
 import { draw, DrawSchema, type Draw } from './moves/draw'
+import { hint, HintSchema, type Hint } from './moves/hint'
 import { own, OwnMoveSchema, type OwnMove } from './moves/own'
 import { put, PutSchema, type Put } from './moves/put'
 import { restore, RestoreSchema, type Restore } from './moves/restore'
@@ -25,14 +26,14 @@ import { isToRead } from './reading'
 import type { SlateState } from './state'
 
 /** All that can be done on a slate. There is no word here for a backdrop, a place or somebody else's slate. */
-export type Move = Put | Shelve | Arrange | Turn | Write | Draw | Undraw | Rub | Connect | Disconnect | OwnMove | StartAgain | Restore | Revert
+export type Move = Put | Shelve | Arrange | Turn | Write | Draw | Undraw | Rub | Connect | Disconnect | OwnMove | Hint | StartAgain | Restore | Revert
 export const MoveSchema: v.GenericSchema<unknown, Move> = v.variant('kind', [
-  PutSchema, ShelveSchema, ArrangeSchema, TurnSchema, WriteSchema, DrawSchema, UndrawSchema, RubSchema, ConnectSchema, DisconnectSchema, OwnMoveSchema, StartAgainSchema,
+  PutSchema, ShelveSchema, ArrangeSchema, TurnSchema, WriteSchema, DrawSchema, UndrawSchema, RubSchema, ConnectSchema, DisconnectSchema, OwnMoveSchema, HintSchema, StartAgainSchema,
   RestoreSchema, RevertSchema,
 ])
 
 type Registry = { readonly [Kind in Move['kind']]: Operation<Kind, Extract<Move, { kind: Kind }>> }
-const operations: Registry = { put, shelve, arrange, turn, write, draw, undraw, rub, connect, disconnect, own, 'start-again': startAgain, restore, revert }
+const operations: Registry = { put, shelve, arrange, turn, write, draw, undraw, rub, connect, disconnect, own, hint, 'start-again': startAgain, restore, revert }
 
 // A move's kind picks its own operation; TypeScript can't follow that pairing through the lookup.
 const operationFor = (move: Move) => operations[move.kind] as unknown as Operation<string, Move>
@@ -75,9 +76,9 @@ function thingsOf(before: SlateState, move: Move, after: SlateState): readonly T
   return operationFor(move).things?.(move) ?? changedThings(before, after)
 }
 
-/** The move that takes this one back; `before` is the state in which the move was made. */
-export function invert(before: SlateState, move: Move, edition: Edition): Move {
-  return operationFor(move).invert(before, move, edition) as Move
+/** The move that takes this one back, or null where nothing does; `before` is the state in which the move was made. */
+export function invert(before: SlateState, move: Move, edition: Edition): Move | null {
+  return operationFor(move).invert(before, move, edition) as Move | null
 }
 
 /** The move about only those things for which `keep` holds; null when nothing is left of it. */

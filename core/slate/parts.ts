@@ -6,6 +6,7 @@ import { outlined } from '../geometry/outline'
 import { claim } from '../placement/claim'
 import { mayTouch, type Actor } from './actor'
 import { thingOf, type ThingName } from './hands'
+import { writtenOn } from './beside'
 import { boxOfOwn } from './own'
 import type { SlateState } from './state'
 
@@ -37,9 +38,10 @@ export function placesOf(state: SlateState, name: ThingName, edition: Edition): 
     case 'piece': return holding(state, id as PieceId, edition)
     case 'stroke': return named(state.strokes[id]?.place, edition)
     case 'text': {
-      const place = named(id.split(':')[0] as PlaceId, edition)
+      const place = named(writtenOn(id) as PlaceId, edition)
       return place.length ? place : holding(state, id as PieceId, edition)
     }
+    case 'hint': return []
     case 'own': return under(state, id, edition)
     case 'arrow': return id.split('>').flatMap(end => holding(state, end as PieceId, edition))
   }

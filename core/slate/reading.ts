@@ -1,6 +1,7 @@
 import type { Page } from '../board/board'
 import type { Edition } from '../board/edition'
 import type { PieceId, PlaceId } from '../board/ids'
+import { writtenOn } from './beside'
 import { thingOf, type ThingName } from './hands'
 import type { SlateState } from './state'
 
@@ -10,7 +11,7 @@ export function pagesOf(states: readonly SlateState[], name: ThingName, edition:
   const ofPiece = (piece: string) => edition.pieces.get(piece as PieceId)?.page
   const ofPlace = (place: string | undefined) => place === undefined ? undefined : edition.places.get(place as PlaceId)?.page
   const found = thing === 'piece' ? [ofPiece(id)]
-    : thing === 'text' ? [ofPlace(id.split(':')[0]) ?? ofPiece(id)]
+    : thing === 'text' ? [ofPlace(writtenOn(id)) ?? edition.board.pages.find(page => page.id === writtenOn(id)) ?? ofPiece(id)]
       : thing === 'stroke' ? states.map(state => ofPlace(state.strokes[id]?.place))
         : thing === 'own' ? states.map(state => edition.board.pages.find(page => page.id === state.own[id]?.page))
           : id.split('>').map(ofPiece)

@@ -1,7 +1,9 @@
 import * as v from 'valibot'
 import { storedText } from '../text/storedText'
 import type { Edition } from '../board/edition'
-import { isOwnName, OnSlateIdSchema, PlaceIdSchema, type PieceId } from '../board/ids'
+import { MOST_HINTS } from '../board/sizes'
+import { besideOf } from './beside'
+import { isOwnName, OnSlateIdSchema, PageIdSchema, PlaceIdSchema, StepIdSchema, type PieceId } from '../board/ids'
 import { LengthSchema } from '../geometry/shape'
 import type { Hand } from './hands'
 import { OwnIdSchema, OwnOnSlateSchema, type OwnOnSlate } from './own'
@@ -54,6 +56,8 @@ export const SlateStateSchema = v.object({
   arrows: v.optional(ArrowsSchema, {}),
   /** What was made beside the board's pieces. */
   own: v.optional(v.record(OwnIdSchema, OwnOnSlateSchema), {}),
+  /** How many hints of a page or an activity were looked at. */
+  hints: v.optional(v.record(v.union([PageIdSchema, StepIdSchema]), v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(MOST_HINTS))), {}),
 })
 
 export type OnPage = v.InferOutput<typeof OnPageSchema>
@@ -64,11 +68,12 @@ export interface SlateState {
   readonly strokes: { readonly [stroke: string]: Stroke }
   readonly arrows: { readonly [fromTo: string]: true }
   readonly own: { readonly [thing: string]: OwnOnSlate }
+  readonly hints: { readonly [of: string]: number }
   /** Who touched what last, where more than one has; see `hands.ts`. */
   readonly hands?: { readonly [thing: string]: Hand } | undefined
 }
 
-export const emptySlate: SlateState = { pieces: {}, texts: {}, strokes: {}, arrows: {}, own: {} }
+export const emptySlate: SlateState = { pieces: {}, texts: {}, strokes: {}, arrows: {}, own: {}, hints: {} }
 
 /** The slate as it is given out: staged pieces lie on the page, all others stand on the ledge. */
 export function startOf(edition: Edition): SlateState {
@@ -76,9 +81,9 @@ export function startOf(edition: Edition): SlateState {
   return staged.length === 0 ? emptySlate : withPieces(emptySlate, staged.map(([id, at], z) => [id, { ...at, z }]))
 }
 
-/** Whether the slate looks as it was given out: ink that is rubbed out doesn't count. */
+/** Whether starting again would change nothing: ink that is rubbed out doesn't count, nor what is written beside the pages. */
 export function isUntouched(state: SlateState, edition: Edition): boolean {
-  if (Object.keys(state.texts).length || Object.keys(state.arrows).length || Object.values(state.strokes).some(stroke => !stroke.gone) || Object.values(state.own).some(own => !own.gone)) return false
+  if (Object.keys(state.texts).some(name => !besideOf(name) || edition.pieces.get(name as PieceId)) || Object.keys(state.arrows).length || Object.values(state.strokes).some(stroke => !stroke.gone) || Object.values(state.own).some(own => !own.gone)) return false
   const start = startOf(edition).pieces
   const lying = Object.entries(state.pieces) as [PieceId, OnPage][]
   return lying.length === Object.keys(start).length && lying.every(([id, { x, y, turn, flipped }]) => start[id]?.x === x && start[id].y === y && start[id].turn === turn && !flipped)

@@ -17,5 +17,7 @@ export function whyShut({ status, paused, closed }: Openness): 'closed' | 'hande
 export const canMove = (status: SlateStatus) => status === 'not-opened' || status === 'under-way'
 export const canHandIn = canMove
 export const canHandBack = (status: SlateStatus) => status === 'handed-in' || status === 'under-way'
+/** From what was handed in, or has come back, another try can go on. */
+export const canBeginAgain = (status: SlateStatus) => status === 'handed-in' || status === 'handed-back'
 /** The student sees the teacher's margin once the slate is handed back, not while it is being written. */
 export const marginShows = (status: SlateStatus) => status === 'handed-back'

@@ -1,5 +1,6 @@
 import type { ClientMessage, ServerMessage } from './messages'
 import { SlateSession, type SessionStart, type SessionStore, type WorkEvents } from './slateSession'
+import { Together, type TogetherStart } from './together'
 import { SlatesWatch, type SeenSlate, type WatchStart } from './slatesWatch'
 
 /** The connection of a device; it comes back by itself. */
@@ -78,6 +79,13 @@ export class LiveSession {
     const watch = new SlatesWatch(start, { ...this.line, after: this.ports.after })
     this.begin(watch)
     return watch
+  }
+
+  /** Be seen by the others on a slate of several, and see them. */
+  together(start: TogetherStart): Together {
+    const together = new Together(start, { ...this.line, after: this.ports.after })
+    this.begin(together)
+    return together
   }
 
   /** Ends one of them; the others go on. */

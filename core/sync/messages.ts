@@ -3,6 +3,7 @@ import type { Author } from '../slate/actor'
 import { MoveSchema, type Move } from '../slate/move'
 import type { Openness } from '../slate/status'
 import type { SlateState } from '../slate/state'
+import { HereSchema, type HandHere } from './presence'
 import type { RefusalCode } from './refusals'
 
 /**
@@ -42,6 +43,8 @@ export const ClientMessageSchema = v.variant('say', [
   v.object({ say: v.literal('close'), slate: UuidSchema }),
   /** Envelopes are read one by one, so that one bad move doesn't take its neighbours with it. */
   v.object({ say: v.literal('moves'), slate: UuidSchema, moves: v.pipe(v.array(v.unknown()), v.minLength(1), v.maxLength(MOST_MOVES_A_MESSAGE)) }),
+  /** On a slate of several: that one is here, and what one holds. It comes to the others and isn't kept. */
+  v.object({ say: v.literal('here'), slate: UuidSchema, here: HereSchema }),
   /** Follow every slate of a handout: the walk-round. */
   v.object({ say: v.literal('walk'), handout: UuidSchema }),
 ])
@@ -62,8 +65,12 @@ export type ServerMessage
     | { readonly say: 'edition', readonly slate: string, readonly edition: string }
     /** Whoever follows the slate should ask again whether it is theirs. */
     | { readonly say: 'members', readonly slate: string }
+    /** Who is here on a slate of several: all of them (`whole`), or those of whom something has changed. */
+    | { readonly say: 'hands', readonly slate: string, readonly hands: readonly HandHere[], readonly whole: boolean }
     | { readonly say: 'margin', readonly slate: string }
     /** What goes with the handout was changed: its word, its day, what it counts for. */
     | { readonly say: 'words', readonly slate: string }
+    /** Something was said beside it. */
+    | { readonly say: 'talk', readonly slate: string }
     | { readonly say: 'walking', readonly handout: string }
     | { readonly say: 'refused', readonly slate?: string | undefined, readonly handout?: string | undefined, readonly id?: string | undefined, readonly code: RefusalCode, readonly detail: string }

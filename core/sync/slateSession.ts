@@ -17,6 +17,8 @@ export interface WorkEvents {
   readonly outdated: () => void
   /** What goes with it has changed: its words, or, once it is handed back, its margin. */
   readonly about: () => void
+  /** Something was said beside it. */
+  readonly talk?: () => void
 }
 
 /** What a session needs of the device it runs on. */
@@ -80,6 +82,7 @@ export class SlateSession {
   private aside = 0
   private connectedNow = false
   private full = false
+  private readonly passedOver = new Set<string>()
   /** Who waits until all is sent, or it is clear that it won't be soon. */
   private waiting: (() => void)[] = []
 
@@ -146,8 +149,8 @@ export class SlateSession {
         return this.ready()
       case 'moves': return this.hearMoves(message.moves)
       case 'status':
+        if (message.openness.status === 'handed-back' || message.openness.status !== this.opened.status) this.ports.about()
         this.opened = message.openness
-        if (message.openness.status === 'handed-back') this.ports.about()
         return this.ready()
       case 'edition':
         if (message.edition !== this.start.editionHash) this.ports.outdated()
@@ -155,6 +158,7 @@ export class SlateSession {
       case 'members': return this.askAnew()
       case 'margin': return this.opened.status === 'handed-back' ? this.ports.about() : undefined
       case 'words': return this.ports.about()
+      case 'talk': return this.ports.talk?.()
     }
   }
 
@@ -329,18 +333,22 @@ export class SlateSession {
     return move.kind === 'start-again' ? { ...move, by: author, ...(part !== 'all' && { part }) } : move
   }
 
-  /** The step that undo would take back, and the move that does it: of a thing that somebody else has touched since, nothing. */
-  get undoable(): { readonly id: string, readonly move: Move } | null {
+  /** The step that undo is about, and the move that takes it back: null where somebody else has touched its things since. */
+  get undoable(): { readonly id: string, readonly move: Move | null } | null {
     if (whyShut(this.opened)) return null
-    const takeBack = (step: Step) => undoOf(step, this.start.actor.author, this.now.confirmed)
-    const step = nextToUndo(this.own, candidate => takeBack(candidate) !== null)
-    const move = step && takeBack(step)
-    return step && move ? { id: step.id, move } : null
+    const step = nextToUndo(this.own, ({ id, inverse }) => inverse !== null && !this.passedOver.has(id))
+    return step ? { id: step.id, move: undoOf(step, this.start.actor.author, this.now.confirmed) } : null
   }
 
+  /** What can't be taken back is said, and passed over: the next undo is about the step before it. */
   undo(): boolean {
     const next = this.undoable
-    return next !== null && this.make(next.move, next.id)
+    if (!next) return false
+    if (next.move) return this.make(next.move, next.id)
+    this.passedOver.add(next.id)
+    this.refusal = 'nothing-to-undo'
+    this.ports.changed()
+    return false
   }
 
   /** Whether all moves reached the server. While it can be heard, what is on its way is waited for. */

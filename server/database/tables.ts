@@ -3,6 +3,7 @@ import type { Board } from '../../core/board/board'
 import type { MarginItem } from '../../core/margin/item'
 import type { Counts, Levels, Rubric } from '../../core/handout/counting'
 import type { Without } from '../../core/handout/version'
+import type { Rules } from '../../core/handout/rules'
 import type { FreeFrames, Looking, Recipient } from '../../core/handout/settings'
 import type { Wish } from '../../core/groups/wishes'
 import type { Decisions } from '../../core/keys/mark'
@@ -23,6 +24,8 @@ type Fixed<T> = ColumnType<T, T, never>
 export const MAILED_PURPOSES = ['new-password', 'prove-address'] as const
 export type MailedPurpose = typeof MAILED_PURPOSES[number]
 export type NewcomersDoor = 'open' | 'closed'
+
+export interface TriedReview { readonly comment: string, readonly points: number | null, readonly levels: Levels }
 
 export interface Database {
   teachers: { id: Generated<string>, email: string, name: string, password_hash: string, created_at: SetOnce, email_proven_at: ColumnType<Date | null, Date | null | undefined, Date | null> }
@@ -127,6 +130,8 @@ export interface Database {
     counts: Generated<Counts>
     points: ColumnType<number | null, number | null | undefined, number | null>
     rubric: ColumnType<Rubric | null, string | null | undefined, string | null>
+    /** What isn't in it is as the schema says. */
+    rules: ColumnType<Partial<Rules>, string | undefined, string>
   }
   /** What some students got instead: another board, or this one with less of it. */
   handout_versions: { handout_id: Fixed<string>, number: Fixed<number>, name: string, board_id: string | null, without: Json<Without>, edition_hash: string }
@@ -170,6 +175,8 @@ export interface Database {
     part: number | null
     from_at: SetOnce
     until_at: ColumnType<Date | null, never, Date | null>
+    /** When this member said to be done. */
+    done_at: ColumnType<Date | null, never, Date | null>
   }
   /** Teachers who help with a class that isn't theirs. */
   assistants: { class_id: Fixed<string>, teacher_id: Fixed<string>, hand: Fixed<number> }
@@ -190,6 +197,10 @@ export interface Database {
   /** What was asked with a key of its own is done once, however often it is asked. */
   answered_requests: { teacher_id: Fixed<string>, key: Fixed<string>, answer: ColumnType<unknown, string | null, string>, at: SetOnce }
   margins: { id: Generated<string>, slate_id: Fixed<string>, teacher_id: Fixed<string>, item: FixedJson<MarginItem>, at: SetOnce, removed_at: Timestamp | null }
+  /** What is said beside a slate; `about` is an item of its margin. */
+  talk: { id: Fixed<string>, slate_id: Fixed<string>, number: ColumnType<number, never, never>, by: Fixed<Author>, words: Fixed<string>, about: Fixed<string | null>, at: SetOnce, hidden_at: ColumnType<Date | null, never, Date | null> }
+  /** A slate as it was when a new try began, with the review that it had. */
+  tries: { slate_id: Fixed<string>, turn: Fixed<number>, number: Fixed<number>, edition_hash: Fixed<string>, state: FixedJson<SlateState>, review: ColumnType<TriedReview | null, string | null, never>, ended_at: SetOnce }
   reviews: { slate_id: Fixed<string>, teacher_id: Fixed<string>, decisions: Json<Decisions>, comment: string, updated_at: Timestamp, points: ColumnType<string | null, number | null | undefined, number | null>, levels: ColumnType<Levels, string | undefined, string> }
   rate_limits: { key: string, points: Generated<number>, expire: number | null }
 }

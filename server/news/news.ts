@@ -1,15 +1,19 @@
 import * as v from 'valibot'
+import { HereSchema } from '../../core/sync/presence'
+import { AuthorSchema } from '../../core/slate/actor'
 
 /** What news are about: one slate, all slates of a handout, all people of a class, one person's session. */
-export const NEWS_SCOPES = ['moves', 'slate', 'handout', 'class', 'session'] as const
+export const NEWS_SCOPES = ['moves', 'slate', 'handout', 'class', 'session', 'here'] as const
 
 const id = v.pipe(v.string(), v.uuid())
 export const NewsSchema = v.variant('scope', [
   v.object({ scope: v.literal('moves'), handout: id, slates: v.array(v.strictTuple([id, v.number()])) }),
-  v.object({ scope: v.literal('slate'), slate: id, handout: id, changed: v.picklist(['status', 'members', 'edition', 'margin']) }),
+  v.object({ scope: v.literal('slate'), slate: id, handout: id, changed: v.picklist(['status', 'members', 'edition', 'margin', 'words', 'talk']) }),
   v.object({ scope: v.literal('handout'), handout: id, changed: v.picklist(['status', 'edition', 'words']) }),
   v.object({ scope: v.literal('class'), class: id }),
   v.object({ scope: v.literal('session'), session: id }),
+  /** Who is on which slates of several, as another process sees it. */
+  v.object({ scope: v.literal('here'), from: v.string(), hands: v.array(v.strictTuple([id, AuthorSchema, v.nullable(HereSchema)])) }),
 ])
 
 /** What one process tells all: only ids and numbers, the rest is read. */

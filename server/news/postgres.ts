@@ -2,7 +2,7 @@ import { randomBytes } from 'node:crypto'
 import { sql } from 'kysely'
 import pg from 'pg'
 import { gathering } from './gathering'
-import { decodeNews, encodeNews } from './news'
+import { decodeNews, encodeNews, type News } from './news'
 import type { NewsEvents, NewsWire } from './wire'
 
 const CHANNEL = 'dappled_slate'
@@ -54,6 +54,11 @@ export function postgresWire(url: string): NewsWire {
     return speaking
   }
 
+  async function speak(news: readonly News[]): Promise<void> {
+    const payloads = news.map(n => encodeNews(origin, n))
+    await (await speaker()).query({ name: 'tell', text: `select pg_notify('${CHANNEL}', payload) from unnest($1::text[]) as payload`, values: [payloads] })
+  }
+
   async function reopen(events: NewsEvents): Promise<void> {
     while (!stopped) {
       await new Promise(resolve => setTimeout(resolve, RECONNECT_MS))
@@ -63,7 +68,8 @@ export function postgresWire(url: string): NewsWire {
 
   return {
     origin,
-    tellMoves: gathering(async news => (await speaker()).query({ name: 'tell', text: `select pg_notify('${CHANNEL}', payload) from unnest($1::text[]) as payload`, values: [news.map(n => encodeNews(origin, n))] })),
+    tellMoves: gathering(speak),
+    tellPassing: news => void speak(news).catch(() => {}),
     async within(trx, news) {
       if (news.length === 0) return
       const payloads = news.map(n => encodeNews(origin, n))

@@ -33,6 +33,8 @@ export function redisWire(url: string): NewsWire {
   return {
     origin,
     tellMoves: gathering(publish),
+    // Not worth a look round by everybody where it is lost.
+    tellPassing: news => news.forEach(n => void speaker.publish(CHANNEL, encodeNews(origin, n)).catch(() => {})),
     async within() {},
     after: publish,
     async listen(events) {

@@ -26,6 +26,8 @@ export interface NewsWire {
   readonly within: (trx: Kysely<Database>, news: readonly News[]) => Promise<void>
   /** The same after the commit. Never throws: whoever misses it looks for itself in a while. */
   readonly after: (news: readonly News[]) => Promise<void>
+  /** Tells the other processes at once of what nobody keeps. */
+  readonly tellPassing: (news: readonly News[]) => void
   readonly listen: (events: NewsEvents) => Promise<void>
   readonly stop: () => Promise<void>
 }

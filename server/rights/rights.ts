@@ -13,7 +13,7 @@ export type Role = typeof ROLES[number]
 export const ACTIONS = [
   'board.read', 'board.change', 'board.give-out', 'class.read', 'class.change',
   'handout.walk', 'handout.pause', 'handout.close', 'handout.correct', 'handout.take-back',
-  'handout.begin', 'handout.look', 'slate.read', 'slate.look', 'slate.name', 'slate.move', 'slate.move-together', 'slate.hand-in', 'slate.feedback', 'slate.members', 'slate.review', 'slate.hand-back',
+  'handout.begin', 'handout.look', 'slate.read', 'slate.look', 'slate.name', 'slate.move', 'slate.move-together', 'slate.hand-in', 'slate.feedback', 'slate.talk', 'slate.hide', 'slate.members', 'slate.review', 'slate.hand-back',
   'margin.write', 'file.read',
 ] as const
 export type Action = typeof ACTIONS[number]
@@ -23,11 +23,11 @@ export const RIGHTS = {
   'owner': [
     'board.read', 'board.change', 'board.give-out', 'class.read', 'class.change',
     'handout.walk', 'handout.pause', 'handout.close', 'handout.correct', 'handout.take-back',
-    'slate.read', 'slate.look', 'slate.move-together', 'slate.members', 'slate.review', 'slate.hand-back', 'margin.write', 'file.read',
+    'slate.read', 'slate.look', 'slate.move-together', 'slate.talk', 'slate.hide', 'slate.members', 'slate.review', 'slate.hand-back', 'margin.write', 'file.read',
   ],
-  'assistant': ['class.read', 'handout.walk', 'slate.read', 'slate.look', 'slate.move-together', 'margin.write', 'file.read'],
-  'holder': ['slate.read', 'slate.look', 'slate.name', 'slate.move', 'slate.move-together', 'slate.hand-in', 'slate.feedback', 'file.read'],
-  'frame-member': ['slate.read', 'slate.look', 'slate.move', 'slate.move-together', 'slate.hand-in', 'slate.feedback', 'file.read'],
+  'assistant': ['class.read', 'handout.walk', 'slate.read', 'slate.look', 'slate.move-together', 'slate.talk', 'slate.hide', 'margin.write', 'file.read'],
+  'holder': ['slate.read', 'slate.look', 'slate.name', 'slate.move', 'slate.move-together', 'slate.hand-in', 'slate.feedback', 'slate.talk', 'file.read'],
+  'frame-member': ['slate.read', 'slate.look', 'slate.move', 'slate.move-together', 'slate.hand-in', 'slate.feedback', 'slate.talk', 'file.read'],
   'other-frame': ['file.read'],
   'looker': ['slate.look', 'file.read'],
   'class-member': ['handout.begin', 'handout.look', 'file.read'],

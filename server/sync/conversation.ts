@@ -35,6 +35,8 @@ export class Conversation {
   private readonly holds = new Map<string, Hold>()
   private readonly slates = new Map<string, { readonly handout: string, readonly classId: string }>()
   private readonly handouts = new Set<string>()
+  /** The slates on which the others see this one. */
+  private readonly seenOn = new Set<string>()
   private readonly allowance: Allowance
   private turn: Promise<void> = Promise.resolve()
   private waiting = 0
@@ -92,6 +94,8 @@ export class Conversation {
 
   end(): void {
     this.over = true
+    for (const slate of this.seenOn) this.services.engine.presence.leave(this.wire.id, slate)
+    this.seenOn.clear()
     this.services.engine.hub.leave(this.listener)
   }
 
@@ -112,6 +116,7 @@ export class Conversation {
       case 'open': return this.open(message)
       case 'close': return this.close(message.slate)
       case 'moves': return this.moves(message.slate, message.moves)
+      case 'here': return this.here(message)
       case 'walk': return this.walk(message.handout)
     }
   }
@@ -154,6 +159,19 @@ export class Conversation {
     this.slates.delete(slate)
     this.holds.delete(slate)
     this.services.engine.hub.unfollowSlate(this.listener, slate)
+    if (this.seenOn.delete(slate)) this.services.engine.presence.leave(this.wire.id, slate)
+  }
+
+  /** Whoever has a hand on the slate is seen there by the others; whoever only looks is not. */
+  private async here({ slate, here }: Extract<ClientMessage, { say: 'here' }>): Promise<void> {
+    if (!this.slates.has(slate) && !await this.follow(slate)) return this.refuse('not-yours', { slate })
+    const hold = this.holds.get(slate)
+    if (!hold) return
+    const { presence } = this.services.engine
+    presence.be(this.wire.id, slate, hold.actor.author, here)
+    if (this.seenOn.has(slate)) return
+    this.seenOn.add(slate)
+    this.tell({ say: 'hands', slate, hands: presence.of(slate), whole: true })
   }
 
   private async moves(slate: string, candidates: readonly unknown[]): Promise<void> {

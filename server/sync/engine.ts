@@ -6,30 +6,44 @@ import type { NewsWire } from '../news/wire'
 import { Committer, type Reply, type Submission } from './commit'
 import { Hub } from './hub'
 import { Intake } from './intake'
+import { AGAIN_EVERY_MS, Presence } from './presence'
 
 const LOOK_ROUND_MS = 4000
 /** Who has a socket is said so often in the database, for all processes. */
 export const SEEN_EVERY_MS = 30_000
 
+/** What decides on the moves of a slate, and what only stands beside it. */
+const DECIDES: Readonly<Record<Extract<News, { scope: 'slate' }>['changed'], boolean>> = { status: true, members: true, edition: true, margin: false, words: false, talk: false }
+
 /** The moves of all slates in this process: taken, stored, and told to whoever follows. */
 export class Engine {
   readonly editions = new EditionCache()
   readonly hub: Hub
+  readonly presence: Presence
   private readonly committer: Committer
   private readonly intake: Intake
   private looking: ReturnType<typeof setInterval> | undefined
+  private sayingAgain: ReturnType<typeof setInterval> | undefined
   private seeing: ReturnType<typeof setInterval> | undefined
 
   constructor(private readonly connection: Connection, readonly wire: NewsWire) {
     this.committer = new Committer(connection, this.editions, wire)
     this.hub = new Hub(connection.db)
     this.intake = new Intake(this.committer)
+    this.presence = new Presence({
+      origin: wire.origin,
+      tell: (slate, message) => this.hub.tellFollowers(slate, message),
+      announce: news => wire.tellPassing(news),
+      now: Date.now,
+      after: (milliseconds, then) => void setTimeout(then, milliseconds).unref(),
+    })
   }
 
   async start(): Promise<void> {
     const quietly = (work: Promise<void>) => void work.catch((error: unknown) => log.warn({ error: String(error) }, 'news could not be passed on'))
     await this.wire.listen({
       news: (news) => {
+        if (news.scope === 'here') return this.presence.hear(news)
         this.unlearn(news)
         quietly(this.hub.hear(news))
       },
@@ -37,6 +51,8 @@ export class Engine {
     })
     this.looking = setInterval(() => quietly(this.hub.lookRound()), LOOK_ROUND_MS)
     this.looking.unref()
+    this.sayingAgain = setInterval(() => this.presence.again(), AGAIN_EVERY_MS)
+    this.sayingAgain.unref()
     this.seeing = setInterval(() => quietly(this.see()), SEEN_EVERY_MS)
     this.seeing.unref()
   }
@@ -44,6 +60,7 @@ export class Engine {
   async stop(): Promise<void> {
     clearInterval(this.looking)
     clearInterval(this.seeing)
+    clearInterval(this.sayingAgain)
     await this.committer.stop()
     await this.wire.stop()
   }
@@ -56,7 +73,7 @@ export class Engine {
 
   /** What is known of a slate is right by its number and epoch; this only saves finding that out from the database. */
   private unlearn(news: News): void {
-    if (news.scope === 'slate' && news.changed !== 'margin') this.committer.forget(news.slate)
+    if (news.scope === 'slate' && DECIDES[news.changed]) this.committer.forget(news.slate)
     if (news.scope === 'handout') this.committer.forgetHandout(news.handout)
   }
 

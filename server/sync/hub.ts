@@ -57,6 +57,11 @@ export class Hub {
     this.byHandout.drop(listener)
   }
 
+  /** To those who follow this very slate. */
+  tellFollowers(slate: string, message: ServerMessage): void {
+    tell([...this.bySlate.of(slate) ?? []], message)
+  }
+
   /** The sessions that have a socket in this process. */
   sessions(): string[] {
     return [...new Set([...this.all.values()].map(listener => listener.session))]
@@ -105,6 +110,7 @@ export class Hub {
       case 'class':
         for (const listener of this.all.values()) listener.askAgain({ classId: news.class })
         return
+      case 'here': return
       case 'session':
         for (const listener of this.all.values()) if (listener.session === news.session) listener.ended()
         return
@@ -122,7 +128,7 @@ export class Hub {
   private async heardOfSlate({ slate, handout, changed }: Extract<News, { scope: 'slate' }>): Promise<void> {
     const audience = this.audience(slate, handout)
     switch (changed) {
-      case 'margin': return tell(audience, { say: 'margin', slate })
+      case 'margin': case 'words': case 'talk': return tell(audience, { say: changed, slate })
       case 'members':
         // Whoever was told the slate is theirs may have it no longer, or have it now.
         for (const listener of audience) listener.askAgain({ slate })
@@ -168,6 +174,8 @@ export class Hub {
       tell(audience, { say: 'status', slate: head.id, openness: opennessOf(head) })
       tell(audience, { say: 'edition', slate: head.id, edition: head.edition_hash })
       tell(audience, { say: 'margin', slate: head.id })
+      tell(audience, { say: 'words', slate: head.id })
+      tell(audience, { say: 'talk', slate: head.id })
     }
   }
 

@@ -42,7 +42,7 @@ export async function newHandout(trx: Trx, board: string, to: Recipient, setting
     own_pages: settings.ownPages && settings.mode === 'one-for-everyone', free: settings.free && settings.mode === 'frame-per-group' ? JSON.stringify(settings.free) : null, looking: settings.looking,
     word: settings.word, due_on: settings.due?.day ?? null, due_time: settings.due?.time ?? null,
     counts: counting.counts, points: counting.counts === 'points' ? counting.points : null, rubric: counting.counts === 'rubric' ? JSON.stringify(counting.rubric) : null,
-    hand_in: settings.handIn, whole_class: to.students === undefined, given_at: new Date(),
+    hand_in: settings.handIn, rules: JSON.stringify(settings.rules), whole_class: to.students === undefined, given_at: new Date(),
   }).returning('id').executeTakeFirstOrThrow()
   const kept = await keepVersions(trx, made.id, to.versions ?? [])
   return kept.ok ? ok(made) : kept

@@ -1,5 +1,7 @@
 import type { Kysely, Transaction } from 'kysely'
+import * as v from 'valibot'
 import { dueMoment } from '../../core/handout/due'
+import { RulesSchema } from '../../core/handout/rules'
 import type { Due, HandoutSettings, Recipient } from '../../core/handout/settings'
 import { ok, refuse, type Result } from '../../core/result'
 import { keepEdition } from '../database/editions'
@@ -66,11 +68,11 @@ export type Dropped = HandoutSettings & { readonly to: readonly Recipient[] }
 /** A draft, or what would go out later, is dropped as if it had never been: what it was, or null once it is given out. */
 export async function dropPlan(db: Kysely<Database>, handout: string): Promise<Dropped | null> {
   const gone = await db.deleteFrom('handouts').where('id', '=', handout).where('given_at', 'is', null)
-    .returning(['class_id', 'mode', 'own_pages', 'free', 'looking', 'word', 'due_on', 'due_time', 'hand_in', 'counts', 'points', 'rubric', 'plan']).executeTakeFirst()
+    .returning(['class_id', 'mode', 'own_pages', 'free', 'looking', 'word', 'due_on', 'due_time', 'hand_in', 'counts', 'points', 'rubric', 'rules', 'plan']).executeTakeFirst()
   if (!gone) return null
   const counting = gone.counts === 'points' ? { counts: gone.counts, points: gone.points! } : gone.counts === 'rubric' ? { counts: gone.counts, rubric: gone.rubric! } : { counts: gone.counts }
   return {
-    mode: gone.mode, ownPages: gone.own_pages, free: gone.free, looking: gone.looking, word: gone.word, handIn: gone.hand_in, counting,
+    mode: gone.mode, ownPages: gone.own_pages, free: gone.free, looking: gone.looking, word: gone.word, handIn: gone.hand_in, rules: v.parse(RulesSchema, gone.rules), counting,
     due: gone.due_on === null ? null : { day: gone.due_on, ...gone.due_time !== null && { time: gone.due_time.slice(0, 5) } }, to: [gone.plan ?? { classId: gone.class_id }],
   }
 }

@@ -1,8 +1,10 @@
 import type { Due, Looking } from '../../core/handout/settings'
+import type { Rules } from '../../core/handout/rules'
 import { canHandBack, canHandIn, type SlateStatus } from '../../core/slate/status'
 import { ok, refuse, type Result } from '../../core/result'
 import { withNews } from '../news/wire'
 import type { Services } from '../services'
+import { othersAreDone, rulesOf } from './together'
 
 type Told = Pick<Services, 'db' | 'wire'>
 
@@ -16,8 +18,19 @@ export async function markOpened(services: Told, id: string): Promise<void> {
   })
 }
 
-/** With a word to the teacher, if there is one. */
-export const handIn = (services: Told, id: string, word = '') => changeStatus(services, id, 'handed-in', canHandIn, { handed_in_at: new Date(), said: word.trim() || null })
+/** *not-all-done*: by the handout's rules a frame is handed in once all of its members have said that they are done. */
+export type HandInRefusal = SlateStatus | 'not-all-done'
+
+/**
+ * With a word to the teacher, if there is one. One board for everyone is nobody's to hand in: there each only says to be done.
+ * Whoever hands a frame in is done.
+ */
+export async function handIn(services: Told, id: string, student: string, word = ''): Promise<Result<SlateStatus, HandInRefusal>> {
+  const { kind, status } = await services.db.selectFrom('slates').select(['kind', 'status']).where('id', '=', id).executeTakeFirstOrThrow()
+  if (kind === 'class') return refuse(status)
+  if (kind === 'frame' && (await rulesOf(services.db, id)).handInBy === 'all-done' && !await othersAreDone(services.db, id, student)) return refuse('not-all-done')
+  return changeStatus(services, id, 'handed-in', canHandIn, { handed_in_at: new Date(), said: word.trim() || null })
+}
 export const handBack = (services: Told, id: string) => changeStatus(services, id, 'handed-back', canHandBack, { handed_back_at: new Date() })
 
 /** The row lock sets this in one order with the moves: what came before it counts, what comes after is refused. */
@@ -51,11 +64,11 @@ export async function switchHandout(services: Told, handout: string, what: Switc
 }
 
 /** What may still be changed of a handout once it is given out. */
-export interface HandoutChange { readonly word?: string, readonly due?: Due | null, readonly handIn?: boolean, readonly looking?: Looking }
+export interface HandoutChange { readonly word?: string, readonly due?: Due | null, readonly handIn?: boolean, readonly looking?: Looking, readonly rules?: Rules }
 
-export async function changeHandout(services: Told, handout: string, { word, due, handIn, looking }: HandoutChange): Promise<void> {
+export async function changeHandout(services: Told, handout: string, { word, due, handIn, looking, rules }: HandoutChange): Promise<void> {
   const change = {
-    ...word !== undefined && { word }, ...handIn !== undefined && { hand_in: handIn }, ...looking !== undefined && { looking },
+    ...word !== undefined && { word }, ...handIn !== undefined && { hand_in: handIn }, ...looking !== undefined && { looking }, ...rules !== undefined && { rules: JSON.stringify(rules) },
     ...due !== undefined && { due_on: due?.day ?? null, due_time: due?.time ?? null },
   }
   if (Object.keys(change).length === 0) return

@@ -10,7 +10,7 @@ import { withNews } from '../news/wire'
 type Db = Kysely<Database>
 
 export async function marginOf(db: Db, slate: string) {
-  return db.selectFrom('margins').select(['id', 'item']).where('slate_id', '=', slate).where('removed_at', 'is', null).orderBy('at').execute()
+  return db.selectFrom('margins').select(['id', 'item', 'at']).where('slate_id', '=', slate).where('removed_at', 'is', null).orderBy('at').execute()
 }
 
 export async function reviewOf(db: Db, slate: string) {

@@ -1,10 +1,13 @@
 import type { Kysely } from 'kysely'
+import * as v from 'valibot'
 import { withoutAnswers, type Edition } from '../../core/board/edition'
 import type { BalanceKey } from '../../core/board/key'
 import { balanceSteps } from '../../core/keys/balanceSteps'
 import { feedbackShows, type Feedback } from '../../core/keys/feedback'
 import type { Actor as SlateActor, Author } from '../../core/slate/actor'
 import type { Step } from '../../core/slate/history'
+import { RulesSchema } from '../../core/handout/rules'
+import { isOfSeveral } from '../../core/slate/kind'
 import type { Due } from '../../core/handout/settings'
 import { marginShows, type SlateStatus } from '../../core/slate/status'
 import { ok, refuse, type Result } from '../../core/result'
@@ -14,6 +17,8 @@ import type { Services } from '../services'
 import { loadStates } from '../database/loadState'
 import { headsOf, opennessOf } from '../sync/loadKnown'
 import { marginOf, reviewOf } from './review'
+import { talkOf } from './talk'
+import { tryBefore } from './tries'
 
 const STEPS_FOR_UNDO = 200
 /** The newest; what is older than so many is done with. */
@@ -29,15 +34,20 @@ export async function viewSlate({ db, engine }: Pick<Services, 'db' | 'engine'>,
     const edition = await engine.editions.get(trx, head.edition_hash)
     const loaded = (await loadStates(trx, engine.editions, [{ id, edition: head.edition_hash, last: head.last_number }])).get(id)
     if (!loaded) return refuse('unreadable' as const)
+    const before = await tryBefore(trx, engine, id, edition)
     const shows = reader.staff || marginShows(head.status)
+    const margin = shows || before ? await marginOf(trx, id) : []
     return ok({
       id, handout: head.handout_id, edition: head.edition_hash, openness: opennessOf(head), name: (await namesOf(trx, [id])).get(id) ?? '',
       reader: reader.id, actor: reader.actor, ...await handoutOf(trx, id), ...loaded, keyed: edition.board.keys.length > 0,
       board: reader.staff ? edition.board : withoutAnswers(edition.board),
       steps: reader.staff ? [] : await stepsOf(trx, id, reader.actor.author),
       balanced: reader.staff ? await balancedOn(trx, id, edition) : [],
-      margin: shows ? await marginOf(trx, id) : [],
-      review: shows ? await reviewOf(trx, id) : null,
+      // In a further try a student goes on seeing what was said of the one before.
+      margin: margin.filter(item => shows || item.at <= before!.endedAt).map(({ at, ...item }) => item),
+      review: shows ? await reviewOf(trx, id) : before?.review ? { ...before.review, decisions: {} } : null,
+      before: before && { turn: before.turn, state: before.state, endedAt: before.endedAt.toISOString() },
+      talk: await talkOf(trx, id, reader.staff),
     })
   })
 }
@@ -45,11 +55,11 @@ export async function viewSlate({ db, engine }: Pick<Services, 'db' | 'engine'>,
 /** What a student should know of the handout, and who else works on the slate. */
 async function handoutOf(db: Kysely<Database>, slate: string) {
   const row = await db.selectFrom('slates').innerJoin('handouts', 'handouts.id', 'slates.handout_id')
-    .select(['slates.kind', 'slates.mark', 'slates.name as heading', 'slates.said', 'handouts.looking', 'handouts.counts', 'handouts.points as mostPoints', 'handouts.rubric', 'handouts.word', 'handouts.due_on', 'handouts.due_time', 'handouts.hand_in as handIn']).where('slates.id', '=', slate).executeTakeFirstOrThrow()
+    .select(['slates.kind', 'slates.mark', 'slates.name as heading', 'slates.said', 'handouts.looking', 'handouts.rules', 'handouts.counts', 'handouts.points as mostPoints', 'handouts.rubric', 'handouts.word', 'handouts.due_on', 'handouts.due_time', 'handouts.hand_in as handIn']).where('slates.id', '=', slate).executeTakeFirstOrThrow()
   const { kind, mark, heading, said, looking, counts, mostPoints, rubric, word, handIn } = row
-  const members = kind !== 'frame' ? [] : await db.selectFrom('slate_members').innerJoin('students', 'students.id', 'slate_members.student_id')
-    .select(['students.name', 'slate_members.hand', 'slate_members.part']).where('slate_members.slate_id', '=', slate).where('slate_members.until_at', 'is', null).where('students.left_at', 'is', null).orderBy('slate_members.hand').execute()
-  return { kind, mark, heading, said, looking, counts, mostPoints, rubric, word, handIn, members, due: dueOf(row) }
+  const members = !isOfSeveral(kind) ? [] : await db.selectFrom('slate_members').innerJoin('students', 'students.id', 'slate_members.student_id')
+    .select(['students.name', 'slate_members.hand', 'slate_members.part', 'slate_members.done_at']).where('slate_members.slate_id', '=', slate).where('slate_members.until_at', 'is', null).where('students.left_at', 'is', null).orderBy('slate_members.hand').execute()
+  return { kind, mark, heading, said, looking, counts, mostPoints, rubric, word, handIn, rules: v.parse(RulesSchema, row.rules), members: members.map(({ done_at, ...member }) => ({ ...member, done: done_at !== null })), due: dueOf(row) }
 }
 
 /** When it is due, as the database has it. */

@@ -1,4 +1,6 @@
 import type { Kysely } from 'kysely'
+import * as v from 'valibot'
+import { RulesSchema } from '../../core/handout/rules'
 import type { Board } from '../../core/board/board'
 import { withoutAnswers } from '../../core/board/edition'
 import type { Database } from '../database/tables'
@@ -13,7 +15,7 @@ import { dueOf, namesOf } from './slates'
 /** Everything the walk-round begins with; from there on the socket brings the changes. */
 export async function walkRound({ db, engine }: Services, id: string, role: Role) {
   const handout = await db.selectFrom('handouts').innerJoin('classes', 'classes.id', 'handouts.class_id')
-    .select(['handouts.mode', 'handouts.word', 'handouts.due_on', 'handouts.due_time', 'handouts.hand_in as handIn', 'handouts.closed_at', 'handouts.own_pages as ownPages', 'handouts.free', 'handouts.looking', 'classes.newcomers'])
+    .select(['handouts.mode', 'handouts.word', 'handouts.due_on', 'handouts.due_time', 'handouts.hand_in as handIn', 'handouts.closed_at', 'handouts.own_pages as ownPages', 'handouts.free', 'handouts.looking', 'handouts.rules', 'classes.newcomers'])
     .select(['handouts.id', 'handouts.edition_hash', 'handouts.board_id as boardId', 'handouts.created_at', 'classes.id as classId', 'classes.name as className', 'classes.code'])
     .where('handouts.id', '=', id).executeTakeFirstOrThrow()
   // One reading in one transaction, so that number, status and state belong together.
@@ -41,8 +43,8 @@ export async function walkRound({ db, engine }: Services, id: string, role: Role
   // Versions and corrections: each slate is drawn over its own.
   const hashes = new Set([handout.edition_hash, ...slates.map(slate => slate.edition)])
   const boards: Record<string, Board> = Object.fromEntries(await Promise.all([...hashes].map(async hash => [hash, (await engine.editions.get(db, hash)).board] as const)))
-  const { edition_hash, created_at, closed_at, due_on, due_time, ...rest } = handout
-  return { ...rest, mayChange: may(role, 'handout.correct'), closed: closed_at !== null, due: dueOf({ due_on, due_time }), edition: edition_hash, createdAt: created_at.toISOString(), boards, slates, loose, versions }
+  const { edition_hash, created_at, closed_at, due_on, due_time, rules, ...rest } = handout
+  return { ...rest, rules: v.parse(RulesSchema, rules), mayChange: may(role, 'handout.correct'), closed: closed_at !== null, due: dueOf({ due_on, due_time }), edition: edition_hash, createdAt: created_at.toISOString(), boards, slates, loose, versions }
 }
 
 /** Who works on which slate of a handout now. */

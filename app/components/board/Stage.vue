@@ -19,16 +19,17 @@ import { toolsOn, type Own } from '~~/core/slate/own'
 import { rubbedAt } from '~~/core/slate/rubbing'
 import type { SlateState } from '~~/core/slate/state'
 import { spotOf } from '~/composables/lyingPieces'
+import type { OtherHand } from '~/composables/otherHands'
 
 /**
  * The page in its frame with the ledge below it, and pieces that can be moved between them: by drag, by taps, by keyboard.
  * Where the board gives room for it, students also write, draw, and join pieces by arrows here, unless `piecesOnly` says
  * that nothing but pieces is to be moved. What the teacher gave to make things with stands below the page (`withTools`).
  */
-const { edition, page, state, editable = false, ledge = true, marked = [], zoom = 1, step = null, piecesOnly = false, withTools = true, by = HOLDER.author } = defineProps<{
-  edition: Edition, page: Page, state: SlateState, editable?: boolean, ledge?: boolean, marked?: readonly string[] | undefined, zoom?: number, step?: string | null, piecesOnly?: boolean, withTools?: boolean, by?: Author
+const { edition, page, state, editable = false, ledge = true, marked = [], zoom = 1, step = null, piecesOnly = false, withTools = true, by = HOLDER.author, others = [] } = defineProps<{
+  edition: Edition, page: Page, state: SlateState, editable?: boolean, ledge?: boolean, marked?: readonly string[] | undefined, zoom?: number, step?: string | null, piecesOnly?: boolean, withTools?: boolean, by?: Author, others?: readonly OtherHand[]
 }>()
-const emit = defineEmits<{ make: [move: Move] }>()
+const emit = defineEmits<{ make: [move: Move], hold: [holds: { piece: PieceId, x: number, y: number } | null] }>()
 
 const { t } = useWords()
 const room = useTemplateRef<HTMLElement>('room')
@@ -87,6 +88,8 @@ const stage = useStage({
   },
 })
 const { held, lit, joinFrom, press, tapPage, tapLedge, key } = stage
+watch(stage.holding, now => emit('hold', now))
+const heldByOthers = computed(() => new Set(others.flatMap(({ holds }) => holds ? [holds.piece] : [])))
 const table = computed(() => ({ state, page, edition }))
 const own = useOwnHands({ table: () => table.value, state: () => state, by: () => by, editable: () => works.value && making.value === null && held.value?.way !== 'tap', toPage: stage.toPage, make: move => emit('make', move) })
 const pickedOwn = computed(() => works.value && own.picked.value ? own.ownOf(own.picked.value) ?? null : null)
@@ -175,7 +178,7 @@ const ghostAt = computed(() => held.value?.way === 'key' ? held.value.landing?.a
           <template #pieces="{ lying }">
             <g
               v-for="{ piece, master, at } in lying" :key="piece.id" :data-piece="piece.id" :transform="spotOf(at)"
-              class="piece" :class="[editable ? 'cursor-grab touch-none' : '', heldPiece === piece.id && held?.way !== 'tap' ? 'opacity-25' : '']"
+              class="piece" :class="[editable ? 'cursor-grab touch-none' : '', (heldPiece === piece.id && held?.way !== 'tap') || heldByOthers.has(piece.id) ? 'opacity-25' : '']"
               :role="editable ? 'button' : 'img'" :tabindex="editable ? 0 : undefined"
               :aria-label="t('stage.pieceIs', { name: nameOf(piece.id), where: whereIs(piece.id) })" :aria-pressed="editable ? heldPiece === piece.id : undefined"
               @pointerdown="press($event, piece.id)" @click.stop @keydown="key($event, piece.id)"
@@ -192,6 +195,7 @@ const ghostAt = computed(() => held.value?.way === 'key' ? held.value.landing?.a
           <template #over>
             <LazyBoardMaking v-if="making" :tool="making" :choice="choice" :table="table" :by="by" @make="emit('make', $event)" @write="write" @say="said = $event" @leave="making = null" />
             <LazyBoardSheet v-else-if="tool === 'rub' && !drawings.length" taken :box="{ x: 0, y: 0, width: page.width, height: page.height }" :width="page.width" :height="page.height" how="rub" :most="1" :label="t('tools.rubber')" @rub="rub" @begin="beginRubbing" @say="said = $event" @leave="tool = 'move'" />
+            <LazyBoardHeldByOthers v-if="others.length" :edition="edition" :page="page" :state="state" :hands="others" />
             <slot name="over" :scale="pageScale" />
           </template>
         </BoardPage>

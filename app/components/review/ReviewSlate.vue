@@ -13,6 +13,7 @@ const review = useReview(view, () => emit('outdated'))
 const { edition, state, status, margin, said: word, comment, items, total, trouble, decisions } = review
 const { index: pageIndex, page, count: pageCount } = usePages(() => edition.board)
 const tool = ref<'look' | 'pen' | 'note'>('look')
+const comparing = ref(false)
 const notePiece = ref<PieceId | null>(null)
 const noteText = ref('')
 const TOOLS = { look: 'lucide:eye', pen: 'lucide:pen-line', note: 'lucide:message-square-plus' } as const
@@ -52,6 +53,9 @@ const lying = computed(() => page.value.pieces.filter(p => state.value.pieces[p.
       </div>
       <p v-if="tool === 'note'" class="note-line" role="status">{{ lying.length ? t('margin.howNote') : t('margin.nothingLies') }}</p>
       <SlatePageTurner v-model="pageIndex" :count="pageCount" />
+      <button v-if="review.before.value" type="button" class="button self-start" :aria-pressed="comparing" @click="comparing = !comparing"><Icon name="lucide:columns-2" size="18" />{{ t(comparing ? 'again.hide' : 'again.show') }}</button>
+      <div class="flex min-h-0 flex-1 gap-3">
+      <SlateBefore v-if="comparing && review.before.value" :edition="edition" :page="page" :before="review.before.value.state" :now="state" />
       <BoardStage :edition="edition" :page="page" :state="state">
         <template #mark="{ piece, master }">
           <ReviewVerdictMark v-if="onPieces.get(piece.id)" :x="-master.width / 2 + 2" :y="master.height / 2 - 2" :verdict="onPieces.get(piece.id)!" />
@@ -69,6 +73,7 @@ const lying = computed(() => page.value.pieces.filter(p => state.value.pieces[p.
           </template>
         </template>
       </BoardStage>
+      </div>
     </div>
 
     <aside class="panel flex w-full shrink-0 flex-col gap-4 lg:w-96" :aria-label="t('review.panel')">
@@ -88,6 +93,8 @@ const lying = computed(() => page.value.pieces.filter(p => state.value.pieces[p.
           </span>
         </li>
       </ul>
+      <ReviewBeside :edition="edition" :state="state" :further="review.before.value !== null" />
+      <ReviewTalk :lines="review.talk.value" :members="view.members" :kind="view.kind" :speak="review.speak" @hide="review.hide" />
       <section v-for="balance in view.balanced" :key="balance.key">
         <h2 class="label">{{ t('review.steps') }}</h2>
         <ol class="board-text flex flex-col gap-1 text-base">
@@ -99,7 +106,7 @@ const lying = computed(() => page.value.pieces.filter(p => state.value.pieces[p.
         <ol class="flex flex-col gap-1">
           <li v-for="note in notes" :key="note.id" class="flex items-center gap-2">
             <span class="flex h-7 w-7 shrink-0 items-center justify-center rounded-md bg-bilberry-700 text-sm font-bold text-white">{{ note.number }}</span>
-            <span class="flex-1"><strong>{{ nameOf(note.item.piece) }}</strong>: {{ note.item.text }}</span>
+            <span class="flex-1"><strong>{{ nameOf(note.item.piece) }}</strong>: {{ note.item.text }}<SlateAnswers :about="note.id" :lines="review.talk.value" :speak="review.speak" /></span>
             <button type="button" class="button button-quiet w-11 px-0" :aria-label="t('margin.removeNote', { number: note.number })" @click="review.remove(note.id)"><Icon name="lucide:trash-2" /></button>
           </li>
         </ol>
@@ -110,7 +117,8 @@ const lying = computed(() => page.value.pieces.filter(p => state.value.pieces[p.
       <label><span class="label">{{ t('review.comment') }}</span><textarea v-model="comment" rows="3" maxlength="2000" class="field" @input="review.saveSoon()" /></label>
       <p v-if="trouble" class="trouble" role="alert">{{ said(`refused.${trouble}`, 'refused.trouble') }}</p>
       <button v-if="review.canHandBack.value" type="button" class="button button-action" @click="review.handBack()"><Icon name="lucide:undo-dot" />{{ t('review.handBack', { name: view.name }) }}</button>
-      <p v-else class="font-semibold" role="status">{{ t(`review.status.${status}`) }}</p>
+      <button v-if="status !== 'not-opened' && status !== 'under-way'" type="button" class="button" :title="t('review.againSays')" @click="review.handBack(true)"><Icon name="lucide:rotate-ccw" />{{ t('review.again') }}</button>
+      <p v-if="!review.canHandBack.value" class="font-semibold" role="status">{{ t(`review.status.${status}`) }}</p>
     </aside>
 
     <UiAsk :open="notePiece !== null" :title="notePiece ? t('margin.pinTo', { name: nameOf(notePiece) }) : ''" @close="notePiece = null">

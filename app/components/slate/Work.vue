@@ -1,6 +1,10 @@
 <script setup lang="ts">
-import { leftToDo, type Left } from '~~/core/placement/tasks'
+import type { Left } from '~~/core/placement/tasks'
+import { hintsOf } from '~~/core/slate/moves/hint'
+import { isOfSeveral } from '~~/core/slate/kind'
 import { isUntouched } from '~~/core/slate/state'
+import { canBeginAgain } from '~~/core/slate/status'
+import { askedReasons } from '~/composables/reasons'
 import { useSlate, type SlateView } from '~/composables/useSlate'
 
 /** A student at work on the own slate. */
@@ -9,7 +13,7 @@ const emit = defineEmits<{ outdated: [], elsewhere: [] }>()
 const { t } = useWords()
 const slate = useSlate(view, () => emit('outdated'))
 const { edition, state, status, shut, setAside, deviceFull, progress, unsent, connection, refused, margin, review, about } = slate
-const { attempt, trouble, busy } = useAsking()
+const { attempt, trouble } = useAsking()
 const handingIn = ref(false)
 const showKeys = ref(false)
 const { index: pageIndex, stepIndex, page, count: pageCount, steps, step } = usePages(() => edition.board)
@@ -25,14 +29,12 @@ const feedback = useFeedback(view.id, () => edition.board.feedback, view.keyed, 
 const { items: told, onPieces, shows: mayAsk, trouble: notTold } = feedback
 const untouched = computed(() => isUntouched(state.value, edition))
 const dueWords = useDue()
-const mates = computed(() => view.members.filter(member => `student:${member.hand}` !== view.actor.author).map(member => member.name))
 // Somebody has moved this student to another frame: they are led there.
 watch(refused, code => code === 'not-yours' && emit('elsewhere'))
 /** What others have made can be looked at: always, or once this is handed in. */
 const mayLook = computed(() => (view.kind === 'frame' || view.kind === 'page') && (about.value.looking === 'always' || (about.value.looking === 'after-hand-in' && (status.value === 'handed-in' || back.value))))
 const heading = ref(view.heading ?? '')
 const nameIt = () => attempt(() => ask(`/api/slates/${view.id}/name`, { method: 'PUT', body: { name: heading.value } }))
-const word = ref('')
 const startAgain = () => slate.make({ kind: 'start-again' })
 
 /** Where something is still to do: the page and the activity open, and the keyboard stands at the first of it. */
@@ -47,14 +49,39 @@ async function goTo({ page: at, step: id, pieces, spaces }: Left) {
   document.querySelector<HTMLElement>(first)?.focus()
 }
 
-async function handIn() {
-  const done = await attempt(async () => {
-    if (!await slate.allSent()) throw new Refused('unsent')
-    await slate.handIn(word.value)
-    return true
-  })
-  if (done) handingIn.value = false
+async function handIn(word: string) {
+  if (!await slate.allSent()) throw new Refused('unsent')
+  await slate.handIn(word)
+  handingIn.value = false
 }
+
+const several = isOfSeveral(view.kind)
+const members = computed(() => about.value.members)
+const hands = computed(() => otherHands(members.value, slate.others.value))
+const { following, presents } = useTogether({ be: slate.be, hands, page: pageIndex, step: stepIndex, board: edition.board })
+
+/** What stands beside the page: one thing at a time. */
+const side = ref<'talk' | 'beside' | 'hints' | null>(null)
+const open = (what: typeof side.value) => side.value = side.value === what ? null : what
+const talk = computed(() => about.value.talk.filter(line => line.about === null))
+const talks = computed(() => several && (about.value.rules.talk || talk.value.length > 0))
+/** How many lines were there when the talk was last in sight. */
+const heard = ref(talk.value.length)
+watch([side, () => talk.value.length], () => side.value === 'talk' && (heard.value = talk.value.length))
+const before = computed(() => about.value.before)
+const further = computed(() => before.value !== null)
+const besides = computed(() => further.value || !!page.value.notes || askedReasons(edition.board, [page.value]).length > 0)
+const hintOf = computed(() => step.value !== null && hintsOf(edition, step.value).length ? step.value : page.value.id)
+const hints = computed(() => hintsOf(edition, hintOf.value))
+watch([() => page.value.id, besides, () => hints.value.length], () => {
+  if ((side.value === 'beside' && !besides.value) || (side.value === 'hints' && !hints.value.length)) side.value = null
+})
+const comparing = ref(false)
+watch(further, now => !now && (comparing.value = false))
+const mayBeginAgain = computed(() => about.value.rules.secondTry && canBeginAgain(status.value) && shut.value !== 'closed')
+const mayTakeBack = computed(() => about.value.rules.takeBack && status.value === 'handed-in' && shut.value !== 'closed')
+/** What the teacher said of the try before is there in the next one too. */
+const notes = computed(() => back.value || (further.value && (margin.value.length > 0 || !!review.value?.comment)))
 onKeyStroke('?', (event) => {
   if (!inField(event)) showKeys.value = true
 })
@@ -81,56 +108,69 @@ onKeyStroke(['z', 'Z'], (event) => {
         </span>
         <NuxtLink v-if="mayLook" :to="`/others/${view.handout}`" class="button button-dark"><Icon name="lucide:layout-grid" size="20" />{{ t('others.title') }}</NuxtLink>
         <button v-if="editable && mayAsk" type="button" class="button button-dark" :disabled="unsent > 0" @click="feedback.ask()"><Icon name="lucide:search-check" size="20" />{{ t('feedback.ask') }}</button>
-        <button v-if="editable" type="button" class="button button-action" @click="handingIn = true">{{ t(about.handIn ? 'slate.handIn' : 'slate.done') }}</button>
-        <strong v-else class="rounded-lg bg-leaf-700 px-4 py-2.5">{{ shut === 'paused' || shut === 'closed' ? t(`slate.shut.${shut}`) : t(`desk.status.${status}`) }}</strong>
+        <button v-if="mayTakeBack" type="button" class="button button-dark" @click="attempt(slate.takeBack)"><Icon name="lucide:undo-2" size="20" />{{ t('again.takeBack') }}</button>
+        <button v-if="mayBeginAgain" type="button" class="button button-dark" :title="t('again.says')" @click="attempt(slate.beginAgain)"><Icon name="lucide:rotate-ccw" size="20" />{{ t('again.begin') }}</button>
+        <button v-if="editable && view.kind !== 'class'" type="button" class="button button-action" @click="handingIn = true">{{ t(about.handIn ? 'slate.handIn' : 'slate.done') }}</button>
+        <strong v-else-if="!editable" class="rounded-lg bg-leaf-700 px-4 py-2.5">{{ shut === 'paused' || shut === 'closed' ? t(`slate.shut.${shut}`) : t(`desk.status.${status}`) }}</strong>
       </template>
     </UiTopBar>
 
     <main class="flex min-h-0 flex-1 flex-col gap-3 p-3 sm:px-6 sm:py-3.5">
-      <p v-if="about.word || about.due || mates.length" class="flex flex-wrap gap-x-5 text-sm">
-        <span v-if="about.word">{{ about.word }}</span><span v-if="about.due" class="font-semibold">{{ t('slate.due', { day: dueWords(about.due) }) }}</span><span v-if="mates.length">{{ t('slate.with', { names: mates.join(', ') }) }}</span>
+      <p v-if="about.word || about.due" class="flex flex-wrap gap-x-5 text-sm">
+        <span v-if="about.word">{{ about.word }}</span><span v-if="about.due" class="font-semibold">{{ t('slate.due', { day: dueWords(about.due) }) }}</span>
       </p>
       <LazySlateWorth v-if="view.counts !== 'nothing' && !back" :points="view.mostPoints" :rubric="view.rubric" />
       <label v-if="view.kind === 'page' && editable" class="flex items-center gap-3"><span class="shrink-0 font-semibold">{{ t('slate.heading') }}</span><input v-model="heading" class="field min-h-9 max-w-md py-1" maxlength="60" @change="nameIt"></label>
-      <SlateInstructions v-if="edition.board.instructions" :text="edition.board.instructions" />
+      <div v-if="edition.board.instructions || pageCount > 1" class="flex flex-wrap items-center justify-center gap-x-4 gap-y-2">
+        <SlateInstructions v-if="edition.board.instructions" class="min-w-64 flex-1" :text="edition.board.instructions" />
+        <SlatePageTurner v-model="pageIndex" :count="pageCount" :reading="page.reading" />
+      </div>
       <SlateStepTurner v-if="steps.length && !back" v-model="stepIndex" :steps="steps" />
+      <div v-if="several || besides || hints.length || further" class="flex flex-wrap items-center gap-x-2 gap-y-2">
+        <LazySlateTogether
+          v-if="several" :kind="view.kind" :members="members" :own="view.actor.author" :hands="hands" :editable="editable" :presents="presents" :following="following"
+          :showable="pageCount > 1 || steps.length > 0" :talks="talks" :unread="talk.length - heard" @done="done => attempt(() => slate.sayDone(done))" @present="presents = $event" @follow="following = $event" @talk="open('talk')"
+        />
+        <button v-if="hints.length" type="button" class="button min-h-10 px-3 py-1" :aria-expanded="side === 'hints'" :title="t('hints.open')" @click="open('hints')"><Icon name="lucide:lightbulb" size="18" /><span class="max-sm:sr-only">{{ t('hints.open') }}</span></button>
+        <button v-if="besides" type="button" class="button min-h-10 px-3 py-1" :aria-expanded="side === 'beside'" :title="t('beside.open')" @click="open('beside')"><Icon name="lucide:notebook-pen" size="18" /><span :class="several ? 'max-2xl:sr-only' : 'max-sm:sr-only'">{{ t('beside.open') }}</span></button>
+        <button v-if="further" type="button" class="button min-h-10 px-3 py-1" :aria-pressed="comparing" @click="comparing = !comparing"><Icon name="lucide:columns-2" size="18" />{{ t(comparing ? 'again.hide' : 'again.show') }}</button>
+      </div>
       <p v-if="refused" class="trouble" role="alert">{{ t(`moveRefused.${refused}`) }}</p>
       <p v-if="setAside" class="trouble" role="status">{{ t('slate.setAside', { count: setAside }) }}</p>
       <p v-if="deviceFull && unsent" class="trouble" role="alert">{{ t('slate.deviceFull', { count: unsent }) }}</p>
+      <p v-if="trouble" class="trouble" role="alert">{{ trouble }}</p>
       <p v-if="notTold" class="trouble" role="alert">{{ notTold }}</p>
-      <SlatePageTurner v-model="pageIndex" :count="pageCount" :reading="page.reading" />
       <div class="flex min-h-0 flex-1 flex-col gap-4 lg:flex-row">
-        <BoardStage :edition="edition" :page="page" :state="state" :editable="editable && !page.reading" :ledge="!back && !page.reading" :step="back ? null : step" :by="view.actor.author" @make="slate.make">
+        <LazySlateBefore v-if="comparing && before" :edition="edition" :page="page" :before="before.state" :now="state" />
+        <BoardStage :edition="edition" :page="page" :state="state" :editable="editable && !page.reading" :ledge="!back && !page.reading" :step="back ? null : step" :by="view.actor.author" :others="hands" @make="slate.make" @hold="slate.be({ holds: $event ?? undefined })">
           <template v-if="told" #mark="{ piece, master }">
             <LazyReviewVerdictMark v-if="onPieces.get(piece.id)" :x="-master.width / 2 + 2" :y="master.height / 2 - 2" :verdict="onPieces.get(piece.id)!" />
           </template>
           <template v-if="editable" #ledge-end>
-            <button type="button" class="button px-3" :disabled="!slate.canUndo.value" @click="slate.undo()"><Icon name="lucide:undo-2" /><span class="max-sm:sr-only">{{ t('slate.undo') }}</span></button>
-            <button type="button" class="button px-3" :disabled="untouched" @click="startAgain"><Icon name="lucide:rotate-ccw" /><span class="max-sm:sr-only">{{ t('slate.startAgain') }}</span></button>
+            <button type="button" class="button min-h-9 px-3 py-1" :disabled="!slate.canUndo.value" @click="slate.undo()"><Icon name="lucide:undo-2" /><span class="max-sm:sr-only">{{ t('slate.undo') }}</span></button>
+            <button type="button" class="button min-h-9 px-3 py-1" :disabled="untouched" @click="startAgain"><Icon name="lucide:rotate-ccw" /><span class="max-sm:sr-only">{{ t('slate.startAgain') }}</span></button>
           </template>
-          <template v-if="back || told" #over>
+          <template v-if="notes || told" #over>
             <LazyReviewPlaceMarks v-if="told" :page="page" :marks="told" kind />
-            <LazySlateMarginLayer v-if="back" :page="page" :edition="edition" :state="state" :margin="margin" />
+            <LazySlateMarginLayer v-if="notes" :page="page" :edition="edition" :state="state" :margin="margin" />
           </template>
         </BoardStage>
-        <div v-if="told || back" class="flex min-h-0 w-full flex-col gap-4 overflow-auto lg:w-80">
-          <LazySlateMarginNotes v-if="back && (!told || margin.length || review?.comment || view.counts !== 'nothing')" class="shrink-0" :edition="edition" :margin="margin" :review="review" :points="view.mostPoints" :rubric="view.rubric" />
+        <div v-if="side" class="flex min-h-0 w-full flex-col lg:w-80">
+          <LazySlateTalk v-if="side === 'talk'" class="min-h-64 flex-1" :lines="talk" :members="members" :own="view.actor.author" :open="about.rules.talk" :speak="slate.speak" @close="side = null" />
+          <LazySlateHints v-else-if="side === 'hints'" :hints="hints" :seen="state.hints[hintOf] ?? 0" :editable="editable" @next="slate.make({ kind: 'hint', of: hintOf, number: $event })" @close="side = null" />
+          <LazySlateBeside v-else class="flex-1" :board="edition.board" :page="page" :state="state" :editable="editable && !page.reading" :further="further" @make="slate.make" @close="side = null" />
+        </div>
+        <div v-if="told || notes" class="flex min-h-0 w-full flex-col gap-4 overflow-auto lg:w-80">
+          <LazySlateMarginNotes v-if="notes && (!told || margin.length || review?.comment || view.counts !== 'nothing')" class="shrink-0" :edition="edition" :margin="margin" :review="review" :points="view.mostPoints" :rubric="view.rubric" :talk="about.talk" :speak="slate.speak" />
           <LazySlateFeedback v-if="told" class="min-h-48" :edition="edition" :items="told" :closable="editable" @close="feedback.hide()" />
         </div>
       </div>
     </main>
 
-    <UiAsk :open="handingIn" :title="t(about.handIn ? 'slate.handInTitle' : 'slate.done')" @close="handingIn = false">
-      <SlateLeft v-if="progress.placed < progress.of" :board="edition.board" :left="leftToDo(state, edition)" @go="goTo" />
-      <p v-else class="text-lg">{{ t('slate.allPlaced') }}</p>
-      <label v-if="about.handIn" class="mt-3 block"><span class="label">{{ t('slate.word') }}</span><textarea v-model="word" class="field" rows="2" maxlength="500" /></label>
-      <p class="mt-2">{{ t('slate.thenNothingMoves') }}</p>
-      <p v-if="trouble" class="trouble mt-3" role="alert">{{ trouble }}</p>
-      <template #buttons>
-        <button type="button" class="button" @click="handingIn = false">{{ t('slate.keepWorking') }}</button>
-        <button type="button" class="button button-action" :disabled="busy" @click="handIn">{{ t(about.handIn ? 'slate.handInNow' : 'slate.done') }}</button>
-      </template>
-    </UiAsk>
+    <LazySlateHandIn
+      v-if="editable" :open="handingIn" :edition="edition" :state="state" :kind="view.kind" :members="members" :own="view.actor.author" :rules="about.rules" :counted="about.handIn" :hand-in="handIn"
+      @close="handingIn = false" @go="goTo" @make="slate.make"
+    />
     <LazyUiKeySheet v-if="showKeys" :open="showKeys" @close="showKeys = false" />
   </div>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { NO_RULES, type Rules } from '~~/core/handout/rules'
 import { LOOKING, type Looking } from '~~/core/handout/settings'
 import type { CarryChange } from '~~/core/slate/carry'
 import type { WalkView } from '~/composables/useWalk'
@@ -15,6 +16,7 @@ const word = ref('')
 const day = ref('')
 const time = ref('')
 const handIn = ref(true)
+const rules = ref<Rules>(NO_RULES)
 const looking = ref<Looking>('never')
 const canLook = computed(() => view.mode === 'frame-per-group' || view.ownPages)
 /** Students who have none so far. */
@@ -29,6 +31,7 @@ watch(() => open, async (now) => {
   time.value = view.due?.time ?? ''
   handIn.value = view.handIn
   looking.value = view.looking
+  rules.value = view.rules
   said.value = ''
   preview.value = await attempt(() => ask<Preview>(`${path.value}/correction`)) ?? null
 }, { immediate: true })
@@ -39,7 +42,7 @@ async function done(work: () => Promise<unknown>, words: string) {
     emit('changed')
   }
 }
-const keep = () => done(() => ask(path.value, { method: 'PUT', body: { word: word.value, due: day.value ? { day: day.value, ...time.value && { time: time.value } } : null, handIn: handIn.value, looking: looking.value } }), t('change.kept'))
+const keep = () => done(() => ask(path.value, { method: 'PUT', body: { word: word.value, due: day.value ? { day: day.value, ...time.value && { time: time.value } } : null, handIn: handIn.value, looking: looking.value, rules: rules.value } }), t('change.kept'))
 const close = (closed: boolean) => done(() => ask(path.value, { method: 'PUT', body: { closed } }), t(closed ? 'change.didClose' : 'change.didOpen'))
 async function correct() {
   const corrected = await attempt(() => ask<{ changed: number }>(`${path.value}/correction`, { method: 'POST', body: {} }))
@@ -67,6 +70,7 @@ async function takeBack() {
           <label v-if="day"><span class="label">{{ t('giveOut.dueTime') }}</span><input v-model="time" type="time" class="field"></label>
         </div>
         <label class="flex items-center gap-2"><input v-model="handIn" type="checkbox">{{ t('giveOut.handIn') }}</label>
+        <WorkbenchHandoutRules v-model="rules" :several="view.mode === 'frame-per-group' || (view.mode === 'one-for-everyone' && !view.ownPages)" :frames="view.mode === 'frame-per-group'" :counted="handIn" />
         <label v-if="canLook"><span class="label">{{ t(view.ownPages ? 'giveOut.lookAtPages' : 'giveOut.lookAtFrames') }}</span>
           <select v-model="looking" class="field"><option v-for="one in LOOKING" :key="one" :value="one">{{ t(`giveOut.looking.${one}`) }}</option></select>
         </label>

@@ -65,5 +65,6 @@ const feedback = computed(() => bench.board.value.feedback ?? 'never')
         <option v-for="when in FEEDBACKS" :key="when" :value="when">{{ t(`answers.feedbacks.${when}`) }}</option>
       </select>
     </label>
+    <WorkbenchAroundPage :bench="bench" :page="page" />
   </div>
 </template>

@@ -2,6 +2,8 @@ import * as v from 'valibot'
 import type { Edition } from '../../board/edition'
 import { MOST_PARTS } from '../../board/whatPlacesTake'
 import { ok } from '../../result'
+import type { PieceId } from '../../board/ids'
+import { besideOf } from '../beside'
 import { AuthorSchema, HOLDER, mayTouch, type Author } from '../actor'
 import type { ThingName } from '../hands'
 import type { Operation } from '../operation'
@@ -31,7 +33,9 @@ export const startAgain: Operation<'start-again', StartAgain> = {
 }
 
 function startedAgain(state: SlateState, { part, by = HOLDER.author }: StartAgain, edition: Edition): SlateState {
-  const cleared: SlateState = { ...startOf(edition), strokes: withStrokes(state.strokes, new Set()), own: withoutThoseOf(state.own, by), ...(state.hands && { hands: state.hands }) }
+  // What is written beside the pages is thought, not laid; and hints that were seen stay seen.
+  const beside = Object.fromEntries(Object.entries(state.texts).filter(([name]) => besideOf(name) && !edition.pieces.get(name as PieceId)))
+  const cleared: SlateState = { ...startOf(edition), texts: beside, hints: state.hints, strokes: withStrokes(state.strokes, new Set()), own: withoutThoseOf(state.own, by), ...(state.hands && { hands: state.hands }) }
   if (part === undefined) return cleared
   const isOthers = (name: ThingName) => [state, cleared].some(s => placesOf(s, name, edition).some(place => !mayTouch(place, { part })))
   const back = revertTo(state, cleared)

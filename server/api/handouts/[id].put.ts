@@ -1,5 +1,6 @@
 import * as v from 'valibot'
 import { DueSchema, LOOKING, WORD_LONGEST } from '../../../core/handout/settings'
+import { RulesSchema } from '../../../core/handout/rules'
 import { storedText } from '../../../core/text/storedText'
 import { idParam, readJson } from '../../http/read'
 import { actorOf, requireRight } from '../../http/session'
@@ -12,6 +13,7 @@ const Change = v.strictObject({
   due: v.optional(v.nullable(DueSchema)),
   handIn: v.optional(v.boolean()),
   looking: v.optional(v.picklist(LOOKING)),
+  rules: v.optional(RulesSchema),
   closed: v.optional(v.boolean()),
 })
 

@@ -165,6 +165,7 @@ describe('carrying work to another edition', () => {
     const state: SlateState = {
       pieces: { c0: at(900, { turn: 90 }), c1: at(5), c2: at(6), c4: at(7), 'bin~aaaa': at(8) } as SlateState['pieces'],
       texts: { 'w': 'gone', 'g:0': 'stays' }, arrows: { 'c0>c4': true }, strokes: { 'stroke-a': { place: placeId('d'), points: [[1, 1]] } },
+      hints: {},
       own: {
         'text-thing-a': { kind: 'text', page: page.id, x: 900, y: 20, width: 200, height: 30, ink: 'sea', size: 'small', text: 'stays', by: 'student:1' },
         'colour-z0': { kind: 'colour', page: page.id, place: placeId('gone'), fill: 'mint', by: 'student:1' },
@@ -174,6 +175,6 @@ describe('carrying work to another edition', () => {
     expect(changes.map(c => `${c.what} ${c.item}`).toSorted()).toEqual([
       'arrow-gone c0>c4', 'ink-gone stroke-a', 'own-gone colour-z0', 'piece-gone bin~aaaa', 'piece-gone c1', 'piece-moved c0', 'piece-shelved c2', 'piece-straightened c0', 'text-gone w',
     ])
-    expect(after).toEqual({ pieces: { c0: at(500), c4: at(7) }, texts: { 'g:0': 'stays' }, arrows: {}, strokes: {}, own: { 'text-thing-a': { ...state.own['text-thing-a'], x: 500 } } })
+    expect(after).toEqual({ pieces: { c0: at(500), c4: at(7) }, texts: { 'g:0': 'stays' }, arrows: {}, strokes: {}, hints: {}, own: { 'text-thing-a': { ...state.own['text-thing-a'], x: 500 } } })
   })
 })

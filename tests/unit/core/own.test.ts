@@ -121,7 +121,7 @@ describe('whose it is', () => {
     expect(refusal(both, { ...again, by: 'student:2' }, { author: 'student:1', part: 'none' })).toBe('not-allowed')
     const cleared = done(both, again, { author: 'student:1', part: 'none' })
     expect(ownOn(cleared.own, page.id).map(([id]) => id)).toEqual(['bos-thing-1'])
-    const back = invert(both, again, edition)
+    const back = invert(both, again, edition)!
     expect(JSON.stringify(back).length).toBeLessThan(400)
     expect(done(cleared, back, { author: 'student:1', part: 'none' }).own).toEqual(both.own)
     expect(isUntouched(done(adas, { kind: 'start-again' }), edition)).toBe(true)
@@ -150,7 +150,7 @@ describe('whose it is', () => {
           if (step && last) expect(last.author).toBe(who)
           lastBy.set(id, { author: who, value: JSON.stringify(thing) })
         }
-        if (!step) steps.push({ author: who, id: String(number), inverse: invert(state, made!, edition), number })
+        if (!step) steps.push({ author: who, id: String(number), inverse: invert(state, made!, edition)!, number })
         state = result.value
       }
     }), { numRuns: 400 })

@@ -35,6 +35,7 @@ function anyWork(board: Board): fc.Arbitrary<SlateState> {
     strokes: fc.array(stroke, { maxLength: 4 }).map(all => Object.fromEntries(all.flatMap((s, i): [string, Stroke][] => s ? [[`stroke-${i}`, s]] : []))),
     arrows: ids.length > 1 ? fc.array(fc.tuple(fc.constantFrom(...ids), fc.constantFrom(...ids)), { maxLength: 6 }).map(all => Object.fromEntries(all.map(([a, b]) => [`${a}>${b}`, true as const]))) : fc.constant({}),
     own: fc.constant({}),
+    hints: fc.constant({}),
   })
 }
 

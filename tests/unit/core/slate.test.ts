@@ -27,15 +27,15 @@ describe('moves', () => {
       const state = before.reduce(after, startOf(edition))
       fc.pre(applies(state, move))
       const changed = after(state, move)
-      const inverse = invert(state, move, edition)
+      const inverse = invert(state, move, edition)!
       expect(after(changed, inverse)).toEqual(state)
-      expect(after(after(changed, inverse), invert(changed, inverse, edition))).toEqual(changed)
+      expect(after(after(changed, inverse), invert(changed, inverse, edition)!)).toEqual(changed)
     }))
   })
 
   it('survive JSON and the schema unchanged', () => {
     fc.assert(fc.property(fc.array(anyMove), anyMove, (before, move) => {
-      const inverse = invert(before.reduce(after, emptySlate), move, edition)
+      const inverse = invert(before.reduce(after, emptySlate), move, edition)!
       for (const m of [move, inverse]) expect(v.parse(MoveSchema, JSON.parse(JSON.stringify(m)))).toEqual(JSON.parse(JSON.stringify(m)))
     }))
   })
@@ -92,7 +92,7 @@ describe('what students make beside moving pieces', () => {
     const worked = moves.reduce(after, start)
     const again = after(worked, { kind: 'start-again' })
     expect(again).toMatchObject({ pieces: start.pieces, texts: {}, arrows: {}, strokes: { 'stroke-a': { gone: true } } })
-    const inverse = invert(worked, { kind: 'start-again' }, edition)
+    const inverse = invert(worked, { kind: 'start-again' }, edition)!
     expect(after(again, inverse)).toEqual(worked)
     expect(JSON.stringify(inverse).length).toBeLessThan(300)
     // Rubbed-out ink is kept, and yet the slate looks as it was given out.

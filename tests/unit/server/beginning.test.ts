@@ -112,7 +112,7 @@ describe('looking at what others have made', () => {
     expect([await role(a!.id, pageA), await role(a!.id, pageB)]).toEqual(['holder', 'class-member'])
     expect(await workOfOthers(two.services, handout, a!.id)).toEqual({ ok: false, reason: 'not-yet' })
     await markOpened(two.services, pageA)
-    await handIn(two.services, pageA)
+    await handIn(two.services, pageA, a!.id)
     expect([await role(a!.id, pageB), await role(b!.id, pageA), await role(c!.id, pageA)]).toEqual(['looker', 'class-member', 'class-member'])
     expect(value(await workOfOthers(two.services, handout, a!.id)).slates.map(s => [s.people, s.mine])).toEqual([[[a!.name], true], [[b!.name], false]])
     await changeHandout(two.services, handout, { looking: 'always' })

@@ -27,14 +27,14 @@ describe.each(['LISTEN and NOTIFY', 'a Redis-compatible server'] as const)('news
   const submit = (i: number, envelopes: ReturnType<typeof put>[], engine = two.engines[0]) => two.submit(slateAt(i).id, two.as(slateAt(i).student), envelopes, engine)
 
   it('reach followers of the slate and of the handout in both, each move once and in order, whichever process it came through', async () => {
-    const { id } = slateAt(0)
+    const { id, student } = slateAt(0)
     const [near, far] = [listener('near'), listener('far')]
     two.engines[0].hub.followSlate(near, id)
     two.engines[1].hub.followHandout(far, two.school.handout)
     for (let i = 0; i < 30; i++) await submit(0, [put('c0', i)], two.engines[i % 3 === 0 ? 1 : 0])
     await until(() => [near, far].every(l => numbersOf(l, id).includes(30)))
     for (const l of [near, far]) expect(numbersOf(l, id)).toEqual(Array.from({ length: 30 }, (_, i) => i + 1))
-    await handIn(two.services, id)
+    await handIn(two.services, id, student)
     await until(() => [near, far].every(l => l.heard.some(m => m.say === 'status' && m.slate === id && m.openness.status === 'handed-in')))
     two.engines.forEach((e, i) => e.hub.leave([near, far][i]!))
     expect(two.engines.map(e => e.hub.size.slates + e.hub.size.handouts)).toEqual([0, 0])

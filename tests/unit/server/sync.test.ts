@@ -48,12 +48,12 @@ describe('committing moves', () => {
   })
 
   it('refuses every move once the slate is handed in, and after it is handed back, in every process', async () => {
-    const { id } = slateAt(3)
+    const { id, student } = slateAt(3)
     await submit(3, [put('c0', 10)])
     await submit(3, [put('c0', 10)], two.engines[1])
-    expect(await handIn(two.services, id)).toEqual({ ok: true, value: 'handed-in' })
+    expect(await handIn(two.services, id, student)).toEqual({ ok: true, value: 'handed-in' })
     for (const engine of two.engines) expect(said(await submit(3, [put('c0', 90)], engine))).toEqual(['handed-in'])
-    expect(await handIn(two.services, id)).toEqual({ ok: false, reason: 'handed-in' })
+    expect(await handIn(two.services, id, student)).toEqual({ ok: false, reason: 'handed-in' })
     expect(await handBack(two.services, id)).toMatchObject({ ok: true })
     expect(said(await submit(3, [put('c0', 90)]))).toEqual(['handed-in'])
     expect((await two.stateOf(id))!.state.pieces[pieceId('c0')]!.x).toBe(10)

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { Page, Step } from '~~/core/board/board'
+import { setHints } from '~~/core/design/around'
 import { changeStep, moveStep } from '~~/core/design/steps'
 import { setStepTools } from '~~/core/design/tools'
 import type { Workbench } from '~/composables/useWorkbench'
@@ -25,6 +26,7 @@ const at = computed(() => page.steps!.findIndex(s => s.id === step.id))
       :tools="step.tools ?? null" :legend="t('giveTools.step')" :otherwise="{ words: t('giveTools.asPage'), tools: page.tools ?? bench.board.value.tools ?? [] }"
       @choose="bench.change(setStepTools(bench.board.value, page.id, step.id, $event))"
     />
+    <WorkbenchHintField :hints="step.hints ?? []" @set="bench.change(setHints(bench.board.value, page.id, step.id, $event))" />
     <p class="note-line">{{ t('steps.how') }}</p>
   </section>
 </template>

@@ -1,15 +1,21 @@
-import { idParam } from '../../../http/read'
+import * as v from 'valibot'
+import { requireRightOnSlate } from '../../../http/onSlate'
+import { readJson } from '../../../http/read'
 import { refusal } from '../../../http/refuse'
-import { actorOf, requireRight } from '../../../http/session'
-import { roleOnSlate } from '../../../rights/roles'
-import { services } from '../../../services'
 import { handBack } from '../../../usecases/openness'
+import { beginAgain } from '../../../usecases/tries'
+
+/** To be read; with `again` to be gone on with, in another try. */
+const BodySchema = v.object({ again: v.optional(v.boolean(), false) })
 
 export default defineEventHandler(async (event) => {
-  const all = await services()
-  const id = idParam(event)
-  requireRight(await roleOnSlate(all.db, await actorOf(event), id), 'slate.hand-back')
+  const { all, id } = await requireRightOnSlate(event, 'slate.hand-back')
+  const { again } = await readJson(event, BodySchema)
   const done = await handBack(all, id)
-  if (!done.ok) throw refusal('not-now', done.reason)
-  return { status: done.value }
+  // What was handed back before can still be asked for again.
+  if (!done.ok && !(again && done.reason === 'handed-back')) throw refusal('not-now', done.reason)
+  if (!again) return { status: 'handed-back' as const }
+  const begun = await beginAgain(all, id, true)
+  if (!begun.ok) throw refusal(begun.reason)
+  return { status: begun.value }
 })

@@ -1,0 +1,52 @@
+<script setup lang="ts">
+import { LONGEST_LINE, type Said, type TalkLine } from '~~/core/handout/talk'
+import { shortName } from '~~/core/roster/names'
+import type { Author } from '~~/core/slate/actor'
+import type { Member } from '~/composables/useSlate'
+
+/** What the people of a slate say to each other beside the page. The teacher reads along, and says so here. */
+const { lines, members, own, open, speak } = defineProps<{ lines: readonly TalkLine[], members: readonly Member[], own: Author, open: boolean, speak: (said: Said) => Promise<void> }>()
+const emit = defineEmits<{ close: [] }>()
+const { t } = useWords()
+const { attempt, trouble, busy } = useAsking()
+const words = ref('')
+/** Kept until it has arrived, so that what is sent twice stands there once. */
+let id = crypto.randomUUID()
+const member = (by: Author) => members.find(one => authorOf(one) === by)
+const nameOf = (by: Author) => by === own ? t('together.you') : member(by) ? shortName(member(by)!.name) : by.startsWith('student') ? t('together.someone') : t('together.teacher')
+const list = useTemplateRef<HTMLElement>('list')
+watch(() => lines.length, async () => {
+  await nextTick()
+  list.value?.scrollTo({ top: list.value.scrollHeight })
+}, { immediate: true })
+async function send() {
+  if (!words.value.trim()) return
+  if (!await attempt(async () => (await speak({ id, words: words.value.trim() }), true))) return
+  words.value = ''
+  id = crypto.randomUUID()
+}
+</script>
+
+<template>
+  <aside class="panel flex min-h-0 flex-col gap-2 p-4" :aria-label="t('together.talk')" data-test="talk">
+    <div class="flex items-center justify-between gap-2">
+      <h2 class="text-lg font-bold">{{ t('together.talk') }}</h2>
+      <button type="button" class="button w-11 px-0" :aria-label="t('app.close')" @click="emit('close')"><Icon name="lucide:x" /></button>
+    </div>
+    <p class="note-line">{{ t('together.readAlong') }}</p>
+    <ol ref="list" class="flex min-h-24 flex-1 flex-col gap-2 overflow-auto" tabindex="0" aria-live="polite" :aria-label="t('together.lines')">
+      <li v-for="line in lines" :key="line.id" class="flex gap-2">
+        <ClassGroupMark v-if="member(line.by)" :mark="markOfHand(member(line.by)!.hand)" small />
+        <Icon v-else name="lucide:pencil-ruler" size="22" class="shrink-0" />
+        <span class="min-w-0"><bdi class="font-semibold">{{ nameOf(line.by) }}</bdi><br><bdi class="break-words">{{ line.words }}</bdi></span>
+      </li>
+      <li v-if="!lines.length" class="note-line">{{ t('together.nothingSaid') }}</li>
+    </ol>
+    <form v-if="open" class="flex gap-2" @submit.prevent="send">
+      <input v-model="words" class="field min-w-0 flex-1" :maxlength="LONGEST_LINE" :aria-label="t('together.say')" :placeholder="t('together.say')">
+      <button type="submit" class="button w-12 px-0" :disabled="busy || !words.trim()" :aria-label="t('together.send')"><Icon name="lucide:send" size="20" /></button>
+    </form>
+    <p v-else class="note-line">{{ t('together.closed') }}</p>
+    <p v-if="trouble" class="trouble" role="alert">{{ trouble }}</p>
+  </aside>
+</template>

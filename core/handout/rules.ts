@@ -1,0 +1,20 @@
+import * as v from 'valibot'
+
+/** Who hands a frame in: any member, or whoever does it once all have said that they are done. */
+export const HAND_IN_BY = ['anyone', 'all-done'] as const
+
+/**
+ * What students may do around their work. All of it can be changed while they work; what isn't said is as it is here, so
+ * that a rule that comes later is off for what was given out before.
+ */
+export const RulesSchema = v.object({
+  handInBy: v.optional(v.picklist(HAND_IN_BY), 'anyone'),
+  /** Members of a frame, or the class on one board, write to each other beside the page; the teacher reads along. */
+  talk: v.optional(v.boolean(), false),
+  /** What is handed in can be taken back by its student until it is looked at. */
+  takeBack: v.optional(v.boolean(), false),
+  /** Once it is handed in, students may begin again from what they have; the first is kept beside it. */
+  secondTry: v.optional(v.boolean(), false),
+})
+export type Rules = v.InferOutput<typeof RulesSchema>
+export const NO_RULES: Rules = v.parse(RulesSchema, {})

@@ -1,0 +1,179 @@
+import { randomUUID } from 'node:crypto'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import * as v from 'valibot'
+import { RulesSchema } from '../../../core/handout/rules'
+import { MOST_LINES } from '../../../core/handout/talk'
+import { whoOnSlate } from '../../../server/rights/hold'
+import { changeHandout, handBack, handIn, markOpened } from '../../../server/usecases/openness'
+import { addToMargin, marginOf, saveReview } from '../../../server/usecases/review'
+import { viewSlate } from '../../../server/usecases/slates'
+import { hideLine, speak, talkOf } from '../../../server/usecases/talk'
+import { sayDone } from '../../../server/usecases/together'
+import { beginAgain, takeBackHandedIn } from '../../../server/usecases/tries'
+import { makeFrame } from '../../../server/usecases/giveOut'
+import { addMember } from '../../../server/usecases/members'
+import type { Actor } from '../../../server/rights/actor'
+import type { Services } from '../../../server/services'
+import { pageId, pieceId, shore } from '../../boards'
+import { listener, put, said, twoProcesses, until, type TwoProcesses } from '../../lesson'
+
+let two: TwoProcesses
+let free: string[]
+beforeAll(async () => {
+  two = await twoProcesses(shore(), 8)
+  const { rows } = await two.connection.pool.query<{ id: string }>(`insert into students (class_id, name, picture_password)
+    select $1, 'Free ' || i, array['sun', 'cat', 'key'] from generate_series(1, 8) i returning id`, [two.school.classId])
+  free = rows.map(row => row.id)
+})
+afterAll(() => two.close())
+const services = () => two.services as unknown as Services
+const rules = (change: object) => changeHandout(services(), two.school.handout, { rules: v.parse(RulesSchema, change) })
+const viewAs = async (slate: string, who: Actor) => {
+  const view = await viewSlate(services(), slate, { id: who.id, staff: who.kind === 'teacher', actor: (await whoOnSlate(two.connection.db, who, slate)).hold!.actor })
+  if (!view.ok) throw new Error(view.reason)
+  return view.value
+}
+const statusOf = async (id: string) => (await two.connection.db.selectFrom('slates').select('status').where('id', '=', id).executeTakeFirstOrThrow()).status
+async function frameOf(count: number): Promise<{ frame: string, people: Actor[] }> {
+  const frame = await makeFrame(two.connection.db, two.school.handout, 'Oak')
+  const people = free.splice(0, count).map(student => two.as(student))
+  for (const one of people) await addMember(two.services, frame, one.id)
+  await markOpened(services(), frame)
+  return { frame, people }
+}
+
+describe('a frame that is handed in', () => {
+  it('by any member, or once all have said that they are done, as the teacher set it; whoever hands in is done', async () => {
+    const { frame, people: [one, second] } = await frameOf(2)
+    await rules({ handInBy: 'all-done' })
+    expect(await handIn(services(), frame, one!.id)).toEqual({ ok: false, reason: 'not-all-done' })
+    await sayDone(services(), frame, second!.id, true)
+    await sayDone(services(), frame, second!.id, false)
+    expect(await handIn(services(), frame, one!.id)).toEqual({ ok: false, reason: 'not-all-done' })
+    await sayDone(services(), frame, second!.id, true)
+    expect((await viewAs(frame, one!)).members.map(m => m.done)).toEqual([false, true])
+    expect(await handIn(services(), frame, one!.id)).toEqual({ ok: true, value: 'handed-in' })
+    expect(await sayDone(services(), frame, second!.id, false)).toEqual({ ok: false, reason: 'not-now' })
+    await rules({})
+  })
+
+  it('one board for everyone is handed in by nobody: each only says to be done', async () => {
+    const { id } = await two.connection.db.insertInto('slates').values({ handout_id: two.school.handout, class_id: two.school.classId, kind: 'class', edition_hash: (await two.connection.db.selectFrom('handouts').select('edition_hash').where('id', '=', two.school.handout).executeTakeFirstOrThrow()).edition_hash }).returning('id').executeTakeFirstOrThrow()
+    expect((await handIn(services(), id, two.school.slates[0]!.student)).ok).toBe(false)
+    expect(await statusOf(id)).toBe('not-opened')
+    await two.connection.db.deleteFrom('slates').where('id', '=', id).execute()
+  })
+})
+
+describe('who is here', () => {
+  it('comes from one process to the other by the wire', async () => {
+    const { frame } = await frameOf(1)
+    const far = listener('far')
+    two.engines[1].hub.followSlate(far, frame)
+    two.engines[0].presence.be('socket', frame, 'student:1', { page: pageId('page') })
+    await until(() => far.heard.some(m => m.say === 'hands' && m.hands.some(([author, here]) => author === 'student:1' && here?.page === 'page')))
+    two.engines[0].presence.leave('socket', frame)
+    await until(() => far.heard.some(m => m.say === 'hands' && m.hands.some(([, here]) => here === null)))
+    two.engines[1].hub.leave(far)
+    expect([two.engines[0].presence.size, two.engines[1].presence.size]).toEqual([0, 0])
+  })
+})
+
+describe('the side talk', () => {
+  const say = (slate: string, by: 'student:1' | 'teacher:0', words: string, more: { id?: string, about?: string, kind?: 'frame' | 'copy' } = {}) =>
+    speak(services(), { slate, kind: more.kind ?? 'frame', by, staff: by === 'teacher:0' }, { id: more.id ?? randomUUID(), words, ...more.about && { about: more.about } })
+
+  it('is open where the teacher says so; what is said twice with one id stands there once; it is told in every process', async () => {
+    const { frame } = await frameOf(1)
+    const far = listener('far')
+    two.engines[1].hub.followSlate(far, frame)
+    expect(await say(frame, 'student:1', 'Hello?')).toEqual({ ok: false, reason: 'talk-closed' })
+    await rules({ talk: true })
+    const id = randomUUID()
+    for (let i = 0; i < 2; i++) expect(await say(frame, 'student:1', 'Where does the prawn go?', { id })).toEqual({ ok: true, value: null })
+    await say(frame, 'teacher:0', 'Look at its legs.')
+    await until(() => far.heard.some(m => m.say === 'talk' && m.slate === frame))
+    expect((await talkOf(two.connection.db, frame, false)).map(line => [line.by, line.words])).toEqual([['student:1', 'Where does the prawn go?'], ['teacher:0', 'Look at its legs.']])
+    // Hidden by the teacher, only teachers see it.
+    expect(await hideLine(services(), frame, id, true)).toBe(true)
+    expect((await talkOf(two.connection.db, frame, false)).length).toBe(1)
+    expect((await talkOf(two.connection.db, frame, true)).map(line => line.hidden)).toEqual([true, false])
+    // The teacher may speak into a talk that is closed for students.
+    await rules({})
+    expect((await say(frame, 'teacher:0', 'That was enough.')).ok).toBe(true)
+    expect((await say(frame, 'student:1', 'But')).ok).toBe(false)
+    two.engines[1].hub.leave(far)
+  })
+
+  it('holds no more lines than it may, whoever floods it', async () => {
+    const { frame } = await frameOf(1)
+    await rules({ talk: true })
+    await two.connection.pool.query(`insert into talk (id, slate_id, by, words) select gen_random_uuid(), $1, 'student:1', 'again' from generate_series(1, ${MOST_LINES})`, [frame])
+    expect(await say(frame, 'student:1', 'one more')).toEqual({ ok: false, reason: 'full' })
+    await rules({})
+  })
+
+  it('an answer goes to a note that its student can see, and to no other', async () => {
+    const { id, student } = two.school.slates[3]!
+    await two.submit(id, two.as(student), [put('c0', 160)])
+    const note = await addToMargin(services(), id, two.school.teacher, { kind: 'note', page: pageId('page'), piece: pieceId('c0'), text: 'Why here?' })
+    if (!note.ok) throw new Error(note.reason)
+    expect(await say(id, 'student:1', 'It holds on', { about: note.value.id, kind: 'copy' })).toEqual({ ok: false, reason: 'not-found' })
+    await handIn(services(), id, student)
+    await handBack(services(), id)
+    expect(await say(id, 'student:1', 'It holds on', { about: note.value.id, kind: 'copy' })).toEqual({ ok: true, value: null })
+    expect(await say(id, 'student:1', 'Hm', { about: randomUUID(), kind: 'copy' })).toEqual({ ok: false, reason: 'not-found' })
+    expect(await say(id, 'student:1', 'Hm', { kind: 'copy' })).toEqual({ ok: false, reason: 'talk-closed' })
+    expect((await viewAs(id, two.as(student))).talk).toMatchObject([{ words: 'It holds on', about: note.value.id }])
+  })
+})
+
+describe('another try', () => {
+  it('goes on from what is there, keeps how it was and what was said of it, and what is decided next is about the next', async () => {
+    const { id, student } = two.school.slates[4]!
+    const who = two.as(student)
+    await markOpened(services(), id)
+    expect(await beginAgain(services(), id, true)).toEqual({ ok: false, reason: 'not-now' })
+    await two.submit(id, who, [put('c0', 160)])
+    await handIn(services(), id, student)
+    expect(await beginAgain(services(), id, false)).toEqual({ ok: false, reason: 'not-now' })
+    await addToMargin(services(), id, two.school.teacher, { kind: 'note', page: pageId('page'), piece: pieceId('c0'), text: 'Look again' })
+    await saveReview(services(), id, two.school.teacher, { decisions: {}, comment: 'Nearly', points: null, levels: {} })
+    await handBack(services(), id)
+    await rules({ secondTry: true })
+    expect(await beginAgain(services(), id, false)).toEqual({ ok: true, value: 'under-way' })
+    expect(said(await two.submit(id, who, [put('c0', 800)]))).toEqual([2])
+    // A note of the teacher's that is made now is for later; what was said of the first try stays to be read.
+    await addToMargin(services(), id, two.school.teacher, { kind: 'note', page: pageId('page'), piece: pieceId('c0'), text: 'Better' })
+    const view = await viewAs(id, who)
+    expect(view.before).toMatchObject({ turn: 1, state: { pieces: { c0: { x: 160 } } } })
+    expect(view.state.pieces[pieceId('c0')]?.x).toBe(800)
+    expect(view.margin.map(entry => entry.item.kind === 'note' && entry.item.text)).toEqual(['Look again'])
+    expect(view.review).toMatchObject({ comment: 'Nearly' })
+    expect((await viewAs(id, two.owner)).review).toMatchObject({ comment: '' })
+    expect(await marginOf(two.connection.db, id)).toHaveLength(2)
+    await rules({})
+  })
+
+  it('a teacher may ask for one where students may not begin one, also of what was handed back', async () => {
+    const { id, student } = two.school.slates[5]!
+    await two.submit(id, two.as(student), [put('c0', 160)])
+    await handIn(services(), id, student)
+    await handBack(services(), id)
+    expect(await beginAgain(services(), id, true)).toEqual({ ok: true, value: 'under-way' })
+  })
+
+  it('what is handed in is taken back until somebody has looked at it, where that is allowed', async () => {
+    const { id, student } = two.school.slates[6]!
+    await two.submit(id, two.as(student), [put('c0', 160)])
+    await handIn(services(), id, student, 'Sorry for the mess')
+    expect(await takeBackHandedIn(services(), id)).toEqual({ ok: false, reason: 'not-now' })
+    await rules({ takeBack: true })
+    expect(await takeBackHandedIn(services(), id)).toEqual({ ok: true, value: 'under-way' })
+    expect(said(await two.submit(id, two.as(student), [put('c1', 160)]))).toEqual([2])
+    await handIn(services(), id, student)
+    await addToMargin(services(), id, two.school.teacher, { kind: 'note', page: pageId('page'), piece: pieceId('c0'), text: 'Hm' })
+    expect(await takeBackHandedIn(services(), id)).toEqual({ ok: false, reason: 'looked-at' })
+    await rules({})
+  })
+})
