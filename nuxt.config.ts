@@ -31,7 +31,7 @@ export default defineNuxtConfig({
     // What every answer says, the files that lie about too: guess no types, load from nowhere else, tell nobody.
     routeRules: {
       '/**': { headers: {
-        'X-Content-Type-Options': 'nosniff', 'Referrer-Policy': 'same-origin', 'Permissions-Policy': 'camera=(), microphone=(), geolocation=()',
+        'X-Content-Type-Options': 'nosniff', 'Referrer-Policy': 'same-origin', 'Permissions-Policy': 'camera=(self), microphone=(self), geolocation=()',
         'Content-Security-Policy': 'default-src \'self\'; script-src \'self\' \'unsafe-inline\'; style-src \'self\' \'unsafe-inline\'; img-src \'self\' data: blob:; frame-ancestors \'none\'; base-uri \'none\'; form-action \'self\'',
       } },
       '/api/**': { headers: { 'Cache-Control': 'no-store' } },

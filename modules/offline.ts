@@ -52,6 +52,8 @@ export default defineNuxtModule((_, nuxt) => {
           // The page is never kept as it came: without a connection it is the one that belongs to the parts that are kept.
           options: { networkTimeoutSeconds: 4, precacheFallback: { fallbackURL: '/' }, plugins: [{ cacheWillUpdate: async () => null }] },
         },
+        // Pictures that students made may be hidden any time, so they are asked for; without a connection they are as they were.
+        { urlPattern: ({ url }) => /^\/api\/slates\/[^/]+\/pictures\/[^/]+$/.test(url.pathname), handler: 'NetworkFirst', options: { cacheName: 'pictures', expiration: { maxEntries: 300 } } },
         // Pictures of boards: named by what is in them, so they never change. They go when somebody signs out.
         { urlPattern: ({ url }) => url.pathname.startsWith('/api/files/'), handler: 'CacheFirst', options: { cacheName: 'pictures', expiration: { maxEntries: 300 } } },
       ],

@@ -60,6 +60,7 @@ export const anyOwn: { readonly [Kind in Own['kind']]: fc.Arbitrary<Extract<Own,
   }),
   line: fc.record({ kind: fc.constant('line' as const), ...onPage, ink: anyInk, wide: anyWidth, from: anyEnd, to: anyEnd, head: fc.boolean() }),
   shape: fc.record({ kind: fc.constant('shape' as const), ...onPage, ...anyBox, ink: anyInk, wide: anyWidth, shape: fc.constantFrom(...SHAPES), fill: fc.option(anyFill) }),
+  picture: fc.record({ kind: fc.constant('picture' as const), ...onPage, ...anyBox, picture: fc.constantFrom('photo-a', 'photo-b'), from: fc.constantFrom('device' as const, 'camera' as const, 'library' as const), alt: fc.string({ maxLength: 8 }) }),
   sign: fc.record({ kind: fc.constant('sign' as const), ...onPage, x: anyX, y: anyY, ink: anyInk, sign: fc.constantFrom(...SIGNS) }),
   colour: fc.record({ kind: fc.constant('colour' as const), ...onPage, place: fc.constantFrom(placeId('z0'), placeId('z1')), fill: anyFill }),
 }

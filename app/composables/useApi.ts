@@ -8,7 +8,10 @@ export class Refused extends Error {
 }
 
 /** `once`: whatever is asked with the same key is done once, however often it is asked. */
-type Options = { method?: 'GET' | 'POST' | 'PUT' | 'DELETE', body?: Record<string, unknown> | FormData, once?: string }
+/** Sends bytes as they are. */
+export const askBytes = (path: string, bytes: Blob) => ask<unknown>(path, { method: 'PUT', body: bytes })
+
+type Options = { method?: 'GET' | 'POST' | 'PUT' | 'DELETE', body?: Record<string, unknown> | FormData | Blob, once?: string }
 
 /** Asks the server; a refusal is thrown as `Refused`, an unreachable server as `Refused('offline')`. */
 export async function ask<Answer>(path: string, { once, ...options }: Options = {}): Promise<Answer> {

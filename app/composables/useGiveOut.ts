@@ -90,8 +90,9 @@ export function useGiveOut(board: () => Board) {
     if (counts.counts !== 'nothing') parts.push(t(`counting.say.${counts.counts}`, counts.counts === 'points' ? { count: counts.points } : { name: counts.rubric.name }))
     if (due.value) parts.push(when.value === 'later' && moments.value.length > 1 ? t('giveOut.dueEach', { days: moments.value.map(moment => dueWords(dueOfSeries(due.value!, moments.value[0]!, moment))).join(', ') }) : t('giveOut.dueOn', { day: dueWords(due.value) }))
     parts.push(t(handIn.value ? 'giveOut.theyHandIn' : 'giveOut.doneIsEnough'))
-    const { talk, handInBy, takeBack, secondTry } = ruled()
+    const { talk, approve, handInBy, takeBack, secondTry } = ruled()
     if (handInBy === 'all-done') parts.push(t('rules.says.allDone'))
+    if (approve) parts.push(t('rules.says.approve'))
     if (talk) parts.push(t('rules.says.talk'))
     if (takeBack) parts.push(t('rules.says.takeBack'))
     if (secondTry) parts.push(t('rules.says.secondTry'))
@@ -135,7 +136,7 @@ export function useGiveOut(board: () => Board) {
   /** Pages of one's own are made to be seen. */
   watch(pagesOf, now => looking.value = now ? 'always' : 'never')
   /** What is said to be allowed is allowed only where it means something. */
-  const ruled = (): Rules => ({ ...rules.value, talk: rules.value.talk && several.value, handInBy: handIn.value && mode.value === 'frame-per-group' ? rules.value.handInBy : 'anyone', takeBack: rules.value.takeBack && handIn.value, secondTry: rules.value.secondTry && handIn.value })
+  const ruled = (): Rules => ({ ...rules.value, talk: rules.value.talk && several.value, approve: rules.value.approve && mode.value !== 'copy-each', handInBy: handIn.value && mode.value === 'frame-per-group' ? rules.value.handInBy : 'anyone', takeBack: rules.value.takeBack && handIn.value, secondTry: rules.value.secondTry && handIn.value })
   const settings = (): HandoutSettings => ({
     mode: mode.value, word: word.value, due: due.value, handIn: handIn.value, rules: ruled(), counting: counting.counting(), ownPages: pagesOf.value, looking: canLook.value ? looking.value : 'never',
     free: taken.value ? { size: size.value, frames: Array.from({ length: frameCount.value }, (_, i) => ({ mark: markOf(i), name: groupName(i) })) } : null,

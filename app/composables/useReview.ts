@@ -6,6 +6,8 @@ import type { MarginItem } from '~~/core/margin/item'
 import { emptyReplica, receiveWhole } from '~~/core/sync/replica'
 import type { SeenSlate } from '~~/core/sync/slatesWatch'
 import { canBeginAgain, canHandBack, type SlateStatus } from '~~/core/slate/status'
+import { nanoid } from 'nanoid'
+import { provideSeenPictures, type PictureView } from '~/composables/pictures'
 import type { SlateView } from './useSlate'
 
 const SAVE_AFTER = 500
@@ -20,6 +22,8 @@ export function useReview(view: SlateView, outdated: () => void) {
   const said = ref(view.said)
   const talk = shallowRef(view.talk)
   const before = shallowRef(view.before)
+  const pictures = shallowRef(view.pictures)
+  provideSeenPictures(() => view.id, () => pictures.value.length)
   const comment = ref(view.review?.comment ?? '')
   const points = ref<number | null>(view.review?.points ?? null)
   const levels = ref<Levels>(view.review?.levels ?? {})
@@ -54,7 +58,7 @@ export function useReview(view: SlateView, outdated: () => void) {
       status.value = slate.status
     },
     ended: code => trouble.value = code,
-    about: () => void readTalk(),
+    about: () => void Promise.all([readTalk(), readPictures()]),
   })
 
   const marks = computed(() => withDecisions(markSlate(state.value, edition), decisions.value))
@@ -79,6 +83,12 @@ export function useReview(view: SlateView, outdated: () => void) {
   async function speak(said: Said) {
     await ask(`${path}/talk`, { method: 'POST', body: { ...said } })
     await readTalk()
+  }
+  const readPictures = () => attempt(async () => pictures.value = await ask<PictureView[]>(`${path}/pictures`))
+  const hideThing = (thing: string, hidden: boolean) => attempt(() => ask(`${path}/hidden`, { method: 'PUT', body: { id: nanoid(), thing, hidden } }))
+  async function approve(picture: string, approved: boolean) {
+    await attempt(() => ask(`${path}/pictures/${picture}/approved`, { method: 'PUT', body: { approved } }))
+    await readPictures()
   }
   const hide = (line: TalkLine) => attempt(() => ask(`${path}/talk/${line.id}`, { method: 'PUT', body: { hidden: !line.hidden } }))
 
@@ -140,7 +150,7 @@ export function useReview(view: SlateView, outdated: () => void) {
   }
 
   return {
-    edition, state: shallowReadonly(state), status: readonly(status), margin, said: readonly(said), talk: shallowReadonly(talk), before: shallowReadonly(before), speak, hide, comment, points, levels, decisions: readonly(decisions), trouble,
+    edition, state: shallowReadonly(state), status: readonly(status), margin, said: readonly(said), talk: shallowReadonly(talk), before: shallowReadonly(before), pictures: shallowReadonly(pictures), hideThing, approve, speak, hide, comment, points, levels, decisions: readonly(decisions), trouble,
     items, total, canUndo: computed(() => done.value.length > 0), canHandBack: computed(() => canHandBack(status.value)),
     decide, saveSoon, add, remove, undo, handBack,
   }

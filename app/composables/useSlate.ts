@@ -14,6 +14,7 @@ import type { Move } from '~~/core/slate/move'
 import { whyShut, type Openness, type SlateStatus } from '~~/core/slate/status'
 import { wholeState, type SlateState } from '~~/core/slate/state'
 import { emptyReplica, receiveWhole } from '~~/core/sync/replica'
+import type { PictureView } from '~/composables/pictures'
 import { keepView } from '~/sync/views'
 import type { MarginEntry, ReviewEntry } from '~/composables/margin'
 
@@ -46,6 +47,7 @@ export interface SlateView {
   /** How it was when this try began; null in a first. */
   before: { turn: number, state: SlateState, endedAt: string } | null
   talk: TalkLine[]
+  pictures: PictureView[]
   word: string
   due: Due | null
   /** Whether it is to be handed in, or being done is enough. */
@@ -65,7 +67,7 @@ export interface SlateView {
 const aboutOf = ({ word, due, handIn, looking, rules, members, before, talk }: SlateView) => ({ word, due, handIn, looking, rules, members, before, talk })
 
 /** What was kept on the device by an older application lacks what came later. */
-const completed = (view: SlateView): SlateView => ({ ...view, state: wholeState(view.state), rules: { ...NO_RULES, ...view.rules }, before: view.before ?? null, talk: view.talk ?? [] })
+const completed = (view: SlateView): SlateView => ({ ...view, state: wholeState(view.state), rules: { ...NO_RULES, ...view.rules }, before: view.before ?? null, talk: view.talk ?? [], pictures: view.pictures ?? [] })
 
 /** A student's own slate: shown at once, kept on the device, sent when there is a connection. */
 export function useSlate(given: SlateView, outdated: () => void) {
@@ -76,6 +78,8 @@ export function useSlate(given: SlateView, outdated: () => void) {
   /** What goes with the handout; a teacher may change it while they work. */
   const about = shallowRef(aboutOf(view))
   const changes = ref(0)
+  /** Counts news of pictures. */
+  const picturesChanged = ref(0)
 
   async function reload() {
     const fresh = await ask<SlateView>(`/api/slates/${view.id}`).catch(() => null)
@@ -92,7 +96,7 @@ export function useSlate(given: SlateView, outdated: () => void) {
   const session = live.work({
     slate: view.id, edition, editionHash: view.edition, actor: view.actor, reader: view.reader,
     replica: receiveWhole(emptyReplica, view.number, view.state, edition, view.actor), steps: view.steps, openness: view.openness,
-  }, { changed: () => changes.value++, outdated, about: () => void reload(), talk: () => void readTalk() })
+  }, { changed: () => changes.value++, outdated, about: () => void reload(), talk: () => void readTalk(), pictures: () => picturesChanged.value++ })
   /** Who else is on a slate of several; null on one's own. */
   const others = shallowRef<ReadonlyMap<Author, Here>>(new Map())
   const together = isOfSeveral(view.kind) ? live.together({ slate: view.id, author: view.actor.author, changed: () => others.value = together!.others }) : null
@@ -118,7 +122,7 @@ export function useSlate(given: SlateView, outdated: () => void) {
   }
 
   return {
-    edition, state, connection, others: shallowReadonly(others),
+    edition, state, connection, picturesChanged, others: shallowReadonly(others),
     /** What the others see of this one. */
     be: (change: Parameters<NonNullable<typeof together>['be']>[0]) => together?.be(change),
     unsent: shown(() => session.unsent),

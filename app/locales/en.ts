@@ -84,7 +84,7 @@ export default {
     pickedUp: '{name} picked up, over {where}. Arrows choose a place, Enter puts it down.', over: 'Over {where}',
   },
   tools: {
-    tool: { write: 'Write', note: 'Note', pen: 'Pen', highlighter: 'Highlighter', line: 'Straight line', arrow: 'Straight arrow', shape: 'Shape', sign: 'Sign', colour: 'Colour in' },
+    tool: { write: 'Write', note: 'Note', pen: 'Pen', highlighter: 'Highlighter', line: 'Straight line', arrow: 'Straight arrow', shape: 'Shape', sign: 'Sign', colour: 'Colour in', picture: 'Picture', photo: 'Photo' },
     how: { spot: 'Enter puts it where the cross is, arrows move the cross.', span: 'Enter begins and ends it, arrows move the cross.', trace: 'Enter puts the pen down and lifts it, arrows move it, a full stop makes a corner.' },
     sheet: '{tool}. {how} Escape puts the tool away.', rubber: 'Rubber. Enter rubs out where the cross is, arrows move it. Escape puts it away.',
     setting: { ink: 'Ink', fill: 'Colour', wide: 'How wide', size: 'How large', shape: 'Which shape', sign: 'Which sign' },
@@ -92,8 +92,16 @@ export default {
     fill: { straw: 'Straw', mint: 'Mint', rose: 'Rose', sky: 'Sky', sand: 'Sand' }, noFill: 'Not filled',
     wide: { thin: 'Thin', medium: 'Medium', thick: 'Thick' }, size: { small: 'Small', medium: 'Medium', large: 'Large' },
     shape: { rectangle: 'Rectangle', ellipse: 'Oval', triangle: 'Triangle', diamond: 'Diamond' }, sign: { tick: 'Tick', cross: 'Cross', star: 'Star', question: 'Question mark', dot: 'Dot' },
-    made: { text: 'Words: {words}', note: 'Note: {words}', ink: 'Ink', line: 'Line', shape: 'Shape: {what}', sign: 'Sign: {what}', colour: 'Coloured in: {what}' },
+    made: { text: 'Words: {words}', note: 'Note: {words}', ink: 'Ink', line: 'Line', shape: 'Shape: {what}', sign: 'Sign: {what}', colour: 'Coloured in: {what}', picture: 'Picture: {what}' },
     words: 'Change the words', smaller: 'Smaller', larger: 'Larger', takeAway: 'Take away', writeText: 'Words on the page', writeNote: 'Words on the note',
+  },
+  picture: {
+    title: 'A picture', photoTitle: 'A photo of your paper', fromFile: 'Choose a picture on this device', drop: 'You can also paste one with Ctrl V.', library: 'Or look for one', libraryExample: 'crab, wave, rain', none: 'Nothing found. Try another word.', take: 'Take {name}',
+    camera: 'Camera', shoot: 'Take the photo', again: 'Another one', noCamera: 'This device gives no camera here. Choose a photo instead, or take one with its camera app first.', chooseCamera: 'Which camera?',
+    turn: 'Turn', edge: { left: 'Left edge', top: 'Upper edge', right: 'Right edge', bottom: 'Lower edge' }, howCut: 'Push the edges in until only your paper is left. Arrow keys push too.', alt: 'What is on it? (for those who can\'t see it)', put: 'Put it on the page',
+    fault: { large: 'This file is larger than a picture may be (40 MB). Choose a smaller one.', unreadable: 'This can\'t be read as a picture here. JPEG, PNG, GIF and WebP always can; a phone that makes HEIC photos can be told to make JPEG.' },
+    refused: { 'bad-picture': 'A picture could not be read, so it is not kept.', 'too-big': 'A picture was larger than it may be, so it is not kept.', 'full': 'There is no room for more pictures on this slate, so the last one is not kept.', 'other': 'A picture could not be kept.' },
+    onWay: 'One picture is on its way. It is kept on this device. | {count} pictures are on their way. They are kept on this device.', waits: 'Your teacher sees it first; then the others do.',
   },
   moveRefused: {
     'not-allowed': 'That can\'t be done on this board. All your other moves are kept.',

@@ -227,8 +227,8 @@ export default {
     hints: 'Hints', hintsHow: 'One a line, up to {count}. Students ask for one after the other; you see how many.',
   },
   rules: {
-    title: 'What students may do around their work', talk: 'They may write to each other beside the page; you read along', allDone: 'A frame is handed in once all of its members say they are done', takeBack: 'They may take it back until you look at it', secondTry: 'They may try again; the first try is kept beside it',
-    says: { talk: 'They may write to each other beside the page.', allDone: 'A frame is handed in once all of its members are done.', takeBack: 'Until you look at it they may take it back.', secondTry: 'They may try again, and both are kept.' },
+    title: 'What students may do around their work', talk: 'They may write to each other beside the page; you read along', allDone: 'A frame is handed in once all of its members say they are done', takeBack: 'They may take it back until you look at it', secondTry: 'They may try again; the first try is kept beside it', approve: 'You see pictures first; others see them once you let them through',
+    says: { talk: 'They may write to each other beside the page.', allDone: 'A frame is handed in once all of its members are done.', takeBack: 'Until you look at it they may take it back.', secondTry: 'They may try again, and both are kept.', approve: 'Others see a student\'s picture once you let it through.' },
   },
   giveOut: {
     button: 'Give out', title: 'Give out', done: 'Given out', how: 'How?', whom: 'To whom?', noClass: 'You have no class yet. Make one first, then come back here.',
@@ -330,7 +330,7 @@ export default {
     },
     
     yourWord: 'Your word', call: { right: 'Call {name} right', wrong: 'Call {name} wrong' },
-    comment: 'A word to the student', again: 'Ask for another try', againSays: 'What is there stays and is gone on with; how it is now is kept beside it.', reasons: 'Reasons and notes', hintsUsed: 'Hints looked at', hintsOf: '{count} of {of}', talk: 'Side talk', hide: 'Hide', showAgain: 'Show again', hidden: 'hidden', sayToAll: 'Say something to them', handBack: 'Hand back to {name}',
+    comment: 'A word to the student', again: 'Ask for another try', againSays: 'What is there stays and is gone on with; how it is now is kept beside it.', made: 'What they put on the page', letThrough: 'Let others see it', holdBack: 'Hold it back', reasons: 'Reasons and notes', hintsUsed: 'Hints looked at', hintsOf: '{count} of {of}', talk: 'Side talk', hide: 'Hide', showAgain: 'Show again', hidden: 'hidden', sayToAll: 'Say something to them', handBack: 'Hand back to {name}', handBackAll: 'Hand back to all',
     status: { 'not-opened': 'Not opened yet', 'under-way': 'Under way', 'handed-in': 'Handed in', 'handed-back': 'Handed back. The student sees your margin now.' },
   },
 }

@@ -60,7 +60,7 @@ async function leave() {
         </li>
         <li v-for="slate in sorted" :key="slate.id">
           <NuxtLink :to="`/slate/${slate.id}`" class="panel block p-3 shadow-sm hover:border-stone-500">
-            <BoardThumbnail :board="slate.picture" :state="slate.state ?? undefined" :label="slate.title" ledge />
+            <BoardThumbnail :slate="slate.id" :board="slate.picture" :state="slate.state ?? undefined" :label="slate.title" ledge />
             <span class="mt-3 block text-lg font-bold">{{ slate.title }}</span>
             <span class="flex items-center gap-2 text-base" :class="slate.status === 'handed-back' ? 'font-semibold text-action' : 'text-ink-soft'">
               <UiStatusIcon :status="slate.status" />{{ t(`desk.status.${slate.status}`) }}

@@ -11,11 +11,13 @@ interface Schema extends DBSchema {
   aside: { key: number, value: Kept & { code: RefusalCode }, indexes: { slate: string } }
   /** What a student has seen last, to be seen again without a connection; gone when they sign out. */
   views: { key: string, value: unknown }
+  /** Pictures that the server hasn't got yet. They stay with the moves that lay them. */
+  pictures: { key: string, value: { slate: string, id: string, bytes: Blob }, indexes: { slate: string } }
 }
 
 let opened: Promise<IDBPDatabase<Schema>> | undefined
 
-export const device = () => opened ??= openDB<Schema>('dappled-slate', 3, {
+export const device = () => opened ??= openDB<Schema>('dappled-slate', 4, {
   upgrade(db, from, _to, transaction) {
     const moves = from < 1 ? db.createObjectStore('outbox', { autoIncrement: true }) : transaction.objectStore('outbox')
     if (from < 1) moves.createIndex('slate', 'slate')
@@ -23,6 +25,7 @@ export const device = () => opened ??= openDB<Schema>('dappled-slate', 3, {
       moves.createIndex('id', 'envelope.id')
       db.createObjectStore('aside', { autoIncrement: true }).createIndex('slate', 'slate')
     }
-    db.createObjectStore('views')
+    if (from < 3) db.createObjectStore('views')
+    if (from < 4) db.createObjectStore('pictures').createIndex('slate', 'slate')
   },
 })

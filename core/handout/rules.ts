@@ -13,6 +13,8 @@ export const RulesSchema = v.object({
   talk: v.optional(v.boolean(), false),
   /** What is handed in can be taken back by its student until it is looked at. */
   takeBack: v.optional(v.boolean(), false),
+  /** Students' pictures are seen by others only once the teacher has let them through. */
+  approve: v.optional(v.boolean(), false),
   /** Once it is handed in, students may begin again from what they have; the first is kept beside it. */
   secondTry: v.optional(v.boolean(), false),
 })

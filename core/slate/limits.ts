@@ -4,7 +4,7 @@ import { binOf } from '../board/binOf'
 import type { PieceId } from '../board/ids'
 import { thingOf, type ThingName } from './hands'
 import type { MoveRefusal } from './operation'
-import { MOST_OWN, type OwnOnSlate } from './own'
+import { MOST_OWN, MOST_OWN_PICTURES, type OwnOnSlate } from './own'
 import { MOST_ARROWS, MOST_INK_POINTS, MOST_LETTERS, MOST_STROKES, type OnPage, type SlateState } from './state'
 
 /**
@@ -38,6 +38,7 @@ const count = (things: object) => Object.keys(things).length
 const sum = <T>(things: { readonly [id: string]: T }, size: (thing: T) => number) => Object.values(things).reduce((all, thing) => all + size(thing), 0)
 
 const lettersOf = (own: OwnOnSlate) => 'text' in own ? own.text.length : 0
+const pictures = (own: SlateState['own']) => Object.values(own).filter(({ kind }) => kind === 'picture').length
 const pointsOf = (own: OwnOnSlate) => own.kind === 'ink' ? own.points.length : 0
 
 /** A slate that holds more already, by an older rule, may still be made smaller. */
@@ -48,6 +49,7 @@ const LIMITS: readonly Limit[] = [
   { of: s => s.strokes, size: s => sum(s.strokes, stroke => stroke.points.length), most: MOST_INK_POINTS },
   { of: s => s.arrows, size: s => count(s.arrows), most: MOST_ARROWS },
   { of: s => s.own, size: s => count(s.own), most: MOST_OWN },
+  { of: s => s.own, size: s => pictures(s.own), most: MOST_OWN_PICTURES },
   { of: s => s.own, size: s => sum(s.own, lettersOf), most: MOST_LETTERS },
   { of: s => s.own, size: s => sum(s.own, pointsOf), most: MOST_INK_POINTS },
 ]

@@ -3,7 +3,8 @@ import type { PieceId } from '../board/ids'
 import type { Tool } from '../board/tools'
 import { within } from '../geometry/area'
 import { boxAround, outlined, rimTowards } from '../geometry/outline'
-import type { Point } from '../geometry/shape'
+import type { Page } from '../board/board'
+import type { Point, Size } from '../geometry/shape'
 import { smallest, type Table } from '../placement/landing'
 import { turnedSize } from '../placement/straight'
 import { LINE_HEIGHT } from '../text/measure'
@@ -19,10 +20,10 @@ export type Gesture
     | { readonly how: 'span', readonly from: Point, readonly to: Point }
     | { readonly how: 'trace', readonly points: Extract<Own, { kind: 'ink' }>['points'] }
 
-/** Which of them each tool is used with. */
+/** Which of them each tool is used with; null for what is chosen first, and laid then. */
 export const GESTURES = {
-  write: 'spot', note: 'spot', pen: 'trace', highlighter: 'trace', line: 'span', arrow: 'span', shape: 'span', sign: 'spot', colour: 'spot',
-} as const satisfies Record<Tool, Gesture['how']>
+  write: 'spot', note: 'spot', pen: 'trace', highlighter: 'trace', line: 'span', arrow: 'span', shape: 'span', sign: 'spot', colour: 'spot', picture: null, photo: null,
+} as const satisfies Record<Tool, Gesture['how'] | null>
 
 /** How things are to look that are made next. */
 export interface Choice {
@@ -77,6 +78,16 @@ function madeFrom(tool: Tool, { ink, fill, filled, wide, size, shape, sign }: Ch
   }
 }
 
+/** So large at most, of the page's sides, is a picture when it is laid. */
+const PICTURE_SHARE = 0.4
+
+/** A picture in the middle of the page, as large as it well may be there; its sides keep their proportions. `size` is in any unit. */
+export function pictureFrom(picture: Pick<Extract<Own, { kind: 'picture' }>, 'picture' | 'from' | 'alt'>, size: Size, page: Page): Own {
+  const by = Math.min(page.width * PICTURE_SHARE / size.width, page.height * PICTURE_SHARE / size.height)
+  const side = (length: number) => Math.max(LEAST_SIDE, Math.round(length * by))
+  return { kind: 'picture', page: page.id, x: page.width / 2, y: page.height / 2, width: side(size.width), height: side(size.height), ...picture }
+}
+
 /** On the topmost piece that lies there, a line stays with it. */
 function endAt({ x, y }: Point, { state, page, edition }: Table): End {
   const here = piecesOf(state, page, edition).flatMap((piece) => {
@@ -121,12 +132,20 @@ export function resized(own: Own, larger: boolean, page: Table['page']): Own {
   const grown = (side: number, most: number) => Math.min(most, Math.max(LEAST_SIDE, Math.round(side * by)))
   switch (own.kind) {
     case 'text': return { ...own, size: SIZE_NAMES[Math.min(SIZE_NAMES.length - 1, Math.max(0, SIZE_NAMES.indexOf(own.size) + (larger ? 1 : -1)))]! }
+    case 'picture': return sized(own, by, page)
     case 'note': case 'shape': return { ...own, width: grown(own.width, page.width), height: grown(own.height, page.height) }
     default: return own
   }
 }
+/** Both sides by as much, as far as the page and the least side let them. */
+function sized(own: Extract<Own, { kind: 'picture' }>, by: number, page: Table['page']): Own {
+  const most = Math.min(page.width / own.width, page.height / own.height)
+  const least = LEAST_SIDE / Math.min(own.width, own.height)
+  const factor = Math.min(most, Math.max(Math.min(1, least), by))
+  return { ...own, width: Math.max(4, Math.round(own.width * factor)), height: Math.max(4, Math.round(own.height * factor)) }
+}
 const SIZE_NAMES = Object.keys(TEXT_SIZES) as TextSize[]
-export const hasSize = ({ kind }: Own) => kind === 'text' || kind === 'note' || kind === 'shape'
+export const hasSize = ({ kind }: Own) => kind === 'text' || kind === 'note' || kind === 'shape' || kind === 'picture'
 
 /** Both ends of a line as they are now: on the rim of a piece that lies there, on the side of the other end; else where they were drawn. */
 export function endsOf({ from, to }: Extract<Own, { kind: 'line' }>, { state, edition }: Pick<Table, 'state' | 'edition'>): { readonly from: Point, readonly to: Point } {

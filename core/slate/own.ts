@@ -17,6 +17,14 @@ export const MOST_OWN_POINTS = 400
 /** Of all that was ever made on a slate: what is taken away can come back. */
 export const MOST_OWN = 600
 
+/** Pictures of a slate, those included that were taken away. */
+export const MOST_OWN_PICTURES = 40
+/** From the device or its clipboard, from its camera, or from the library that ships. */
+export const PICTURE_SOURCES = ['device', 'camera', 'library'] as const
+export type PictureSource = typeof PICTURE_SOURCES[number]
+/** A picture's name: its maker's to choose, or the library's own. The bytes come apart from the moves, and may come later. */
+export const OwnPictureIdSchema = v.pipe(v.string(), v.regex(/^[A-Za-z0-9_-]{1,40}$/), v.check(isOwnName))
+
 /** Points: letters of three sizes, from as small as students' pieces to as large as instructions. */
 export const TEXT_SIZES = { small: 14, medium: 20, large: 30 } as const
 export type TextSize = keyof typeof TEXT_SIZES
@@ -52,6 +60,7 @@ export const OwnSchema = v.variant('kind', [
   }),
   v.object({ kind: v.literal('line'), ...page, ...ink, ...width, from: EndSchema, to: EndSchema, head: v.boolean() }),
   v.object({ kind: v.literal('shape'), ...page, ...box, ...ink, ...width, shape: v.picklist(SHAPES), fill: v.nullable(v.picklist(FILL_NAMES)) }),
+  v.object({ kind: v.literal('picture'), ...page, ...box, picture: OwnPictureIdSchema, from: v.picklist(PICTURE_SOURCES), alt: storedText(200) }),
   v.object({ kind: v.literal('sign'), ...page, ...ink, x: LengthSchema, y: LengthSchema, sign: v.picklist(SIGNS) }),
   /** A zone, a slot or another place is filled, or a cell of a grid. */
   v.object({ kind: v.literal('colour'), ...page, place: PlaceIdSchema, cell: v.optional(v.strictTuple([v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(39)), v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(39))])), fill: v.picklist(FILL_NAMES) }),
@@ -64,8 +73,10 @@ export const OwnOnSlateSchema = v.intersect([OwnSchema, v.object({
   by: AuthorSchema,
   /** Taken away; kept, so that it can come back. */
   gone: v.optional(v.literal(true)),
+  /** A teacher lets nobody else see it. */
+  hidden: v.optional(v.literal(true)),
 })])
-export type OwnOnSlate = Own & { readonly by: Author, readonly gone?: true | undefined }
+export type OwnOnSlate = Own & { readonly by: Author, readonly gone?: true | undefined, readonly hidden?: true | undefined }
 export type End = v.InferOutput<typeof EndSchema>
 
 interface OwnTrait<O extends Own> {
@@ -95,6 +106,7 @@ const TRAITS: { readonly [Kind in OwnKind]: OwnTrait<Extract<Own, { kind: Kind }
     movedBy: (own, dx, dy) => ({ ...own, from: moved(own.from, dx, dy), to: moved(own.to, dx, dy) }),
   },
   shape: { tool: () => 'shape', box: boxOf, movedBy: moved, points: own => [own] },
+  picture: { tool: own => own.from === 'camera' ? 'photo' : 'picture', box: boxOf, movedBy: moved, points: own => [own] },
   sign: { tool: () => 'sign', box: ({ x, y }) => boxOf({ x, y, width: SIGN_SIZE, height: SIGN_SIZE }), movedBy: moved, points: own => [own] },
   colour: { tool: () => 'colour', box: () => null, movedBy: own => own, points: () => [] },
 }
@@ -126,9 +138,9 @@ export function mayUse(edition: Edition, id: PageId, tool: Tool): boolean {
   return !!page && (toolsOn(edition.board, page).includes(tool) || !!page.steps?.some(step => step.tools?.includes(tool)))
 }
 
-/** What was made on a page and can be seen, the first made first. */
-export function ownOn(own: { readonly [id: string]: OwnOnSlate }, id: PageId): [string, OwnOnSlate][] {
-  return Object.entries(own).filter(([, thing]) => !thing.gone && thing.page === id)
+/** What was made on a page and can be seen, the first made first; with what is hidden for those who may see that too. */
+export function ownOn(own: { readonly [id: string]: OwnOnSlate }, id: PageId, withHidden = false): [string, OwnOnSlate][] {
+  return Object.entries(own).filter(([, thing]) => !thing.gone && thing.page === id && (withHidden || !thing.hidden))
 }
 
 /** The one name of what fills a place or a cell, so that two who colour the same colour one thing. */

@@ -14,6 +14,8 @@ export function notTheirs(before: SlateState, after: SlateState, changed: readon
     const [was, is] = [before.own[id], after.own[id]]
     if (!author.startsWith('student:')) return false
     if (is && is.by !== (was?.by ?? author)) return true
+    // What a teacher has hidden stays hidden until a teacher shows it again.
+    if (was?.hidden || is?.hidden) return true
     return !!was && was.by !== author && was.kind !== 'colour'
   })
 }

@@ -70,7 +70,7 @@ export type ServerMessage
     | { readonly say: 'margin', readonly slate: string }
     /** What goes with the handout was changed: its word, its day, what it counts for. */
     | { readonly say: 'words', readonly slate: string }
-    /** Something was said beside it. */
-    | { readonly say: 'talk', readonly slate: string }
+    /** Something was said beside it; a picture has come, or may be seen now. */
+    | { readonly say: 'talk' | 'pictures', readonly slate: string }
     | { readonly say: 'walking', readonly handout: string }
     | { readonly say: 'refused', readonly slate?: string | undefined, readonly handout?: string | undefined, readonly id?: string | undefined, readonly code: RefusalCode, readonly detail: string }

@@ -19,6 +19,8 @@ export interface WorkEvents {
   readonly about: () => void
   /** Something was said beside it. */
   readonly talk?: () => void
+  /** A picture has come, or may be seen by others now. */
+  readonly pictures?: () => void
 }
 
 /** What a session needs of the device it runs on. */
@@ -159,6 +161,7 @@ export class SlateSession {
       case 'margin': return this.opened.status === 'handed-back' ? this.ports.about() : undefined
       case 'words': return this.ports.about()
       case 'talk': return this.ports.talk?.()
+      case 'pictures': return this.ports.pictures?.()
     }
   }
 

@@ -151,7 +151,7 @@ export class SlatesWatch<Slate extends SeenSlate> {
     }
     const slate = this.known.get(message.slate)
     if (!slate) return
-    if (message.say === 'margin' || message.say === 'words' || message.say === 'talk') return this.start.about?.(slate.id)
+    if (message.say === 'margin' || message.say === 'words' || message.say === 'talk' || message.say === 'pictures') return this.start.about?.(slate.id)
     this.take(slate, message)
   }
 

@@ -199,6 +199,8 @@ export interface Database {
   margins: { id: Generated<string>, slate_id: Fixed<string>, teacher_id: Fixed<string>, item: FixedJson<MarginItem>, at: SetOnce, removed_at: Timestamp | null }
   /** What is said beside a slate; `about` is an item of its margin. */
   talk: { id: Fixed<string>, slate_id: Fixed<string>, number: ColumnType<number, never, never>, by: Fixed<Author>, words: Fixed<string>, about: Fixed<string | null>, at: SetOnce, hidden_at: ColumnType<Date | null, never, Date | null> }
+  /** Pictures that students put on slates; `approved_at` where the handout's rules ask for it. */
+  slate_pictures: { slate_id: Fixed<string>, id: Fixed<string>, by: Fixed<Author>, file_hash: Fixed<string>, at: SetOnce, approved_at: ColumnType<Date | null, never, Date | null> }
   /** A slate as it was when a new try began, with the review that it had. */
   tries: { slate_id: Fixed<string>, turn: Fixed<number>, number: Fixed<number>, edition_hash: Fixed<string>, state: FixedJson<SlateState>, review: ColumnType<TriedReview | null, string | null, never>, ended_at: SetOnce }
   reviews: { slate_id: Fixed<string>, teacher_id: Fixed<string>, decisions: Json<Decisions>, comment: string, updated_at: Timestamp, points: ColumnType<string | null, number | null | undefined, number | null>, levels: ColumnType<Levels, string | undefined, string> }

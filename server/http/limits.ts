@@ -17,6 +17,8 @@ export interface Limits {
   readonly records: RateLimiterPostgres
   readonly signIn: RateLimiterPostgres
   readonly signUp: RateLimiterPostgres
+  /** Pictures that somebody puts on slates. */
+  readonly pictures: RateLimiterPostgres
   /** What somebody says beside slates. */
   readonly talk: RateLimiterPostgres
   /** Asking what the key says, by student. */
@@ -29,7 +31,7 @@ export function limits(pool: pg.Pool): Limits {
     new RateLimiterPostgres({ storeClient: pool, tableName: 'rate_limits', tableCreated: true, keyPrefix, points, duration })
   return {
     student: made('guess', 10, 60), studentHour: made('guess-hour', 60, 3600), class: made('class', 120, 300), address: made('address', 120, 60),
-    signIn: made('sign-in', 8, 300), signUp: made('sign-up', 400, 3600), feedback: made('feedback', 30, 60), arrivals: made('arrivals', 120, 60), talk: made('talk', 20, 60),
+    signIn: made('sign-in', 8, 300), signUp: made('sign-up', 400, 3600), feedback: made('feedback', 30, 60), arrivals: made('arrivals', 120, 60), talk: made('talk', 20, 60), pictures: made('pictures', 30, 60),
     letters: made('letters', 5, 3600), records: made('records', 40, 60),
   }
 }

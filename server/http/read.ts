@@ -2,6 +2,7 @@ import type { IncomingMessage } from 'node:http'
 import busboy from 'busboy'
 import { getQuery, getRequestHeader, getRouterParam, type H3Event } from 'h3'
 import * as v from 'valibot'
+import { OwnPictureIdSchema } from '../../core/slate/own'
 import { parseJson } from './json'
 import { refusal } from './refuse'
 import { Room } from './room'
@@ -87,6 +88,13 @@ export function queryAs<Schema extends v.GenericSchema>(event: H3Event, schema: 
   const parsed = v.safeParse(schema, getQuery(event), { abortEarly: true })
   if (parsed.success) return parsed.output
   throw refusal('bad-request', `${v.getDotPath(parsed.issues[0]) ?? 'query'}: ${parsed.issues[0].message}`)
+}
+
+/** The name that a picture has on its slate. */
+export function pictureParam(event: H3Event): string {
+  const name = v.safeParse(OwnPictureIdSchema, getRouterParam(event, 'picture'))
+  if (!name.success) throw refusal('not-found')
+  return name.output
 }
 
 /** An id from the path, in lower case; what can't be one is not found, before the database is asked. */

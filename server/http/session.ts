@@ -63,6 +63,13 @@ export async function requireStudent(event: H3Event): Promise<Extract<Actor, { k
   return actor
 }
 
+/** Anybody who is signed in. */
+export async function requireSomebody(event: H3Event): Promise<Actor> {
+  const actor = await actorOf(event)
+  if (!actor) throw refusal('signed-out')
+  return actor
+}
+
 /** Passes only who has the right. Others can't tell a thing that isn't theirs from one that isn't there. */
 export function requireRight(role: Role, action: Action): void {
   if (may(role, action)) return

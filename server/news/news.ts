@@ -8,7 +8,7 @@ export const NEWS_SCOPES = ['moves', 'slate', 'handout', 'class', 'session', 'he
 const id = v.pipe(v.string(), v.uuid())
 export const NewsSchema = v.variant('scope', [
   v.object({ scope: v.literal('moves'), handout: id, slates: v.array(v.strictTuple([id, v.number()])) }),
-  v.object({ scope: v.literal('slate'), slate: id, handout: id, changed: v.picklist(['status', 'members', 'edition', 'margin', 'words', 'talk']) }),
+  v.object({ scope: v.literal('slate'), slate: id, handout: id, changed: v.picklist(['status', 'members', 'edition', 'margin', 'words', 'talk', 'pictures']) }),
   v.object({ scope: v.literal('handout'), handout: id, changed: v.picklist(['status', 'edition', 'words']) }),
   v.object({ scope: v.literal('class'), class: id }),
   v.object({ scope: v.literal('session'), session: id }),

@@ -13,7 +13,7 @@ const LOOK_ROUND_MS = 4000
 export const SEEN_EVERY_MS = 30_000
 
 /** What decides on the moves of a slate, and what only stands beside it. */
-const DECIDES: Readonly<Record<Extract<News, { scope: 'slate' }>['changed'], boolean>> = { status: true, members: true, edition: true, margin: false, words: false, talk: false }
+const DECIDES: Readonly<Record<Extract<News, { scope: 'slate' }>['changed'], boolean>> = { status: true, members: true, edition: true, margin: false, words: false, talk: false, pictures: false }
 
 /** The moves of all slates in this process: taken, stored, and told to whoever follows. */
 export class Engine {

@@ -128,7 +128,7 @@ export class Hub {
   private async heardOfSlate({ slate, handout, changed }: Extract<News, { scope: 'slate' }>): Promise<void> {
     const audience = this.audience(slate, handout)
     switch (changed) {
-      case 'margin': case 'words': case 'talk': return tell(audience, { say: changed, slate })
+      case 'margin': case 'words': case 'talk': case 'pictures': return tell(audience, { say: changed, slate })
       case 'members':
         // Whoever was told the slate is theirs may have it no longer, or have it now.
         for (const listener of audience) listener.askAgain({ slate })
@@ -176,6 +176,7 @@ export class Hub {
       tell(audience, { say: 'margin', slate: head.id })
       tell(audience, { say: 'words', slate: head.id })
       tell(audience, { say: 'talk', slate: head.id })
+      tell(audience, { say: 'pictures', slate: head.id })
     }
   }
 

@@ -17,6 +17,7 @@ import type { Services } from '../services'
 import { loadStates } from '../database/loadState'
 import { headsOf, opennessOf } from '../sync/loadKnown'
 import { marginOf, reviewOf } from './review'
+import { picturesOf } from './slatePictures'
 import { talkOf } from './talk'
 import { tryBefore } from './tries'
 
@@ -48,6 +49,7 @@ export async function viewSlate({ db, engine }: Pick<Services, 'db' | 'engine'>,
       review: shows ? await reviewOf(trx, id) : before?.review ? { ...before.review, decisions: {} } : null,
       before: before && { turn: before.turn, state: before.state, endedAt: before.endedAt.toISOString() },
       talk: await talkOf(trx, id, reader.staff),
+      pictures: await picturesOf(trx, id),
     })
   })
 }

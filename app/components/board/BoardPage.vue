@@ -24,7 +24,7 @@ const { t } = useWords()
 const coloured = computed(() => new Set(colours.value.flatMap(({ thing }) => thing.kind === 'colour' ? [thing.place] : [])))
 function ownLabel(thing: OwnOnSlate): string {
   const words = 'text' in thing ? thing.text : ''
-  return t(`tools.made.${thing.kind}`, { words, what: thing.kind === 'shape' ? t(`tools.shape.${thing.shape}`) : thing.kind === 'sign' ? t(`tools.sign.${thing.sign}`) : thing.kind === 'colour' ? t(`tools.fill.${thing.fill}`) : '' })
+  return t(`tools.made.${thing.kind}`, { words, what: thing.kind === 'picture' ? thing.alt : thing.kind === 'shape' ? t(`tools.shape.${thing.shape}`) : thing.kind === 'sign' ? t(`tools.sign.${thing.sign}`) : thing.kind === 'colour' ? t(`tools.fill.${thing.fill}`) : '' })
 }
 const ownAttrs = (id: string, thing: OwnOnSlate) => ({ 'role': 'img', 'class': 'pointer-events-none', 'aria-label': ownLabel(thing), ...ownHands?.attrs(id, thing, ownLabel(thing)) })
 const svg = useTemplateRef<SVGSVGElement>('svg')

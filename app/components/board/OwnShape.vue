@@ -10,10 +10,15 @@ import type { SlateState } from '~~/core/slate/state'
 import { breakLines } from '~~/core/text/lines'
 import { baselineShift, LINE_HEIGHT } from '~~/core/text/measure'
 import { inkPath } from '~/composables/inkPath'
+import { usePictures } from '~/composables/pictures'
 
 /** Something that a student made, as it is drawn everywhere. `chosen` while it is picked, with a rim around it. */
 const { own, page, state, edition, chosen = false } = defineProps<{ own: Own, page: Page, state: SlateState, edition: Edition, chosen?: boolean }>()
 const uid = useId()
+const pictures = usePictures()
+const picture = computed(() => own.kind === 'picture' ? { address: pictures.addressOf(own), waits: pictures.waits(own), alt: own.alt } : null)
+/** An address that gave nothing, as while a picture is on its way or the teacher sees it first. */
+const missing = ref('')
 const NOTE_SIZE = 16
 const PADDING = 8
 
@@ -90,6 +95,13 @@ const rim = computed(() => chosen && 'width' in own ? { ...left.value, width: ow
       <line :x1="line.from.x" :y1="line.from.y" :x2="line.to.x" :y2="line.to.y" stroke="transparent" stroke-width="24" />
       <line :x1="line.from.x" :y1="line.from.y" :x2="line.to.x" :y2="line.to.y" :stroke="chosen ? '#a86a05' : INKS[own.ink]" :stroke-width="WIDTHS[own.wide]" stroke-linecap="round" />
       <polygon v-if="line.head" :points="line.head" :fill="chosen ? '#a86a05' : INKS[own.ink]" />
+    </template>
+    <template v-else-if="picture && own.kind === 'picture'">
+      <rect v-if="!picture.address || missing === picture.address" v-bind="{ ...left, width: own.width, height: own.height }" rx="4" fill="#f2f1ec" stroke="#526061" stroke-width="1.5" stroke-dasharray="6 4" />
+      <image v-else :key="picture.address" :href="picture.address" v-bind="{ ...left, width: own.width, height: own.height }" preserveAspectRatio="xMidYMid meet" @error="missing = picture.address" />
+      <g v-if="picture.waits || !picture.address || missing === picture.address" :transform="`translate(${left.x + 6} ${left.y + 6})`">
+        <rect width="24" height="24" rx="6" class="fill-stone-950" /><path d="M6 4h12v4l-4 4 4 4v4H6v-4l4-4-4-4z" fill="none" stroke="#fff" stroke-width="1.8" stroke-linejoin="round" />
+      </g>
     </template>
     <g v-else-if="own.kind === 'sign'" :transform="`translate(${own.x} ${own.y}) scale(${SIGN_SIZE / 2})`">
       <rect x="-1" y="-1" width="2" height="2" fill="transparent" />

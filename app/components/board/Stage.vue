@@ -11,15 +11,17 @@ import { writtenSpots } from '~~/core/layout/written'
 import { FINGER } from '~/composables/useStageSize'
 import type { Target } from '~~/core/placement/landing'
 import type { Tool } from '~~/core/board/tools'
-import type { Point } from '~~/core/geometry/shape'
+import { nanoid } from 'nanoid'
+import type { Point, Size } from '~~/core/geometry/shape'
 import { HOLDER, type Author } from '~~/core/slate/actor'
-import { FIRST_CHOICE, type Choice } from '~~/core/slate/making'
+import { FIRST_CHOICE, GESTURES, pictureFrom, type Choice } from '~~/core/slate/making'
 import type { Move } from '~~/core/slate/move'
 import { toolsOn, type Own } from '~~/core/slate/own'
 import { rubbedAt } from '~~/core/slate/rubbing'
 import type { SlateState } from '~~/core/slate/state'
 import { spotOf } from '~/composables/lyingPieces'
 import type { OtherHand } from '~/composables/otherHands'
+import type { OwnPicture } from '~/composables/pictures'
 
 /**
  * The page in its frame with the ledge below it, and pieces that can be moved between them: by drag, by taps, by keyboard.
@@ -70,6 +72,7 @@ const making = computed({ get: () => given.value.find(one => one === tool.value)
 const choice = ref<Choice>(FIRST_CHOICE)
 // What the tools are made of is there before one is taken in hand: what is typed at once must not be lost.
 watch(() => given.value.length > 0, has => has && void Promise.all([import('~/components/board/Making.vue'), import('~/components/board/OwnField.vue'), import('~/components/board/OwnBar.vue')]), { immediate: true })
+watch(() => given.value.includes('picture') || given.value.includes('photo'), has => has && void Promise.all([import('~/components/board/PictureDialog.vue'), import('~/components/board/OwnShape.vue'), import('~/components/ui/Dialog.vue')]), { immediate: true })
 watch(given, () => tool.value !== 'join' && tool.value !== 'rub' && !making.value && (tool.value = 'move'))
 const writes = computed(() => writtenSpots(page).length > 0)
 const drawings = computed(() => page.places.filter(place => place.kind === 'drawing'))
@@ -102,6 +105,32 @@ async function doneWriting(thing: string) {
   own.writing.value = null
   await nextTick()
   if (document.activeElement === document.body) room.value?.querySelector<SVGElement>(`[data-own="${thing}"]`)?.focus()
+}
+const MOST_FRAMES = 120
+/** A tool whose things are chosen first and laid then. */
+const gesture = computed(() => making.value && GESTURES[making.value])
+const choosing = computed(() => making.value === 'picture' || making.value === 'photo' ? making.value : null)
+/** Pasted, while pictures are given: it is looked at before it is laid. */
+const pasted = shallowRef<File | null>(null)
+useEventListener(document, 'paste', (event: ClipboardEvent) => {
+  const file = [...event.clipboardData?.files ?? []].find(one => one.type.startsWith('image/'))
+  if (!file || !given.value.includes('picture') || inField(event)) return
+  event.preventDefault()
+  pasted.value = file
+  making.value = 'picture'
+})
+watch(choosing, now => !now && (pasted.value = null))
+async function lay(picture: Pick<OwnPicture, 'picture' | 'from' | 'alt'>, size: Size) {
+  const thing = nanoid(12)
+  emit('make', { kind: 'own', thing, as: pictureFrom(picture, size, page), by })
+  making.value = null
+  own.picked.value = thing
+  // The dialog gives the keyboard back to where it came from in a moment of its own, and what draws the first thing may still be fetched.
+  for (let frame = 0; frame < MOST_FRAMES; frame++) {
+    await new Promise(done => requestAnimationFrame(() => requestAnimationFrame(done)))
+    const drawn = room.value?.querySelector<SVGElement>(`[data-own="${thing}"]`)
+    if (drawn) return drawn.focus()
+  }
 }
 function write(thing: string, as: Own) {
   own.write(thing, as)
@@ -193,7 +222,7 @@ const ghostAt = computed(() => held.value?.way === 'key' ? held.value.landing?.a
             </g>
           </template>
           <template #over>
-            <LazyBoardMaking v-if="making" :tool="making" :choice="choice" :table="table" :by="by" @make="emit('make', $event)" @write="write" @say="said = $event" @leave="making = null" />
+            <LazyBoardMaking v-if="making && gesture" :tool="making" :how="gesture" :choice="choice" :table="table" :by="by" @make="emit('make', $event)" @write="write" @say="said = $event" @leave="making = null" />
             <LazyBoardSheet v-else-if="tool === 'rub' && !drawings.length" taken :box="{ x: 0, y: 0, width: page.width, height: page.height }" :width="page.width" :height="page.height" how="rub" :most="1" :label="t('tools.rubber')" @rub="rub" @begin="beginRubbing" @say="said = $event" @leave="tool = 'move'" />
             <LazyBoardHeldByOthers v-if="others.length" :edition="edition" :page="page" :state="state" :hands="others" />
             <slot name="over" :scale="pageScale" />
@@ -224,6 +253,7 @@ const ghostAt = computed(() => held.value?.way === 'key' ? held.value.landing?.a
     <BoardDragged v-if="held?.way === 'drag' && heldEntry" :at="stage.middle" :turn="heldLies?.turn ?? 0" :scale="pageScale">
       <BoardPieceShape :piece="heldEntry.piece" :master="heldEntry.master" held :flipped="heldLies?.flipped" :written="state.texts[heldEntry.piece.id]" />
     </BoardDragged>
+    <LazyBoardPictureDialog v-if="choosing" :how="choosing" :pasted="pasted" @put="lay" @close="making = null" />
     <p class="sr-only" aria-live="polite" data-test="said">{{ said }}</p>
   </div>
 </template>

@@ -1,10 +1,13 @@
 <script setup lang="ts">
 import type { Board } from '~~/core/board/board'
 import { makeEdition, type Edition } from '~~/core/board/edition'
+import { provideSeenPictures } from '~/composables/pictures'
 import { startOf, type SlateState } from '~~/core/slate/state'
 
 /** A small framed slate. Without a state it shows the board as it is given out; without a page its first. */
-const { board, edition: given, state: shown, ledge = false, page: number = 0 } = defineProps<{ board?: Board, edition?: Edition, state?: SlateState, label: string, ledge?: boolean, page?: number }>()
+const { slate, board, edition: given, state: shown, ledge = false, page: number = 0 } = defineProps<{ slate?: string | undefined, board?: Board, edition?: Edition, state?: SlateState, label: string, ledge?: boolean, page?: number }>()
+// Pictures may come after the moves that lay them.
+provideSeenPictures(() => slate ?? '', () => Object.values(shown?.own ?? {}).filter(own => own.kind === 'picture' && !own.gone).length)
 const edition = computed(() => given ?? makeEdition(board!))
 const state = computed(() => shown ?? startOf(edition.value))
 const page = computed(() => edition.value.board.pages[number] ?? edition.value.board.pages[0]!)

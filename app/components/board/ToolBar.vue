@@ -8,11 +8,11 @@ const tool = defineModel<Tool | null>('tool', { required: true })
 const choice = defineModel<Choice>('choice', { required: true })
 const { t } = useWords()
 const ICONS: Record<Tool, string> = {
-  write: 'lucide:type', note: 'lucide:sticky-note', pen: 'lucide:pencil', highlighter: 'lucide:highlighter', line: 'lucide:slash', arrow: 'lucide:arrow-up-right', shape: 'lucide:shapes', sign: 'lucide:badge-check', colour: 'lucide:paintbrush',
+  write: 'lucide:type', note: 'lucide:sticky-note', pen: 'lucide:pencil', highlighter: 'lucide:highlighter', line: 'lucide:slash', arrow: 'lucide:arrow-up-right', shape: 'lucide:shapes', sign: 'lucide:badge-check', colour: 'lucide:paintbrush', picture: 'lucide:image-plus', photo: 'lucide:camera',
 }
 /** What there is to choose for each tool. */
 const SETTINGS: Record<Tool, readonly Setting[]> = {
-  write: ['size', 'ink'], note: ['fill'], pen: ['wide', 'ink'], highlighter: ['wide', 'fill'], line: ['wide', 'ink'], arrow: ['wide', 'ink'], shape: ['shape', 'wide', 'ink', 'fill'], sign: ['sign', 'ink'], colour: ['fill'],
+  write: ['size', 'ink'], note: ['fill'], pen: ['wide', 'ink'], highlighter: ['wide', 'fill'], line: ['wide', 'ink'], arrow: ['wide', 'ink'], shape: ['shape', 'wide', 'ink', 'fill'], sign: ['sign', 'ink'], colour: ['fill'], picture: [], photo: [],
 }
 </script>
 

@@ -94,6 +94,7 @@ const lying = computed(() => page.value.pieces.filter(p => state.value.pieces[p.
         </li>
       </ul>
       <ReviewBeside :edition="edition" :state="state" :further="review.before.value !== null" />
+      <ReviewMade :slate="view.id" :kind="view.kind" :state="state" :pictures="review.pictures.value" :members="view.members" :approves="view.rules.approve" @hide="review.hideThing" @approve="review.approve" />
       <ReviewTalk :lines="review.talk.value" :members="view.members" :kind="view.kind" :speak="review.speak" @hide="review.hide" />
       <section v-for="balance in view.balanced" :key="balance.key">
         <h2 class="label">{{ t('review.steps') }}</h2>
@@ -116,7 +117,7 @@ const lying = computed(() => page.value.pieces.filter(p => state.value.pieces[p.
       <p v-if="word" class="rounded-lg border-l-[6px] border-sunfleck-400 bg-sunfleck-100 p-3 text-stone-950"><strong class="block text-sm">{{ t('review.said') }}</strong><bdi>{{ word }}</bdi></p>
       <label><span class="label">{{ t('review.comment') }}</span><textarea v-model="comment" rows="3" maxlength="2000" class="field" @input="review.saveSoon()" /></label>
       <p v-if="trouble" class="trouble" role="alert">{{ said(`refused.${trouble}`, 'refused.trouble') }}</p>
-      <button v-if="review.canHandBack.value" type="button" class="button button-action" @click="review.handBack()"><Icon name="lucide:undo-dot" />{{ t('review.handBack', { name: view.name }) }}</button>
+      <button v-if="review.canHandBack.value" type="button" class="button button-action" @click="review.handBack()"><Icon name="lucide:undo-dot" />{{ view.name ? t('review.handBack', { name: view.name }) : t('review.handBackAll') }}</button>
       <button v-if="status !== 'not-opened' && status !== 'under-way'" type="button" class="button" :title="t('review.againSays')" @click="review.handBack(true)"><Icon name="lucide:rotate-ccw" />{{ t('review.again') }}</button>
       <p v-if="!review.canHandBack.value" class="font-semibold" role="status">{{ t(`review.status.${status}`) }}</p>
     </aside>

@@ -10,10 +10,12 @@ import { useSlate, type SlateView } from '~/composables/useSlate'
 /** A student at work on the own slate. */
 const { view } = defineProps<{ view: SlateView }>()
 const emit = defineEmits<{ outdated: [], elsewhere: [] }>()
-const { t } = useWords()
+const { t, said } = useWords()
 const slate = useSlate(view, () => emit('outdated'))
 const { edition, state, status, shut, setAside, deviceFull, progress, unsent, connection, refused, margin, review, about } = slate
 const { attempt, trouble } = useAsking()
+const pictures = useSlatePictures({ slate: view.id, author: view.actor.author, given: view.pictures ?? [], connected: () => connection.value === 'open', changed: slate.picturesChanged })
+const { unsent: picturesOnWay, trouble: pictureTrouble } = pictures
 const handingIn = ref(false)
 const showKeys = ref(false)
 const { index: pageIndex, stepIndex, page, count: pageCount, steps, step } = usePages(() => edition.board)
@@ -100,6 +102,7 @@ onKeyStroke(['z', 'Z'], (event) => {
       <p class="flex items-center gap-2 text-sm text-stone-200" role="status" data-test="kept">
         <Icon :name="connection === 'open' ? 'lucide:check' : 'lucide:cloud-off'" />{{ kept }}
       </p>
+      <p v-if="picturesOnWay" class="text-sm text-stone-200" role="status" data-test="on-way">{{ t('picture.onWay', { count: picturesOnWay }) }}</p>
       <template #end>
         <button v-if="editable" type="button" class="button button-dark w-11 border-transparent px-0 max-sm:hidden" :aria-label="t('keys.title')" :title="t('keys.title')" @click="showKeys = true"><Icon name="lucide:keyboard" size="22" /></button>
         <span class="flex items-center gap-2 rounded-full bg-stone-800 px-3 py-2 font-medium">
@@ -139,6 +142,7 @@ onKeyStroke(['z', 'Z'], (event) => {
       <p v-if="setAside" class="trouble" role="status">{{ t('slate.setAside', { count: setAside }) }}</p>
       <p v-if="deviceFull && unsent" class="trouble" role="alert">{{ t('slate.deviceFull', { count: unsent }) }}</p>
       <p v-if="trouble" class="trouble" role="alert">{{ trouble }}</p>
+      <p v-if="pictureTrouble" class="trouble" role="alert">{{ said(`picture.refused.${pictureTrouble}`, 'picture.refused.other') }}</p>
       <p v-if="notTold" class="trouble" role="alert">{{ notTold }}</p>
       <div class="flex min-h-0 flex-1 flex-col gap-4 lg:flex-row">
         <LazySlateBefore v-if="comparing && before" :edition="edition" :page="page" :before="before.state" :now="state" />

@@ -70,7 +70,7 @@ async function takeBack() {
           <label v-if="day"><span class="label">{{ t('giveOut.dueTime') }}</span><input v-model="time" type="time" class="field"></label>
         </div>
         <label class="flex items-center gap-2"><input v-model="handIn" type="checkbox">{{ t('giveOut.handIn') }}</label>
-        <WorkbenchHandoutRules v-model="rules" :several="view.mode === 'frame-per-group' || (view.mode === 'one-for-everyone' && !view.ownPages)" :frames="view.mode === 'frame-per-group'" :counted="handIn" />
+        <WorkbenchHandoutRules v-model="rules" :several="view.mode === 'frame-per-group' || (view.mode === 'one-for-everyone' && !view.ownPages)" :frames="view.mode === 'frame-per-group'" :counted="handIn" :seen="view.mode !== 'copy-each'" />
         <label v-if="canLook"><span class="label">{{ t(view.ownPages ? 'giveOut.lookAtPages' : 'giveOut.lookAtFrames') }}</span>
           <select v-model="looking" class="field"><option v-for="one in LOOKING" :key="one" :value="one">{{ t(`giveOut.looking.${one}`) }}</option></select>
         </label>

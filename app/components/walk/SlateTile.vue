@@ -14,7 +14,7 @@ const words = computed(() => {
 
 <template>
   <NuxtLink :to="to" class="block rounded-xl p-1" :class="[slate.status === 'not-opened' ? 'opacity-70' : '', slate.fresh || quietFor ? 'bg-sunfleck-200 ring-3 ring-sunfleck-600' : '']" :data-slate="slate.name">
-    <BoardThumbnail :edition="slate.edition" :state="slate.replica.shown" :page="page" :label="t('walk.slateOf', { name: slate.name })" />
+    <BoardThumbnail :edition="slate.edition" :slate="slate.id" :state="slate.replica.shown" :page="page" :label="t('walk.slateOf', { name: slate.name })" />
     <span class="mt-1.5 flex items-center gap-2 px-1" :class="slate.fresh || quietFor ? 'text-stone-950' : ''">
       <UiRing :share="slate.of ? slate.placed / slate.of : 0" />
       <ClassGroupMark v-if="slate.mark" :mark="slate.mark" small />

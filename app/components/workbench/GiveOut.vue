@@ -101,7 +101,7 @@ async function giveOut() {
             <label><span class="label">{{ t('giveOut.due') }}</span><input v-model="day" type="date" class="field" :min="today()" :aria-invalid="past"></label>
             <label v-if="day"><span class="label">{{ t('giveOut.dueTime') }}</span><input v-model="time" type="time" class="field"></label>
             <label class="flex min-h-11 items-center gap-2"><input v-model="handIn" type="checkbox">{{ t('giveOut.handIn') }}</label>
-            <details v-if="several || handIn" class="rounded-lg border border-panel-line px-3 py-1.5"><summary class="min-h-9 cursor-pointer content-center font-semibold">{{ t('rules.title') }}</summary><WorkbenchHandoutRules v-model="rules" :several="several" :frames="mode === 'frame-per-group'" :counted="handIn" /></details>
+            <details v-if="several || ownPages || handIn" class="rounded-lg border border-panel-line px-3 py-1.5"><summary class="min-h-9 cursor-pointer content-center font-semibold">{{ t('rules.title') }}</summary><WorkbenchHandoutRules v-model="rules" :several="several" :frames="mode === 'frame-per-group'" :counted="handIn" :seen="several || ownPages" /></details>
           </div>
           <WorkbenchCountsFor :counting="counting" />
           <fieldset v-if="!newcomers" class="flex flex-wrap items-center gap-x-4 gap-y-1">

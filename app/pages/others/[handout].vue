@@ -26,12 +26,12 @@ useHead({ title: () => t('others.title') })
       <SlatePageTurner v-if="slates.length" v-model="page" :count="pages" />
       <section v-if="shown" class="panel flex flex-col gap-3">
         <div class="flex flex-wrap items-center gap-4"><h2 class="grow text-xl font-bold"><bdi>{{ nameOf(shown) }}</bdi></h2><button type="button" class="button" @click="large = null">{{ t('others.all') }}</button></div>
-        <BoardThumbnail :edition="shown.edition" :state="shown.replica.shown" :page="page" :label="nameOf(shown)" />
+        <BoardThumbnail :slate="shown.id" :edition="shown.edition" :state="shown.replica.shown" :page="page" :label="nameOf(shown)" />
       </section>
       <ul v-else class="grid gap-4 sm:grid-cols-2 lg:grid-cols-3">
         <li v-for="slate in slates" :key="slate.id">
           <button type="button" class="block w-full rounded-xl p-1 text-left hover:bg-field" @click="large = slate.id">
-            <BoardThumbnail :edition="slate.edition" :state="slate.replica.shown" :page="page" :label="nameOf(slate)" />
+            <BoardThumbnail :slate="slate.id" :edition="slate.edition" :state="slate.replica.shown" :page="page" :label="nameOf(slate)" />
             <span class="mt-1 flex items-center gap-2 px-1"><ClassGroupMark v-if="slate.mark" :mark="slate.mark" small /><span class="truncate font-semibold"><bdi>{{ nameOf(slate) }}</bdi></span><span v-if="slate.mine" class="ml-auto shrink-0 text-sm">{{ t('others.mine') }}</span></span>
           </button>
         </li>

@@ -10,27 +10,28 @@ import { withEntry } from '../state'
 /**
  * Something of a student's own is made or changed: all of it is said anew, and whose it is, which is held against who it
  * is. Taken away (`gone`) it stays in the slate and can come back; with null it is as if it had never been made, unless it
- * was taken away already.
+ * was taken away already. `hidden` is a teacher's to set: nobody else sees the thing then, or changes it.
  */
-export const OwnMoveSchema = v.object({ kind: v.literal('own'), thing: OwnIdSchema, as: v.nullable(OwnSchema), by: AuthorSchema, gone: v.optional(v.literal(true)) })
+export const OwnMoveSchema = v.object({ kind: v.literal('own'), thing: OwnIdSchema, as: v.nullable(OwnSchema), by: AuthorSchema, gone: v.optional(v.literal(true)), hidden: v.optional(v.literal(true)) })
 export type OwnMove = v.InferOutput<typeof OwnMoveSchema>
 
 export const own: Operation<'own', OwnMove> = {
   kind: 'own',
   things: ({ thing }) => [thingName('own', thing)],
-  apply(state, { thing, as, by, gone }, edition) {
+  apply(state, { thing, as, by, gone, hidden }, edition) {
     const before = state.own[thing]
     if (!as) return before && !before.gone ? ok({ ...state, own: withEntry(state.own, thing, undefined) }) : ok(state)
     // Nothing comes into the slate unseen: what is taken away was there, and could be.
     if (before ? before.kind !== as.kind : gone) return refuse({ code: 'not-allowed', item: thing })
-    const asItWas = gone && before && JSON.stringify(bare(before)) === JSON.stringify(as)
+    if (hidden && !before) return refuse({ code: 'not-allowed', item: thing })
+    const asItWas = (gone || hidden || before?.hidden) && before && JSON.stringify(bare(before)) === JSON.stringify(as)
     const refusal = asItWas ? null : refusalToMake(edition, thing, as)
     if (refusal) return refuse(refusal)
-    return ok({ ...state, own: { ...state.own, [thing]: { ...as, by, ...(gone && { gone }) } } })
+    return ok({ ...state, own: { ...state.own, [thing]: { ...as, by, ...(gone && { gone }), ...(hidden && { hidden }) } } })
   },
   invert(before, { thing, by }) {
     const was = before.own[thing]
-    return was ? { kind: 'own', thing, as: bare(was), by: was.by, ...(was.gone && { gone: was.gone }) } : { kind: 'own', thing, as: null, by }
+    return was ? { kind: 'own', thing, as: bare(was), by: was.by, ...(was.gone && { gone: was.gone }), ...(was.hidden && { hidden: was.hidden }) } : { kind: 'own', thing, as: null, by }
   },
 }
 
@@ -38,7 +39,7 @@ export const own: Operation<'own', OwnMove> = {
 export function goneOr({ gone: _, ...seen }: OwnOnSlate, gone: boolean): OwnOnSlate {
   return gone ? { ...seen, gone: true } : seen
 }
-export function bare({ by: _, gone: __, ...as }: OwnOnSlate): Own {
+export function bare({ by: _, gone: __, hidden: ___, ...as }: OwnOnSlate): Own {
   return as as Own
 }
 

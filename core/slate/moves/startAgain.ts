@@ -50,4 +50,4 @@ export function withStrokes(all: SlateState['strokes'], seen: ReadonlySet<string
 }
 
 const withoutThoseOf = (all: SlateState['own'], by: Author): SlateState['own'] =>
-  Object.fromEntries(Object.entries(all).map(([id, thing]) => [id, thing.by === by ? goneOr(thing, true) : thing]))
+  Object.fromEntries(Object.entries(all).map(([id, thing]) => [id, thing.by === by && !thing.hidden ? goneOr(thing, true) : thing]))

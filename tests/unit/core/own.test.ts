@@ -8,7 +8,8 @@ import { TOOLS } from '../../../core/board/tools'
 import { HOLDER, type Actor, type Author } from '../../../core/slate/actor'
 import { undoOf } from '../../../core/slate/history'
 import { apply, invert, MoveSchema, type Move } from '../../../core/slate/move'
-import { boxOfOwn, colourId, mayUse, MOST_OWN, ownMoved, ownOn, pointsOfOwn, toolOf, toolsOn, type Own } from '../../../core/slate/own'
+import { pictureFrom, resized } from '../../../core/slate/making'
+import { boxOfOwn, colourId, mayUse, MOST_OWN, MOST_OWN_PICTURES, ownMoved, ownOn, pointsOfOwn, toolOf, toolsOn, type Own } from '../../../core/slate/own'
 import { isUntouched, startOf, type SlateState } from '../../../core/slate/state'
 import { anyOwn, edition, ownMoveBy } from '../../anyMove'
 import { pieceId, placeId } from '../../boards'
@@ -154,6 +155,68 @@ describe('whose it is', () => {
         state = result.value
       }
     }), { numRuns: 400 })
+  })
+})
+
+describe('what a teacher hides', () => {
+  const teacher = hand('teacher:0')
+  const by = (move: Move, more: object): Move => ({ ...move, ...more }) as Move
+  const adas = done(start, make(text), hand('student:1'))
+  const hidden = done(adas, by(make(text), { hidden: true }), teacher)
+
+  it('nobody else sees, and it is known still who made it', () => {
+    expect(ownOn(hidden.own, page.id)).toEqual([])
+    expect(ownOn(hidden.own, page.id, true)).toMatchObject([[nameOf(text), { by: 'student:1', hidden: true }]])
+    expect(done(hidden, make(text), teacher).own).toEqual(adas.own)
+  })
+
+  it('no student hides, shows, changes or takes away, whoever made it and whatever move is tried', () => {
+    expect(refusal(adas, by(make(text), { hidden: true }))).toBe('not-allowed')
+    expect(refusal(start, by(make(text), { hidden: true }), teacher)).toBe('not-allowed')
+    fc.assert(fc.property(ownMoveBy('student:1'), fc.boolean(), (move, again) => {
+      for (const tried of [move, make(text), by(make(text), { hidden: true, gone: true }), by(make(text), { as: null }), { kind: 'start-again' } as Move]) {
+        const result = apply(hidden, again ? { ...tried } : tried, { edition, actor: hand('student:1') })
+        if (result.ok) expect(result.value.own[nameOf(text)]).toEqual(hidden.own[nameOf(text)])
+      }
+    }))
+  })
+
+  it('can be taken back by the teacher, and not by the student\'s own undo', () => {
+    const hide = by(make(text), { hidden: true })
+    const [first, second] = [done(start, make(text), hand('student:1'), 1), done(adas, hide, teacher, 2)]
+    const back = invert(adas, hide, edition)!
+    expect(done(second, back, teacher).own).toEqual(adas.own)
+    const undo = undoOf({ id: 'a', inverse: invert(start, make(text), edition), number: 1 }, 'student:1', second)
+    expect(undo).toBeNull()
+    expect(first.own).toEqual(adas.own)
+  })
+})
+
+describe('pictures', () => {
+  const picture = (id: string): Own => ({ kind: 'picture', page: page.id, x: 100, y: 100, width: 80, height: 60, picture: id, from: 'device', alt: '' })
+  it('are so many at most on a slate, those that were taken away included', () => {
+    let state = start
+    for (let i = 0; i < MOST_OWN_PICTURES; i++) state = done(state, { kind: 'own', thing: `a-picture-${i}`, as: picture(`p${i}`), by: 'student:1' })
+    state = done(state, { kind: 'own', thing: 'a-picture-0', as: picture('p0'), by: 'student:1', gone: true })
+    expect(refusal(state, { kind: 'own', thing: 'one-too-many', as: picture('more'), by: 'student:1' })).toBe('full')
+  })
+
+  it('come to lie on the page, keep their proportions whatever is made of them, and name nothing but a picture', () => {
+    fc.assert(fc.property(fc.integer({ min: 1, max: 8000 }), fc.integer({ min: 1, max: 8000 }), fc.array(fc.boolean(), { maxLength: 12 }), (width, height, steps) => {
+      let own = pictureFrom({ picture: 'p', from: 'camera', alt: '' }, { width, height }, page)
+      if (own.kind !== 'picture') throw new Error('a picture')
+      const ratio = own.width / own.height
+      expect(refusal(start, { kind: 'own', thing: 'a-picture-x', as: own, by: 'student:1' })).toBeNull()
+      for (const larger of steps) own = resized(own, larger, page)
+      if (own.kind !== 'picture') throw new Error('a picture')
+      expect(own.width).toBeLessThanOrEqual(page.width + 1)
+      expect(own.height).toBeLessThanOrEqual(page.height + 1)
+      // Whole points are all that is rounded away, a dozen times.
+      const slack = 1 + 16 / Math.min(own.width, own.height)
+      expect(own.width / own.height / ratio).toBeLessThan(slack)
+      expect(ratio / (own.width / own.height)).toBeLessThan(slack)
+    }))
+    for (const id of ['../../files/x', 'https://elsewhere.example/x', '', 'x'.repeat(41)]) expect(v.safeParse(MoveSchema, { kind: 'own', thing: 'a-picture-x', as: picture(id), by: 'student:1' }).success).toBe(false)
   })
 })
 

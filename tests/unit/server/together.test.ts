@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import sharp from 'sharp'
 import * as v from 'valibot'
 import { RulesSchema } from '../../../core/handout/rules'
 import { MOST_LINES } from '../../../core/handout/talk'
@@ -9,6 +10,8 @@ import { addToMargin, marginOf, saveReview } from '../../../server/usecases/revi
 import { viewSlate } from '../../../server/usecases/slates'
 import { hideLine, speak, talkOf } from '../../../server/usecases/talk'
 import { sayDone } from '../../../server/usecases/together'
+import { readPicture } from '../../../server/files/picture'
+import { approvePicture, hideThing, keepSlatePicture, MOST_KEPT, pictureFor, picturesOf } from '../../../server/usecases/slatePictures'
 import { beginAgain, takeBackHandedIn } from '../../../server/usecases/tries'
 import { makeFrame } from '../../../server/usecases/giveOut'
 import { addMember } from '../../../server/usecases/members'
@@ -174,6 +177,42 @@ describe('another try', () => {
     await handIn(services(), id, student)
     await addToMargin(services(), id, two.school.teacher, { kind: 'note', page: pageId('page'), piece: pieceId('c0'), text: 'Hm' })
     expect(await takeBackHandedIn(services(), id)).toEqual({ ok: false, reason: 'looked-at' })
+    await rules({})
+  })
+})
+
+describe('pictures of students', () => {
+  const bytes = (colour: string) => sharp({ create: { width: 8, height: 8, channels: 3, background: colour } }).jpeg().toBuffer()
+  const picture = async (colour: string) => {
+    const read = await readPicture(await bytes(colour))
+    if (!read.ok) throw new Error(read.reason)
+    return read.value
+  }
+  const seen = async (slate: string, id: string, author: `student:${number}` | null, staff = false) => await pictureFor(services(), slate, id, { author, staff }) !== null
+
+  it('are kept once under their maker\'s name for them, and nobody else\'s bytes come under it', async () => {
+    const { frame } = await frameOf(1)
+    const red = await picture('#f00')
+    for (let i = 0; i < 2; i++) expect(await keepSlatePicture(services(), frame, 'the-crab', 'student:1', red)).toEqual({ ok: true, value: null })
+    expect(await keepSlatePicture(services(), frame, 'the-crab', 'student:2', await picture('#00f'))).toEqual({ ok: false, reason: 'taken' })
+    expect((await pictureFor(services(), frame, 'the-crab', { author: 'student:2', staff: false }))?.hash).toBe(red.hash)
+    await two.connection.pool.query(`insert into slate_pictures (slate_id, id, by, file_hash) select $1, 'more-' || i, 'student:1', $2 from generate_series(1, ${MOST_KEPT - 1}) i`, [frame, red.hash])
+    expect(await keepSlatePicture(services(), frame, 'one-more', 'student:1', red)).toEqual({ ok: false, reason: 'full' })
+  })
+
+  it('wait for the teacher where that is set: their maker sees them at once; what is hidden only teachers see', async () => {
+    const { frame, people: [one] } = await frameOf(2)
+    await rules({ approve: true })
+    await keepSlatePicture(services(), frame, 'the-crab', 'student:1', await picture('#f00'))
+    expect([await seen(frame, 'the-crab', 'student:1'), await seen(frame, 'the-crab', 'student:2'), await seen(frame, 'the-crab', null, true)]).toEqual([true, false, true])
+    expect(await picturesOf(two.connection.db, frame)).toEqual([{ id: 'the-crab', by: 'student:1', waits: true }])
+    await approvePicture(services(), frame, 'the-crab', true)
+    expect(await seen(frame, 'the-crab', 'student:2')).toBe(true)
+    // The board gives no tool for pictures, so no move lays it; nothing can be hidden that isn't there.
+    const hold = (await whoOnSlate(two.connection.db, two.owner, frame)).hold!
+    expect(await hideThing(services(), frame, { actor: two.owner, hold, kind: 'frame' }, { id: 'hide-move-1', thing: 'no-such-thing', hidden: true })).toEqual({ ok: false, reason: 'not-found' })
+    expect(said(await two.submit(frame, one!, [{ id: 'lay-picture-1', move: { kind: 'own', thing: 'a-picture-x', as: { kind: 'picture', page: pageId('page'), x: 9, y: 9, width: 9, height: 9, picture: 'the-crab', from: 'device', alt: '' }, by: 'student:1' } }]))).toEqual(['not-allowed'])
+    expect(await seen(frame, 'none-there', 'student:1', true)).toBe(false)
     await rules({})
   })
 })

@@ -16,16 +16,19 @@ const line = (await attempt(() => ask<WalkView>(`/api/handouts/${handout}`)))?.s
 const at = line.findIndex(s => s.id === slate)
 const lineNav = useTemplateRef<HTMLElement>('lineNav')
 onMounted(() => lineNav.value?.querySelector('[aria-current]')?.scrollIntoView({ inline: 'center', block: 'nearest' }))
-useHead({ title: () => view.value ? `${view.value.name} · ${view.value.board.title}` : '' })
+/** One board for everyone is nobody's, and has no name. */
+const nameOf = ({ name }: { name: string }) => name || t('desk.everyone')
+const shortNameOf = ({ name }: { name: string }) => name ? shortName(name) : t('desk.everyone')
+useHead({ title: () => view.value ? `${nameOf(view.value)} · ${view.value.board.title}` : '' })
 </script>
 
 <template>
   <div class="flex h-dvh min-h-[38rem] flex-col">
-    <UiTopBar :title="view?.name ?? ''" :below="view?.board.title ?? ''">
+    <UiTopBar :title="view ? nameOf(view) : ''" :below="view?.board.title ?? ''">
       <template #start><NuxtLink :to="`/handout/${handout}`" class="button button-dark"><Icon name="lucide:layout-grid" />{{ t('review.toWalk') }}</NuxtLink></template>
       <template #end>
-        <NuxtLink v-if="at > 0" :to="`/handout/${handout}/review/${line[at - 1]!.id}`" class="button button-dark"><Icon name="lucide:arrow-left" />{{ shortName(line[at - 1]!.name) }}</NuxtLink>
-        <NuxtLink v-if="at >= 0 && at < line.length - 1" :to="`/handout/${handout}/review/${line[at + 1]!.id}`" class="button button-dark">{{ shortName(line[at + 1]!.name) }}<Icon name="lucide:arrow-right" /></NuxtLink>
+        <NuxtLink v-if="at > 0" :to="`/handout/${handout}/review/${line[at - 1]!.id}`" class="button button-dark"><Icon name="lucide:arrow-left" />{{ shortNameOf(line[at - 1]!) }}</NuxtLink>
+        <NuxtLink v-if="at >= 0 && at < line.length - 1" :to="`/handout/${handout}/review/${line[at + 1]!.id}`" class="button button-dark">{{ shortNameOf(line[at + 1]!) }}<Icon name="lucide:arrow-right" /></NuxtLink>
       </template>
     </UiTopBar>
     <main class="flex min-h-0 flex-1 flex-col gap-3 overflow-auto p-4">
@@ -35,7 +38,7 @@ useHead({ title: () => view.value ? `${view.value.name} · ${view.value.board.ti
         <NuxtLink
           v-for="other in line" :key="other.id" :to="`/handout/${handout}/review/${other.id}`" :aria-current="other.id === slate ? 'page' : undefined"
           class="button min-h-10 shrink-0 px-3 py-1 text-sm" :class="other.id === slate ? 'border-sunfleck-600 bg-sunfleck-200 text-stone-950' : ''"
-        ><UiStatusIcon :status="other.status" />{{ shortName(other.name) }}</NuxtLink>
+        ><UiStatusIcon :status="other.status" />{{ shortNameOf(other) }}</NuxtLink>
       </nav>
     </main>
   </div>
