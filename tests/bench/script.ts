@@ -1,5 +1,6 @@
 import { gzipSync } from 'node:zlib'
 import { chromium, type Page } from '@playwright/test'
+import { GESTURES } from '../../core/slate/making'
 import { TOOLS } from '../../core/board/tools'
 import type { Board } from '../../core/board/board'
 import type { Place } from '../../core/board/place'
@@ -53,7 +54,12 @@ export async function studentScript(application: Application): Promise<Line[]> {
 async function everyTool(page: Page): Promise<void> {
   const tools = page.getByRole('toolbar').getByRole('button')
   await tools.first().waitFor()
-  for (let i = 0; i < TOOLS.length; i++) await tools.nth(i).click()
+  for (const [i, tool] of TOOLS.entries()) {
+    await tools.nth(i).click()
+    if (GESTURES[tool] !== null) continue
+    await page.getByRole('dialog').waitFor({ state: 'attached' })
+    await page.keyboard.press('Escape')
+  }
   await page.getByRole('button', { name: 'Hand in' }).click()
   await page.getByRole('button', { name: 'Hand it in now' }).waitFor()
 }
