@@ -23,7 +23,7 @@ export default defineNuxtConfig({
   imports: {
     presets: [{
       from: '@vueuse/core',
-      imports: ['computedAsync', 'onKeyStroke', 'until', 'useDebounceFn', 'useElementSize', 'useEventListener', 'useIntervalFn', 'useNow', 'useResizeObserver', 'useSessionStorage'],
+      imports: ['computedAsync', 'onKeyStroke', 'until', 'useDebounceFn', 'useElementSize', 'useEventListener', 'useIntervalFn', 'useLocalStorage', 'useNow', 'useResizeObserver', 'useSessionStorage'],
     }],
   },
   nitro: {

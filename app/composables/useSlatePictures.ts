@@ -4,7 +4,7 @@ import { libraryAddress, pictureAddress, providePictures, type PictureView } fro
 import { pictureStore } from '~/sync/pictures'
 
 /** What the server won't ever take; everything else is tried again. */
-const FINAL = new Set(['bad-picture', 'too-big', 'too-many-pixels', 'too-heavy', 'full', 'taken', 'not-yours'])
+const FINAL = new Set(['bad-picture', 'too-big', 'too-many-pixels', 'too-heavy', 'full', 'taken', 'not-yours', 'not-now'])
 const AGAIN_MS = 4000
 
 /** Pictures on a student's own slate: shown at once, kept on the device, sent when there is a connection. */

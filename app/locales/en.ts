@@ -31,7 +31,7 @@ export default {
   due: { today: 'today', tomorrow: 'tomorrow', at: '{day} at {time}' },
   slate: {
     due: 'For {day}', with: 'With {names}', done: 'I am done', elsewhere: 'You work somewhere else now.', heading: 'Name of my page',
-    toDesk: 'To my desk', instructions: 'What to do', readAloud: 'Read aloud',
+    toDesk: 'To my desk', instructions: 'What to do', readAloud: 'Read aloud', stopReading: 'Stop reading',
     shut: { paused: 'Pencils down', closed: 'Closed' },
     notYet: 'Not everything is done yet:', leftPieces: '{count} card is still on the ledge or in no place | {count} cards are still on the ledge or in no place', leftSpaces: '{count} space is empty | {count} spaces are empty', goThere: 'Go there', word: 'A word to your teacher, if you like',
     deviceFull: 'This device has no room left, so your last move is not kept here yet. Leave this page open until it is sent. | This device has no room left, so your last {count} moves are not kept here yet. Leave this page open until they are sent.',
@@ -133,6 +133,7 @@ export default {
     letBe: { press: 'Escape', does: 'Leave it where it was' },
     undo: { press: 'Ctrl Z', does: 'Undo' },
     sheet: { press: '?', does: 'Show this list' },
+    left: 'Buttons of the ledge on the left, for left hands',
   },
   margin: {
     title: 'From your teacher', onlyInk: 'Look at the page: your teacher has drawn on it.', noteOn: 'Note {number}, on {name}',
@@ -145,6 +146,7 @@ export default {
     takeTitle: 'Take pages from another board', fromBoard: 'Board', choose: 'Choose a board', takeThem: 'Take pages | Take {count} page | Take {count} pages', of: 'Page {number} of {count}', next: 'Next page', previous: 'Page before',
   },
   steps: {
+    go: 'Activity {number}', goDone: 'Activity {number}, done',
     add: 'An activity with a number', step: 'Activity {number}', todo: 'What to do', earlier: 'One earlier', later: 'One later', how: 'What stands in its part of the page moves with it.', of: 'Activity {number} of {count}',
   },
   counting: { worth: 'Counts for {count} point | Counts for {count} points', got: '{points} of {of} points', looksAt: 'What is looked at: {name}' },

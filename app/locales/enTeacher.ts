@@ -223,7 +223,7 @@ export default {
     },
   },
   around: {
-    title: 'Around the page', explain: 'Ask why, before it is handed in', explains: { none: 'No', page: 'One line for the page', places: 'One line for each place' }, notes: 'Room for notes beside the page',
+    title: 'Around the page', explain: 'Ask why, before it is handed in', explains: { none: 'No', page: 'One line for the page', places: 'One line for each place' }, notes: 'Room for notes beside the page', language: 'Read aloud in', readPieces: 'What stands on cards can be read aloud too',
     hints: 'Hints', hintsHow: 'One a line, up to {count}. Students ask for one after the other; you see how many.',
   },
   rules: {

@@ -28,4 +28,9 @@ export const device = () => opened ??= openDB<Schema>('dappled-slate', 4, {
     if (from < 3) db.createObjectStore('views')
     if (from < 4) db.createObjectStore('pictures').createIndex('slate', 'slate')
   },
+  // A newer application in another window needs more room than this one knows: it must not wait until this one is closed.
+  blocking(_have, _want, event) {
+    (event.target as IDBDatabase).close()
+    opened = undefined
+  },
 })

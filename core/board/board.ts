@@ -1,4 +1,5 @@
 import * as v from 'valibot'
+import { LANGUAGES } from '../text/spoken'
 import { storedText } from '../text/storedText'
 import { refuse, ok, type Result } from '../result'
 import { BoxSchema, PointSchema, SizeSchema } from '../geometry/shape'
@@ -68,6 +69,10 @@ export const BoardSchema = v.object({
   /** When students see what the key says of their work; absent: never. */
   feedback: v.optional(v.picklist(FEEDBACKS)),
   tools: v.optional(ToolsSchema),
+  /** In which it is read aloud; English where nothing is said. */
+  language: v.optional(v.picklist(LANGUAGES)),
+  /** Students may have what stands on pieces read aloud. */
+  readPieces: v.optional(v.boolean()),
   subject: v.optional(v.pipe(storedText(40), v.trim())),
   tags: v.optional(v.pipe(v.array(v.pipe(storedText(40), v.trim(), v.minLength(1))), v.maxLength(12))),
 })

@@ -13,6 +13,11 @@ export function setNotes(board: Board, page: PageId, notes: boolean): Board {
   return withPage(board, page, ({ notes: _, ...rest }) => notes ? { ...rest, notes } : rest)
 }
 
+/** In which language the board is read aloud, and whether what stands on pieces is. */
+export function setReading({ language: _, readPieces: __, ...board }: Board, { language, readPieces }: Pick<Board, 'language' | 'readPieces'>): Board {
+  return { ...board, ...language && language !== 'en-GB' && { language }, ...readPieces && { readPieces } }
+}
+
 /** The hints of a page, or of one of its activities: one a line, empty lines passed over, no more than there may be. */
 export function setHints(board: Board, page: PageId, step: string | null, lines: string): Board {
   const hints = lines.split('\n').map(line => line.trim()).filter(Boolean).slice(0, MOST_HINTS)

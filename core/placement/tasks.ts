@@ -64,6 +64,20 @@ export function leftToDo(state: SlateState, edition: Edition): Left[] {
   }))
 }
 
+/**
+ * The activities of a page that are done: all that waits in their part is, and every place there that takes pieces holds one.
+ * An activity without anything to do in its part, as one that is only to be read, is never said to be done.
+ */
+export function stepsDone(state: SlateState, edition: Edition, page: Page): Set<StepId> {
+  const tasks = tasksOf(state, edition).filter(task => task.page === page.id && task.step !== null)
+  const holding = new Set(placePieces(state, page, edition).flatMap(p => p.shares.map(share => share.place)))
+  const places = page.places.filter(place => takes(place, { kind: 'card' })).map(place => ({ step: stepOf(place, page), full: holding.has(place.id) }))
+  return new Set((page.steps ?? []).map(step => step.id).filter((id) => {
+    const here = [...tasks.filter(task => task.step === id).map(task => task.done), ...places.filter(place => place.step === id).map(place => place.full)]
+    return here.length > 0 && here.every(Boolean)
+  }))
+}
+
 /** The first activity in whose part of the page the middle of the place is. */
 function stepOf(place: Place, page: Page): StepId | null {
   const { x, y, width, height } = outlined(place.shape).box

@@ -3,6 +3,7 @@ import { ok, refuse, type Result } from '../../core/result'
 import type { Author } from '../../core/slate/actor'
 import type { SlateKind } from '../../core/slate/kind'
 import { bare } from '../../core/slate/moves/own'
+import { mayUse } from '../../core/slate/own'
 import type { Database } from '../database/tables'
 import { loadStates } from '../database/loadState'
 import type { Picture } from '../files/picture'
@@ -21,6 +22,13 @@ export const MOST_KEPT = 60
 export interface PictureView { readonly id: string, readonly by: Author, readonly waits: boolean }
 
 interface Reader { readonly author: Author | null, readonly staff: boolean }
+
+/** Whether pictures can be laid anywhere on the slate: none is kept that nothing could show. */
+export async function givesPictures({ db, engine }: Pick<Services, 'db' | 'engine'>, slate: string): Promise<boolean> {
+  const { edition_hash } = await db.selectFrom('slates').select('edition_hash').where('id', '=', slate).executeTakeFirstOrThrow()
+  const edition = await engine.editions.get(db, edition_hash)
+  return edition.board.pages.some(page => mayUse(edition, page.id, 'picture') || mayUse(edition, page.id, 'photo'))
+}
 
 /** Keeps a picture under the name that its maker gave it. Sent twice it is kept once; a name that somebody else has used is refused. */
 export function keepSlatePicture(services: Told, slate: string, id: string, by: Author, picture: Picture): Promise<Result<null, 'taken' | 'full'>> {

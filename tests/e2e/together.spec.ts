@@ -1,5 +1,5 @@
 import type { Browser, Page } from '@playwright/test'
-import { setExplain, setHints, setNotes } from '../../core/design/around'
+import { setExplain, setHints, setNotes, setReading } from '../../core/design/around'
 import { duplicatePage } from '../../core/design/pages'
 import { startApplication, type Application } from '../application'
 import { counting, pageId, shore } from '../boards'
@@ -210,4 +210,46 @@ test('a second try keeps the first beside it, hints come one by one and are seen
   await teacher.getByRole('button', { name: 'See it before' }).click()
   await expect(teacher.getByTestId('before').getByRole('listitem')).toHaveText(['limpet: in Crawls, now in Clings'])
   await expectAccessible(teacher)
+})
+
+test('what to do, and what stands on cards, is read aloud word by word where there is a voice; the ledge\'s buttons stand where the hand is', async ({ browser, application }) => {
+  test.setTimeout(120_000)
+  const { address } = application
+  const lesson = await makeLesson(address, NAMES, setReading(shore(), { readPieces: true }))
+  // Without a voice there is nothing to press.
+  const silent = await student(browser, address, lesson, 'Bo Kelp')
+  await expect(silent.getByRole('button', { name: 'Read aloud' })).toHaveCount(0)
+
+  const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage()
+  // A stand-in for the device's voice: it says where it is only when it is told to.
+  await page.addInitScript(() => {
+    const voices = [{ lang: 'de-DE', localService: true, name: 'D' }, { lang: 'en-GB', localService: true, name: 'E' }]
+    const said: { text: string, lang: string, onboundary: (event: object) => void, onend: () => void }[] = []
+    const synthesis = Object.assign(new EventTarget(), { getVoices: () => voices, speak: (one: typeof said[number]) => said.push(one), cancel: () => {} })
+    Object.defineProperty(window, 'speechSynthesis', { value: synthesis })
+    Object.assign(window, { said, SpeechSynthesisUtterance: class { constructor(readonly text: string) {} } })
+  })
+  await comeIn(page, address, lesson, 'Ada Fern')
+  await page.getByRole('button', { name: 'Read aloud' }).click()
+  const at = (charIndex: number) => page.evaluate(index => (window as unknown as { said: { onboundary: (event: object) => void }[] }).said.at(-1)!.onboundary({ name: 'word', charIndex: index }), charIndex)
+  await at(5)
+  await expect(page.getByTestId('spoken')).toHaveText('the')
+  await at(9)
+  await expect(page.getByTestId('spoken')).toHaveText('cards.')
+  await expectAccessible(page)
+  await page.evaluate(() => (window as unknown as { said: { onend: () => void }[] }).said.at(-1)!.onend())
+  await expect(page.getByTestId('spoken')).toHaveCount(0)
+  await piece(page, 'limpet').click()
+  await page.getByRole('toolbar').getByRole('button', { name: 'Read aloud' }).click()
+  expect(await page.evaluate(() => (window as unknown as { said: { text: string, lang: string }[] }).said.at(-1)!.text)).toBe('limpet')
+
+  const undo = page.getByRole('button', { name: 'Undo' })
+  const [before, ledge] = [(await undo.boundingBox())!, (await page.getByTestId('ledge').boundingBox())!]
+  expect(before.x).toBeGreaterThan(ledge.x + ledge.width / 2)
+  await page.getByRole('button', { name: 'Keys', exact: true }).click()
+  await page.getByLabel('Buttons of the ledge on the left, for left hands').check()
+  await page.getByRole('dialog').getByRole('button', { name: 'Close' }).click()
+  await expect.poll(async () => (await undo.boundingBox())!.x).toBeLessThan(ledge.x + ledge.width / 2)
+  await page.reload()
+  await expect.poll(async () => (await undo.boundingBox())!.x).toBeLessThan(ledge.x + ledge.width / 2)
 })

@@ -231,7 +231,7 @@ test('six numbered activities on one page are done one after the other, and move
   await station(page, 'Check').click()
   await press(page, 'Try it as a student')
   await expect(page.getByTestId('step')).toHaveText('Step 1: look closely')
-  await press(page, 'One later')
+  await page.getByRole('button', { name: 'Activity 2', exact: true }).click()
   await expect(page.getByTestId('step')).toHaveText('Step 2: look closely')
   await page.getByLabel('Screen').selectOption('phone')
   await expect(page.locator('[data-device=phone]')).toHaveCSS('width', '390px')

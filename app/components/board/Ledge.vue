@@ -13,6 +13,7 @@ const { edition, page, state, scale, height, editable = false, heldPiece = null,
 const emit = defineEmits<{ press: [event: PointerEvent, piece: PieceId], key: [event: KeyboardEvent, piece: PieceId], tap: [] }>()
 
 const { t } = useWords()
+const leftHanded = useLeftHanded()
 const root = useTemplateRef<HTMLElement>('root')
 const shelf = useTemplateRef<HTMLElement>('shelf')
 defineExpose({ root })
@@ -28,7 +29,7 @@ const turn = (by: number) => shelf.value?.scrollBy({ top: by * shelf.value.clien
 </script>
 
 <template>
-  <div ref="root" class="ledge flex select-none rounded-b-2xl rounded-t border border-ash-500 shadow-md" :style="{ height: `${height}px` }" @click.self="emit('tap')">
+  <div ref="root" class="ledge flex select-none rounded-b-2xl rounded-t border border-ash-500 shadow-md" :class="leftHanded ? 'flex-row-reverse' : ''" data-test="ledge" :style="{ height: `${height}px` }" @click.self="emit('tap')">
     <div
       ref="shelf" class="flex h-full min-w-0 flex-1 flex-wrap content-start gap-x-2.5 gap-y-2.5 overflow-y-hidden px-4 pb-4 pt-3.5"
       role="group" :aria-label="t('stage.ledge')" @click.self="emit('tap')"
@@ -46,11 +47,11 @@ const turn = (by: number) => shelf.value?.scrollBy({ top: by * shelf.value.clien
       </svg>
       <p v-if="waiting.length === 0 && page.pieces.length" class="m-auto text-base font-semibold text-stone-900" @click="emit('tap')">{{ t('stage.ledgeEmpty') }}</p>
     </div>
-    <div v-if="more" class="flex flex-col justify-center gap-1 pb-3 pr-2">
+    <div v-if="more" class="flex flex-col justify-center gap-1 px-1 pb-3">
       <button type="button" class="button min-h-11 w-11 p-0" :aria-label="t('stage.ledgeBack')" @click="turn(-1)"><Icon name="lucide:chevron-up" size="22" /></button>
       <button type="button" class="button min-h-11 w-11 p-0" :aria-label="t('stage.ledgeMore')" @click="turn(1)"><Icon name="lucide:chevron-down" size="22" /></button>
     </div>
-    <div v-if="$slots.end" class="flex flex-col items-stretch justify-center gap-1 pb-3 pr-3"><slot name="end" /></div>
+    <div v-if="$slots.end" class="flex flex-col items-stretch justify-center gap-1 px-2 pb-3"><slot name="end" /></div>
   </div>
 </template>
 

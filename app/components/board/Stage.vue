@@ -49,7 +49,7 @@ const { height: barHeight } = useElementSize(barElement)
 const works = computed(() => editable && !piecesOnly)
 /** What the teacher gave to make things with. */
 const given = computed(() => works.value && withTools ? toolsOn(edition.board, page, step) : [])
-const barred = computed(() => works.value && (given.value.length > 0 || page.pieces.length === 0 || page.arrows || page.places.some(p => p.kind === 'drawing') || page.pieces.some(p => p.turns || p.kind === 'note' || (p.kind === 'tile' && p.other))))
+const barred = computed(() => works.value && (given.value.length > 0 || page.pieces.length === 0 || edition.board.readPieces || page.arrows || page.places.some(p => p.kind === 'drawing') || page.pieces.some(p => p.turns || p.kind === 'note' || (p.kind === 'tile' && p.other))))
 const bar = computed(() => barred.value ? Math.max(ROW, barHeight.value) + GAP : 0)
 const size = useStageSize(room, () => page, () => edition, () => editable, endWidth, () => bar.value)
 /** CSS pixels for a point of the page; the ledge keeps its own while the page is looked at closely. */
@@ -150,6 +150,8 @@ const nameOf = (id: PieceId) => state.texts[id] || pieceName(edition.pieces.get(
 const shownAs = (id: PieceId) => state.pieces[id] ? id : binOf(id) ?? id
 /** A piece that is picked on the page, with what can be done to it there. */
 const picked = computed(() => heldPiece.value && held.value?.way !== 'drag' && state.pieces[heldPiece.value] ? heldPiece.value : null)
+/** What stands on the piece that is in hand, where it may be read aloud. */
+const spoken = computed(() => edition.board.readPieces && heldPiece.value && held.value?.way !== 'drag' ? nameOf(heldPiece.value) : '')
 function headingOf(id: string): string {
   const place = page.places.find(p => p.id === id)
   if (state.texts[id]) return state.texts[id]
@@ -239,6 +241,7 @@ const ghostAt = computed(() => held.value?.way === 'key' ? held.value.landing?.a
         @click="tool = tool === name ? 'move' : name"
       ><Icon :name="TOOLS[name]" size="20" /><span :class="given.length ? 'max-lg:sr-only' : ''">{{ t(`stage.tool.${name}`) }}</span></button>
       <LazyBoardOwnBar v-if="pickedOwn && !making" :thing="own.picked.value!" :own="pickedOwn" :page="page" @make="emit('make', $event)" @write="own.write(own.picked.value!)" />
+      <LazyBoardReadPiece v-if="spoken" :text="spoken" :language="edition.board.language ?? 'en-GB'" />
       <LazyBoardPieceBar v-if="picked" :edition="edition" :state="state" :piece="picked" @make="emit('make', $event)" @turn="stage.turn(picked, $event)" @flip="stage.flip(picked)" />
       <slot v-if="!page.pieces.length" name="ledge-end" />
     </div>

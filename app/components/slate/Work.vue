@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Left } from '~~/core/placement/tasks'
+import { stepsDone, type Left } from '~~/core/placement/tasks'
 import { hintsOf } from '~~/core/slate/moves/hint'
 import { isOfSeveral } from '~~/core/slate/kind'
 import { isUntouched } from '~~/core/slate/state'
@@ -57,6 +57,7 @@ async function handIn(word: string) {
   handingIn.value = false
 }
 
+const done = computed(() => stepsDone(state.value, edition, page.value))
 const several = isOfSeveral(view.kind)
 const members = computed(() => about.value.members)
 const hands = computed(() => otherHands(members.value, slate.others.value))
@@ -104,7 +105,7 @@ onKeyStroke(['z', 'Z'], (event) => {
       </p>
       <p v-if="picturesOnWay" class="text-sm text-stone-200" role="status" data-test="on-way">{{ t('picture.onWay', { count: picturesOnWay }) }}</p>
       <template #end>
-        <button v-if="editable" type="button" class="button button-dark w-11 border-transparent px-0 max-sm:hidden" :aria-label="t('keys.title')" :title="t('keys.title')" @click="showKeys = true"><Icon name="lucide:keyboard" size="22" /></button>
+        <button v-if="editable" type="button" class="button button-dark w-11 border-transparent px-0" :aria-label="t('keys.title')" :title="t('keys.title')" @click="showKeys = true"><Icon name="lucide:keyboard" size="22" /></button>
         <span class="flex items-center gap-2 rounded-full bg-stone-800 px-3 py-2 font-medium">
           <UiRing :share="progress.of ? progress.placed / progress.of : 0" tone="sunfleck" />
           <span>{{ view.name || t('desk.everyone') }} · {{ t('slate.placed', progress) }}</span>
@@ -125,10 +126,10 @@ onKeyStroke(['z', 'Z'], (event) => {
       <LazySlateWorth v-if="view.counts !== 'nothing' && !back" :points="view.mostPoints" :rubric="view.rubric" />
       <label v-if="view.kind === 'page' && editable" class="flex items-center gap-3"><span class="shrink-0 font-semibold">{{ t('slate.heading') }}</span><input v-model="heading" class="field min-h-9 max-w-md py-1" maxlength="60" @change="nameIt"></label>
       <div v-if="edition.board.instructions || pageCount > 1" class="flex flex-wrap items-center justify-center gap-x-4 gap-y-2">
-        <SlateInstructions v-if="edition.board.instructions" class="min-w-64 flex-1" :text="edition.board.instructions" />
+        <SlateInstructions v-if="edition.board.instructions" class="min-w-64 flex-1" :text="edition.board.instructions" :language="edition.board.language" />
         <SlatePageTurner v-model="pageIndex" :count="pageCount" :reading="page.reading" />
       </div>
-      <SlateStepTurner v-if="steps.length && !back" v-model="stepIndex" :steps="steps" />
+      <SlateStepTurner v-if="steps.length && !back" v-model="stepIndex" :steps="steps" :done="done" :language="edition.board.language" />
       <div v-if="several || besides || hints.length || further" class="flex flex-wrap items-center gap-x-2 gap-y-2">
         <LazySlateTogether
           v-if="several" :kind="view.kind" :members="members" :own="view.actor.author" :hands="hands" :editable="editable" :presents="presents" :following="following"

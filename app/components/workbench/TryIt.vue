@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { makeEdition, withoutAnswers, type Edition } from '~~/core/board/edition'
 import { markSlate } from '~~/core/keys/mark'
+import { stepsDone } from '~~/core/placement/tasks'
 import { startOf } from '~~/core/slate/state'
 import { useTrial } from '~/composables/useTrial'
 
@@ -38,8 +39,8 @@ const score = computed(() => markSlate(trial.state.value, edition).reduce((sum, 
     </UiTopBar>
     <div class="flex min-h-0 flex-1 overflow-auto">
       <main class="flex flex-col gap-3 bg-desk p-4" :class="device === 'window' ? 'min-h-0 w-full flex-1' : 'm-auto shrink-0'" :style="frame" :data-device="device">
-        <SlateInstructions v-if="edition.board.instructions" :text="edition.board.instructions" />
-        <SlateStepTurner v-if="steps.length" v-model="stepIndex" :steps="steps" />
+        <SlateInstructions v-if="edition.board.instructions" :text="edition.board.instructions" :language="edition.board.language" />
+        <SlateStepTurner v-if="steps.length" v-model="stepIndex" :steps="steps" :done="stepsDone(trial.state.value, given, page)" :language="edition.board.language" />
         <SlatePageTurner v-model="index" :count="count" :reading="page.reading" />
         <BoardStage :edition="given" :page="page" :state="trial.state.value" :editable="!page.reading" :ledge="!page.reading" :step="step" @make="trial.make" />
       </main>

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { makeEdition } from '../../../core/board/edition'
 import type { Board } from '../../../core/board/board'
 import type { Place } from '../../../core/board/place'
-import { leftToDo, progress, tasksOf } from '../../../core/placement/tasks'
+import { leftToDo, progress, stepsDone, tasksOf } from '../../../core/placement/tasks'
 import { emptySlate } from '../../../core/slate/state'
 import { pageId, placeId } from '../../boards'
 import { boardOf, box, card, slateOf } from '../../keyBoards'
@@ -38,5 +38,15 @@ describe('what is left to do', () => {
   it('is nothing on a page to read, and on a board without tasks', () => {
     const bare = makeEdition({ ...board, pages: [board.pages[1]!] })
     expect([leftToDo(emptySlate, bare), progress(emptySlate, bare)]).toEqual([[], { placed: 0, of: 0 }])
+  })
+
+  it('activities are done when all in their part is, and each place there holds something; one without anything to do never is', () => {
+    const done = (state: Parameters<typeof slateOf>[1]) => [...stepsDone(slateOf(board, state), edition, edition.board.pages[0]!)]
+    expect(done({})).toEqual([])
+    expect(done({ texts: { first: 'because' } })).toEqual([])
+    expect(done({ pieces: { a: { x: 100, y: 100 } }, texts: { first: 'because' } })).toEqual(['top'])
+    expect(done({ texts: { 'gaps:0': 'x', 'gaps:1': 'y' }, strokes: [{ place: 'draw', points: [[650, 300]] }] })).toEqual(['foot'])
+    const idle = makeEdition({ ...board, pages: [{ ...board.pages[0]!, places: [] }] })
+    expect([...stepsDone(emptySlate, idle, idle.board.pages[0]!)]).toEqual([])
   })
 })

@@ -4,7 +4,7 @@ import { pictureParam, readBytes } from '../../../../../http/read'
 import { refusal } from '../../../../../http/refuse'
 import { requireRight } from '../../../../../http/session'
 import { moveOn } from '../../../../../rights/rights'
-import { keepSlatePicture } from '../../../../../usecases/slatePictures'
+import { givesPictures, keepSlatePicture } from '../../../../../usecases/slatePictures'
 
 /** Devices make pictures smaller before they send them; a photo as a camera takes it is more than this. */
 const LARGEST = 6 * 1024 * 1024
@@ -14,6 +14,7 @@ export default defineEventHandler(async (event) => {
   const { all, id, actor, who } = await requireRightOnSlate(event, 'slate.read')
   requireRight(who.role, moveOn(who.kind!))
   const name = pictureParam(event)
+  if (!await givesPictures(all, id)) throw refusal('not-now')
   if (!await mayAsk(all.limits.pictures, actor.id)) throw refusal('too-often')
   const bytes = await readBytes(event, LARGEST)
   const read = await all.labour.pictures.do('picture', bytes)
