@@ -149,11 +149,26 @@ await shoot('tiles', async () => {
   await page.getByRole('heading', { name: 'How it stands' }).waitFor()
   return page
 })
-await shoot('arrows', async () => {
-  const page = await handout('Who eats whom on our shore?')
-  await page.locator('[data-slate="Una Speir"]').first().click()
-  await page.getByLabel('A word to the student').waitFor()
-  return page
+await shoot('frame', async () => {
+  // Two of one group: what one holds, the other sees.
+  const [own, other] = [await open(await student(browser, LAPTOP, 0, 'Ada Marsh'), 'How many beats?'), await (async () => {
+    const walk = await handout('How many beats?')
+    const tile = (await walk.locator('[data-slate]', { hasText: 'Ada' }).first().innerText()).split('\n').at(-1)!
+    await walk.close()
+    const mate = tile.split(', ').find(name => name !== 'Ada')!
+    return open(await student(browser, LAPTOP, 0, CLASSES[0].students.find(name => name.startsWith(`${mate} `))!), 'How many beats?')
+  })()]
+  await other.getByRole('button', { name: 'Side talk' }).click()
+  await other.getByLabel('Say something to your group').fill('Clap it with me: cor-mo-rant!')
+  await other.keyboard.press('Enter')
+  const box = (await other.getByRole('group', { name: 'Ledge' }).getByRole('button').first().boundingBox())!
+  await other.mouse.move(box.x + box.width / 2, box.y + box.height / 2)
+  await other.mouse.down()
+  await other.mouse.move(box.x + 260, box.y - 260, { steps: 6 })
+  await own.getByRole('button', { name: 'Side talk' }).click()
+  await own.locator('[data-test=held-by-others] g').first().waitFor()
+  await own.waitForTimeout(400)
+  return own
 })
 await shoot('handed-back', async () => {
   const walk = await handout('How do they hold on?')

@@ -14,6 +14,8 @@ export interface BoardPlan {
   readonly zones: readonly { heading: string, box?: { x: number, y: number, width: number, height: number }, words?: readonly string[], pictures?: readonly string[] }[]
   /** What students are given beside the cards. */
   readonly tools?: readonly Tool[]
+  /** What stands around the page: reasons, notes, hints, cards that are read aloud. */
+  readonly around?: { readonly explain?: 'page' | 'places', readonly notes?: boolean, readonly hints?: readonly string[], readonly readPieces?: boolean }
   /** Words with more than one right home, or with none. */
   readonly special?: readonly { word: string, homes: readonly string[] }[]
 }
@@ -32,6 +34,7 @@ const boat = readFileSync(new URL('./pictures/boat.svg', import.meta.url), 'utf8
 export const HOLD_ON: BoardPlan = {
   title: 'How do they hold on?',
   instructions: 'Put each animal where it belongs. How does it stay on the rock when the waves come?',
+  around: { explain: 'page', hints: ['Think of a day with high waves. Who stays where it is?', 'Which of them have feet, or something like feet?'] },
   seed: 11,
   zones: [
     { heading: 'Clings to rock', words: ['limpet', 'barnacle', 'mussel', 'anemone', 'sponge'] },
@@ -55,6 +58,7 @@ export const WHERE_SEEN: BoardPlan = {
 export const BEATS: BoardPlan = {
   title: 'How many beats?',
   instructions: 'Say the word and clap it. How many beats do you hear?',
+  around: { notes: true, readPieces: true, hints: ['Put your hand under your chin and say the word. Each time the chin drops is a beat.'] },
   seed: 5,
   textSize: 22,
   backdrop: { ruling: { kind: 'dots', spacing: 24 } },
@@ -68,7 +72,7 @@ export const BEATS: BoardPlan = {
 export const WEATHER: BoardPlan = {
   title: 'Weather words from the harbour wall',
   instructions: 'Sort the words. Two of them could go in more than one place, and one belongs nowhere. Say why on a note.',
-  tools: ['note', 'highlighter'],
+  tools: ['note', 'highlighter', 'picture'],
   seed: 42,
   backdrop: { colour: '#f6ecd8' },
   zones: [
@@ -81,6 +85,7 @@ export const WEATHER: BoardPlan = {
 
 export const BOAT: BoardPlan = {
   title: 'Parts of a boat',
+  tools: ['write', 'pen', 'arrow', 'photo'],
   instructions: 'Put each word on the part of the boat where you would look for it.',
   seed: 77,
   textSize: 16,

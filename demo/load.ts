@@ -5,6 +5,7 @@ import { makeEdition } from '../core/board/edition'
 import { markOf } from '../core/groups/marks'
 import { GroupSearch } from '../core/groups/search'
 import { groupSizes } from '../core/groups/sizes'
+import { NO_RULES } from '../core/handout/rules'
 import { COPY_EACH } from '../core/handout/settings'
 import { seeded } from '../core/layout/random'
 import type { SlateState } from '../core/slate/state'
@@ -129,7 +130,7 @@ async function playFrames(db: Db, board: string, classId: string, now: Date): Pr
     const set = await keepSet(trx, classId, { name: 'Rock-pool groups', groups })
     if (!set.ok) throw new Error(set.reason)
     const due = { day: new Date(now.getTime() + 2 * 86_400_000).toISOString().slice(0, 10) }
-    const given = await giveOutWithin(trx, board, { classId, set: set.value.id }, { ...COPY_EACH, mode: 'frame-per-group', word: 'Ten minutes with your group, then we compare.', due })
+    const given = await giveOutWithin(trx, board, { classId, set: set.value.id }, { ...COPY_EACH, mode: 'frame-per-group', word: 'Ten minutes with your group, then we compare.', due, rules: { ...NO_RULES, talk: true, handInBy: 'all-done' } })
     if (!given.ok) throw new Error(given.reason)
     const { document } = await trx.selectFrom('boards').select('document').where('id', '=', board).executeTakeFirstOrThrow()
     const edition = makeEdition(document)
@@ -155,7 +156,7 @@ async function planMore(db: Db, jobs: Jobs, board: string, classId: string, now:
 
 /** A board on which the whole class works together. */
 async function giveToEveryone(db: Db, board: string, classId: string): Promise<void> {
-  const given = await giveOut(db, board, classId, { ...COPY_EACH, mode: 'one-for-everyone', handIn: false })
+  const given = await giveOut(db, board, classId, { ...COPY_EACH, mode: 'one-for-everyone', handIn: false, rules: { ...NO_RULES, approve: true } })
   if (!given.ok) throw new Error(given.reason)
 }
 

@@ -7,6 +7,7 @@ import { addCards, addPictureCards, setTextSize } from '../core/design/pieces'
 import { setBoxes } from '../core/design/items'
 import { addZone } from '../core/design/places'
 import { readPicture, type Picture } from '../server/files/picture'
+import { setExplain, setHints, setNotes, setReading } from '../core/design/around'
 import { setBoardTools } from '../core/design/tools'
 import { pictureSvg, type BoardPlan } from './boards'
 
@@ -25,6 +26,9 @@ export async function makeBoard(plan: BoardPlan): Promise<MadeBoard> {
   const ids = countedIds()
   const placeIds = new Map<string, PlaceId>()
   let board: Board = setBoardTools({ ...emptyBoard(plan.title, page, plan.seed), instructions: plan.instructions }, plan.tools ?? [])
+
+  const { explain, notes = false, hints = [], readPieces = false } = plan.around ?? {}
+  board = setReading(setHints(setNotes(setExplain(board, page, explain ?? null), page, notes), page, null, hints.join('\n')), { readPieces })
 
   const { colour, ruling, picture } = plan.backdrop ?? {}
   const printed = picture ? [{ id: 'backdrop-1', ...await keep(picture.svg), x: 0, y: 0, width: 960, height: 480, alt: picture.alt }] : []

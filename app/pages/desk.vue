@@ -9,6 +9,7 @@ definePageMeta({ for: 'student' })
 interface OnDesk { id: string, title: string, status: SlateStatus, kind: SlateKind, mark: string | null, group: string | null, word: string, due: Due | null, at: string, handout?: string, picture: Board, state: SlateState | null }
 
 const { t } = useWords()
+const leftHanded = useLeftHanded()
 useOffline()
 const store = useMe()
 const route = useRoute()
@@ -71,6 +72,7 @@ async function leave() {
           </NuxtLink>
         </li>
       </ul>
+      <label class="mt-8 flex min-h-11 items-center gap-2"><input v-model="leftHanded" type="checkbox" class="h-5 w-5 shrink-0 accent-leaf-600">{{ t('keys.left') }}</label>
     </main>
   </div>
 </template>

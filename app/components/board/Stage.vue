@@ -49,7 +49,15 @@ const { height: barHeight } = useElementSize(barElement)
 const works = computed(() => editable && !piecesOnly)
 /** What the teacher gave to make things with. */
 const given = computed(() => works.value && withTools ? toolsOn(edition.board, page, step) : [])
-const barred = computed(() => works.value && (given.value.length > 0 || page.pieces.length === 0 || edition.board.readPieces || page.arrows || page.places.some(p => p.kind === 'drawing') || page.pieces.some(p => p.turns || p.kind === 'note' || (p.kind === 'tile' && p.other))))
+/** What stands on pieces is read aloud where the teacher allows it and the device has a voice. */
+const voices = ref(0)
+if (edition.board.readPieces && 'speechSynthesis' in window) {
+  const count = () => voices.value = speechSynthesis.getVoices().length
+  count()
+  useEventListener(speechSynthesis, 'voiceschanged', count)
+}
+const readable = computed(() => !!edition.board.readPieces && voices.value > 0)
+const barred = computed(() => works.value && (given.value.length > 0 || page.pieces.length === 0 || readable || page.arrows || page.places.some(p => p.kind === 'drawing') || page.pieces.some(p => p.turns || p.kind === 'note' || (p.kind === 'tile' && p.other))))
 const bar = computed(() => barred.value ? Math.max(ROW, barHeight.value) + GAP : 0)
 const size = useStageSize(room, () => page, () => edition, () => editable, endWidth, () => bar.value)
 /** CSS pixels for a point of the page; the ledge keeps its own while the page is looked at closely. */
@@ -150,8 +158,8 @@ const nameOf = (id: PieceId) => state.texts[id] || pieceName(edition.pieces.get(
 const shownAs = (id: PieceId) => state.pieces[id] ? id : binOf(id) ?? id
 /** A piece that is picked on the page, with what can be done to it there. */
 const picked = computed(() => heldPiece.value && held.value?.way !== 'drag' && state.pieces[heldPiece.value] ? heldPiece.value : null)
-/** What stands on the piece that is in hand, where it may be read aloud. */
-const spoken = computed(() => edition.board.readPieces && heldPiece.value && held.value?.way !== 'drag' ? nameOf(heldPiece.value) : '')
+/** What stands on the piece that is in hand, to be read aloud. */
+const spoken = computed(() => readable.value && heldPiece.value && held.value?.way !== 'drag' ? nameOf(heldPiece.value) : '')
 function headingOf(id: string): string {
   const place = page.places.find(p => p.id === id)
   if (state.texts[id]) return state.texts[id]

@@ -105,7 +105,7 @@ onKeyStroke(['z', 'Z'], (event) => {
       </p>
       <p v-if="picturesOnWay" class="text-sm text-stone-200" role="status" data-test="on-way">{{ t('picture.onWay', { count: picturesOnWay }) }}</p>
       <template #end>
-        <button v-if="editable" type="button" class="button button-dark w-11 border-transparent px-0" :aria-label="t('keys.title')" :title="t('keys.title')" @click="showKeys = true"><Icon name="lucide:keyboard" size="22" /></button>
+        <button v-if="editable" type="button" class="button button-dark w-11 border-transparent px-0 max-sm:hidden" :aria-label="t('keys.title')" :title="t('keys.title')" @click="showKeys = true"><Icon name="lucide:keyboard" size="22" /></button>
         <span class="flex items-center gap-2 rounded-full bg-stone-800 px-3 py-2 font-medium">
           <UiRing :share="progress.of ? progress.placed / progress.of : 0" tone="sunfleck" />
           <span>{{ view.name || t('desk.everyone') }} · {{ t('slate.placed', progress) }}</span>
@@ -135,7 +135,7 @@ onKeyStroke(['z', 'Z'], (event) => {
           v-if="several" :kind="view.kind" :members="members" :own="view.actor.author" :hands="hands" :editable="editable" :presents="presents" :following="following"
           :showable="pageCount > 1 || steps.length > 0" :talks="talks" :unread="talk.length - heard" @done="done => attempt(() => slate.sayDone(done))" @present="presents = $event" @follow="following = $event" @talk="open('talk')"
         />
-        <button v-if="hints.length" type="button" class="button min-h-10 px-3 py-1" :aria-expanded="side === 'hints'" :title="t('hints.open')" @click="open('hints')"><Icon name="lucide:lightbulb" size="18" /><span class="max-sm:sr-only">{{ t('hints.open') }}</span></button>
+        <button v-if="hints.length && (editable || state.hints[hintOf])" type="button" class="button min-h-10 px-3 py-1" :aria-expanded="side === 'hints'" :title="t('hints.open')" @click="open('hints')"><Icon name="lucide:lightbulb" size="18" /><span class="max-sm:sr-only">{{ t('hints.open') }}</span></button>
         <button v-if="besides" type="button" class="button min-h-10 px-3 py-1" :aria-expanded="side === 'beside'" :title="t('beside.open')" @click="open('beside')"><Icon name="lucide:notebook-pen" size="18" /><span :class="several ? 'max-2xl:sr-only' : 'max-sm:sr-only'">{{ t('beside.open') }}</span></button>
         <button v-if="further" type="button" class="button min-h-10 px-3 py-1" :aria-pressed="comparing" @click="comparing = !comparing"><Icon name="lucide:columns-2" size="18" />{{ t(comparing ? 'again.hide' : 'again.show') }}</button>
       </div>
