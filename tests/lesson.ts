@@ -10,6 +10,8 @@ import { connect } from '../server/database/connect'
 import type { Reply } from '../server/sync/commit'
 import { Engine } from '../server/sync/engine'
 import type { Listener } from '../server/sync/hub'
+import { makeFrame } from '../server/usecases/giveOut'
+import { addMember } from '../server/usecases/members'
 import { pieceId } from './boards'
 import { migratedDatabase } from './database'
 import { makeSchool, type School } from './school'
@@ -67,4 +69,21 @@ export function listener(id: string, session = 'nobody\'s'): Listener & { heard:
 
 export async function until(condition: () => boolean): Promise<void> {
   while (!condition()) await new Promise(resolve => setTimeout(resolve, 5))
+}
+
+/** A frame of these students, in their order, each with a part or none. */
+export async function frameWith(two: TwoProcesses, members: readonly { student: string, part?: number | null }[]): Promise<{ frame: string, people: Actor[] }> {
+  const frame = await makeFrame(two.connection.db, two.school.handout, 'Oak')
+  for (const { student, part = null } of members) {
+    const added = await addMember(two.services, frame, student, part)
+    if (!added.ok) throw new Error(added.reason)
+  }
+  return { frame, people: members.map(({ student }) => two.as(student)) }
+}
+
+/** More students on the class's list, without a slate of the handout. */
+export async function moreStudents(two: TwoProcesses, count: number): Promise<string[]> {
+  const { rows } = await two.connection.pool.query<{ id: string }>(`insert into students (class_id, name, picture_password)
+    select $1, 'Free ' || i, array['sun', 'cat', 'key'] from generate_series(1, $2) i returning id`, [two.school.classId, count])
+  return rows.map(row => row.id)
 }

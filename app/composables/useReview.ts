@@ -58,7 +58,7 @@ export function useReview(view: SlateView, outdated: () => void) {
       status.value = slate.status
     },
     ended: code => trouble.value = code,
-    about: () => void Promise.all([readTalk(), readPictures()]),
+    about: (_, what) => what === 'talk' ? void readTalk() : what === 'pictures' ? void readPictures() : undefined,
   })
 
   const marks = computed(() => withDecisions(markSlate(state.value, edition), decisions.value))

@@ -35,12 +35,14 @@ export interface WalkView {
   boards: Record<string, Board>
   /** What some students got instead. */
   versions: { number: number, name: string }[]
-  slates: { id: string, version: number | null, name: string, heading: string | null, mark: string | null, members: WalkMember[], edition: string, status: SlateStatus, number: number, state: SlateState, movedAt: string | null, handedInAt: string | null, unreadable: boolean }[]
+  slates: { id: string, version: number | null, name: string, heading: string | null, mark: string | null, members: WalkMember[], edition: string, status: SlateStatus, number: number, state: SlateState, movedAt: string | null, handedInAt: string | null, unreadable: boolean, waiting: number }[]
   /** Students who are on no frame. */
   loose: { student: string, name: string }[]
 }
 export interface WalkMember { student: string, name: string, hand: number, part: number | null }
-interface Seen extends SeenSlate { readonly version: number | null, readonly name: string, readonly heading: string | null, readonly mark: string | null, readonly members: WalkMember[], readonly unreadable: boolean }
+interface Seen extends SeenSlate { readonly version: number | null, readonly name: string, readonly heading: string | null, readonly mark: string | null, readonly members: WalkMember[], readonly unreadable: boolean
+  /** Pictures that others see once the teacher has let them through. */
+  readonly waiting: number }
 export interface WalkSlate extends Seen { readonly placed: number, readonly of: number, readonly fresh: boolean, readonly from: Seen }
 
 /** All slates of a handout, live: read once, and from there on each move as it happens. */
@@ -62,7 +64,7 @@ export function useWalk(handout: string) {
         return {
           id: slate.id, version: slate.version, name: slate.name, heading: slate.mark ? null : slate.heading, mark: slate.mark, members: slate.members,
           edition: under, status: slate.status, replica: receiveWhole(emptyReplica, slate.number, slate.state, under),
-          movedAt: slate.movedAt ? Date.parse(slate.movedAt) : null, unreadable: slate.unreadable,
+          movedAt: slate.movedAt ? Date.parse(slate.movedAt) : null, unreadable: slate.unreadable, waiting: slate.waiting,
         }
       })
     }
@@ -74,7 +76,9 @@ export function useWalk(handout: string) {
   }
 
   const { live, connection } = useLive()
-  const watched = live.watch<Seen>({ handout, read, changed: show, ended: code => trouble.value = code })
+  const watched = live.watch<Seen>({ handout, read, changed: show, ended: code => trouble.value = code, about: (_, what) => what === 'pictures' && void readSoon() })
+  /** A class that takes its photos makes one reading of it. */
+  const readSoon = useDebounceFn(() => watched.readNow(), 600)
 
   /** Of each slate that changed its progress is worked out anew; one that was handed in before one's eyes is new. */
   function show() {

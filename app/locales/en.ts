@@ -30,7 +30,7 @@ export default {
   },
   due: { today: 'today', tomorrow: 'tomorrow', at: '{day} at {time}' },
   slate: {
-    due: 'For {day}', with: 'With {names}', done: 'I am done', elsewhere: 'You work somewhere else now.', heading: 'Name of my page',
+    due: 'For {day}', done: 'I am done', elsewhere: 'You work somewhere else now.', heading: 'Name of my page',
     toDesk: 'To my desk', instructions: 'What to do', readAloud: 'Read aloud', stopReading: 'Stop reading',
     shut: { paused: 'Pencils down', closed: 'Closed' },
     notYet: 'Not everything is done yet:', leftPieces: '{count} card is still on the ledge or in no place | {count} cards are still on the ledge or in no place', leftSpaces: '{count} space is empty | {count} spaces are empty', goThere: 'Go there', word: 'A word to your teacher, if you like',

@@ -290,7 +290,7 @@ export default {
     keepAs: 'Keep them as the class', keep: 'Keep', keepHow: 'From then on they come in like any class, with their pictures, and can be given other boards.', kept: 'Kept as {name}.',
   },
   walk: {
-    title: 'Walk-round', mode: { 'copy-each': 'a copy each · {count} student | a copy each · {count} students', 'frame-per-group': 'a frame per group · {count} group | a frame per group · {count} groups', 'one-for-everyone': 'one for everyone', 'pages': 'own pages · {count} page | own pages · {count} pages' },
+    waiting: '{count} picture waits for you | {count} pictures wait for you', title: 'Walk-round', mode: { 'copy-each': 'a copy each · {count} student | a copy each · {count} students', 'frame-per-group': 'a frame per group · {count} group | a frame per group · {count} groups', 'one-for-everyone': 'one for everyone', 'pages': 'own pages · {count} page | own pages · {count} pages' },
     noPages: 'Nobody has begun a page yet. Each one appears here when its student comes.', nobodyYet: 'Nobody has come yet. Show the code.', looseFree: 'One student has taken no frame yet: {names} | {count} students have taken no frame yet: {names}',
     whoWhere: 'Who works where', placeHow: 'Choose another frame for a student. It holds at once; what was done stays where it was done.', noFrame: 'On no frame', placed: '{name}: {group}', loose: 'One student is on no frame: {names} | {count} students are on no frame: {names}', place: 'Put them on a frame', back: 'To everything given out', offline: 'Looking for the connection',
     code: 'Code {code}', join: 'How students come in', orderBy: 'Order by', order: { name: 'Name', progress: 'Progress', quiet: 'Quiet longest' },

@@ -8,7 +8,7 @@ export const MOST_LINES = 500
 
 /** What somebody says beside a slate. The id is made by who says it, so that what is sent twice stands there once. */
 export const SaidSchema = v.strictObject({
-  id: v.pipe(v.string(), v.uuid(), v.toLowerCase()),
+  id: v.pipe(v.string(), v.regex(/^[A-Za-z0-9_-]{8,40}$/)),
   words: v.pipe(storedText(LONGEST_LINE), v.trim(), v.minLength(1)),
   /** An item of the margin that this answers. */
   about: v.optional(v.pipe(v.string(), v.uuid(), v.toLowerCase())),

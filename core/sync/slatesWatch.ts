@@ -24,8 +24,8 @@ export interface WatchStart<Slate extends SeenSlate> {
   readonly changed: () => void
   /** May no longer be looked at. */
   readonly ended: (code: RefusalCode) => void
-  /** What goes with a slate has changed: its margin, its words. */
-  readonly about?: (slate: string) => void
+  /** What goes with a slate has changed: its margin, its words, what is said beside it, its pictures. */
+  readonly about?: (slate: string, what: 'margin' | 'words' | 'talk' | 'pictures') => void
 }
 
 interface WatchPorts {
@@ -151,7 +151,7 @@ export class SlatesWatch<Slate extends SeenSlate> {
     }
     const slate = this.known.get(message.slate)
     if (!slate) return
-    if (message.say === 'margin' || message.say === 'words' || message.say === 'talk' || message.say === 'pictures') return this.start.about?.(slate.id)
+    if (message.say === 'margin' || message.say === 'words' || message.say === 'talk' || message.say === 'pictures') return this.start.about?.(slate.id, message.say)
     this.take(slate, message)
   }
 

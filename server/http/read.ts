@@ -90,9 +90,9 @@ export function queryAs<Schema extends v.GenericSchema>(event: H3Event, schema: 
   throw refusal('bad-request', `${v.getDotPath(parsed.issues[0]) ?? 'query'}: ${parsed.issues[0].message}`)
 }
 
-/** The name that a picture has on its slate. */
-export function pictureParam(event: H3Event): string {
-  const name = v.safeParse(OwnPictureIdSchema, getRouterParam(event, 'picture'))
+/** From the path, a name that a device made for something of a slate: a picture, a line of the talk. */
+export function nameParam(event: H3Event, of: 'picture' | 'line'): string {
+  const name = v.safeParse(OwnPictureIdSchema, getRouterParam(event, of))
   if (!name.success) throw refusal('not-found')
   return name.output
 }

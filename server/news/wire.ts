@@ -32,6 +32,12 @@ export interface NewsWire {
   readonly stop: () => Promise<void>
 }
 
+/** Notes that something of a slate has changed. */
+export async function noteChange(trx: Kysely<Database>, news: News[], slate: string, changed: Extract<News, { scope: 'slate' }>['changed']): Promise<void> {
+  const { handout_id } = await trx.selectFrom('slates').select('handout_id').where('id', '=', slate).executeTakeFirstOrThrow()
+  news.push({ scope: 'slate', slate, handout: handout_id, changed })
+}
+
 /** Does the work in one transaction, and tells the news that it gathers once it is committed. */
 export async function withNews<T>(
   { db, wire }: { readonly db: Kysely<Database>, readonly wire: NewsWire }, work: (trx: Transaction<Database>, news: News[]) => Promise<T>,

@@ -5,7 +5,7 @@ import type { MarginItem } from '../../core/margin/item'
 import { ok, refuse, type Result } from '../../core/result'
 import type { Database } from '../database/tables'
 import type { Services } from '../services'
-import { withNews } from '../news/wire'
+import { noteChange, withNews } from '../news/wire'
 
 type Db = Kysely<Database>
 
@@ -38,8 +38,7 @@ export async function setMarginRemoved(services: Services, slate: string, item: 
     const changed = await trx.updateTable('margins').set({ removed_at: removed ? new Date() : null })
       .where('id', '=', item).where('slate_id', '=', slate).executeTakeFirst()
     if (changed.numUpdatedRows === 0n) return false
-    const { handout_id } = await trx.selectFrom('slates').select('handout_id').where('id', '=', slate).executeTakeFirstOrThrow()
-    news.push({ scope: 'slate', slate, handout: handout_id, changed: 'margin' })
+    await noteChange(trx, news, slate, 'margin')
     return true
   })
 }

@@ -1,4 +1,6 @@
-import type { Kysely } from 'kysely'
+import { sql, type Kysely } from 'kysely'
+import * as v from 'valibot'
+import { RulesSchema } from '../../core/handout/rules'
 import { ok, refuse, type Result } from '../../core/result'
 import type { Author } from '../../core/slate/actor'
 import type { SlateKind } from '../../core/slate/kind'
@@ -7,7 +9,7 @@ import { mayUse } from '../../core/slate/own'
 import type { Database } from '../database/tables'
 import { loadStates } from '../database/loadState'
 import type { Picture } from '../files/picture'
-import { withNews } from '../news/wire'
+import { noteChange, withNews } from '../news/wire'
 import type { Actor } from '../rights/actor'
 import type { Hold } from '../rights/hold'
 import type { Services } from '../services'
@@ -53,6 +55,15 @@ export async function picturesOf(db: Kysely<Database>, slate: string): Promise<P
   return rows.map(({ approved_at, ...row }) => ({ ...row, waits: approve && approved_at === null && row.by.startsWith('student:') }))
 }
 
+/** How many pictures wait for the teacher, by slate of a handout; of slates without any nothing. */
+export async function waitingPictures(db: Kysely<Database>, handout: string): Promise<Map<string, number>> {
+  const { rules } = await db.selectFrom('handouts').select('rules').where('id', '=', handout).executeTakeFirstOrThrow()
+  if (!v.parse(RulesSchema, rules).approve) return new Map()
+  const rows = await db.selectFrom('slate_pictures').innerJoin('slates', 'slates.id', 'slate_pictures.slate_id').select(eb => ['slates.id', eb.fn.countAll<string>().as('count')])
+    .where('slates.handout_id', '=', handout).where('slate_pictures.approved_at', 'is', null).where(sql<boolean>`slate_pictures.by like 'student:%'`).groupBy('slates.id').execute()
+  return new Map(rows.map(row => [row.id, Number(row.count)]))
+}
+
 /** The bytes of a picture; null where there is none that this reader may see. Whoever made it sees it at once; one that a teacher has hidden only teachers see. */
 export async function pictureFor({ db, engine }: Pick<Services, 'db' | 'engine'>, slate: string, id: string, reader: Reader) {
   const row = await db.selectFrom('slate_pictures').innerJoin('files', 'files.hash', 'slate_pictures.file_hash').innerJoin('slates', 'slates.id', 'slate_pictures.slate_id')
@@ -71,8 +82,7 @@ export function approvePicture(services: Told, slate: string, id: string, approv
   return withNews(services, async (trx, news) => {
     const changed = await trx.updateTable('slate_pictures').set({ approved_at: approved ? new Date() : null }).where('slate_id', '=', slate).where('id', '=', id).executeTakeFirst()
     if (changed.numUpdatedRows === 0n) return false
-    const { handout_id } = await trx.selectFrom('slates').select('handout_id').where('id', '=', slate).executeTakeFirstOrThrow()
-    news.push({ scope: 'slate', slate, handout: handout_id, changed: 'pictures' })
+    await noteChange(trx, news, slate, 'pictures')
     return true
   })
 }

@@ -5,7 +5,7 @@ import type { Author } from '../../core/slate/actor'
 import { isOfSeveral, type SlateKind } from '../../core/slate/kind'
 import { marginShows } from '../../core/slate/status'
 import type { Database } from '../database/tables'
-import { withNews } from '../news/wire'
+import { noteChange, withNews } from '../news/wire'
 import type { Services } from '../services'
 import { rulesOf } from './together'
 
@@ -44,8 +44,7 @@ export function hideLine(services: Pick<Services, 'db' | 'wire'>, slate: string,
   return withNews(services, async (trx, news) => {
     const changed = await trx.updateTable('talk').set({ hidden_at: hidden ? new Date() : null }).where('slate_id', '=', slate).where('id', '=', line).executeTakeFirst()
     if (changed.numUpdatedRows === 0n) return false
-    const { handout_id } = await trx.selectFrom('slates').select('handout_id').where('id', '=', slate).executeTakeFirstOrThrow()
-    news.push({ scope: 'slate', slate, handout: handout_id, changed: 'talk' })
+    await noteChange(trx, news, slate, 'talk')
     return true
   })
 }

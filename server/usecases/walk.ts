@@ -10,6 +10,7 @@ import { loadStates } from '../database/loadState'
 import { emptySlate } from '../../core/slate/state'
 import { may, type Role } from '../rights/rights'
 import { isTheirs } from './classes'
+import { waitingPictures } from './slatePictures'
 import { dueOf, namesOf } from './slates'
 
 /** Everything the walk-round begins with; from there on the socket brings the changes. */
@@ -25,8 +26,9 @@ export async function walkRound({ db, engine }: Services, id: string, role: Role
     const states = await loadStates(trx, engine.editions, rows.map(row => ({ id: row.id, edition: row.edition_hash, last: row.last_number })))
     const names = await namesOf(trx, rows.map(row => row.id))
     const people = await peopleOf(trx, id)
+    const waiting = await waitingPictures(trx, id)
     const slates = rows.map(({ moved_at, handed_in_at, edition_hash, last_number, ...row }) => ({
-      ...row, name: names.get(row.id) ?? '', members: people.filter(p => p.slate === row.id).map(({ slate, ...member }) => member), edition: edition_hash, movedAt: moved_at?.toISOString() ?? null, handedInAt: handed_in_at?.toISOString() ?? null,
+      ...row, name: names.get(row.id) ?? '', members: people.filter(p => p.slate === row.id).map(({ slate, ...member }) => member), edition: edition_hash, waiting: waiting.get(row.id) ?? 0, movedAt: moved_at?.toISOString() ?? null, handedInAt: handed_in_at?.toISOString() ?? null,
       // One that can't be read says so, and harms no other.
       ...states.get(row.id) ?? { number: last_number, state: emptySlate }, unreadable: !states.get(row.id),
     })).filter(slate => slate.members.length > 0 || slate.number > 0 || slate.kind === 'frame' || slate.kind === 'class')

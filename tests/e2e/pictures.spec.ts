@@ -139,7 +139,6 @@ test('on a board for everyone pictures wait for the teacher where that is set; w
   const { address } = application
   const lesson = await makeLesson(address, NAMES, setBoardTools(shore(), ['picture', 'note']))
   const { id: handout } = await giveOutTo(lesson.teacher, lesson.board, { to: [{ classId: lesson.classId }], mode: 'one-for-everyone', rules: { approve: true } })
-  const { slates } = await lesson.teacher.must<{ slates: Lesson['slates'] }>('GET', `/api/handouts/${handout}`)
   const open = async (name: string) => {
     const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage()
     await comeIn(page, address, { ...lesson, handout }, name)
@@ -158,7 +157,8 @@ test('on a board for everyone pictures wait for the teacher where that is set; w
 
   const teacher = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage()
   await signInTeacher(teacher, address, lesson.email, lesson.password)
-  await teacher.goto(`${address}/handout/${handout}/review/${slates[0]!.id}`)
+  await teacher.goto(`${address}/handout/${handout}`)
+  await teacher.getByText('1 picture waits for you').click()
   await expect(teacher.getByTestId('made').getByRole('listitem')).toContainText('Ada Fern')
   await expectAccessible(teacher)
   await teacher.getByRole('button', { name: 'Let others see it' }).click()

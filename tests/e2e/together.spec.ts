@@ -154,6 +154,33 @@ test('four work in one frame by mouse, finger and keys: each sees who is here an
   for (const page of all) await page.context().close()
 })
 
+test('who is moved to another frame while offline goes on there; what was made meanwhile stays on the device until it can go where it belongs', async ({ browser, application }) => {
+  test.setTimeout(120_000)
+  const { address } = application
+  const lesson = await makeLesson(address, NAMES)
+  const groups = [['Oak', 'oak', 0, 1], ['Ash', 'ash', 2, 3]].map(([name, mark, ...who]) => ({ name, mark, students: who.map(i => lesson.students[i as number]!.id) }))
+  const { id: set } = await lesson.teacher.must<{ id: string }>('POST', `/api/classes/${lesson.classId}/sets`, { name: 'Two', groups })
+  const { id: handout } = await giveOutTo(lesson.teacher, lesson.board, { to: [{ classId: lesson.classId, set }], mode: 'frame-per-group' })
+  const frames = async () => (await lesson.teacher.must<{ slates: { id: string, name: string, number: number }[] }>('GET', `/api/handouts/${handout}`)).slates
+  const frame = async (name: string) => (await frames()).find(one => one.name === name)!
+  const move = (to: string) => lesson.teacher.must('PUT', `/api/handouts/${handout}/members`, { student: lesson.students[0]!.id, to })
+  const ada = await student(browser, address, { ...lesson, handout }, 'Ada Fern')
+  await expect(ada.getByTestId('together')).toContainText('Bo K.')
+  await ada.context().setOffline(true)
+  await dragTo(ada, 'limpet', await zonePoint(ada, 0))
+  await expect(ada.getByTestId('kept')).toContainText('One move is kept on this device')
+  await move((await frame('Ash')).id)
+  await ada.context().setOffline(false)
+  await expect(ada.getByTestId('together')).toContainText('Cy G.', { timeout: 30_000 })
+  await dragTo(ada, 'prawn', await zonePoint(ada, 2))
+  await expect.poll(async () => [(await frame('Oak')).number, (await frame('Ash')).number]).toEqual([0, 1])
+  // Back on the first frame, what was made for it goes there.
+  await move((await frame('Oak')).id)
+  await expect(ada.getByTestId('together')).toContainText('Bo K.', { timeout: 30_000 })
+  await expect(piece(ada, 'limpet')).toHaveAccessibleName('limpet, in Clings')
+  await expect.poll(async () => [(await frame('Oak')).number, (await frame('Ash')).number]).toEqual([1, 1])
+})
+
 test('a second try keeps the first beside it, hints come one by one and are seen by the teacher, notes are answered', async ({ browser, application }) => {
   test.setTimeout(120_000)
   const { address } = application

@@ -36,15 +36,7 @@ const chosen = (event: Event) => {
   if (file) void open(file, how === 'photo' ? 'camera' : 'device')
 }
 
-const question = ref('')
-const found = shallowRef<{ name: string, words: string }[] | null>(null)
-const look = useDebounceFn(async () => {
-  const asked = question.value
-  const answer = asked.trim() ? await attempt(() => ask<{ name: string, words: string }[]>(`/api/library?q=${encodeURIComponent(asked)}`)) : null
-  // An answer to an older question is passed over.
-  if (asked === question.value) found.value = answer ?? null
-}, 200)
-watch(question, () => void look())
+const { question, found, trouble: notFound } = useLibrary()
 const take = ({ name, words }: { name: string, words: string }) => emit('put', { picture: name, from: 'library', alt: words.slice(0, 200) }, { width: 1, height: 1 })
 </script>
 
@@ -72,7 +64,7 @@ const take = ({ name, words }: { name: string, words: string }) => emit('put', {
       </template>
     </template>
     <p v-if="fault" class="trouble mt-3" role="alert">{{ t(`picture.fault.${fault}`) }}</p>
-    <p v-if="trouble" class="trouble mt-3" role="alert">{{ trouble }}</p>
+    <p v-if="trouble || notFound" class="trouble mt-3" role="alert">{{ trouble || notFound }}</p>
     <template #buttons><button type="button" class="button" @click="emit('close')">{{ t('app.cancel') }}</button></template>
   </UiAsk>
 </template>

@@ -7,6 +7,7 @@ import type { Master } from '~~/core/board/piece'
 import { pieceName } from '~~/core/board/pieceName'
 import { placePieces } from '~~/core/placement/placement'
 import { progress } from '~~/core/placement/tasks'
+import { voiceFor } from '~~/core/text/spoken'
 import { writtenSpots } from '~~/core/layout/written'
 import { FINGER } from '~/composables/useStageSize'
 import type { Target } from '~~/core/placement/landing'
@@ -50,14 +51,13 @@ const works = computed(() => editable && !piecesOnly)
 /** What the teacher gave to make things with. */
 const given = computed(() => works.value && withTools ? toolsOn(edition.board, page, step) : [])
 /** What stands on pieces is read aloud where the teacher allows it and the device has a voice. */
-const voices = ref(0)
+const readable = ref(false)
 if (edition.board.readPieces && 'speechSynthesis' in window) {
-  const count = () => voices.value = speechSynthesis.getVoices().length
-  count()
-  useEventListener(speechSynthesis, 'voiceschanged', count)
+  const look = () => readable.value = voiceFor(speechSynthesis.getVoices(), edition.board.language ?? 'en-GB') !== null
+  look()
+  useEventListener(speechSynthesis, 'voiceschanged', look)
 }
-const readable = computed(() => !!edition.board.readPieces && voices.value > 0)
-const barred = computed(() => works.value && (given.value.length > 0 || page.pieces.length === 0 || readable || page.arrows || page.places.some(p => p.kind === 'drawing') || page.pieces.some(p => p.turns || p.kind === 'note' || (p.kind === 'tile' && p.other))))
+const barred = computed(() => works.value && (given.value.length > 0 || page.pieces.length === 0 || readable.value || page.arrows || page.places.some(p => p.kind === 'drawing') || page.pieces.some(p => p.turns || p.kind === 'note' || (p.kind === 'tile' && p.other))))
 const bar = computed(() => barred.value ? Math.max(ROW, barHeight.value) + GAP : 0)
 const size = useStageSize(room, () => page, () => edition, () => editable, endWidth, () => bar.value)
 /** CSS pixels for a point of the page; the ledge keeps its own while the page is looked at closely. */

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { nanoid } from 'nanoid'
 import { LONGEST_LINE, type Said, type TalkLine } from '~~/core/handout/talk'
 import { shortName } from '~~/core/roster/names'
 import { isOfSeveral, type SlateKind } from '~~/core/slate/kind'
@@ -12,11 +13,11 @@ const { attempt, trouble, busy } = useAsking()
 const talk = computed(() => lines.filter(line => line.about === null))
 const nameOf = ({ by }: TalkLine) => shortName(members.find(member => authorOf(member) === by)?.name ?? t(by.startsWith('student') ? 'together.someone' : 'together.teacher'))
 const words = ref('')
-let id = crypto.randomUUID()
+let id = nanoid()
 async function send() {
   if (!words.value.trim() || !await attempt(async () => (await speak({ id, words: words.value.trim() }), true))) return
   words.value = ''
-  id = crypto.randomUUID()
+  id = nanoid()
 }
 </script>
 

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { nanoid } from 'nanoid'
 import { LONGEST_LINE, type Said, type TalkLine } from '~~/core/handout/talk'
 
 /** What was answered to a note in the margin, and one more answer. */
@@ -7,7 +8,7 @@ const { t } = useWords()
 const { attempt, trouble, busy } = useAsking()
 const writing = ref(false)
 const words = ref('')
-let id = crypto.randomUUID()
+let id = nanoid()
 const answers = computed(() => lines.filter(line => line.about === about))
 const field = useTemplateRef<HTMLInputElement>('field')
 async function begin() {
@@ -19,7 +20,7 @@ async function send() {
   if (!words.value.trim() || !speak || !await attempt(async () => (await speak({ id, words: words.value.trim(), about }), true))) return
   words.value = ''
   writing.value = false
-  id = crypto.randomUUID()
+  id = nanoid()
 }
 </script>
 

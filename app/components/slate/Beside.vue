@@ -16,13 +16,9 @@ const write = (name: string, event: Event) => emit('make', { kind: 'write', in: 
 </script>
 
 <template>
-  <aside class="panel flex min-h-0 flex-col gap-3 overflow-auto p-4" :aria-label="t('beside.title')" data-test="beside">
-    <div class="flex items-center justify-between gap-2">
-      <h2 class="text-lg font-bold">{{ t('beside.title') }}</h2>
-      <button type="button" class="button w-11 px-0" :aria-label="t('app.close')" @click="emit('close')"><Icon name="lucide:x" /></button>
-    </div>
+  <SlateSidePanel :title="t('beside.title')" data-test="beside" @close="emit('close')">
     <label v-if="further" class="block"><span class="label">{{ t('beside.differently') }}</span><UiTyped tall rows="3" :readonly="!editable" :maxlength="LONGEST_TEXT" :value="state.texts[differently] ?? ''" @change="write(differently, $event)" /></label>
     <SlateReasons :reasons="reasons" :state="state" :editable="editable" @make="emit('make', $event)" />
     <label v-if="page.notes" class="flex min-h-40 flex-1 flex-col"><span class="label">{{ t('beside.notes') }}</span><span class="note-line mb-1">{{ t('beside.notesSay') }}</span><UiTyped tall class="min-h-28 flex-1" :readonly="!editable" :maxlength="LONGEST_TEXT" :value="state.texts[notes] ?? ''" @change="write(notes, $event)" /></label>
-  </aside>
+  </SlateSidePanel>
 </template>

@@ -6,16 +6,12 @@ const { t } = useWords()
 </script>
 
 <template>
-  <aside class="panel flex min-h-0 flex-col gap-3 overflow-auto p-4" :aria-label="t('hints.title')" data-test="hints">
-    <div class="flex items-center justify-between gap-2">
-      <h2 class="text-lg font-bold">{{ t('hints.title') }}</h2>
-      <button type="button" class="button w-11 px-0" :aria-label="t('app.close')" @click="emit('close')"><Icon name="lucide:x" /></button>
-    </div>
+  <SlateSidePanel :title="t('hints.title')" data-test="hints" @close="emit('close')">
     <ol class="flex flex-col gap-3" aria-live="polite">
       <li v-for="(hint, i) in hints.slice(0, seen)" :key="i"><strong class="block text-sm">{{ t('hints.of', { number: i + 1, count: hints.length }) }}</strong><bdi class="board-text text-lg">{{ hint }}</bdi></li>
     </ol>
     <button v-if="editable && seen < hints.length" type="button" class="button" @click="emit('next', seen + 1)"><Icon name="lucide:lightbulb" size="20" />{{ t('hints.next', { count: seen + 1 }) }}</button>
     <p v-if="seen === hints.length" class="note-line">{{ t('hints.all') }}</p>
     <p class="note-line">{{ t('hints.seen') }}</p>
-  </aside>
+  </SlateSidePanel>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { nanoid } from 'nanoid'
 import { LONGEST_LINE, type Said, type TalkLine } from '~~/core/handout/talk'
 import { shortName } from '~~/core/roster/names'
 import type { Author } from '~~/core/slate/actor'
@@ -11,7 +12,7 @@ const { t } = useWords()
 const { attempt, trouble, busy } = useAsking()
 const words = ref('')
 /** Kept until it has arrived, so that what is sent twice stands there once. */
-let id = crypto.randomUUID()
+let id = nanoid()
 const member = (by: Author) => members.find(one => authorOf(one) === by)
 const nameOf = (by: Author) => by === own ? t('together.you') : member(by) ? shortName(member(by)!.name) : by.startsWith('student') ? t('together.someone') : t('together.teacher')
 const list = useTemplateRef<HTMLElement>('list')
@@ -23,16 +24,12 @@ async function send() {
   if (!words.value.trim()) return
   if (!await attempt(async () => (await speak({ id, words: words.value.trim() }), true))) return
   words.value = ''
-  id = crypto.randomUUID()
+  id = nanoid()
 }
 </script>
 
 <template>
-  <aside class="panel flex min-h-0 flex-col gap-2 p-4" :aria-label="t('together.talk')" data-test="talk">
-    <div class="flex items-center justify-between gap-2">
-      <h2 class="text-lg font-bold">{{ t('together.talk') }}</h2>
-      <button type="button" class="button w-11 px-0" :aria-label="t('app.close')" @click="emit('close')"><Icon name="lucide:x" /></button>
-    </div>
+  <SlateSidePanel :title="t('together.talk')" data-test="talk" @close="emit('close')">
     <p class="note-line">{{ t('together.readAlong') }}</p>
     <ol ref="list" class="flex min-h-24 flex-1 flex-col gap-2 overflow-auto" tabindex="0" aria-live="polite" :aria-label="t('together.lines')">
       <li v-for="line in lines" :key="line.id" class="flex gap-2">
@@ -48,5 +45,5 @@ async function send() {
     </form>
     <p v-else class="note-line">{{ t('together.closed') }}</p>
     <p v-if="trouble" class="trouble" role="alert">{{ trouble }}</p>
-  </aside>
+  </SlateSidePanel>
 </template>

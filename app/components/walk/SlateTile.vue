@@ -21,6 +21,7 @@ const words = computed(() => {
       <span class="truncate font-semibold" :title="slate.name"><bdi>{{ slate.mark ? slate.name : shortName(slate.name) }}</bdi></span>
       <span class="ml-auto shrink-0 text-sm" :class="slate.status === 'handed-in' || slate.status === 'handed-back' || quietFor ? 'font-bold' : ''">{{ words }}</span>
     </span>
+    <span v-if="slate.waiting" class="mx-1 block truncate rounded bg-sunfleck-400 px-2 py-0.5 text-sm font-semibold text-stone-950">{{ t('walk.waiting', { count: slate.waiting }) }}</span>
     <span v-if="version" class="block truncate px-1 text-sm">{{ version }}</span>
     <span v-if="slate.heading" class="block truncate px-1 text-sm"><bdi>{{ slate.heading }}</bdi></span>
     <span v-if="slate.mark" class="block truncate px-1 text-sm">{{ slate.members.map(m => m.name.split(' ')[0]).join(', ') }}</span>

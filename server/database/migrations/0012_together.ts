@@ -7,7 +7,7 @@ export async function up(db: Kysely<unknown>): Promise<void> {
     'alter table slate_members add column done_at timestamptz',
     // The id is made by who speaks, so that what is sent twice stands there once.
     `create table talk (
-      id uuid not null,
+      id text not null check (id ~ '^[A-Za-z0-9_-]{8,40}$'),
       slate_id uuid not null references slates on delete cascade,
       number integer generated always as identity,
       by text not null,

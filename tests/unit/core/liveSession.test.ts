@@ -9,6 +9,7 @@ import type { RefusalCode } from '../../../core/sync/refusals'
 import { emptyReplica, receiveWhole } from '../../../core/sync/replica'
 import { READ_AFTER_MS, type SeenSlate } from '../../../core/sync/slatesWatch'
 import { edition } from '../../anyMove'
+import { handClock } from '../../handClock'
 import { pieceId } from '../../boards'
 
 const [A, B, C] = ['a', 'b', 'c'].map(letter => `00000000-0000-4000-8000-00000000000${letter}`) as [string, string, string]
@@ -17,8 +18,8 @@ const HANDOUT = '00000000-0000-4000-8000-0000000000ff'
 /** A device with a clock that is turned by hand, and a socket whose other end the test holds. */
 function device() {
   const sent: ClientMessage[] = []
-  const timers: { at: number, then: () => void }[] = []
-  let [now, ids, open, closed] = [0, 0, false, false]
+  const clock = handClock()
+  let [ids, open, closed] = [0, false, false]
   let on!: ConnectionEvents
   const kept = new Map<string, Envelope[]>()
   const live = new LiveSession({
@@ -26,11 +27,7 @@ function device() {
       on = events
       return { send: message => open && sent.push(message) > 0, renew: () => {}, close: () => void (closed = true) }
     },
-    after(milliseconds, then) {
-      const timer = { at: now + milliseconds, then }
-      timers.push(timer)
-      return () => void (timers.includes(timer) && timers.splice(timers.indexOf(timer), 1))
-    },
+    after: clock.after,
     newId: () => `made-here-${++ids}`,
     store: {
       keep: async (slate, envelopes) => void kept.set(slate, [...kept.get(slate) ?? [], ...envelopes]),
@@ -52,18 +49,7 @@ function device() {
     tooBig: () => on.tooBig(),
     /** What was said since it was last asked. */
     said: () => sent.splice(0),
-    async wait(milliseconds: number) {
-      const until = now + milliseconds
-      for (;;) {
-        const next = timers.filter(t => t.at <= until).toSorted((a, b) => a.at - b.at)[0]
-        if (!next) break
-        timers.splice(timers.indexOf(next), 1)
-        now = next.at
-        next.then()
-        await settled()
-      }
-      now = until
-    },
+    wait: (milliseconds: number) => clock.waitFor(milliseconds, settled),
   }
 }
 const settled = async () => {

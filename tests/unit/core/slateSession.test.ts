@@ -13,15 +13,16 @@ import { utf8Length } from '../../../core/text/stored'
 import en from '../../../app/locales/en'
 import { pieceId, placeId } from '../../boards'
 import { edition } from '../../anyMove'
+import { handClock } from '../../handClock'
 
 const SLATE = '00000000-0000-4000-8000-00000000000a'
 
 /** A device with a clock that is turned by hand, a store in memory, and a connection whose other end the test holds. */
 function device(kept: Envelope[] = []) {
   const sent: ClientMessage[] = []
-  const timers: { at: number, then: () => void }[] = []
+  const clock = handClock()
   const aside: { envelope: Envelope, code: RefusalCode }[] = []
-  let [now, ids, connected, renewed, outdated] = [0, 0, false, 0, 0]
+  let [ids, connected, renewed, outdated] = [0, false, 0, 0]
   const store = [...kept]
   let full = false
   const session = new SlateSession({
@@ -33,11 +34,7 @@ function device(kept: Envelope[] = []) {
       return connected
     },
     renew: () => void renewed++,
-    after(milliseconds, then) {
-      const timer = { at: now + milliseconds, then }
-      timers.push(timer)
-      return () => void (timers.includes(timer) && timers.splice(timers.indexOf(timer), 1))
-    },
+    after: clock.after,
     newId: () => `made-here-${++ids}`,
     store: {
       keep: async (_, envelopes) => {
@@ -69,17 +66,7 @@ function device(kept: Envelope[] = []) {
       sent.length = 0
       return message ? (message.moves as SentEnvelope[]).map(m => m.id) : null
     },
-    wait(milliseconds: number) {
-      const until = now + milliseconds
-      for (;;) {
-        const next = timers.filter(t => t.at <= until).toSorted((a, b) => a.at - b.at)[0]
-        if (!next) break
-        timers.splice(timers.indexOf(next), 1)
-        now = next.at
-        next.then()
-      }
-      now = until
-    },
+    wait: clock.wait,
   }
 }
 const put = (x: number): Move => ({ kind: 'put', piece: pieceId('c0'), x, y: 5 })

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { pageId, pieceId } from '../../boards'
+import { handClock } from '../../handClock'
 import type { ClientMessage, ServerMessage } from '../../../core/sync/messages'
 import type { HandHere } from '../../../core/sync/presence'
 import { TELL_EVERY_MS, Together } from '../../../core/sync/together'
@@ -8,34 +9,9 @@ import { Presence } from '../../../server/sync/presence'
 const SLATE = '00000000-0000-4000-8000-00000000000a'
 const holds = (x: number) => ({ piece: pieceId('c0'), x, y: 5 })
 
-/** A clock that is turned by hand. */
-function clock() {
-  const timers: { at: number, then: () => void }[] = []
-  let now = 0
-  return {
-    now: () => now,
-    after(milliseconds: number, then: () => void) {
-      const timer = { at: now + milliseconds, then }
-      timers.push(timer)
-      return () => void (timers.includes(timer) && timers.splice(timers.indexOf(timer), 1))
-    },
-    wait(milliseconds: number) {
-      const until = now + milliseconds
-      for (;;) {
-        const next = timers.filter(t => t.at <= until).toSorted((a, b) => a.at - b.at)[0]
-        if (!next) break
-        timers.splice(timers.indexOf(next), 1)
-        now = next.at
-        next.then()
-      }
-      now = until
-    },
-  }
-}
-
 describe('being together, on a device', () => {
   function device() {
-    const time = clock()
+    const time = handClock()
     const sent: ClientMessage[] = []
     let changes = 0
     const together = new Together({ slate: SLATE, author: 'student:1', changed: () => changes++ }, { send: message => sent.push(message) > 0, after: time.after })
@@ -92,7 +68,7 @@ describe('being together, on a device', () => {
 describe('who is here, among processes', () => {
   /** Two processes that hear each other, unless the line is cut. */
   function processes() {
-    const time = clock()
+    const time = handClock()
     const line = { cut: false }
     const told: ServerMessage[][] = [[], []]
     const made: Presence[] = [0, 1].map(i => new Presence({
@@ -153,7 +129,7 @@ describe('who is here, among processes', () => {
 
   it('tells a large class in parcels that the wire takes', () => {
     const sizes: number[] = []
-    const time = clock()
+    const time = handClock()
     const presence = new Presence({ origin: 'p', now: time.now, after: (ms, then) => void time.after(ms, then), tell: () => {}, announce: news => void sizes.push(...news.map(one => JSON.stringify(one).length)) })
     for (let i = 1; i <= 200; i++) presence.be(`s${i}`, SLATE, `student:${i}`, { page: pageId('p'.repeat(40)), holds: { piece: pieceId('c'.repeat(40)), x: 1234.5678901234, y: 987.654321012 }, presents: true })
     time.wait(500)

@@ -14,7 +14,7 @@ import { correctEdition, previewCorrection } from '../../../server/usecases/edit
 import { addMember, endMember, moveMember } from '../../../server/usecases/members'
 import { switchHandout, switchSlate } from '../../../server/usecases/openness'
 import { pieceId, shore } from '../../boards'
-import { put, said, twoProcesses, type TwoProcesses } from '../../lesson'
+import { frameWith, moreStudents, put, said, twoProcesses, type TwoProcesses } from '../../lesson'
 
 let two: TwoProcesses
 /** Students of the class without a slate in the handout. */
@@ -33,22 +33,11 @@ const inZone = (piece: string, i: number) => ({ ...put(piece, zone(i)), move: { 
 
 beforeAll(async () => {
   two = await twoProcesses(parted(), 4)
-  const { rows } = await two.connection.pool.query<{ id: string }>(`insert into students (class_id, name, picture_password)
-    select $1, 'Free ' || i, array['sun', 'cat', 'key'] from generate_series(1, 12) i returning id`, [two.school.classId])
-  free = rows.map(row => row.id)
+  free = await moreStudents(two, 12)
 })
 afterAll(() => two.close())
 
-async function frameOf(...parts: (number | null)[]): Promise<{ frame: string, people: Actor[] }> {
-  const frame = await makeFrame(two.connection.db, two.school.handout, 'Oak')
-  const people: Actor[] = []
-  for (const part of parts) {
-    const student = free.pop()!
-    expect(await addMember(two.services, frame, student, part)).toEqual({ ok: true, value: { hand: people.length + 1 } })
-    people.push(two.as(student))
-  }
-  return { frame, people }
-}
+const frameOf = (...parts: (number | null)[]) => frameWith(two, parts.map(part => ({ student: free.pop()!, part })))
 const movesOf = (slate: string) => two.connection.db.selectFrom('moves').selectAll().where('slate_id', '=', slate).orderBy('number').execute()
 
 describe('a frame of several', () => {

@@ -13,20 +13,16 @@ import { sayDone } from '../../../server/usecases/together'
 import { readPicture } from '../../../server/files/picture'
 import { approvePicture, hideThing, keepSlatePicture, MOST_KEPT, pictureFor, picturesOf } from '../../../server/usecases/slatePictures'
 import { beginAgain, takeBackHandedIn } from '../../../server/usecases/tries'
-import { makeFrame } from '../../../server/usecases/giveOut'
-import { addMember } from '../../../server/usecases/members'
 import type { Actor } from '../../../server/rights/actor'
 import type { Services } from '../../../server/services'
 import { pageId, pieceId, shore } from '../../boards'
-import { listener, put, said, twoProcesses, until, type TwoProcesses } from '../../lesson'
+import { frameWith, listener, moreStudents, put, said, twoProcesses, until, type TwoProcesses } from '../../lesson'
 
 let two: TwoProcesses
 let free: string[]
 beforeAll(async () => {
   two = await twoProcesses(shore(), 8)
-  const { rows } = await two.connection.pool.query<{ id: string }>(`insert into students (class_id, name, picture_password)
-    select $1, 'Free ' || i, array['sun', 'cat', 'key'] from generate_series(1, 8) i returning id`, [two.school.classId])
-  free = rows.map(row => row.id)
+  free = await moreStudents(two, 12)
 })
 afterAll(() => two.close())
 const services = () => two.services as unknown as Services
@@ -38,9 +34,7 @@ const viewAs = async (slate: string, who: Actor) => {
 }
 const statusOf = async (id: string) => (await two.connection.db.selectFrom('slates').select('status').where('id', '=', id).executeTakeFirstOrThrow()).status
 async function frameOf(count: number): Promise<{ frame: string, people: Actor[] }> {
-  const frame = await makeFrame(two.connection.db, two.school.handout, 'Oak')
-  const people = free.splice(0, count).map(student => two.as(student))
-  for (const one of people) await addMember(two.services, frame, one.id)
+  const { frame, people } = await frameWith(two, free.splice(0, count).map(student => ({ student })))
   await markOpened(services(), frame)
   return { frame, people }
 }

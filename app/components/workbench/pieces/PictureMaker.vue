@@ -10,23 +10,14 @@ import type { Workbench } from '~/composables/useWorkbench'
 const { bench, page } = defineProps<{ bench: Workbench, page: Page }>()
 const { t } = useWords()
 const { upload, trouble, busy } = useUpload()
-const { attempt, trouble: libraryTrouble } = useAsking()
-const question = ref('')
+const { question, found, attempt, trouble: libraryTrouble } = useLibrary()
 const worded = ref(false)
-const found = shallowRef<{ name: string, words: string }[] | null>(null)
 
 function addCards(cards: { hash: FileHash, width: number, height: number, name: string }[]) {
   if (cards.length === 0) return
   bench.change(addPictureCards(bench.board.value, page.id, cards.map(({ hash, width, height, name }) => ({ file: hash, pixelWidth: width, pixelHeight: height, text: worded.value ? name : '', alt: name })), freshIds))
 }
 const add = async (files: Iterable<File>) => addCards(await upload(picturesIn(files)))
-const look = useDebounceFn(async () => {
-  const asked = question.value
-  const pictures = asked.trim() ? await attempt(() => ask<{ name: string, words: string }[]>(`/api/library?q=${encodeURIComponent(asked)}`)) : null
-  // An answer to an older question is passed over.
-  if (asked === question.value) found.value = pictures ?? null
-}, 200)
-watch(question, () => void look())
 async function take({ name, words }: { name: string, words: string }) {
   const kept = await attempt(() => ask<{ hash: FileHash, width: number, height: number }>(`/api/library/${name}`, { method: 'POST', body: {} }))
   if (kept) addCards([{ ...kept, name: words }])

@@ -1,6 +1,6 @@
 import { mayAsk } from '../../../../../http/limits'
 import { requireRightOnSlate } from '../../../../../http/onSlate'
-import { pictureParam, readBytes } from '../../../../../http/read'
+import { nameParam, readBytes } from '../../../../../http/read'
 import { refusal } from '../../../../../http/refuse'
 import { requireRight } from '../../../../../http/session'
 import { moveOn } from '../../../../../rights/rights'
@@ -13,7 +13,7 @@ const LARGEST = 6 * 1024 * 1024
 export default defineEventHandler(async (event) => {
   const { all, id, actor, who } = await requireRightOnSlate(event, 'slate.read')
   requireRight(who.role, moveOn(who.kind!))
-  const name = pictureParam(event)
+  const name = nameParam(event, 'picture')
   if (!await givesPictures(all, id)) throw refusal('not-now')
   if (!await mayAsk(all.limits.pictures, actor.id)) throw refusal('too-often')
   const bytes = await readBytes(event, LARGEST)
