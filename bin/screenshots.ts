@@ -167,7 +167,7 @@ await shoot('frame', async () => {
   await other.mouse.move(box.x + 260, box.y - 260, { steps: 6 })
   await own.getByRole('button', { name: 'Side talk' }).click()
   await own.locator('[data-test=held-by-others] g').first().waitFor()
-  await own.waitForTimeout(400)
+  await own.evaluate(() => Promise.allSettled(document.getAnimations().map(one => one.finished)))
   return own
 })
 await shoot('handed-back', async () => {

@@ -30,7 +30,6 @@ export class Together {
 
   /** The others who are here, without oneself. */
   get others(): ReadonlyMap<Author, Here> { return this.known }
-  get own(): Here { return this.here }
 
   connected(): void {
     this.say()

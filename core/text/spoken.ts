@@ -1,9 +1,9 @@
 /** A piece of a text: a word, or what stands between words. */
-export interface SpokenPart { readonly text: string, readonly from: number, readonly word: boolean }
+export interface SpokenPart { readonly text: string, readonly from: number }
 
 /** The text cut into words and what stands between them; put together again it is the text. Of an empty text none. */
 export function spokenParts(text: string): SpokenPart[] {
-  return [...text.matchAll(/\s+|\S+/g)].map(([part], i, all) => ({ text: part, from: all[i]!.index, word: /\S/.test(part) }))
+  return [...text.matchAll(/\s+|\S+/g)].map(([part], i, all) => ({ text: part, from: all[i]!.index }))
 }
 
 /** The part in which this place of the text is; a voice says by such places where it is. -1 beyond the end. */

@@ -3,7 +3,6 @@ import * as v from 'valibot'
 import { RulesSchema } from '../../core/handout/rules'
 import { ok, refuse, type Result } from '../../core/result'
 import type { Author } from '../../core/slate/actor'
-import type { SlateKind } from '../../core/slate/kind'
 import { bare } from '../../core/slate/moves/own'
 import { mayUse } from '../../core/slate/own'
 import type { Database } from '../database/tables'
@@ -92,7 +91,7 @@ export function approvePicture(services: Told, slate: string, id: string, approv
  * who did it and everybody sees it at once. Refused where there is no such thing, or it can't be moved now.
  */
 export async function hideThing(
-  { db, engine }: Pick<Services, 'db' | 'engine'>, slate: string, who: { actor: Actor, hold: Hold, kind: SlateKind }, { id, thing, hidden }: { id: string, thing: string, hidden: boolean },
+  { db, engine }: Pick<Services, 'db' | 'engine'>, slate: string, who: { actor: Actor, hold: Hold }, { id, thing, hidden }: { id: string, thing: string, hidden: boolean },
 ): Promise<Result<null, 'not-found' | 'not-now'>> {
   const row = await db.selectFrom('slates').select(['edition_hash', 'last_number']).where('id', '=', slate).executeTakeFirstOrThrow()
   const loaded = (await loadStates(db, engine.editions, [{ id: slate, edition: row.edition_hash, last: row.last_number }])).get(slate)

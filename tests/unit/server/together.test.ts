@@ -204,7 +204,7 @@ describe('pictures of students', () => {
     expect(await seen(frame, 'the-crab', 'student:2')).toBe(true)
     // The board gives no tool for pictures, so no move lays it; nothing can be hidden that isn't there.
     const hold = (await whoOnSlate(two.connection.db, two.owner, frame)).hold!
-    expect(await hideThing(services(), frame, { actor: two.owner, hold, kind: 'frame' }, { id: 'hide-move-1', thing: 'no-such-thing', hidden: true })).toEqual({ ok: false, reason: 'not-found' })
+    expect(await hideThing(services(), frame, { actor: two.owner, hold }, { id: 'hide-move-1', thing: 'no-such-thing', hidden: true })).toEqual({ ok: false, reason: 'not-found' })
     expect(said(await two.submit(frame, one!, [{ id: 'lay-picture-1', move: { kind: 'own', thing: 'a-picture-x', as: { kind: 'picture', page: pageId('page'), x: 9, y: 9, width: 9, height: 9, picture: 'the-crab', from: 'device', alt: '' }, by: 'student:1' } }]))).toEqual(['not-allowed'])
     expect(await seen(frame, 'none-there', 'student:1', true)).toBe(false)
     await rules({})

@@ -13,7 +13,7 @@ export default defineEventHandler(async (event) => {
   const { all, id, actor, who } = await requireRightOnSlate(event, 'slate.hide')
   const body = await readJson(event, BodySchema)
   if (!isOfSeveral(who.kind!) && who.kind !== 'page') throw refusal('not-now')
-  const done = await hideThing(all, id, { actor, hold: who.hold!, kind: who.kind! }, body)
+  const done = await hideThing(all, id, { actor, hold: who.hold! }, body)
   if (!done.ok) throw refusal(done.reason)
   return {}
 })
