@@ -53,7 +53,7 @@ export default defineNuxtConfig({
       rollupOptions: { treeshake: { moduleSideEffects: file => !/nuxt\/dist\/app\/composables\/(?:asyncData|fetch|preview|component)\.js$/.test(file) } },
     },
     // Of the libraries only what is used goes to a student's device.
-    define: { __VUE_OPTIONS_API__: false, __INTLIFY_DROP_MESSAGE_COMPILER__: true, __INTLIFY_PROD_DEVTOOLS__: false },
+    define: { __VUE_OPTIONS_API__: false },
   },
   app: {
     head: {

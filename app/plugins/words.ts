@@ -1,4 +1,3 @@
-import { createCoreContext, registerMessageResolver, resolveValue, translate as wordsFor, type LocaleMessage } from '@intlify/core-base'
 import { defu } from 'defu'
 import en from '~/locales/en'
 import type enTeacher from '~/locales/enTeacher'
@@ -7,28 +6,30 @@ type KeysOf<Tree> = { [Name in keyof Tree & string]: Tree[Name] extends string ?
 /** Every message there is; a key that the catalogue lacks doesn't compile. */
 export type WordKey = KeysOf<typeof en & typeof enTeacher>
 
-const LOCALE = 'en'
+/** What a message is once the application is built: a text, or what makes one of what fills its blanks. */
+type Message = string | ((parameters: Record<string, string | number>) => string)
 
 /**
  * The message catalogue, compiled when the application is built. British school English is the only one so far; a second
  * needs no more than its files. What only teachers read is fetched with the first view that is for them.
  */
 export default defineNuxtPlugin(() => {
-  registerMessageResolver(resolveValue)
-  const catalogueOf = (messages: object) => ({ messages, context: createCoreContext({ locale: LOCALE, messages: { [LOCALE]: messages as LocaleMessage<string> } }) })
-  let words = catalogueOf(en)
+  let words: object = en
   let teachers: Promise<void> | undefined
   const wordsForTeachers = () => teachers ??= import('~/locales/enTeacher').then((more) => {
-    words = catalogueOf(defu(en, more.default))
+    words = defu(en, more.default)
   })
+  const find = (key: string) => key.split('.').reduce<unknown>((tree, name) => (tree as Record<string, unknown> | undefined)?.[name], words) as Message | undefined
   return {
     provide: {
       wordsForTeachers,
       words: {
-        has: (key: string) => resolveValue(words.messages, key) !== null,
+        has: (key: string) => find(key) !== undefined,
         /** The words for a key; the key itself where there are none. */
-        translate: (key: string, parameters: Record<string, string | number>): string => String(
-          typeof parameters.count === 'number' ? wordsFor(words.context, key, parameters, parameters.count) : wordsFor(words.context, key, parameters)),
+        translate: (key: string, parameters: Record<string, string | number>): string => {
+          const message = find(key)
+          return typeof message === 'function' ? message(parameters) : message ?? key
+        },
       },
     },
   }
