@@ -5,6 +5,7 @@ import { refuse, ok, type Result } from '../result'
 import { BoxSchema, PointSchema, SizeSchema } from '../geometry/shape'
 import { BackdropSchema } from './backdrop'
 import { PageIdSchema, PieceIdSchema, StepIdSchema, type MasterId, type PageId, type PieceId } from './ids'
+import { fixedOn } from './fixed'
 import { KeySchema } from './key'
 import { referencesOf } from './references'
 import { MasterSchema, PieceSchema } from './piece'
@@ -102,7 +103,8 @@ export function checkBoard(board: Board): BoardFault | null {
   const pageOf = new Map<string, PageId>()
   const masters = new Set<MasterId>(board.masters.map(m => m.id))
   for (const page of board.pages) {
-    for (const { id } of [page, ...page.places, ...page.pieces, ...page.backdrop.figures ?? [], ...page.backdrop.lines ?? [], ...page.steps ?? []]) {
+    // Pictures were never asked for this, and what is frozen has to stay readable.
+    for (const { id } of [page, ...page.places, ...page.pieces, ...fixedOn({ ...page.backdrop, pictures: [] }), ...page.steps ?? []]) {
       if (seen.has(id)) return { code: 'twice', id }
       seen.add(id)
       pageOf.set(id, page.id)

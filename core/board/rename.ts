@@ -1,5 +1,6 @@
 import type { Page } from './board'
-import type { FigureId, KeyId, MasterId, PageId, PieceId, PlaceId, StepId } from './ids'
+import { withFixed } from './fixed'
+import type { KeyId, MasterId, PageId, PieceId, PlaceId, StepId } from './ids'
 import type { Key } from './key'
 import type { Master } from './piece'
 
@@ -23,12 +24,7 @@ export function renamed(sheet: Sheet, fresh: () => string): Sheet {
     page: {
       ...page,
       id: to<PageId>(page.id),
-      backdrop: {
-        ...page.backdrop,
-        pictures: page.backdrop.pictures.map(p => ({ ...p, id: to(p.id) })),
-        ...(page.backdrop.figures && { figures: page.backdrop.figures.map(f => ({ ...f, id: to<FigureId>(f.id) })) }),
-        ...(page.backdrop.lines && { lines: page.backdrop.lines.map(l => ({ ...l, id: to<FigureId>(l.id) })) }),
-      },
+      backdrop: withFixed(page.backdrop, things => things.map(thing => ({ ...thing, id: to(thing.id) }))),
       places: page.places.map(place => ({ ...place, id: to<PlaceId>(place.id) })),
       pieces: page.pieces.map(piece => ({ ...piece, id: to<PieceId>(piece.id) })),
       ledge: page.ledge.map(to<PieceId>),

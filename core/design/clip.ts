@@ -1,5 +1,6 @@
 import type { Board, Page } from '../board/board'
 import type { MasterId, PageId } from '../board/ids'
+import { fixedOn, withFixed, withFixedOf } from '../board/fixed'
 import { referencesOf } from '../board/references'
 import { renamed, type Sheet } from '../board/rename'
 import { moveAll } from '../layout/arrange'
@@ -36,7 +37,7 @@ export function clipOf(board: Board, pageId: PageId, ids: ReadonlySet<string>): 
   const used = new Set(pieces.map(p => p.master))
   const kept: Page = {
     ...page,
-    backdrop: { ...backdrop, pictures: chosen(backdrop.pictures), figures: chosen(backdrop.figures ?? []), lines: chosen(backdrop.lines ?? []) },
+    backdrop: withFixed(backdrop, chosen),
     places: chosen(page.places), pieces, ledge: page.ledge.filter(id => ids.has(id)),
     ...(staged && { staged: Object.fromEntries(Object.entries(staged).filter(([id]) => ids.has(id))) }),
     steps: chosen(page.steps ?? []),
@@ -52,14 +53,11 @@ export function clipOf(board: Board, pageId: PageId, ids: ReadonlySet<string>): 
 /** A part laid on a page under new ids, moved by so much; its new ids are given too. */
 export function pasteClip(board: Board, pageId: PageId, clip: Sheet, by: { dx: number, dy: number }, fresh: () => string): { board: Board, ids: string[] } {
   const { masters, sheet: { page, keys } } = adopted(board.masters, renamed(clip, fresh), () => fresh() as MasterId)
-  const ids = [...page.backdrop.pictures, ...page.backdrop.figures ?? [], ...page.backdrop.lines ?? [], ...page.places, ...page.steps ?? [], ...page.pieces].map(thing => thing.id as string)
+  const ids = [...fixedOn(page.backdrop), ...page.places, ...page.steps ?? [], ...page.pieces].map(thing => thing.id as string)
   const joined = <T>(a: readonly T[] | undefined, b: readonly T[] | undefined) => [...a ?? [], ...b ?? []]
   const pasted = withPage({ ...board, masters: [...masters] }, pageId, p => ({
     ...p,
-    backdrop: {
-      ...p.backdrop, pictures: joined(p.backdrop.pictures, page.backdrop.pictures),
-      figures: joined(p.backdrop.figures, page.backdrop.figures), lines: joined(p.backdrop.lines, page.backdrop.lines),
-    },
+    backdrop: withFixedOf(p.backdrop, page.backdrop),
     places: joined(p.places, page.places), pieces: joined(p.pieces, page.pieces), ledge: joined(p.ledge, page.ledge),
     staged: { ...p.staged, ...page.staged }, steps: joined(p.steps, page.steps), groups: joined(p.groups, page.groups),
   }))

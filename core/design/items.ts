@@ -1,11 +1,12 @@
-import type { Line } from '../board/backdrop'
 import type { Board, Page } from '../board/board'
 import type { PageId, PieceId } from '../board/ids'
 import type { Place } from '../board/place'
+import { FIXED_LISTS, withFixed, type FixedIn, type FixedList } from '../board/fixed'
 import { withoutFigure, withoutPlace } from '../board/references'
-import { boxOf, stretched } from '../geometry/outline'
+import { boxOf } from '../geometry/outline'
 import type { Box, Size } from '../geometry/shape'
 import { heldOn, moveAll, type Boxes } from '../layout/arrange'
+import { HANDLING, handled, type FixedKind } from './fixed'
 import { requirePage, withPage } from './lookup'
 import { takeOffPage } from './pieces'
 import { placeIn } from './places'
@@ -14,7 +15,7 @@ import { placeIn } from './places'
 export type Layer = 'backdrop' | 'places' | 'pieces'
 export interface Item {
   readonly id: string
-  readonly kind: 'picture' | 'figure' | 'line' | 'place' | 'step' | 'piece'
+  readonly kind: FixedKind | 'place' | 'step' | 'piece'
   readonly box: Box
   /** A piece has its master's size. */
   readonly resizes: boolean
@@ -29,17 +30,18 @@ export const allItemsOf = (board: Board, pageId: PageId): Item[] => (['backdrop'
 export function itemsOf(board: Board, pageId: PageId, layer: Layer): Item[] {
   const page = requirePage(board, pageId)
   switch (layer) {
-    case 'backdrop': return [
-      ...page.backdrop.pictures.map((p): Item => ({ ...whole(p.id, 'picture', p), keepsShape: true })),
-      ...(page.backdrop.figures ?? []).map(f => whole(f.id, 'figure', boxOf(f))),
-      ...(page.backdrop.lines ?? []).map((l): Item => ({ ...whole(l.id, 'line', boxOfLine(l)), smallest: { width: 0, height: 0 } })),
-    ]
+    case 'backdrop': return FIXED_LISTS.flatMap(list => fixedItems(page, list))
     case 'places': return [
       ...(page.steps ?? []).map((s): Item => ({ ...whole(s.id, 'step', s), smallest: { width: 96, height: 72 } })),
       ...page.places.map((p): Item => ({ ...whole(p.id, 'place', boxOf(p)), keepsShape: p.kind === 'pin', smallest: smallestOf(p) })),
     ]
     case 'pieces': return stagedItems(board, page)
   }
+}
+
+function fixedItems<L extends FixedList>(page: Page, list: L): Item[] {
+  const { kind, boxOf: boxed, keepsShape, smallest } = HANDLING[list]
+  return (page.backdrop[list] as readonly FixedIn<L>[] | undefined ?? []).map(thing => ({ ...whole(thing.id, kind, boxed(thing)), keepsShape, smallest }))
 }
 
 const whole = (id: string, kind: Item['kind'], { x, y, width, height }: Box): Item => ({ id, kind, box: { x, y, width, height }, resizes: true, keepsShape: false, smallest: { width: 12, height: 12 } })
@@ -84,15 +86,9 @@ function fitted(page: Size, box: Box, smallest: Size): Box {
 /** The page with these things in these boxes. */
 export function boxed(page: Page, boxes: Boxes): Page {
   const to = <T extends { id: string }>(thing: T, change: (thing: T, box: Box) => T): T => boxes.has(thing.id) ? change(thing, boxes.get(thing.id)!) : thing
-  const { pictures, figures, lines } = page.backdrop
   return {
     ...page,
-    backdrop: {
-      ...page.backdrop,
-      pictures: pictures.map(p => to(p, (picture, box) => ({ ...picture, ...box }))),
-      ...(figures && { figures: figures.map(f => to(f, (figure, box) => ({ ...figure, shape: stretched(figure.shape, box) }))) }),
-      ...(lines && { lines: lines.map(l => to(l, lineIn)) }),
-    },
+    backdrop: handled(page.backdrop, boxes, (handling, thing) => handling.inBox(thing, boxes.get(thing.id)!)),
     places: page.places.map(p => to(p, placeIn)),
     ...(page.steps && { steps: page.steps.map(s => to(s, (step, box) => ({ ...step, ...box }))) }),
     ...(page.staged && {
@@ -102,15 +98,6 @@ export function boxed(page: Page, boxes: Boxes): Page {
       })),
     }),
   }
-}
-
-const boxOfLine = ({ from, to }: Line): Box => ({ x: Math.min(from.x, to.x), y: Math.min(from.y, to.y), width: Math.abs(to.x - from.x), height: Math.abs(to.y - from.y) })
-
-/** Each end stays at the corner of the box where it was. */
-function lineIn(line: Line, { x, y, width, height }: Box): Line {
-  const end = (right: boolean, foot: boolean) => ({ x: right ? x + width : x, y: foot ? y + height : y })
-  const [right, foot] = [line.to.x >= line.from.x, line.to.y >= line.from.y]
-  return { ...line, from: end(!right, !foot), to: end(right, foot) }
 }
 
 /** The ids and all that moves with them: the rest of their groups. */
@@ -164,10 +151,7 @@ export function removeItems(board: Board, pageId: PageId, ids: ReadonlySet<strin
   const left = withPage(board, pageId, p => withGroups({
     ...p,
     places: stays(p.places),
-    backdrop: {
-      ...p.backdrop, pictures: stays(p.backdrop.pictures),
-      ...(p.backdrop.figures && { figures: stays(p.backdrop.figures) }), ...(p.backdrop.lines && { lines: stays(p.backdrop.lines) }),
-    },
+    backdrop: withFixed(p.backdrop, stays),
     ...(p.steps && { steps: stays(p.steps) }),
   }, without(p.groups, ids)))
   const keys = left.keys.flatMap((key) => {
@@ -186,10 +170,7 @@ export function bringTo(board: Board, pageId: PageId, ids: ReadonlySet<string>, 
   return withPage(board, pageId, page => ({
     ...page,
     places: order(page.places),
-    backdrop: {
-      ...page.backdrop, pictures: order(page.backdrop.pictures),
-      ...(page.backdrop.figures && { figures: order(page.backdrop.figures) }), ...(page.backdrop.lines && { lines: order(page.backdrop.lines) }),
-    },
+    backdrop: withFixed(page.backdrop, order),
   }))
 }
 

@@ -1,4 +1,5 @@
 import type { BackdropPicture } from '../board/backdrop'
+import { fixedOn } from '../board/fixed'
 import { emptyPage, type Board, type Page } from '../board/board'
 import type { MasterId, PageId } from '../board/ids'
 import type { Master } from '../board/piece'
@@ -52,7 +53,7 @@ export function addPrintedPages(board: Board, open: PageId, printed: readonly Pr
     return { ...page, width, height, backdrop: { ...page.backdrop, colour: '#ffffff', pictures: [{ id: fresh(), ...picture, x: 0, y: 0, width, height }] } }
   })
   const { places, pieces, backdrop } = before
-  const empty = places.length + pieces.length + backdrop.pictures.length + (backdrop.figures?.length ?? 0) + (backdrop.lines?.length ?? 0) === 0
+  const empty = places.length + pieces.length + fixedOn(backdrop).length === 0
   const [first, ...rest] = pages
   if (!first) return board
   const here = empty ? withPage(board, open, () => ({ ...first, id: open })) : board

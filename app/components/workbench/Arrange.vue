@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { QUARTER, TURN_STEP } from '~~/core/design/turning'
+import { QUARTER } from '~~/core/design/turnedShape'
+import { TURN_STEP } from '~~/core/design/turning'
 import type { Box } from '~~/core/geometry/shape'
 import { ALIGNMENTS } from '~~/core/layout/arrange'
 import type { Hands } from '~/composables/useHands'
