@@ -32,7 +32,7 @@ export default defineNuxtConfig({
     routeRules: {
       '/**': { headers: {
         'X-Content-Type-Options': 'nosniff', 'Referrer-Policy': 'same-origin', 'Permissions-Policy': 'camera=(self), microphone=(self), geolocation=()',
-        'Content-Security-Policy': 'default-src \'self\'; script-src \'self\' \'unsafe-inline\'; style-src \'self\' \'unsafe-inline\'; img-src \'self\' data: blob:; frame-ancestors \'none\'; base-uri \'none\'; form-action \'self\'',
+        'Content-Security-Policy': 'default-src \'self\'; script-src \'self\' \'unsafe-inline\'; style-src \'self\' \'unsafe-inline\'; img-src \'self\' data: blob:; media-src \'self\' blob:; frame-ancestors \'none\'; base-uri \'none\'; form-action \'self\'',
       } },
       '/api/**': { headers: { 'Cache-Control': 'no-store' } },
     },

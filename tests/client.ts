@@ -16,11 +16,11 @@ export class Client {
   }
 
   async ask(method: string, path: string, body?: unknown, headers: Record<string, string> = {}): Promise<Reply> {
-    const form = body instanceof FormData
+    const asItIs = body instanceof FormData || body instanceof Blob
     const response = await fetch(`${this.address}${path}`, {
       method, redirect: 'manual',
-      headers: { ...(this.cookie && { cookie: this.cookie }), ...(body !== undefined && !form && { 'content-type': 'application/json' }), ...headers },
-      ...(body !== undefined && { body: form ? body : typeof body === 'string' ? body : JSON.stringify(body) }),
+      headers: { ...(this.cookie && { cookie: this.cookie }), ...(body !== undefined && !asItIs && { 'content-type': 'application/json' }), ...headers },
+      ...(body !== undefined && { body: asItIs ? body : typeof body === 'string' ? body : JSON.stringify(body) }),
     })
     const given = response.headers.getSetCookie().map(c => c.split(';')[0]!).find(c => c.startsWith('dappled-slate='))
     if (given) this.cookie = given

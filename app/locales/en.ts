@@ -103,6 +103,11 @@ export default {
     refused: { 'bad-picture': 'A picture could not be read, so it is not kept.', 'too-big': 'A picture was larger than it may be, so it is not kept.', 'full': 'There is no room for more pictures on this slate, so the last one is not kept.', 'other': 'A picture could not be kept.' },
     onWay: 'One picture is on its way. It is kept on this device. | {count} pictures are on their way. They are kept on this device.', waits: 'Your teacher sees it first; then the others do.',
   },
+  clips: {
+    kinds: { sound: 'Sound', film: 'Film' }, is: { sound: 'Sound: {name}, {time}', film: 'Film: {name}, {time}' }, linkIs: 'Link: {name}, leads to {host}',
+    play: { sound: 'Play the sound: {name}', film: 'Play the film: {name}' }, follow: '{name}: leads to {host}, in another window', captions: 'Captions', inWords: 'In words', cannotPlay: 'This can\'t be played on this device just now.',
+    hear: 'Hear it', stop: 'Stop',
+  },
   moveRefused: {
     'not-allowed': 'That can\'t be done on this board. All your other moves are kept.',
     'unknown-place': 'There is no such place on this board any more. All your other moves are kept.',

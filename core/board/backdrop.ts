@@ -1,6 +1,7 @@
 import * as v from 'valibot'
 import { storedText } from '../text/storedText'
 import { BoxSchema, PointSchema, ShapeSchema, SizeSchema } from '../geometry/shape'
+import { ClipSchema, LinkSchema } from './clip'
 import { ColourSchema } from './colour'
 import { FigureIdSchema, FileHashSchema } from './ids'
 
@@ -59,6 +60,8 @@ export const BackdropSchema = v.object({
   pictures: v.pipe(v.array(BackdropPictureSchema), v.maxLength(40)),
   figures: v.optional(v.pipe(v.array(FigureSchema), v.maxLength(100))),
   lines: v.optional(v.pipe(v.array(LineSchema), v.maxLength(100))),
+  clips: v.optional(v.pipe(v.array(ClipSchema), v.maxLength(12))),
+  links: v.optional(v.pipe(v.array(LinkSchema), v.maxLength(12))),
 })
 
 export type Backdrop = v.InferOutput<typeof BackdropSchema>

@@ -4,6 +4,7 @@ import { storedText } from '../text/storedText'
 import { refuse, ok, type Result } from '../result'
 import { BoxSchema, PointSchema, SizeSchema } from '../geometry/shape'
 import { BackdropSchema } from './backdrop'
+import { SpokenSchema } from './clip'
 import { PageIdSchema, PieceIdSchema, StepIdSchema, type MasterId, type PageId, type PieceId } from './ids'
 import { fixedOn } from './fixed'
 import { KeySchema } from './key'
@@ -20,7 +21,7 @@ export const ToolsSchema = v.pipe(v.array(v.picklist(TOOLS)), v.maxLength(TOOLS.
 export const HintsSchema = v.pipe(v.array(v.pipe(storedText(300), v.trim(), v.minLength(1))), v.minLength(1), v.maxLength(MOST_HINTS))
 
 /** One numbered activity: what to do, where, and with which tools instead of the page's. */
-export const StepSchema = v.object({ id: StepIdSchema, ...BoxSchema.entries, instructions: storedText(500), tools: v.optional(ToolsSchema), hints: v.optional(HintsSchema) })
+export const StepSchema = v.object({ id: StepIdSchema, ...BoxSchema.entries, instructions: storedText(500), spoken: v.optional(SpokenSchema), tools: v.optional(ToolsSchema), hints: v.optional(HintsSchema) })
 
 /** Where a piece lies from the start, and how far it is turned there. */
 const StagedSchema = v.object({ ...PointSchema.entries, turn: v.optional(v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(359))) })
@@ -62,6 +63,8 @@ export const BoardSchema = v.object({
   version: v.literal(1),
   title: v.pipe(storedText(120), v.trim(), v.minLength(1, 'A board needs a name')),
   instructions: storedText(1000),
+  /** The instructions in the teacher's own voice. */
+  spoken: v.optional(SpokenSchema),
   /** From files of before, and while a board is made: what is scrambled is scrambled by this number. It is not kept. */
   seed: v.optional(v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(0xffffffff))),
   masters: v.pipe(v.array(MasterSchema), v.maxLength(40)),

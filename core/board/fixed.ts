@@ -7,7 +7,7 @@ export type FixedIn<L extends FixedList> = NonNullable<Backdrop[L]>[number]
 export type FixedThing = FixedIn<FixedList>
 
 /** Every list once, from the back of the page to its front; one that is forgotten doesn't compile. */
-const ORDER = { pictures: 0, figures: 1, lines: 2 } satisfies Record<FixedList, number>
+const ORDER = { pictures: 0, figures: 1, lines: 2, clips: 3, links: 4 } satisfies Record<FixedList, number>
 export const FIXED_LISTS = (Object.keys(ORDER) as FixedList[]).toSorted((a, b) => ORDER[a] - ORDER[b])
 
 /** All that is printed on a page, from the back to the front. */

@@ -10,15 +10,18 @@ interface Handling<Thing> {
   readonly kind: FixedKind
   readonly boxOf: (thing: Thing) => Box
   readonly inBox: (thing: Thing, box: Box) => Thing
-  /** Clockwise, round its own middle. */
+  /** Clockwise, round its own middle. Clips and links always stand upright. */
   readonly turned: (thing: Thing, degrees: number) => Thing
   readonly keepsShape: boolean
   /** Points. */
   readonly smallest: Size
 }
-export type FixedKind = 'picture' | 'figure' | 'line'
+export type FixedKind = 'picture' | 'figure' | 'line' | 'clip' | 'link'
 
 const SMALL: Size = { width: 12, height: 12 }
+/** Room for the sign to play, and for a word or two. */
+const SMALLEST_CLIP: Size = { width: 96, height: 56 }
+const SMALLEST_LINK: Size = { width: 96, height: 48 }
 
 export const HANDLING: { readonly [L in FixedList]: Handling<FixedIn<L>> } = {
   pictures: { kind: 'picture', boxOf: onlyBox, inBox: (picture, box) => ({ ...picture, ...box }), turned: turnedPicture, keepsShape: true, smallest: SMALL },
@@ -26,6 +29,8 @@ export const HANDLING: { readonly [L in FixedList]: Handling<FixedIn<L>> } = {
     kind: 'figure', boxOf, inBox: (figure, box) => ({ ...figure, shape: stretched(figure.shape, box) }),
     turned: (figure, degrees) => ({ ...figure, shape: turnedShape(figure.shape, degrees) }), keepsShape: false, smallest: SMALL,
   },
+  clips: { kind: 'clip', boxOf: onlyBox, inBox: (clip, box) => ({ ...clip, ...box }), turned: clip => clip, keepsShape: false, smallest: SMALLEST_CLIP },
+  links: { kind: 'link', boxOf: onlyBox, inBox: (link, box) => ({ ...link, ...box }), turned: link => link, keepsShape: false, smallest: SMALLEST_LINK },
   lines: { kind: 'line', boxOf: boxOfLine, inBox: lineIn, turned: turnedLine, keepsShape: false, smallest: { width: 0, height: 0 } },
 }
 

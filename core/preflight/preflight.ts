@@ -21,10 +21,11 @@ import { textScale } from './rules/textScale'
 import { twins } from './rules/twins'
 import { unfillableSlot } from './rules/unfillableSlot'
 import { unreachableTotal } from './rules/unreachableTotal'
+import { withoutWords } from './rules/withoutWords'
 
 export const RULES: readonly Rule[] = [
   noAnswer, badShape, missingTool, readingPage, contradiction, unreachableTotal, unfillableSlot, offScale, twins, startsRight, crowdedZone, tellingLedge, tellingLook, offPage, noHeading,
-  noInstructions, smallText, textScale, paleText, poorPicture, hardWords,
+  noInstructions, smallText, textScale, paleText, poorPicture, hardWords, withoutWords,
 ]
 
 /** What will go wrong on this board, the most serious first; within that in the order of the rules and of the pages. */

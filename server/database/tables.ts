@@ -92,7 +92,12 @@ export interface Database {
     /** Kept to start other boards from. */
     organizer: Generated<boolean>
   }
-  files: { hash: Fixed<string>, media_type: Fixed<string>, bytes: Fixed<Buffer>, pixel_width: Fixed<number>, pixel_height: Fixed<number>, created_at: SetOnce }
+  /** Of a picture the bytes stand here; of sound and film they stand in pieces, and `seconds` says how long it is. */
+  files: {
+    hash: Fixed<string>, media_type: Fixed<string>, bytes: Fixed<Buffer | null>, pixel_width: Fixed<number | null>, pixel_height: Fixed<number | null>, created_at: SetOnce
+    size: ColumnType<number | null, number | null | undefined, never>, seconds: ColumnType<number | null, number | null | undefined, never>
+  }
+  file_pieces: { file_hash: Fixed<string>, number: Fixed<number>, bytes: Fixed<Buffer> }
   file_owners: { file_hash: Fixed<string>, teacher_id: Fixed<string> }
   editions: { hash: Fixed<string>, document: FixedJson<Board>, created_at: SetOnce }
   edition_files: { edition_hash: Fixed<string>, file_hash: Fixed<string> }

@@ -1,4 +1,6 @@
+import { createWriteStream } from 'node:fs'
 import type { IncomingMessage } from 'node:http'
+import { pipeline } from 'node:stream/promises'
 import busboy from 'busboy'
 import { getQuery, getRequestHeader, getRouterParam, type H3Event } from 'h3'
 import * as v from 'valibot'
@@ -41,6 +43,26 @@ export async function readBytes(event: H3Event, largest: number): Promise<Buffer
   })
 }
 
+/** Bodies on their way to a file share this much of the disk. */
+const disk = new Room(600 * MB)
+
+/** The body as it comes, into a file, of so many bytes at most; never more of it in memory than is on its way. */
+export async function readToFile(event: H3Event, largest: number, path: string): Promise<void> {
+  const length = lengthOf(event, largest)
+  if (!disk.take(length)) throw refusal('busy')
+  // Given back when the answer has gone, since the file lives until then.
+  event.node.res.once('close', () => disk.giveBack(length))
+  let come = 0
+  const bounded = async function* (chunks: AsyncIterable<Buffer>) {
+    for await (const chunk of chunks) {
+      come += chunk.length
+      if (come > length) throw tooBig(largest)
+      yield chunk
+    }
+  }
+  await pipeline(event.node.req, bounded, createWriteStream(path, { flags: 'wx' }))
+}
+
 /** The one file of a form. Taken as it streams in; null where the form has none. */
 export async function readUpload(event: H3Event, largest: number): Promise<Buffer | null> {
   return roomFor(event, largest, () => fileOf(event.node.req, largest))
@@ -73,9 +95,15 @@ function fileOf(request: IncomingMessage, largest: number): Promise<Buffer | nul
 
 const tooBig = (most: number) => refusal('too-big', `At most ${most} bytes.`)
 
-async function roomFor<T>(event: H3Event, largest: number, read: () => Promise<T>): Promise<T> {
+/** How large the body says it is. What is larger than it may be, or doesn't say, is refused unread. */
+function lengthOf(event: H3Event, largest: number): number {
   const length = Number(getRequestHeader(event, 'content-length') ?? NaN)
   if (!(length <= largest)) throw tooBig(largest)
+  return length
+}
+
+async function roomFor<T>(event: H3Event, largest: number, read: () => Promise<T>): Promise<T> {
+  const length = lengthOf(event, largest)
   const taken = length > LARGEST.usual ? length : 0
   if (!room.take(taken)) throw refusal('busy')
   // Given back when the answer has gone, since what was read lives until then.

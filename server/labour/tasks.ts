@@ -1,12 +1,15 @@
+import { writeFile } from 'node:fs/promises'
+import { join } from 'node:path'
 import type { Board } from '../../core/board/board'
 import { makeEdition } from '../../core/board/edition'
-import { filesOf } from '../../core/board/files'
+import { clipFilesOf, filesOf } from '../../core/board/files'
 import type { FileHash } from '../../core/board/ids'
 import { readBoardFile, type BoardFileFault } from '../../core/format/boardFile'
 import { feedbackOn, type Feedback } from '../../core/keys/feedback'
 import { markSlate, withDecisions, type Decisions } from '../../core/keys/mark'
 import { ok, refuse, type Result } from '../../core/result'
 import type { SlateState } from '../../core/slate/state'
+import { readClip, type ReadClip } from '../files/clip'
 import { readPicture, type Picture, type PictureRefusal } from '../files/picture'
 import { parseJson } from '../http/json'
 import { cardsPdf, type Card } from '../papers/cards'
@@ -14,26 +17,41 @@ import { cardsPdf, type Card } from '../papers/cards'
 /** Boards nest no deeper than this by far; more is there to exhaust whoever reads it. */
 const DEEPEST_FILE = 40
 
-export interface ReadFile { readonly board: Board, readonly pictures: readonly { readonly name: FileHash, readonly picture: Picture }[] }
+export interface ReadFile {
+  readonly board: Board
+  readonly pictures: readonly { readonly name: FileHash, readonly picture: Picture }[]
+  /** Packed anew into files that lie in the folder of the task. */
+  readonly clips: readonly { readonly name: FileHash, readonly clip: ReadClip, readonly path: string }[]
+}
 
 /** Work that somebody from outside can make long, with what it is given. It is done in processes of its own. */
 export const TASKS = {
+  clip: readClip,
+
   picture: (bytes: Uint8Array): Promise<Result<Picture, PictureRefusal>> => readPicture(Buffer.from(bytes)),
 
-  /** A board file, and of its pictures those that its pages show. A picture that is none is left out. */
-  async 'board-file'(bytes: Uint8Array): Promise<Result<ReadFile, BoardFileFault>> {
+  /** A board file, and of its pictures and clips those that its pages have. What is none is left out. */
+  async 'board-file'({ bytes, folder }: { bytes: Uint8Array, folder: string }): Promise<Result<ReadFile, BoardFileFault>> {
     const parsed = parseJson(Buffer.from(bytes).toString('utf8'), DEEPEST_FILE)
     if (!parsed.ok) return refuse({ code: 'no-file' })
     const read = readBoardFile(parsed.value)
     if (!read.ok) return read
-    const { board, pictures } = read.value
+    const { board, pictures, clips } = read.value
     const found: { name: FileHash, picture: Picture }[] = []
     for (const name of filesOf(board)) {
       const given = pictures[name]
       const picture = given ? await readPicture(Buffer.from(given.base64, 'base64')) : null
       if (picture?.ok) found.push({ name, picture: picture.value })
     }
-    return ok({ board, pictures: found })
+    const heard: { name: FileHash, clip: ReadClip, path: string }[] = []
+    for (const name of clipFilesOf(board)) {
+      if (!clips[name]) continue
+      const [from, path] = [join(folder, `${name}.came`), join(folder, name)]
+      await writeFile(from, Buffer.from(clips[name].base64, 'base64'))
+      const clip = await readClip({ from, to: path })
+      if (clip.ok) heard.push({ name, clip: clip.value, path })
+    }
+    return ok({ board, pictures: found, clips: heard })
   },
 
   /** Cards with which students come in, as a PDF. */

@@ -7,6 +7,7 @@ import type { BoardFile } from '../../core/format/boardFile'
 import { ok, refuse, type Result } from '../../core/result'
 import type { Database } from '../database/tables'
 import { keepPicture } from '../files/keep'
+import { keepClip } from '../files/keepClip'
 import type { ReadFile } from '../labour/tasks'
 
 type Db = Kysely<Database>
@@ -29,12 +30,16 @@ async function owned(db: Db, teacher: string, files: readonly FileHash[]): Promi
   return rows.map(row => row.file_hash as FileHash)
 }
 
-/** A board from a file that was read: of pictures that it came without, those that the teacher has are found again. */
-export async function importBoard(db: Db, teacher: string, { board, pictures }: ReadFile): Promise<{ id: string, missing: number }> {
+/** A board from a file that was read: of pictures and clips that it came without, those that the teacher has are found again. */
+export async function importBoard(db: Db, teacher: string, { board, pictures, clips }: ReadFile): Promise<{ id: string, missing: number }> {
   const files = new Map((await owned(db, teacher, filesOf(board))).map(file => [file, file]))
   for (const { name, picture } of pictures) {
     await keepPicture(db, teacher, picture)
     files.set(name, picture.hash as FileHash)
+  }
+  for (const { name, clip, path } of clips) {
+    const kept = await keepClip(db, teacher, clip, path)
+    if (kept.ok) files.set(name, clip.hash as FileHash)
   }
   const found = withFiles(board, files)
   const made = await createBoard(db, teacher, board.title, found.board)
@@ -42,12 +47,26 @@ export async function importBoard(db: Db, teacher: string, { board, pictures }: 
   return { id: made.value, missing: found.missing }
 }
 
-/** The board with its pictures, as one file. */
+/** Bytes of sound and film in one board file: with the letters that they are written in it stays below what can be read again. */
+const MOST_CLIPS_IN_FILE = 55 * 1024 * 1024
+
+/** The board with its pictures and clips, as one file. Clips that it has no room for stay out of it, the largest first. */
 export async function exportBoard(db: Db, id: string): Promise<BoardFile> {
   const { document: board } = await db.selectFrom('boards').select('document').where('id', '=', id).executeTakeFirstOrThrow()
   const files = filesOf(board)
-  const rows = files.length ? await db.selectFrom('files').select(['hash', 'media_type', 'bytes']).where('hash', 'in', files).execute() : []
-  return { board, pictures: Object.fromEntries(rows.map(row => [row.hash, { mediaType: row.media_type as 'image/png', base64: row.bytes.toString('base64') }])) as BoardFile['pictures'] }
+  const rows = files.length ? await db.selectFrom('files').select(['hash', 'media_type', 'bytes', 'size']).where('hash', 'in', files).execute() : []
+  const pictures: Record<string, BoardFile['pictures'][FileHash]> = {}
+  const clips: Record<string, BoardFile['clips'][FileHash]> = {}
+  let room = MOST_CLIPS_IN_FILE
+  for (const { hash, media_type, bytes, size } of rows.toSorted((a, b) => (a.size ?? 0) - (b.size ?? 0))) {
+    if (bytes) pictures[hash] = { mediaType: media_type as 'image/png', base64: bytes.toString('base64') }
+    else if (size! <= room) {
+      room -= size!
+      const pieces = await db.selectFrom('file_pieces').select('bytes').where('file_hash', '=', hash).orderBy('number').execute()
+      clips[hash] = { mediaType: media_type as 'audio/wav', base64: Buffer.concat(pieces.map(piece => piece.bytes)).toString('base64') }
+    }
+  }
+  return { board, pictures, clips }
 }
 
 /** Put away and taken back, kept as an organizer or no longer. */

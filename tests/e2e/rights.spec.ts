@@ -5,6 +5,7 @@ import sharp from 'sharp'
 import { Client } from '../client'
 import type { Socket } from '../client'
 import { expect, giveOutTo, makeLesson, test, type Lesson } from './class'
+import { wav } from '../sounds'
 import { ACTORS, ROUTES, slateOf, type Cast, type Extra } from './routes'
 
 async function cast(address: string, lesson: Lesson, stranger: Lesson): Promise<Cast> {
@@ -25,9 +26,11 @@ async function lessonWithPicture(address: string): Promise<{ lesson: Lesson, ext
   const form = new FormData()
   form.append('file', new Blob([new Uint8Array(await sharp({ create: { width: 30, height: 20, channels: 3, background: '#789' } }).png().toBuffer())]), 'a.png')
   const { hash, width, height } = await lesson.teacher.must<{ hash: string, width: number, height: number }>('POST', '/api/files', form)
+  const clip = await lesson.teacher.must<{ hash: string }>('POST', '/api/clips', new Blob([new Uint8Array(wav(1))]))
   const version = async () => (await lesson.teacher.must<{ version: number }>('GET', `/api/boards/${lesson.board}`)).version
-  const { board } = await lesson.teacher.must<{ board: { pages: { backdrop: { pictures: object[] } }[], keys: object[], feedback?: string } }>('GET', `/api/boards/${lesson.board}`)
+  const { board } = await lesson.teacher.must<{ board: { pages: { backdrop: { pictures: object[], clips?: object[] } }[], keys: object[], feedback?: string } }>('GET', `/api/boards/${lesson.board}`)
   board.pages[0]!.backdrop.pictures = [{ id: 'p', file: hash, x: 0, y: 0, width: 60, height: 40, pixelWidth: width, pixelHeight: height, alt: '' }]
+  board.pages[0]!.backdrop.clips = [{ id: 's', kind: 'sound', file: clip.hash, x: 0, y: 0, width: 200, height: 60, seconds: 1, name: '' }]
   board.keys = [{ kind: 'sort', id: 'k', page: 'page', homes: { c0: ['z0'], c1: ['z1'] } }]
   board.feedback = 'asked'
   await lesson.teacher.must('PUT', `/api/boards/${lesson.board}`, { version: await version(), board })
@@ -36,7 +39,7 @@ async function lessonWithPicture(address: string): Promise<{ lesson: Lesson, ext
   const { id: shown } = await giveOutTo(lesson.teacher, lesson.board, { to: [{ classId: lesson.classId }], mode: 'one-for-everyone', ownPages: true, looking: 'always' })
   const withHandout = { ...lesson, handout: id, slates }
   const margin = await lesson.teacher.must<{ id: string }>('POST', `/api/slates/${slateOf(withHandout)}/margin`, { kind: 'note', page: 'page', piece: 'c0', text: 'Hm' })
-  return { lesson: withHandout, extra: { file: hash, shown, margin: margin.id, board, version } }
+  return { lesson: withHandout, extra: { file: hash, clip: clip.hash, shown, margin: margin.id, board, version } }
 }
 
 test('every route lets through whom it should, and nobody else', async ({ application }) => {

@@ -11,7 +11,7 @@ interface Row {
   /** Who is let through; everybody else gets 401 (nobody) or 403. */
   readonly allowed: readonly ActorName[]
 }
-export interface Extra { file: string, shown: string, margin: string, board: object, version: () => Promise<number> }
+export interface Extra { file: string, clip: string, shown: string, margin: string, board: object, version: () => Promise<number> }
 
 const EVERYONE = ACTORS
 const STUDENTS: readonly ActorName[] = ['student', 'otherStudent', 'strangerStudent']
@@ -58,6 +58,8 @@ export const ROUTES: Record<string, Row> = {
   'classes/[id]/students/[student]/absent.put.ts': { path: l => `/api/classes/${l.classId}/students/${l.students[3]!.id}/absent`, body: () => ({ day: '2026-03-02', absent: true }), allowed: ['owner'] },
   'pronunciations.post.ts': { path: () => '/api/pronunciations', body: () => ({ words: ['boat'] }), allowed: TEACHERS },
   'files/index.post.ts': { path: () => '/api/files', body: () => new FormData(), allowed: TEACHERS },
+  'clips/index.post.ts': { path: () => '/api/clips', body: () => new Blob(['no clip']), allowed: TEACHERS },
+  'clips/[hash].get.ts': { path: (_, e) => `/api/clips/${e.clip}`, allowed: ['student', 'otherStudent', 'owner'] },
   'files/[hash].get.ts': { path: (_, e) => `/api/files/${e.file}`, allowed: ['student', 'otherStudent', 'owner'] },
   'handouts/index.get.ts': { path: () => '/api/handouts', allowed: TEACHERS },
   'handouts/[id].get.ts': { path: l => `/api/handouts/${l.handout}`, allowed: ['owner'] },

@@ -14,6 +14,7 @@ const lying = computed(() => lyingPieces(state, page, edition))
 const here = computed(() => new Set(page.places.map(p => p.id)))
 const ink = computed(() => strokesOf(state).filter(([, stroke]) => here.value.has(stroke.place)))
 const arrows = computed(() => arrowsOf(state).filter(([from]) => edition.pieces.get(from)?.page === page))
+const pressed = computed(() => [...page.backdrop.clips ?? [], ...page.backdrop.links ?? []])
 const written = computed(() => writtenSpots(page).filter(spot => state.texts[spot.name]))
 /** What students made: colour lies under the places, shapes under the pieces, all else over them. */
 const own = computed(() => ownOn(state.own, page.id).map(([id, thing]) => ({ id, thing: ownHands?.shown(id, thing) ?? thing })))
@@ -39,6 +40,8 @@ defineExpose({ svg })
     <slot name="under" />
     <LazyBoardOwnShape v-for="{ id, thing } in colours" :key="id" v-bind="ownAttrs(id, thing)" :own="thing" :page="page" :state="state" :edition="edition" />
     <BoardPlaceShape v-for="place in page.places" :key="place.id" :data-thing="place.id" :place="place" :lit="lit.includes(place.id)" :clear="coloured.has(place.id)" />
+    <!-- Printed, but to be pressed: over the places, under the pieces. -->
+    <g class="pointer-events-none"><LazyBoardClipCard v-for="thing in pressed" :key="thing.id" :data-thing="thing.id" :thing="thing" /></g>
     <template v-if="!writing"><LazyBoardWrittenText v-for="spot in written" :key="spot.name" :spot="spot" :text="state.texts[spot.name]!" /></template>
     <LazyBoardInkStroke v-for="[id, stroke] in ink" :key="id" :points="stroke.points" />
     <LazyBoardOwnShape v-for="{ id, thing } in shapes" :key="id" v-bind="ownAttrs(id, thing)" :own="thing" :page="page" :state="state" :edition="edition" :chosen="ownHands?.picked === id" />

@@ -27,10 +27,11 @@ import type { OwnPicture } from '~/composables/pictures'
 /**
  * The page in its frame with the ledge below it, and pieces that can be moved between them: by drag, by taps, by keyboard.
  * Where the board gives room for it, students also write, draw, and join pieces by arrows here, unless `piecesOnly` says
- * that nothing but pieces is to be moved. What the teacher gave to make things with stands below the page (`withTools`).
+ * that nothing but pieces is to be moved. What the teacher gave to make things with stands below the page (`withTools`). Where it
+ * `plays`, clips are played and links lead away.
  */
-const { edition, page, state, editable = false, ledge = true, marked = [], zoom = 1, step = null, piecesOnly = false, withTools = true, by = HOLDER.author, others = [] } = defineProps<{
-  edition: Edition, page: Page, state: SlateState, editable?: boolean, ledge?: boolean, marked?: readonly string[] | undefined, zoom?: number, step?: string | null, piecesOnly?: boolean, withTools?: boolean, by?: Author, others?: readonly OtherHand[]
+const { edition, page, state, editable = false, ledge = true, marked = [], zoom = 1, step = null, piecesOnly = false, withTools = true, plays = false, by = HOLDER.author, others = [] } = defineProps<{
+  edition: Edition, page: Page, state: SlateState, editable?: boolean, ledge?: boolean, marked?: readonly string[] | undefined, zoom?: number, step?: string | null, piecesOnly?: boolean, withTools?: boolean, plays?: boolean, by?: Author, others?: readonly OtherHand[]
 }>()
 const emit = defineEmits<{ make: [move: Move], hold: [holds: { piece: PieceId, x: number, y: number } | null] }>()
 
@@ -99,6 +100,8 @@ const stage = useStage({
   },
 })
 const { held, lit, joinFrom, press, tapPage, tapLedge, key } = stage
+const players = useTemplateRef<{ tap: (event: MouseEvent) => boolean }>('players')
+const tapSheet = (event: MouseEvent) => (!held.value && players.value?.tap(event)) || tapPage(event)
 watch(stage.holding, now => emit('hold', now))
 const heldByOthers = computed(() => new Set(others.flatMap(({ holds }) => holds ? [holds.piece] : [])))
 const table = computed(() => ({ state, page, edition }))
@@ -208,7 +211,7 @@ const ghostAt = computed(() => held.value?.way === 'key' ? held.value.landing?.a
 <template>
   <div ref="room" class="relative flex min-h-0 flex-1 select-none flex-col items-center gap-3" @dragstart.prevent>
     <div ref="frame" data-frame class="frame max-w-full overflow-auto" :tabindex="scrolls ? 0 : undefined" :role="scrolls ? 'group' : undefined" :aria-label="scrolls ? t('stage.frame') : undefined" :style="{ maxHeight: ledge ? `calc(100% - ${size.ledgeHeight + 12 + bar}px)` : '100%' }">
-      <div ref="sheet" class="relative" :style="{ width: `${page.width * pageScale}px`, height: `${page.height * pageScale}px` }" @click="tapPage">
+      <div ref="sheet" class="relative" :style="{ width: `${page.width * pageScale}px`, height: `${page.height * pageScale}px` }" @click="tapSheet">
         <BoardPage ref="boardPage" :edition="edition" :page="page" :state="state" :lit="lit" :writing="works" :step="step" :own-hands="own.onPage.value" role="group" :aria-label="t('stage.page')">
           <template #under><slot name="under" /></template>
           <template v-if="works && drawings.length" #ink>
@@ -239,6 +242,7 @@ const ghostAt = computed(() => held.value?.way === 'key' ? held.value.landing?.a
           </template>
         </BoardPage>
         <LazyBoardOwnField v-if="works && own.writing.value" :key="own.writing.value.thing" :thing="own.writing.value.thing" :own="own.writing.value.own" :scale="pageScale" @write="own.written" @leave="doneWriting(own.writing.value.thing)" />
+        <LazyBoardPlayers v-if="plays && (page.backdrop.clips?.length || page.backdrop.links?.length)" ref="players" :page="page" :scale="pageScale" />
         <LazyBoardWritingFields v-if="works && writes" :page="page" :texts="state.texts" :scale="pageScale" @make="emit('make', $event)" />
       </div>
     </div>

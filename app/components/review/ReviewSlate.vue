@@ -56,7 +56,7 @@ const lying = computed(() => page.value.pieces.filter(p => state.value.pieces[p.
       <button v-if="review.before.value" type="button" class="button self-start" :aria-pressed="comparing" @click="comparing = !comparing"><Icon name="lucide:columns-2" size="18" />{{ t(comparing ? 'again.hide' : 'again.show') }}</button>
       <div class="flex min-h-0 flex-1 gap-3">
       <SlateBefore v-if="comparing && review.before.value" :edition="edition" :page="page" :before="review.before.value.state" :now="state" />
-      <BoardStage :edition="edition" :page="page" :state="state">
+      <BoardStage plays :edition="edition" :page="page" :state="state">
         <template #mark="{ piece, master }">
           <ReviewVerdictMark v-if="onPieces.get(piece.id)" :x="-master.width / 2 + 2" :y="master.height / 2 - 2" :verdict="onPieces.get(piece.id)!" />
         </template>

@@ -16,7 +16,7 @@ const NONE: ReadonlySet<StepId> = new Set()
 
 <template>
   <div v-if="step" class="flex flex-wrap items-center gap-3 rounded-xl border-l-[6px] border-sunfleck-400 bg-sunfleck-100 px-4 py-2 text-stone-950" role="group" :aria-label="t('steps.of', { number: at + 1, count: steps.length })">
-    <div class="flex min-w-60 flex-1 items-center gap-3" role="status" data-test="step"><SlateSpoken :text="step.instructions" :language="language" class="board-text text-lg" /></div>
+    <div class="flex min-w-60 flex-1 items-center gap-3" role="status" data-test="step"><SlateSpoken :text="step.instructions" :language="language" :spoken="step.spoken" class="board-text text-lg" /></div>
     <ol class="flex flex-wrap items-center gap-1.5">
       <li v-for="(one, i) in steps" :key="one.id">
         <button

@@ -125,8 +125,8 @@ onKeyStroke(['z', 'Z'], (event) => {
       </p>
       <LazySlateWorth v-if="view.counts !== 'nothing' && !back" :points="view.mostPoints" :rubric="view.rubric" />
       <label v-if="view.kind === 'page' && editable" class="flex items-center gap-3"><span class="shrink-0 font-semibold">{{ t('slate.heading') }}</span><input v-model="heading" class="field min-h-9 max-w-md py-1" maxlength="60" @change="nameIt"></label>
-      <div v-if="edition.board.instructions || pageCount > 1" class="flex flex-wrap items-center justify-center gap-x-4 gap-y-2">
-        <SlateInstructions v-if="edition.board.instructions" class="min-w-64 flex-1" :text="edition.board.instructions" :language="edition.board.language" />
+      <div v-if="edition.board.instructions || edition.board.spoken || pageCount > 1" class="flex flex-wrap items-center justify-center gap-x-4 gap-y-2">
+        <SlateInstructions v-if="edition.board.instructions || edition.board.spoken" class="min-w-64 flex-1" :text="edition.board.instructions" :language="edition.board.language" :spoken="edition.board.spoken" />
         <SlatePageTurner v-model="pageIndex" :count="pageCount" :reading="page.reading" />
       </div>
       <SlateStepTurner v-if="steps.length && !back" v-model="stepIndex" :steps="steps" :done="done" :language="edition.board.language" />
@@ -147,7 +147,7 @@ onKeyStroke(['z', 'Z'], (event) => {
       <p v-if="notTold" class="trouble" role="alert">{{ notTold }}</p>
       <div class="flex min-h-0 flex-1 flex-col gap-4 lg:flex-row">
         <LazySlateBefore v-if="comparing && before" :edition="edition" :page="page" :before="before.state" :now="state" />
-        <BoardStage :edition="edition" :page="page" :state="state" :editable="editable && !page.reading" :ledge="!back && !page.reading" :step="back ? null : step" :by="view.actor.author" :others="hands" @make="slate.make" @hold="slate.be({ holds: $event ?? undefined })">
+        <BoardStage plays :edition="edition" :page="page" :state="state" :editable="editable && !page.reading" :ledge="!back && !page.reading" :step="back ? null : step" :by="view.actor.author" :others="hands" @make="slate.make" @hold="slate.be({ holds: $event ?? undefined })">
           <template v-if="told" #mark="{ piece, master }">
             <LazyReviewVerdictMark v-if="onPieces.get(piece.id)" :x="-master.width / 2 + 2" :y="master.height / 2 - 2" :verdict="onPieces.get(piece.id)!" />
           </template>

@@ -36,8 +36,10 @@ const size = computed(() => sizeName(page) ?? '')
 const SIZES = Object.keys(PAGE_SIZES) as PageSize[]
 const setSize = (event: Event) => bench.change(setPageSize(bench.board.value, page.id, PAGE_SIZES[(event.target as HTMLSelectElement).value as PageSize]))
 
-async function add(files: Iterable<File>) {
-  const pdf = [...files].find(file => file.type === 'application/pdf' || file.name.toLowerCase().endsWith('.pdf'))
+async function add(given: Iterable<File>) {
+  const files = [...given]
+  void maker.value?.add(files)
+  const pdf = files.find(file => file.type === 'application/pdf' || file.name.toLowerCase().endsWith('.pdf'))
   trouble.value = ''
   if (pdf) return void (worksheet.value = pdf)
   for (const { hash, width, height, name } of await upload(picturesIn(files))) {
@@ -48,6 +50,7 @@ async function add(files: Iterable<File>) {
   }
 }
 const worksheet = shallowRef<File | null>(null)
+const maker = useTemplateRef<{ add: (files: Iterable<File>) => Promise<void> }>('maker')
 
 function addForm(form: FixedForm, words = '') {
   const id = v.parse(FigureIdSchema, nanoid())
@@ -60,6 +63,8 @@ const describe = (part: { subject?: string, tags?: string[] }) => bench.change({
 const tagsIn = (text: string) => [...new Set(text.split(',').map(tag => tag.trim().slice(0, 40)).filter(Boolean))].slice(0, 12)
 const picture = computed(() => page.backdrop.pictures.find(p => p.id === hands.only.value?.id))
 const figure = computed(() => page.backdrop.figures?.find(f => f.id === hands.only.value?.id))
+const clip = computed(() => page.backdrop.clips?.find(c => c.id === hands.only.value?.id))
+const link = computed(() => page.backdrop.links?.find(l => l.id === hands.only.value?.id))
 const line = computed(() => page.backdrop.lines?.find(l => l.id === hands.only.value?.id))
 defineExpose({ add, addText })
 </script>
@@ -69,6 +74,8 @@ defineExpose({ add, addText })
     <WorkbenchBackdropPictureSheet v-if="picture" :key="picture.id" :bench="bench" :page="page" :picture="picture" />
     <WorkbenchBackdropFigureSheet v-else-if="figure" :key="figure.id" :bench="bench" :page="page" :figure="figure" />
     <WorkbenchBackdropLineSheet v-else-if="line" :key="line.id" :bench="bench" :page="page" :line="line" />
+    <LazyWorkbenchBackdropClipSheet v-else-if="clip" :key="clip.id" :bench="bench" :page="page" :clip="clip" />
+    <LazyWorkbenchBackdropLinkSheet v-else-if="link" :key="link.id" :bench="bench" :page="page" :link="link" />
     <slot />
     <section>
       <h3 class="label">{{ t('backdrop.addFixed') }}</h3>
@@ -85,6 +92,7 @@ defineExpose({ add, addText })
       <p class="note-line mt-2">{{ t('backdrop.how') }}</p>
       <p v-if="trouble" class="trouble mt-2" role="alert">{{ trouble }}</p>
     </section>
+    <WorkbenchBackdropClipMaker ref="maker" :bench="bench" :page="page" :hands="hands" />
     <UiSwatches :colours="PAGE_COLOURS" :chosen="page.backdrop.colour" :legend="t('backdrop.colour')" :name-of="name => t(`backdrop.colours.${name}`)" @choose="set({ colour: $event })" />
     <fieldset>
       <legend class="label">{{ t('backdrop.ruling') }}</legend>

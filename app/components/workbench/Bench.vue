@@ -3,6 +3,7 @@ import { nanoid } from 'nanoid'
 import type { Board } from '~~/core/board/board'
 import type { PageId } from '~~/core/board/ids'
 import { pieceName } from '~~/core/board/pieceName'
+import { setSpoken } from '~~/core/design/clips'
 import type { Item, Layer } from '~~/core/design/items'
 import { takeSheets } from '~~/core/design/pages'
 import { sheetOf } from '~~/core/design/sheet'
@@ -98,6 +99,8 @@ function labelOf(item: Item): string {
     case 'picture': return t('backdrop.pictureOn', { name: backdrop.pictures.find(p => p.id === item.id)?.alt || t('backdrop.unnamed') })
     case 'figure': return t('backdrop.figureOn', { text: backdrop.figures?.find(f => f.id === item.id)?.text || t('backdrop.unnamed') })
     case 'line': return t('backdrop.lineOn')
+    case 'clip': return t('clipMaker.clipOn', { name: backdrop.clips?.find(c => c.id === item.id)?.name || t('backdrop.unnamed') })
+    case 'link': return t('clipMaker.linkOn', { name: backdrop.links?.find(l => l.id === item.id)?.name || t('backdrop.unnamed') })
     case 'step': return t('steps.step', { number: (steps ?? []).findIndex(s => s.id === item.id) + 1 })
     case 'piece': return t('pieces.onPage', { name: pieceName(pieces.find(p => p.id === item.id)!) })
     case 'place': {
@@ -156,13 +159,16 @@ onKeyStroke(['Delete', 'Backspace', 'Escape', 'a'], (event) => {
 
     <main v-show="!trying" class="flex min-h-0 flex-1 flex-col gap-4 p-4 md:flex-row">
       <div class="flex min-h-80 min-w-0 flex-1 flex-col gap-3" @dragover.prevent @drop.prevent="drop">
-        <label class="flex items-center gap-3 rounded-xl border-l-[6px] border-sunfleck-400 bg-sunfleck-100 px-4 py-1.5 text-stone-950">
+        <div class="flex items-center gap-3 rounded-xl border-l-[6px] border-sunfleck-400 bg-sunfleck-100 px-4 py-1.5 text-stone-950">
+        <label class="flex min-w-0 flex-1 items-center gap-3">
           <span class="shrink-0 text-sm font-semibold">{{ t('workbench.instructions') }}</span>
           <input
             class="board-text min-h-11 w-full rounded bg-transparent px-2 text-lg placeholder:text-stone-600" maxlength="1000" :value="board.instructions" :placeholder="t('workbench.instructionsExample')"
             @input="bench.change({ ...board, instructions: ($event.target as HTMLInputElement).value }, 'instructions')"
           >
         </label>
+        <WorkbenchSpokenField :spoken="board.spoken" :words="board.instructions" @set="bench.change(setSpoken(board, null, $event))" />
+        </div>
         <WorkbenchPageRow :bench="bench" :page="page" @open="openPage = $event" @take="taking = true" />
         <div ref="room" class="relative flex min-h-0 flex-1 flex-col">
         <BoardStage :edition="edition" :page="page" :state="state" :editable="station === 'answers' || station === 'pieces'" :pieces-only="station === 'pieces'" :with-tools="false" :marked="station === 'check' ? shown?.subjects : []" :zoom="zoom.zoom.value" @make="make">

@@ -30,6 +30,7 @@ const label = computed(() => {
     <path :d="`M0 0h0M${page.width} ${page.height}h0`" stroke="#1c5a3c" />
     <BoardPicture v-for="picture in shown.page.backdrop.pictures" :key="picture.id" :picture="picture" />
     <BoardFigureShape v-for="figure in shown.page.backdrop.figures" :key="figure.id" :figure="figure" />
+    <LazyBoardClipCard v-for="thing in [...shown.page.backdrop.clips ?? [], ...shown.page.backdrop.links ?? []]" :key="thing.id" :thing="thing" />
     <BoardFixedLine v-for="line in shown.page.backdrop.lines" :key="line.id" :line="line" />
     <BoardStepMarks :page="shown.page" :only="shown.id" />
     <BoardPlaceShape v-for="place in shown.page.places" :key="place.id" :place="place" />

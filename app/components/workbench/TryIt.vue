@@ -39,10 +39,10 @@ const score = computed(() => markSlate(trial.state.value, edition).reduce((sum, 
     </UiTopBar>
     <div class="flex min-h-0 flex-1 overflow-auto">
       <main class="flex flex-col gap-3 bg-desk p-4" :class="device === 'window' ? 'min-h-0 w-full flex-1' : 'm-auto shrink-0'" :style="frame" :data-device="device">
-        <SlateInstructions v-if="edition.board.instructions" :text="edition.board.instructions" :language="edition.board.language" />
+        <SlateInstructions v-if="edition.board.instructions || edition.board.spoken" :text="edition.board.instructions" :language="edition.board.language" :spoken="edition.board.spoken" />
         <SlateStepTurner v-if="steps.length" v-model="stepIndex" :steps="steps" :done="stepsDone(trial.state.value, given, page)" :language="edition.board.language" />
         <SlatePageTurner v-model="index" :count="count" :reading="page.reading" />
-        <BoardStage :edition="given" :page="page" :state="trial.state.value" :editable="!page.reading" :ledge="!page.reading" :step="step" @make="trial.make" />
+        <BoardStage plays :edition="given" :page="page" :state="trial.state.value" :editable="!page.reading" :ledge="!page.reading" :step="step" @make="trial.make" />
       </main>
     </div>
   </div>

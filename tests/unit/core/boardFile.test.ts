@@ -16,7 +16,7 @@ const pictured = () => {
 
 describe('a board as a file', () => {
   it('comes back as it went out, with its pictures', () => {
-    const file = { board: pictured(), pictures: { [hash('a')]: { mediaType: 'image/png' as const, base64: 'aGk=' } } }
+    const file = { board: pictured(), pictures: { [hash('a')]: { mediaType: 'image/png' as const, base64: 'aGk=' } }, clips: {} }
     expect(readBoardFile(JSON.parse(writeBoardFile(file)))).toEqual({ ok: true, value: file })
   })
 

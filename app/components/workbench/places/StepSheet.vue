@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { Page, Step } from '~~/core/board/board'
 import { setHints } from '~~/core/design/around'
+import { setSpoken } from '~~/core/design/clips'
 import { changeStep, moveStep } from '~~/core/design/steps'
 import { setStepTools } from '~~/core/design/tools'
 import type { Workbench } from '~/composables/useWorkbench'
@@ -18,6 +19,7 @@ const at = computed(() => page.steps!.findIndex(s => s.id === step.id))
     <h3 class="font-bold">{{ t('steps.step', { number: at + 1 }) }}</h3>
     <label><span class="label">{{ t('steps.todo') }}</span>
       <textarea ref="field" class="field" rows="3" maxlength="500" :value="step.instructions" @input="bench.change(changeStep(bench.board.value, page.id, step.id, { instructions: ($event.target as HTMLTextAreaElement).value }), `todo ${step.id}`)" /></label>
+    <WorkbenchSpokenField :spoken="step.spoken" :words="step.instructions" @set="bench.change(setSpoken(bench.board.value, { page: page.id, step: step.id }, $event))" />
     <div class="flex flex-wrap gap-2">
       <button type="button" class="button px-3" :disabled="at === 0" @click="bench.change(moveStep(bench.board.value, page.id, step.id, -1))">{{ t('steps.earlier') }}</button>
       <button type="button" class="button px-3" :disabled="at === page.steps!.length - 1" @click="bench.change(moveStep(bench.board.value, page.id, step.id, 1))">{{ t('steps.later') }}</button>
