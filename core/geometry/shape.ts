@@ -9,9 +9,10 @@ export const SizeSchema = v.pipe(v.number(), v.finite(), v.gtValue(0), v.maxValu
 export const PointSchema = v.object({ x: LengthSchema, y: LengthSchema })
 export const BoxSchema = v.object({ x: LengthSchema, y: LengthSchema, width: SizeSchema, height: SizeSchema })
 
+// Written out: what is spread counts as doing something, so that a device which needs no schema would load it all the same.
 export const ShapeSchema = v.variant('kind', [
-  v.object({ kind: v.literal('rectangle'), ...BoxSchema.entries }),
-  v.object({ kind: v.literal('ellipse'), ...BoxSchema.entries }),
+  v.object({ kind: v.literal('rectangle'), x: LengthSchema, y: LengthSchema, width: SizeSchema, height: SizeSchema }),
+  v.object({ kind: v.literal('ellipse'), x: LengthSchema, y: LengthSchema, width: SizeSchema, height: SizeSchema }),
   v.object({ kind: v.literal('polygon'), points: v.pipe(v.array(PointSchema), v.minLength(3), v.maxLength(400)) }),
 ])
 

@@ -19,5 +19,3 @@ export const RulesSchema = v.object({
   secondTry: v.optional(v.boolean(), false),
 })
 export type Rules = v.InferOutput<typeof RulesSchema>
-/** As the schema has it; written out, so that whoever only shows rules doesn't need the schema. */
-export const NO_RULES: Rules = { handInBy: 'anyone', talk: false, takeBack: false, approve: false, secondTry: false }

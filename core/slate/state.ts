@@ -31,13 +31,10 @@ export const MOST_LETTERS = 40_000
 export const LONGEST_TEXT = 2000
 
 export const StrokeIdSchema = v.pipe(v.string(), v.regex(/^[A-Za-z0-9_-]{8,40}$/), v.check(isOwnName))
-export const strokeEntries = {
-  place: PlaceIdSchema,
-  points: v.pipe(v.array(v.strictTuple([LengthSchema, LengthSchema])), v.minLength(1), v.maxLength(MOST_STROKE_POINTS)),
-  /** Rubbed out; kept, so that it can come back. */
-  gone: v.optional(v.literal(true)),
-}
-export const StrokeSchema = v.object(strokeEntries)
+export const StrokePointsSchema = v.pipe(v.array(v.strictTuple([LengthSchema, LengthSchema])), v.minLength(1), v.maxLength(MOST_STROKE_POINTS))
+/** Rubbed out; kept, so that it can come back. */
+export const RubbedSchema = v.optional(v.literal(true))
+export const StrokeSchema = v.object({ place: PlaceIdSchema, points: StrokePointsSchema, gone: RubbedSchema })
 
 /** Where something is written: a writing space, a gap ("place:gap", from 0), or a note. */
 export const WrittenInSchema = v.pipe(v.string(), v.regex(/^[A-Za-z0-9_-]{1,40}(?::\d{1,2}|~[A-Za-z0-9_-]{4,24})?$/), v.check(isOwnName))

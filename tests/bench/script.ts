@@ -3,17 +3,21 @@ import { chromium, type Page } from '@playwright/test'
 import { GESTURES } from '../../core/slate/making'
 import { TOOLS } from '../../core/board/tools'
 import type { Board } from '../../core/board/board'
+import type { FileHash } from '../../core/board/ids'
 import type { Place } from '../../core/board/place'
 import type { Application } from '../application'
+import type { Client } from '../client'
 import { placeId, shore } from '../boards'
 import { comeInByLink, makeLesson } from '../e2e/lesson'
+import { wav } from '../sounds'
 import type { Line } from './measure'
 
 const PLAIN_KB = 150
 const FULL_KB = 200
 
 /** A board with something of everything that a student's page can have. */
-function fullest(): Board {
+async function fullest(teacher: Client): Promise<Board> {
+  const { hash } = await teacher.must<{ hash: FileHash }>('POST', '/api/clips', new Blob([new Uint8Array(wav(1))]))
   const board = shore()
   const box = (x: number, y: number, width: number, height: number) => ({ kind: 'rectangle' as const, x, y, width, height })
   const places: Place[] = [
@@ -22,7 +26,8 @@ function fullest(): Board {
     { kind: 'drawing', id: placeId('d'), heading: '', shape: box(240, 400, 100, 60) },
     { kind: 'scale', id: placeId('s'), heading: '', least: '0', most: '1', step: '1/4', shape: box(400, 400, 200, 60) },
   ]
-  return { ...board, tools: [...TOOLS], pages: board.pages.map(page => ({ ...page, arrows: true, places: [...page.places, ...places], backdrop: { ...page.backdrop, ruling: { kind: 'squares' as const, spacing: 28 } } })) } as Board
+  const clip = { id: 'gulls', kind: 'sound' as const, file: hash, seconds: 1, name: 'Gulls', x: 640, y: 400, width: 200, height: 60 }
+  return { ...board, tools: [...TOOLS], pages: board.pages.map(page => ({ ...page, arrows: true, places: [...page.places, ...places], backdrop: { ...page.backdrop, ruling: { kind: 'squares' as const, spacing: 28 }, clips: [clip] } })) } as Board
 }
 
 /**
@@ -32,7 +37,7 @@ function fullest(): Board {
 export async function studentScript(application: Application): Promise<Line[]> {
   const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu'] })
   const lines: Line[] = []
-  for (const [what, board, promised, use] of [['a plain sort', shore(), PLAIN_KB, async () => {}], ['the fullest board, with every tool in hand once', fullest(), FULL_KB, everyTool]] as const) {
+  for (const [what, board, promised, use] of [['a plain sort', shore(), PLAIN_KB, async () => {}], ['the fullest board, with every tool in hand once', fullest, FULL_KB, everyTool]] as const) {
     const lesson = await makeLesson(application.address, undefined, board)
     const page = await (await browser.newContext()).newPage()
     const loaded = new Map<string, Promise<number>>()
@@ -60,6 +65,8 @@ async function everyTool(page: Page): Promise<void> {
     await page.getByRole('dialog').waitFor({ state: 'attached' })
     await page.keyboard.press('Escape')
   }
+  await page.getByRole('button', { name: 'Play the sound: Gulls' }).click()
+  await page.getByRole('button', { name: 'Close', exact: true }).click()
   await page.getByRole('button', { name: 'Hand in' }).click()
   await page.getByRole('button', { name: 'Hand it in now' }).waitFor()
 }

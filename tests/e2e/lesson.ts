@@ -10,12 +10,13 @@ export interface Lesson { teacher: Client, email: string, password: string, clas
 
 let lessons = 0
 
-/** A teacher with a class of four and a handout, made through the application's own routes. */
-export async function makeLesson(address: string, names: readonly string[] = ['Ada Fern', 'Bo Kelp', 'Cy Gull', 'Dee Wrack'], board: Board = shore()): Promise<Lesson> {
+/** A teacher with a class of four and a handout, made through the application's own routes. A board that has sounds on it is made once they are kept. */
+export async function makeLesson(address: string, names: readonly string[] = ['Ada Fern', 'Bo Kelp', 'Cy Gull', 'Dee Wrack'], made: Board | ((teacher: Client) => Promise<Board>) = shore()): Promise<Lesson> {
   const teacher = new Client(address)
   const email = `teacher-${process.pid}-${++lessons}@ternhaven.example`
   const password = 'ten letters or more'
   await teacher.signUp(email, password)
+  const board = typeof made === 'function' ? await made(teacher) : made
   const { id: classId } = await teacher.must<{ id: string }>('POST', '/api/classes', { name: 'Test class' })
   await teacher.must('POST', `/api/classes/${classId}/list`, { students: names.map(name => ({ name })), missing: 'stay' })
   const { code, students } = await teacher.must<{ code: string, students: Student[] }>('GET', `/api/classes/${classId}`)

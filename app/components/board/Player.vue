@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { captionAt, type Clip } from '~~/core/board/clip'
+import { captionAt } from '~~/core/board/captionAt'
+import type { Clip } from '~~/core/board/clip'
 import type { Page } from '~~/core/board/board'
 import { playerBox } from '~~/core/layout/clipCard'
 

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { NO_RULES, type Rules } from '~~/core/handout/rules'
+import { NO_RULES } from '~~/core/handout/noRules'
+import type { Rules } from '~~/core/handout/rules'
 import { LOOKING, type Looking } from '~~/core/handout/settings'
 import type { CarryChange } from '~~/core/slate/carry'
 import type { WalkView } from '~/composables/useWalk'

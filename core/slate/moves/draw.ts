@@ -1,11 +1,13 @@
 import * as v from 'valibot'
+import { PlaceIdSchema } from '../../board/ids'
 import { ok, refuse } from '../../result'
 import { thingName } from '../hands'
 import type { Operation } from '../operation'
-import { StrokeIdSchema, strokeEntries, withEntry, type Stroke } from '../state'
+import { RubbedSchema, StrokeIdSchema, StrokePointsSchema, withEntry, type Stroke } from '../state'
 
 /** One stroke of ink in a drawing space. Its id is its maker's; no stroke is drawn twice. */
-export const DrawSchema = v.object({ kind: v.literal('draw'), stroke: StrokeIdSchema, ...strokeEntries })
+// Written out, for the reason that is given at `ShapeSchema`.
+export const DrawSchema = v.object({ kind: v.literal('draw'), stroke: StrokeIdSchema, place: PlaceIdSchema, points: StrokePointsSchema, gone: RubbedSchema })
 export type Draw = v.InferOutput<typeof DrawSchema>
 
 export const draw: Operation<'draw', Draw> = {

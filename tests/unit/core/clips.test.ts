@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { BoardSchema, checkBoard, readBoard, type Board } from '../../../core/board/board'
-import { captionAt, type Cue } from '../../../core/board/clip'
+import { captionAt } from '../../../core/board/captionAt'
+import type { Cue } from '../../../core/board/clip'
 import { clipFilesOf, filesOf, withFiles } from '../../../core/board/files'
 import { fixedOn } from '../../../core/board/fixed'
 import { hostOf, isWebAddress, readWebAddress } from '../../../core/board/webAddress'
