@@ -54,6 +54,8 @@ export default defineNuxtModule((_, nuxt) => {
         },
         // Pictures that students made may be hidden any time, so they are asked for; without a connection they are as they were.
         { urlPattern: ({ url }) => /^\/api\/slates\/[^/]+\/pictures\/[^/]+$/.test(url.pathname), handler: 'NetworkFirst', options: { cacheName: 'pictures', expiration: { maxEntries: 300 } } },
+        // Sounds are kept whole (useKeptSounds), and had in the parts that a player asks for; films only pass through.
+        { urlPattern: ({ url }) => url.pathname.startsWith('/api/clips/'), handler: 'CacheFirst', options: { cacheName: 'pictures', rangeRequests: true, expiration: { maxEntries: 300 } } },
         // Pictures of boards: named by what is in them, so they never change. They go when somebody signs out.
         { urlPattern: ({ url }) => url.pathname.startsWith('/api/files/'), handler: 'CacheFirst', options: { cacheName: 'pictures', expiration: { maxEntries: 300 } } },
       ],

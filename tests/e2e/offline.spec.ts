@@ -1,6 +1,10 @@
 import type { Page } from '@playwright/test'
+import type { FileHash } from '../../core/board/ids'
+import { addClip } from '../../core/design/clips'
 import { startApplication, type Application } from '../application'
+import { pageId, shore } from '../boards'
 import { createDatabase } from '../database'
+import { wav } from '../sounds'
 import { comeIn, dragTo, expect, makeLesson, piece, test as base, zonePoint } from './class'
 
 /** An application of its own for each test, which can be gone for a while: with it the whole network is. */
@@ -103,4 +107,22 @@ test('on a shared tablet signing out leaves nothing behind but what hasn\'t been
   await comeIn(page, school.address, lesson, 'Ada Fern')
   await expect(piece(page, 'limpet')).toHaveAccessibleName('limpet, in Clings')
   await expect.poll(async () => (await slates()).find(s => s.name === 'Ada Fern')!.number).toBe(1)
+})
+
+test('what is spoken and heard on a board is heard without a network too, from any moment of it', async ({ page, school }) => {
+  test.setTimeout(120_000)
+  const lesson = await makeLesson(school.address, undefined, async (teacher) => {
+    const { hash: file } = await teacher.must<{ hash: FileHash }>('POST', '/api/clips', new Blob([new Uint8Array(wav(20))]))
+    return addClip(shore(), pageId('page'), { id: 'gulls', kind: 'sound', file, seconds: 20, name: 'Gulls', pixels: { width: 0, height: 0 } })
+  })
+  await comeIn(page, school.address, lesson, 'Ada Fern')
+  await isKept(page)
+  await expect.poll(() => page.evaluate(async () => (await (await caches.open('pictures')).keys()).filter(({ url }) => url.includes('/api/clips/')).length)).toBe(1)
+  await school.gone()
+  await page.getByRole('button', { name: 'Play the sound: Gulls' }).click()
+  const audio = page.getByTestId('player').locator('audio')
+  await audio.evaluate((player: HTMLAudioElement) => player.currentTime = 15)
+  await expect.poll(() => audio.evaluate((player: HTMLAudioElement) => player.currentTime)).toBeGreaterThan(15.2)
+  await expect(page.getByRole('alert')).toHaveCount(0)
+  await school.back()
 })

@@ -22,6 +22,7 @@ const { index: pageIndex, stepIndex, page, count: pageCount, steps, step } = use
 const editable = computed(() => shut.value === null)
 const back = computed(() => status.value === 'handed-back')
 useHead({ title: () => edition.board.title })
+useKeptSounds(edition.board)
 
 const kept = computed(() => {
   if (unsent.value === 0) return connection.value === 'open' ? t('slate.kept') : t('slate.keptOffline')
