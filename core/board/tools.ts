@@ -4,3 +4,6 @@
  */
 export const TOOLS = ['write', 'note', 'pen', 'highlighter', 'line', 'arrow', 'shape', 'sign', 'colour', 'picture', 'photo'] as const
 export type Tool = typeof TOOLS[number]
+
+/** Of these, what a key reads: cells that are coloured in, signs that are votes. */
+export const KEYED_TOOLS: readonly Tool[] = ['colour', 'sign']

@@ -8,6 +8,8 @@ import { itemBox } from '../layout/itemBox'
 import type { Point } from '../geometry/shape'
 import { freeSpot } from '../placement/freeSpot'
 import { regionSpot } from '../placement/regionSpot'
+import { HOLDER } from '../slate/actor'
+import { colourId } from '../slate/own'
 import { arrowName, startOf, withEntry, withPieces, type SlateState } from '../slate/state'
 import { closure } from './partialOrder'
 
@@ -73,16 +75,20 @@ function answer(state: SlateState, key: Key, page: Page, edition: Edition): Slat
     case 'cover': {
       const grid = page.places.find(p => p.id === key.grid)
       const bin = page.pieces.find(p => p.bin)
-      if (grid?.kind !== 'grid' || !bin) return state
+      if (grid?.kind !== 'grid') return state
       const cells = key.array ? Array.from({ length: key.array.rows * key.array.columns }, (_, i) => `${Math.floor(i / key.array!.columns)},${i % key.array!.columns}`) : key.cells
-      return cells.reduce((now, cell) => {
-        return put(now, `${bin.id}~key-${cell.replace(',', '-')}` as PieceId, middleOf(`${grid.id}:${cell}`, page))
-      }, state)
+      return cells.reduce((now, cell) => bin ? put(now, `${bin.id}~key-${cell.replace(',', '-')}` as PieceId, middleOf(`${grid.id}:${cell}`, page)) : coloured(now, page, grid.id, cell), state)
     }
     case 'arrows': return { ...state, arrows: key.arrows.reduce<SlateState['arrows']>((arrows, [from, to]) => withEntry(arrows, arrowName(from, to), true), state.arrows) }
     case 'write': return { ...state, texts: Object.entries(key.answers).reduce<SlateState['texts']>((texts, [space, { accepts }]) => withEntry(texts, space, accepts[0]), state.texts) }
     case 'total': case 'balance': case 'expression': case 'ink': case 'vote': case 'spectrum': return state
   }
+}
+
+/** A cell coloured in, where there is nothing to cover it with but colour. */
+function coloured(state: SlateState, page: Page, place: PlaceId, name: string): SlateState {
+  const cell = name.split(',').map(Number) as [number, number]
+  return { ...state, own: { ...state.own, [colourId(place, cell)]: { kind: 'colour', page: page.id, place, cell, fill: 'straw', by: HOLDER.author } } }
 }
 
 /** The middle of a slot, a cell or a gap; null for what isn't there. */

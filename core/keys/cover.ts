@@ -3,14 +3,16 @@ import type { CoverKey } from '../board/key'
 import type { Grid } from '../board/place'
 import { common, unionArea } from '../geometry/union'
 import type { Box } from '../geometry/shape'
+import { isSeen } from '../slate/own'
+import type { SlateState } from '../slate/state'
 import { SURELY_IN, SURELY_OUT } from '../placement/placement'
 import { straightBox } from '../placement/straight'
 import { itemMark, setMark, type MarkContext } from './context'
 import type { ItemMark } from './mark'
 
 /**
- * Marks which cells of a grid are covered, by whatever pieces and however many to a cell. A cell is covered with 75 % of
- * its area under pieces, free with 25 % or less. One point for each cell asked for, one less for each too many. An array
+ * Marks which cells of a grid are covered, by whatever pieces and however many to a cell, or coloured in. A cell is covered
+ * with 75 % of its area under pieces, free with 25 % or less; one that is coloured is covered whatever lies on it. One point for each cell asked for, one less for each too many. An array
  * may stand anywhere on the grid: then the whole is worth one point.
  */
 export function markCover(key: CoverKey, context: MarkContext): ItemMark[] {
@@ -46,11 +48,15 @@ export function coveredCells(grid: Grid, { state, edition, placements }: Pick<Ma
     }
   }
   const share = (parts: readonly Box[]) => unionArea(parts) / (cell.width * cell.height)
+  const coloured = colouredCells(grid, state)
   return {
-    covered: new Set([...over].filter(([, parts]) => share(parts) >= SURELY_IN).map(([name]) => name)),
-    unsure: new Set([...over].filter(([, parts]) => share(parts) > SURELY_OUT && share(parts) < SURELY_IN).map(([name]) => name)),
+    covered: new Set([...coloured, ...[...over].filter(([, parts]) => share(parts) >= SURELY_IN).map(([name]) => name)]),
+    unsure: new Set([...over].filter(([name, parts]) => !coloured.has(name) && share(parts) > SURELY_OUT && share(parts) < SURELY_IN).map(([name]) => name)),
   }
 }
+
+const colouredCells = (grid: Grid, { own }: Pick<SlateState, 'own'>) => new Set(Object.values(own).flatMap(thing =>
+  thing.kind === 'colour' && thing.place === grid.id && thing.cell && isSeen(thing) ? [thing.cell.join()] : []))
 
 /** Three rows of four are a 3 × 4 array, and four rows of three are not (common practice, no source). */
 function markArray(wanted: { rows: number, columns: number }, covered: ReadonlySet<string>, grid: Grid): ItemMark {

@@ -132,11 +132,17 @@ export function toolsOn(board: Board, page: Page, step?: string | null): readonl
   return there?.tools ?? page.tools ?? board.tools ?? []
 }
 
+/** What is given anywhere on a page, in whatever step. */
+export const toolsAnywhereOn = (board: Board, page: Page): readonly Tool[] => [...new Set([...toolsOn(board, page), ...page.steps?.flatMap(step => step.tools ?? []) ?? []])]
+
 /** Whether the tool is given anywhere on the page: which step a student is at is not the slate's to know. */
 export function mayUse(edition: Edition, id: PageId, tool: Tool): boolean {
   const page = edition.board.pages.find(one => one.id === id)
-  return !!page && (toolsOn(edition.board, page).includes(tool) || !!page.steps?.some(step => step.tools?.includes(tool)))
+  return !!page && toolsAnywhereOn(edition.board, page).includes(tool)
 }
+
+/** Neither taken away nor hidden. */
+export const isSeen = ({ gone, hidden }: Pick<OwnOnSlate, 'gone' | 'hidden'>): boolean => !gone && !hidden
 
 /** What was made on a page and can be seen, the first made first; with what is hidden for those who may see that too. */
 export function ownOn(own: { readonly [id: string]: OwnOnSlate }, id: PageId, withHidden = false): [string, OwnOnSlate][] {

@@ -11,13 +11,13 @@ import { voiceFor } from '~~/core/text/spoken'
 import { writtenSpots } from '~~/core/layout/written'
 import { FINGER } from '~/composables/useStageSize'
 import type { Target } from '~~/core/placement/landing'
-import type { Tool } from '~~/core/board/tools'
+import { KEYED_TOOLS, type Tool } from '~~/core/board/tools'
 import { nanoid } from 'nanoid'
 import type { Point, Size } from '~~/core/geometry/shape'
 import { HOLDER, type Author } from '~~/core/slate/actor'
 import { FIRST_CHOICE, GESTURES, pictureFrom, type Choice } from '~~/core/slate/making'
 import type { Move } from '~~/core/slate/move'
-import { toolsOn, type Own } from '~~/core/slate/own'
+import { toolsAnywhereOn, toolsOn, type Own } from '~~/core/slate/own'
 import { rubbedAt } from '~~/core/slate/rubbing'
 import type { SlateState } from '~~/core/slate/state'
 import { spotOf } from '~/composables/lyingPieces'
@@ -27,11 +27,12 @@ import type { OwnPicture } from '~/composables/pictures'
 /**
  * The page in its frame with the ledge below it, and pieces that can be moved between them: by drag, by taps, by keyboard.
  * Where the board gives room for it, students also write, draw, and join pieces by arrows here, unless `piecesOnly` says
- * that nothing but pieces is to be moved. What the teacher gave to make things with stands below the page (`withTools`). Where it
+ * that nothing but pieces is to be moved. What the teacher gave to make things with stands below the page (`withTools`; *keyed*: of them
+ * only what a key reads). Where it
  * `plays`, clips are played and links lead away.
  */
 const { edition, page, state, editable = false, ledge = true, marked = [], zoom = 1, step = null, piecesOnly = false, withTools = true, plays = false, by = HOLDER.author, others = [] } = defineProps<{
-  edition: Edition, page: Page, state: SlateState, editable?: boolean, ledge?: boolean, marked?: readonly string[] | undefined, zoom?: number, step?: string | null, piecesOnly?: boolean, withTools?: boolean, plays?: boolean, by?: Author, others?: readonly OtherHand[]
+  edition: Edition, page: Page, state: SlateState, editable?: boolean, ledge?: boolean, marked?: readonly string[] | undefined, zoom?: number, step?: string | null, piecesOnly?: boolean, withTools?: boolean | 'keyed', plays?: boolean, by?: Author, others?: readonly OtherHand[]
 }>()
 const emit = defineEmits<{ make: [move: Move], hold: [holds: { piece: PieceId, x: number, y: number } | null] }>()
 
@@ -50,7 +51,7 @@ const barElement = useTemplateRef<HTMLElement>('barElement')
 const { height: barHeight } = useElementSize(barElement)
 const works = computed(() => editable && !piecesOnly)
 /** What the teacher gave to make things with. */
-const given = computed(() => works.value && withTools ? toolsOn(edition.board, page, step) : [])
+const given = computed(() => works.value && withTools ? (withTools === 'keyed' ? toolsAnywhereOn(edition.board, page).filter(one => KEYED_TOOLS.includes(one)) : toolsOn(edition.board, page, step)) : [])
 /** What stands on pieces is read aloud where the teacher allows it and the device has a voice. */
 const readable = ref(false)
 if (edition.board.readPieces && 'speechSynthesis' in window) {

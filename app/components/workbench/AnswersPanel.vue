@@ -8,6 +8,7 @@ import { pieceName } from '~~/core/board/pieceName'
 import { alsoRight, ALTERNATIVES, keepKeys } from '~~/core/design/answers'
 import { kindsFor } from '~~/core/design/kinds'
 import { keepKeys as readKeys } from '~~/core/keys/keep'
+import { toolsAnywhereOn } from '~~/core/slate/own'
 import type { SlateState } from '~~/core/slate/state'
 import type { Workbench } from '~/composables/useWorkbench'
 
@@ -18,7 +19,7 @@ const { t } = useWords()
 const unsure = ref<readonly PieceId[]>([])
 const nothing = ref(false)
 const keys = computed(() => bench.board.value.keys.filter(key => key.page === page.id))
-const kinds = computed(() => kindsFor(page))
+const kinds = computed(() => kindsFor(page, toolsAnywhereOn(bench.board.value, page)))
 const chosen = ref<Key['kind'] | null>(null)
 /** What the page is likeliest to ask, unless it has a key already or the teacher says otherwise. */
 const kind = computed(() => chosen.value && kinds.value.includes(chosen.value) ? chosen.value : keys.value.at(-1)?.kind ?? kinds.value[0])

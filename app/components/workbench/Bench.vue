@@ -171,7 +171,7 @@ onKeyStroke(['Delete', 'Backspace', 'Escape', 'a'], (event) => {
         </div>
         <WorkbenchPageRow :bench="bench" :page="page" @open="openPage = $event" @take="taking = true" />
         <div ref="room" class="relative flex min-h-0 flex-1 flex-col">
-        <BoardStage :edition="edition" :page="page" :state="state" :editable="station === 'answers' || station === 'pieces'" :pieces-only="station === 'pieces'" :with-tools="false" :marked="station === 'check' ? shown?.subjects : []" :zoom="zoom.zoom.value" @make="make">
+        <BoardStage :edition="edition" :page="page" :state="state" :editable="station === 'answers' || station === 'pieces'" :pieces-only="station === 'pieces'" :with-tools="station === 'answers' && 'keyed'" :marked="station === 'check' ? shown?.subjects : []" :zoom="zoom.zoom.value" @make="make">
           <template #over="{ scale }">
             <WorkbenchHandsLayer v-if="layer && (layer !== 'pieces' || hands.items.value.length)" :hands="hands" :bench="bench" :layer="layer" :page="page" :scale="scale" :label-of="labelOf" />
             <g v-else-if="shown" class="pointer-events-none">
