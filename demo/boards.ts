@@ -11,7 +11,10 @@ export interface BoardPlan {
   readonly seed: number
   readonly textSize?: number
   readonly backdrop?: { colour?: string, ruling?: { kind: 'squares' | 'dots' | 'lines', spacing: number }, picture?: { svg: string, alt: string } }
-  readonly zones: readonly { heading: string, box?: { x: number, y: number, width: number, height: number }, words?: readonly string[], pictures?: readonly string[] }[]
+  /** A sound on the page, with its words. */
+  readonly sound?: { readonly name: string, readonly words: string, readonly box: { x: number, y: number, width: number, height: number } }
+  /** A zone that is one member's of a group has the number of their part. */
+  readonly zones: readonly { heading: string, part?: number, box?: { x: number, y: number, width: number, height: number }, words?: readonly string[], pictures?: readonly string[] }[]
   /** What students are given beside the cards. */
   readonly tools?: readonly Tool[]
   /** What stands around the page: reasons, notes, hints, cards that are read aloud. */
@@ -97,4 +100,22 @@ export const BOAT: BoardPlan = {
   ],
 }
 
-export const BOARDS = [HOLD_ON, WHERE_SEEN, BEATS, WEATHER, BOAT]
+const corner = (x: number, y: number) => ({ x, y, width: 300, height: 196 })
+
+/** Each of four writes in a corner of their own; what they agree on goes into the middle. */
+export const HARBOUR: BoardPlan = {
+  title: 'What makes a good harbour?',
+  tools: ['note', 'write', 'picture'],
+  instructions: 'Write your ideas on notes in your own part. Then agree on three and put them into the middle.',
+  around: { explain: 'page' },
+  seed: 3,
+  backdrop: { colour: '#e3eef5' },
+  sound: { name: 'The horn of our harbour', words: 'Two long, low blasts of a horn, far away.', box: { x: 340, y: 12, width: 280, height: 60 } },
+  zones: [
+    { heading: '', part: 1, box: corner(16, 40) }, { heading: '', part: 2, box: corner(644, 40) },
+    { heading: '', part: 3, box: corner(16, 268) }, { heading: '', part: 4, box: corner(644, 268) },
+    { heading: 'We all agree', box: { x: 340, y: 128, width: 280, height: 336 } },
+  ],
+}
+
+export const BOARDS = [HOLD_ON, WHERE_SEEN, BEATS, WEATHER, BOAT, HARBOUR]

@@ -1,7 +1,10 @@
 import { createHash } from 'node:crypto'
+import { writeFile } from 'node:fs/promises'
+import { join } from 'node:path'
 import type { Kysely, Transaction } from 'kysely'
 import type { BackdropPicture } from '../core/board/backdrop'
 import { makeEdition } from '../core/board/edition'
+import type { FileHash } from '../core/board/ids'
 import { markOf } from '../core/groups/marks'
 import { GroupSearch } from '../core/groups/search'
 import { groupSizes } from '../core/groups/sizes'
@@ -13,18 +16,22 @@ import { makePicturePassword } from '../core/roster/picturePassword'
 import { connect } from '../server/database/connect'
 import { migrate } from '../server/database/migrate'
 import type { Database } from '../server/database/tables'
+import { readClip } from '../server/files/clip'
+import { withFolder } from '../server/files/folder'
 import { keepPicture } from '../server/files/keep'
+import { keepClip } from '../server/files/keepClip'
 import { hashPassword } from '../server/http/passwords'
 import { giveOut, giveOutWithin } from '../server/usecases/giveOut'
 import { planHandout } from '../server/usecases/later'
 import { startJobs, type Jobs } from '../server/jobs'
 import { keepSet, keepWishes } from '../server/usecases/groups'
-import { BOARDS, HOLD_ON, WHERE_SEEN } from './boards'
+import { BOARDS, HARBOUR, HOLD_ON, WHERE_SEEN } from './boards'
 import { exampleBoards } from './examples'
 import { FATES, movesTo, slateOf } from './fourSlates'
 import { playLesson, type Played } from './lesson'
-import { makeBoard } from './makeBoard'
+import { makeBoard, type KeptSound } from './makeBoard'
 import { CLASSES, TEACHER } from './school'
+import { harbourHorn } from './wav'
 
 type Db = Kysely<Database>
 
@@ -38,8 +45,9 @@ export async function loadDemo(db: Db, jobs: Jobs, now = new Date()): Promise<vo
   const classes = await loadClasses(db, teacher)
   const boards = new Map<string, string>()
   let boat: BackdropPicture | undefined
+  const horn = await keepHorn(db, teacher)
   for (const [i, plan] of BOARDS.entries()) {
-    const { board, pictures } = await makeBoard(plan)
+    const { board, pictures } = await makeBoard(plan, horn)
     for (const picture of pictures) await keepPicture(db, teacher, picture)
     const { id } = await db.insertInto('boards')
       .values({ teacher_id: teacher, title: board.title, document: JSON.stringify(board), updated_at: new Date(now.getTime() - i * 86_400_000) })
@@ -55,11 +63,22 @@ export async function loadDemo(db: Db, jobs: Jobs, now = new Date()): Promise<vo
   }
   // The older class is in the middle of its lesson; the younger one has hardly begun.
   await playHandout(db, teacher, boards.get(HOLD_ON.title)!, classes.get('Year 5/6')!, now, i => i < 13 ? 'under-way' : i < 20 ? 'handed-in' : i < 22 ? 'handed-back' : 'not-opened', 56)
-  await playFrames(db, boards.get(BOARDS[2]!.title)!, classes.get('Year 5/6')!, now)
+  await playFrames(db, boards.get(BOARDS[2]!.title)!, boards.get(HARBOUR.title)!, classes.get('Year 5/6')!, now)
   await giveToEveryone(db, boards.get(BOARDS[3]!.title)!, classes.get('Year 2')!)
   await planMore(db, jobs, boards.get(HOLD_ON.title)!, classes.get('Year 2')!, now)
   await playHandout(db, teacher, boards.get(WHERE_SEEN.title)!, classes.get('Year 2')!, now, i => i < 5 ? 'under-way' : 'not-opened', 22)
 }
+
+/** The sound that one of the boards has, taken in as if a teacher had sent it. */
+const keepHorn = (db: Db, teacher: string): Promise<KeptSound> => withFolder(async (folder) => {
+  const [from, to] = [join(folder, 'came'), join(folder, 'packed')]
+  await writeFile(from, harbourHorn())
+  const read = await readClip({ from, to })
+  if (!read.ok) throw new Error(read.reason)
+  const kept = await keepClip(db, teacher, read.value, to)
+  if (!kept.ok) throw new Error(kept.reason)
+  return { file: read.value.hash as FileHash, seconds: read.value.seconds }
+})
 
 async function loadClasses(db: Db, teacher: string): Promise<Map<string, string>> {
   const ids = new Map<string, string>()
@@ -115,7 +134,7 @@ async function playHandout(db: Db, teacher: string, board: string, classId: stri
 }
 
 /** The older class in groups of four, mixed, each in the middle of a frame; two who wanted to be together are. */
-async function playFrames(db: Db, board: string, classId: string, now: Date): Promise<void> {
+async function playFrames(db: Db, board: string, parted: string, classId: string, now: Date): Promise<void> {
   const students = await db.selectFrom('students').select(['id', 'level']).where('class_id', '=', classId).orderBy('name_folded').execute()
   const random = seeded(11)
   const sizes = groupSizes(students.length, { by: 'size', size: 4 })
@@ -132,6 +151,8 @@ async function playFrames(db: Db, board: string, classId: string, now: Date): Pr
     const due = { day: new Date(now.getTime() + 2 * 86_400_000).toISOString().slice(0, 10) }
     const given = await giveOutWithin(trx, board, { classId, set: set.value.id }, { ...COPY_EACH, mode: 'frame-per-group', word: 'Ten minutes with your group, then we compare.', due, rules: { ...NO_RULES, talk: true, handInBy: 'all-done' } })
     if (!given.ok) throw new Error(given.reason)
+    const inParts = await giveOutWithin(trx, parted, { classId, set: set.value.id }, { ...COPY_EACH, mode: 'frame-per-group', rules: { ...NO_RULES, talk: true } })
+    if (!inParts.ok) throw new Error(inParts.reason)
     const { document } = await trx.selectFrom('boards').select('document').where('id', '=', board).executeTakeFirstOrThrow()
     const edition = makeEdition(document)
     const frames = await trx.selectFrom('slates').select('id').where('handout_id', '=', given.value.id).orderBy('name').execute()

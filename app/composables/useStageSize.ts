@@ -1,5 +1,8 @@
 import type { Page } from '~~/core/board/board'
 import type { Edition } from '~~/core/board/edition'
+import type { Tool } from '~~/core/board/tools'
+import { writtenSpots } from '~~/core/layout/written'
+import { TEXT_SIZES, toolsAnywhereOn } from '~~/core/slate/own'
 
 const FRAME = 18
 const LEDGE_PADDING = 34
@@ -8,9 +11,11 @@ const BETWEEN = 12
 const MOST_ROWS = 2
 /** CSS pixels. Where pieces would be lower than this, first the ledge gets one row, then the page outgrows the window and can be pushed about. */
 export const FINGER = 44
-/** CSS pixels. The same where their words would be smaller than this, as on cards of several lines on a phone. */
+/** CSS pixels. The same where words that students read or write would be smaller than this, as on a phone. */
 const READABLE = 12
 const LARGEST = 2.2
+/** Tools whose things are read. */
+const WORDED: ReadonlySet<Tool> = new Set(['write', 'note'])
 
 /**
  * One scale (CSS pixels for a point) at which page and ledge share the room, and how high the ledge is. It depends on
@@ -28,7 +33,8 @@ export function useStageSize(room: Ref<HTMLElement | null>, page: () => Page, ed
     const highest = Math.max(0, ...sizes.map(s => s.height))
     // Tiles are as large as their values, however small; they get room to be caught around them instead.
     const cards = sizes.filter(s => s.kind !== 'tile')
-    const least = cards.length && editable() ? Math.max(FINGER / Math.min(...cards.map(s => s.height)), READABLE / Math.min(...cards.map(s => s.textSize))) : 0
+    const letters = [...cards.map(s => s.textSize), ...writtenSpots(page()).map(spot => spot.textSize), ...toolsAnywhereOn(edition().board, page()).some(tool => WORDED.has(tool)) ? [TEXT_SIZES.medium] : []]
+    const least = editable() ? Math.max(0, ...cards.map(s => FINGER / s.height), ...letters.map(size => READABLE / size)) : 0
     const all = sizes.reduce((sum, s) => sum + s.width, 0)
     const layout = (rows: number) => {
       const across = (width.value - FRAME) / pageWidth

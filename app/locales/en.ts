@@ -44,7 +44,7 @@ export default {
   },
   together: {
     title: 'Who works here', you: 'you', here: 'here', away: 'away', done: 'done', someone: 'Somebody', teacher: 'Teacher',
-    iAmDone: 'I am done', notDone: 'Not done yet', show: 'Show my page', stopShowing: 'Stop showing', shows: '{name} shows a page.', follow: 'Look along', lookMyself: 'Look around myself',
+    yourPart: 'Your part', partOf: '{names}', nobodysPart: 'Nobody yet', iAmDone: 'I am done', notDone: 'Not done yet', show: 'Show my page', stopShowing: 'Stop showing', shows: '{name} shows a page.', follow: 'Look along', lookMyself: 'Look around myself',
     talk: 'Side talk', unread: '{count} new', readAlong: 'Your teacher reads along.', lines: 'What was said', nothingSaid: 'Nobody has said anything yet.', say: 'Say something to your group', send: 'Send', closed: 'Your teacher has closed the side talk.',
     waitFor: 'You can hand in once all have said that they are done. Still at work: {names}.',
   },

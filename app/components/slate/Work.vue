@@ -1,10 +1,8 @@
 <script setup lang="ts">
 import { stepsDone, type Left } from '~~/core/placement/tasks'
-import { hintsOf } from '~~/core/slate/moves/hint'
 import { isOfSeveral } from '~~/core/slate/kind'
 import { isUntouched } from '~~/core/slate/state'
 import { canBeginAgain } from '~~/core/slate/status'
-import { askedReasons } from '~/composables/reasons'
 import { useSlate, type SlateView } from '~/composables/useSlate'
 
 /** A student at work on the own slate. */
@@ -61,25 +59,20 @@ async function handIn(word: string) {
 const done = computed(() => stepsDone(state.value, edition, page.value))
 const several = isOfSeveral(view.kind)
 const members = computed(() => about.value.members)
+/** The parts of a frame: there only where each of several has one. */
+const parted = computed(() => several && page.value.places.some(place => place.part !== undefined))
+const part = computed(() => typeof view.actor.part === 'number' ? view.actor.part : null)
 const hands = computed(() => otherHands(members.value, slate.others.value))
 const { following, presents } = useTogether({ be: slate.be, hands, page: pageIndex, step: stepIndex, board: edition.board })
 
-/** What stands beside the page: one thing at a time. */
-const side = ref<'talk' | 'beside' | 'hints' | null>(null)
-const open = (what: typeof side.value) => side.value = side.value === what ? null : what
+const before = computed(() => about.value.before)
+const further = computed(() => before.value !== null)
+const { side, open, besides, hintOf, hints } = useBeside({ edition: () => edition, page: () => page.value, step: () => step.value, further: () => further.value })
 const talk = computed(() => about.value.talk.filter(line => line.about === null))
 const talks = computed(() => several && (about.value.rules.talk || talk.value.length > 0))
 /** How many lines were there when the talk was last in sight. */
 const heard = ref(talk.value.length)
 watch([side, () => talk.value.length], () => side.value === 'talk' && (heard.value = talk.value.length))
-const before = computed(() => about.value.before)
-const further = computed(() => before.value !== null)
-const besides = computed(() => further.value || !!page.value.notes || askedReasons(edition.board, [page.value]).length > 0)
-const hintOf = computed(() => step.value !== null && hintsOf(edition, step.value).length ? step.value : page.value.id)
-const hints = computed(() => hintsOf(edition, hintOf.value))
-watch([() => page.value.id, besides, () => hints.value.length], () => {
-  if ((side.value === 'beside' && !besides.value) || (side.value === 'hints' && !hints.value.length)) side.value = null
-})
 const comparing = ref(false)
 watch(further, now => !now && (comparing.value = false))
 const mayBeginAgain = computed(() => about.value.rules.secondTry && canBeginAgain(status.value) && shut.value !== 'closed')
@@ -98,7 +91,8 @@ onKeyStroke(['z', 'Z'], (event) => {
 </script>
 
 <template>
-  <div class="flex h-dvh flex-col">
+  <!-- In a window too low for all of it (a phone, or a laptop at 200 %) the whole scrolls, and the page keeps a height to work at. -->
+  <div class="flex h-dvh flex-col low:overflow-y-auto">
     <UiTopBar :title="edition.board.title">
       <template #start><NuxtLink to="/desk" :aria-label="t('slate.toDesk')" class="flex min-h-11 items-center"><UiMark /></NuxtLink></template>
       <p class="flex items-center gap-2 text-sm text-stone-200" role="status" data-test="kept">
@@ -108,8 +102,8 @@ onKeyStroke(['z', 'Z'], (event) => {
       <template #end>
         <button v-if="editable" type="button" class="button button-dark w-11 border-transparent px-0 max-sm:hidden" :aria-label="t('keys.title')" :title="t('keys.title')" @click="showKeys = true"><Icon name="lucide:keyboard" size="22" /></button>
         <span class="flex items-center gap-2 rounded-full bg-stone-800 px-3 py-2 font-medium">
-          <UiRing :share="progress.of ? progress.placed / progress.of : 0" tone="sunfleck" />
-          <span>{{ view.name || t('desk.everyone') }} · {{ t('slate.placed', progress) }}</span>
+          <UiRing v-if="progress.of" :share="progress.placed / progress.of" tone="sunfleck" />
+          <span>{{ view.name || t('desk.everyone') }}<template v-if="progress.of"> · {{ t('slate.placed', progress) }}</template></span>
         </span>
         <NuxtLink v-if="mayLook" :to="`/others/${view.handout}`" class="button button-dark"><Icon name="lucide:layout-grid" size="20" />{{ t('others.title') }}</NuxtLink>
         <button v-if="editable && mayAsk" type="button" class="button button-dark" :disabled="unsent > 0" @click="feedback.ask()"><Icon name="lucide:search-check" size="20" />{{ t('feedback.ask') }}</button>
@@ -120,7 +114,7 @@ onKeyStroke(['z', 'Z'], (event) => {
       </template>
     </UiTopBar>
 
-    <main class="flex min-h-0 flex-1 flex-col gap-3 p-3 sm:px-6 sm:py-3.5">
+    <main class="flex min-h-0 flex-1 flex-col gap-3 p-3 sm:px-6 sm:py-3.5 low:flex-none">
       <p v-if="about.word || about.due" class="flex flex-wrap gap-x-5 text-sm">
         <span v-if="about.word">{{ about.word }}</span><span v-if="about.due" class="font-semibold">{{ t('slate.due', { day: dueWords(about.due) }) }}</span>
       </p>
@@ -146,9 +140,9 @@ onKeyStroke(['z', 'Z'], (event) => {
       <p v-if="trouble" class="trouble" role="alert">{{ trouble }}</p>
       <p v-if="pictureTrouble" class="trouble" role="alert">{{ said(`picture.refused.${pictureTrouble}`, 'picture.refused.other') }}</p>
       <p v-if="notTold" class="trouble" role="alert">{{ notTold }}</p>
-      <div class="flex min-h-0 flex-1 flex-col gap-4 lg:flex-row">
+      <div class="flex min-h-0 flex-1 flex-col gap-4 lg:flex-row low:flex-none">
         <LazySlateBefore v-if="comparing && before" :edition="edition" :page="page" :before="before.state" :now="state" />
-        <BoardStage plays :edition="edition" :page="page" :state="state" :editable="editable && !page.reading" :ledge="!back && !page.reading" :step="back ? null : step" :by="view.actor.author" :others="hands" @make="slate.make" @hold="slate.be({ holds: $event ?? undefined })">
+        <BoardStage plays class="low:h-[min(26rem,100dvh)] max-lg:low:flex-none" :edition="edition" :page="page" :state="state" :editable="editable && !page.reading" :ledge="!back && !page.reading" :step="back ? null : step" :by="view.actor.author" :others="hands" @make="slate.make" @hold="slate.be({ holds: $event ?? undefined })">
           <template v-if="told" #mark="{ piece, master }">
             <LazyReviewVerdictMark v-if="onPieces.get(piece.id)" :x="-master.width / 2 + 2" :y="master.height / 2 - 2" :verdict="onPieces.get(piece.id)!" />
           </template>
@@ -156,17 +150,18 @@ onKeyStroke(['z', 'Z'], (event) => {
             <button type="button" class="button min-h-9 px-3 py-1" :disabled="!slate.canUndo.value" @click="slate.undo()"><Icon name="lucide:undo-2" /><span class="max-sm:sr-only">{{ t('slate.undo') }}</span></button>
             <button type="button" class="button min-h-9 px-3 py-1" :disabled="untouched" @click="startAgain"><Icon name="lucide:rotate-ccw" /><span class="max-sm:sr-only">{{ t('slate.startAgain') }}</span></button>
           </template>
-          <template v-if="notes || told" #over>
+          <template v-if="notes || told || parted" #over>
+            <LazySlateParts v-if="parted" :page="page" :part="part" :members="members" />
             <LazyReviewPlaceMarks v-if="told" :page="page" :marks="told" kind />
             <LazySlateMarginLayer v-if="notes" :page="page" :edition="edition" :state="state" :margin="margin" />
           </template>
         </BoardStage>
-        <div v-if="side" class="flex min-h-0 w-full flex-col lg:w-80">
+        <div v-if="side" class="flex min-h-0 w-full flex-col lg:w-80 low:max-h-[70dvh]">
           <LazySlateTalk v-if="side === 'talk'" class="min-h-64 flex-1" :lines="talk" :members="members" :own="view.actor.author" :open="about.rules.talk" :speak="slate.speak" @close="side = null" />
           <LazySlateHints v-else-if="side === 'hints'" :hints="hints" :seen="state.hints[hintOf] ?? 0" :editable="editable" @next="slate.make({ kind: 'hint', of: hintOf, number: $event })" @close="side = null" />
           <LazySlateBeside v-else class="flex-1" :board="edition.board" :page="page" :state="state" :editable="editable && !page.reading" :further="further" @make="slate.make" @close="side = null" />
         </div>
-        <div v-if="told || notes" class="flex min-h-0 w-full flex-col gap-4 overflow-auto lg:w-80">
+        <div v-if="told || notes" class="flex min-h-0 w-full flex-col gap-4 overflow-auto lg:w-80 low:max-h-[70dvh]">
           <LazySlateMarginNotes v-if="notes && (!told || margin.length || review?.comment || view.counts !== 'nothing')" class="shrink-0" :edition="edition" :margin="margin" :review="review" :points="view.mostPoints" :rubric="view.rubric" :talk="about.talk" :speak="slate.speak" />
           <LazySlateFeedback v-if="told" class="min-h-48" :edition="edition" :items="told" :closable="editable" @close="feedback.hide()" />
         </div>

@@ -7,7 +7,7 @@ const { slate, to, quietFor, page, version } = defineProps<{ slate: WalkSlate, t
 const { t } = useWords()
 const words = computed(() => {
   if (slate.unreadable) return t('walk.unreadable')
-  if (slate.status === 'under-way') return quietFor ? t('walk.quiet', { count: quietFor }) : t('slate.placed', { placed: slate.placed, of: slate.of })
+  if (slate.status === 'under-way') return quietFor ? t('walk.quiet', { count: quietFor }) : slate.of === 0 ? t('walk.status.under-way') : t('slate.placed', { placed: slate.placed, of: slate.of })
   return t(`walk.status.${slate.status}`)
 })
 </script>

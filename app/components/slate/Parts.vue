@@ -1,0 +1,36 @@
+<script setup lang="ts">
+import type { Page } from '~~/core/board/board'
+import type { Place } from '~~/core/board/place'
+import { boxOf } from '~~/core/geometry/outline'
+import { textWidth } from '~~/core/text/measure'
+import type { Member } from '~/composables/useSlate'
+
+/** Whose part of the page is whose: one's own stands in the light, others' are veiled and say who works there. */
+const { page, part, members } = defineProps<{ page: Page, part: number | null, members: readonly Member[] }>()
+const { t } = useWords()
+const SIZE = 14
+const HEIGHT = 22
+const parts = computed(() => page.places.filter(place => place.part !== undefined).map((place) => {
+  const mine = place.part === part
+  const words = wordsFor(place, mine)
+  const box = boxOf(place)
+  return { id: place.id, place, box, mine, words, width: Math.min(box.width, textWidth(words, SIZE, 'bold') + 16) }
+}))
+function wordsFor(place: Place, mine: boolean): string {
+  const names = members.filter(member => member.part === place.part).map(member => member.name.split(' ')[0]!)
+  if (mine) return t('together.yourPart')
+  return names.length ? t('together.partOf', { names: names.join(', ') }) : t('together.nobodysPart')
+}
+</script>
+
+<template>
+  <g class="pointer-events-none" data-test="parts">
+    <g v-for="{ id, place, box, mine, words, width } in parts" :key="id" :data-part="mine ? 'mine' : 'other'">
+      <template v-if="place.shape.kind === 'polygon'"><polygon :points="place.shape.points.map(p => `${p.x},${p.y}`).join(' ')" :fill="mine ? 'none' : '#3c494a'" fill-opacity="0.14" :stroke="mine ? '#1c5a3c' : 'none'" stroke-width="4" /></template>
+      <ellipse v-else-if="place.shape.kind === 'ellipse'" :cx="box.x + box.width / 2" :cy="box.y + box.height / 2" :rx="box.width / 2" :ry="box.height / 2" :fill="mine ? 'none' : '#3c494a'" fill-opacity="0.14" :stroke="mine ? '#1c5a3c' : 'none'" stroke-width="4" />
+      <rect v-else :x="box.x" :y="box.y" :width="box.width" :height="box.height" rx="6" :fill="mine ? 'none' : '#3c494a'" fill-opacity="0.14" :stroke="mine ? '#1c5a3c' : 'none'" stroke-width="4" />
+      <rect :x="box.x + box.width - width" :y="box.y + box.height - HEIGHT" :width="width" :height="HEIGHT" rx="4" :fill="mine ? '#1c5a3c' : '#3c494a'" />
+      <text class="board-text" :x="box.x + box.width - width / 2" :y="box.y + box.height - HEIGHT / 2 + SIZE * 0.34" :font-size="SIZE" font-weight="700" fill="#ffffff" text-anchor="middle">{{ words }}</text>
+    </g>
+  </g>
+</template>
