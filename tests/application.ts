@@ -13,11 +13,11 @@ export async function freePort(): Promise<number> {
   return port
 }
 
-/** Starts the built application as a process of its own on a database; ready when it answers. */
-export async function startApplication(databaseUrl: string, port?: number, more: (address: string) => Record<string, string> = () => ({})): Promise<Application> {
+/** Starts the built application (or another build of it) as a process of its own on a database; ready when it answers. */
+export async function startApplication(databaseUrl: string, port?: number, more: (address: string) => Record<string, string> = () => ({}), build = '.output'): Promise<Application> {
   const at = port ?? await freePort()
   const address = `http://127.0.0.1:${at}`
-  const child: ChildProcess = spawn(process.execPath, ['.output/server/index.mjs'], {
+  const child: ChildProcess = spawn(process.execPath, [`${build}/server/index.mjs`], {
     env: { ...process.env, DATABASE_URL: databaseUrl, NUXT_SESSION_PASSWORD: 'a password for tests of at least 32 characters', HOST: '127.0.0.1', PORT: String(at), ...more(address) },
     stdio: ['ignore', 'pipe', 'pipe'],
   })

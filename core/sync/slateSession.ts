@@ -308,12 +308,17 @@ export class SlateSession {
     this.flush()
   }
 
-  /** Makes a move: shown at once, kept on the device, sent when it can be. False when it can't be made. */
+  /** Makes a move: shown at once, kept on the device, sent when it can be. False when it can't be made; why is told like any refusal. */
   make(move: Move, undoes?: string): boolean {
     if (whyShut(this.opened)) return false
     const made = this.asMade(move)
     const before = this.now.shown
-    if (!apply(before, made, this.making).ok) return false
+    const result = apply(before, made, this.making)
+    if (!result.ok) {
+      this.refusal = result.reason.code
+      this.ports.changed()
+      return false
+    }
     const envelope: Envelope = { id: this.ports.newId(), move: made, ...(undoes && { undoes }) }
     this.own = [...this.own, { id: envelope.id, inverse: undoes ? null : invert(before, made, this.start.edition), undoes }]
     this.now = makeMoves(this.now, [envelope], this.start.edition, this.start.actor)

@@ -158,6 +158,17 @@ describe('what is sent', () => {
     d.session.hear({ say: 'status', slate: SLATE, openness: openAs('under-way') })
     expect(d.parcel()).toEqual(['made-here-1'])
   })
+
+  it('says why a move can\'t be made, before the server is asked, until another can', () => {
+    const d = device()
+    expect(d.session.make({ kind: 'put', piece: pieceId('nobody'), x: 10, y: 10 })).toBe(false)
+    expect(d.session.refused).toBe('unknown-piece')
+    expect(d.session.make({ ...put(1), x: -50 } as Move)).toBe(false)
+    expect(d.session.refused).toBe('off-page')
+    expect(d.session.unsent).toBe(0)
+    expect(d.session.make(put(1))).toBe(true)
+    expect(d.session.refused).toBeNull()
+  })
 })
 
 describe('a refusal', () => {
