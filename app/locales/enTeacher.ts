@@ -127,7 +127,7 @@ export default {
     link: 'Address of a link', linkExample: 'example.org/rock-pools', lay: 'Add', noAddress: 'That is no address of the web. It starts with https:// or with the name of a place, such as example.org.', full: 'A page can have {count} of them.',
     name: 'Name', words: { sound: 'What is said in it', film: 'What is said and what there is to see' }, captions: 'Captions from a file', hasCaptions: '{count} caption | {count} captions', noCaptions: 'Without captions', unreadCaptions: 'There are no captions in this file that can be read (WebVTT or SubRip). Nothing was changed.',
     how: 'Students play it where it stands; nothing of it is loaded before. The words stand beside it.', linkWords: 'Words on the card', leads: 'Students see that it leads to {host}. It opens in another window.',
-    clipOn: 'Clip: {name}', linkOn: 'Link: {name}', speak: 'Speak the instructions', unspoken: 'Take the recording away',
+    clipOn: 'Clip: {name}', linkOn: 'Link: {name}', speak: 'Speak what is to be done', unspoken: 'Take the recording away',
   },
   recorder: {
     start: 'Start recording', stop: 'Stop', again: 'Record again', ready: 'Press, and speak. Up to {most}.', recording: '{time} of {most}', taken: 'Recorded: {time}. Listen to it, take it, or record it again.', take: 'Take it', listen: 'Listen',

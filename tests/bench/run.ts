@@ -16,6 +16,7 @@ import { underLoad } from './roundTrip'
 import { scoring } from './scoring'
 import type { Line } from './measure'
 import { studentScript } from './script'
+import { atTheSlate } from './slate'
 import { takingUp } from './takingUp'
 import { atTheWorkbench } from './workbench'
 
@@ -29,7 +30,7 @@ const [{ url }, ...empty] = databases as [typeof databases[number], typeof datab
 const [application, second] = [await startApplication(url), await startApplication(url)]
 const measures: [string, () => Promise<Line[]>][] = [
   ['load', () => underLoad(application, second, url)], ['growth', () => growth([empty[0].url, empty[1].url])], ['giving out', () => givingOut(url)], ['memory', () => memory(application)],
-  ['taking up', () => takingUp(application)], ['scoring', scoring], ['frames', inFrames], ['script', () => studentScript(application)], ['workbench', () => atTheWorkbench(application)],
+  ['taking up', () => takingUp(application)], ['scoring', scoring], ['frames', inFrames], ['script', () => studentScript(application)], ['workbench', () => atTheWorkbench(application)], ['slate', () => atTheSlate(application)],
 ]
 const only = process.env.ONLY?.split(',')
 const lines: Line[] = []

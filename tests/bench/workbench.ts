@@ -8,7 +8,7 @@ import type { Application } from '../application'
 import { Client } from '../client'
 import { ms, quantile, type Line } from './measure'
 
-const SLOWED = 4
+export const SLOWED = 4
 const PIECES = 300
 const MANY = 50
 const STEPS = 90
@@ -34,7 +34,7 @@ function crowded(): Board {
 }
 
 /** Milliseconds that each frame takes while something is dragged about. */
-async function frameTimes(browser: Browser, page: Page, from: { x: number, y: number }): Promise<number[]> {
+export async function frameTimes(browser: Browser, page: Page, from: { x: number, y: number }): Promise<number[]> {
   await page.mouse.move(from.x, from.y)
   await browser.startTracing(page, { categories: ['cc', 'blink'] })
   await page.mouse.down()

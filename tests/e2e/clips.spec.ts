@@ -93,7 +93,7 @@ test('instructions are spoken at the workbench, and heard on the slate instead o
   const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage()
   const lesson = await makeLesson(application.address, NAMES)
   await atTheWorkbench(page, lesson, application.address)
-  await page.getByRole('button', { name: 'Speak the instructions' }).click()
+  await page.getByRole('button', { name: 'Speak what is to be done' }).click()
   await page.getByRole('button', { name: 'Start recording' }).click()
   await expect(page.locator('[data-test=recorded]')).toContainText('0:01 of 3:00')
   await page.getByRole('button', { name: 'Stop' }).click()

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { QUARTER } from '~~/core/design/turnedShape'
+import type { Item } from '~~/core/design/items'
 import { TURN_STEP } from '~~/core/design/turning'
 import type { Box } from '~~/core/geometry/shape'
 import { ALIGNMENTS } from '~~/core/layout/arrange'
@@ -7,6 +8,9 @@ import type { Hands } from '~/composables/useHands'
 
 const MM = 25.4 / 72
 const ICONS = { left: 'lucide:align-start-vertical', centre: 'lucide:align-center-vertical', right: 'lucide:align-end-vertical', top: 'lucide:align-start-horizontal', middle: 'lucide:align-center-horizontal', foot: 'lucide:align-end-horizontal' } as const
+
+/** Always as they are: their parts of the page are read and pressed. */
+const UPRIGHT: ReadonlySet<Item['kind']> = new Set(['step', 'clip', 'link'])
 
 /** What can be done to all that is selected, whatever it is: put in line, space, tidy, repeat, and exact numbers for one. */
 const { hands } = defineProps<{ hands: Hands }>()
@@ -18,7 +22,7 @@ const sized = computed(() => hands.chosen.value.every(item => item.resizes))
 const pieces = computed(() => hands.chosen.value.every(item => item.kind === 'piece'))
 /** Pictures lie as they were taken, or are turned by quarters. */
 const turns = computed(() => {
-  const turning = hands.chosen.value.filter(item => item.kind !== 'step')
+  const turning = hands.chosen.value.filter(item => !UPRIGHT.has(item.kind))
   if (turning.length === 0) return []
   return turning.every(item => item.kind === 'picture') ? [-QUARTER, QUARTER] : [-TURN_STEP, TURN_STEP, QUARTER]
 })
