@@ -40,6 +40,15 @@ async function student(browser: Browser, size: object, className: 0 | 1 | 2, nam
 const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu'] })
 mkdirSync(out, { recursive: true })
 
+/** A note in a student's own part of the page. */
+async function note(page: Page, words: string): Promise<void> {
+  await page.getByRole('button', { name: 'Note', exact: true }).click()
+  const part = (await page.locator('[data-part=mine]').boundingBox())!
+  await page.mouse.click(part.x + 120, part.y + 80)
+  await page.locator('textarea:focus').fill(words)
+  await page.keyboard.press('Escape')
+}
+
 /** `after` puts back what was changed for the picture. */
 async function shoot(name: string, take: () => Promise<Page>, after?: (page: Page) => Promise<void>): Promise<void> {
   if (only && !only.includes(name)) return
@@ -150,23 +159,25 @@ await shoot('tiles', async () => {
   return page
 })
 await shoot('frame', async () => {
-  // Two of one group: what one holds, the other sees.
-  const [own, other] = [await open(await student(browser, LAPTOP, 0, 'Ada Marsh'), 'How many beats?'), await (async () => {
-    const walk = await handout('How many beats?')
-    const tile = (await walk.locator('[data-slate]', { hasText: 'Ada' }).first().innerText()).split('\n').at(-1)!
-    await walk.close()
-    const mate = tile.split(', ').find(name => name !== 'Ada')!
-    return open(await student(browser, LAPTOP, 0, CLASSES[0].students.find(name => name.startsWith(`${mate} `))!), 'How many beats?')
-  })()]
-  await other.getByRole('button', { name: 'Side talk' }).click()
-  await other.getByLabel('Say something to your group').fill('Clap it with me: cor-mo-rant!')
-  await other.keyboard.press('Enter')
-  const box = (await other.getByRole('group', { name: 'Ledge' }).getByRole('button').first().boundingBox())!
-  await other.mouse.move(box.x + box.width / 2, box.y + box.height / 2)
-  await other.mouse.down()
-  await other.mouse.move(box.x + 260, box.y - 260, { steps: 6 })
+  // Two of one group, each in a part of their own: what one writes, the other sees.
+  const title = 'What makes a good harbour?'
+  const own = await open(await student(browser, LAPTOP, 0, 'Ada Marsh'), title)
+  const walk = await handout(title)
+  const tile = (await walk.locator('[data-slate]', { hasText: 'Ada' }).first().innerText()).split('\n').at(-1)!
+  await walk.close()
+  const mates = tile.split(', ').filter(name => name !== 'Ada').map(mate => CLASSES[0].students.find(name => name.startsWith(`${mate} `))!)
+  const ideas = ['Deep water at low tide', 'A wall against the east wind']
+  for (const [i, words] of ideas.entries()) {
+    const page = await open(await student(browser, LAPTOP, 0, mates[i]!), title)
+    await note(page, words)
+    if (i > 0) continue
+    await page.getByRole('button', { name: 'Side talk' }).click()
+    await page.getByLabel('Say something to your group').fill('Which of them goes into the middle?')
+    await page.keyboard.press('Enter')
+  }
+  await note(own, 'Room for the ferry to turn')
+  for (const words of ideas) await own.getByText(words.split(' ')[0]!).first().waitFor()
   await own.getByRole('button', { name: 'Side talk' }).click()
-  await own.locator('[data-test=held-by-others] g').first().waitFor()
   await own.evaluate(() => Promise.allSettled(document.getAnimations().map(one => one.finished)))
   return own
 })

@@ -114,7 +114,7 @@ onKeyStroke(['z', 'Z'], (event) => {
       </template>
     </UiTopBar>
 
-    <main class="flex min-h-0 flex-1 flex-col gap-3 p-3 sm:px-6 sm:py-3.5 low:flex-none">
+    <main class="flex min-h-0 flex-1 flex-col gap-3 p-3 sm:px-6 sm:py-3.5 low:flex-[1_0_auto]">
       <p v-if="about.word || about.due" class="flex flex-wrap gap-x-5 text-sm">
         <span v-if="about.word">{{ about.word }}</span><span v-if="about.due" class="font-semibold">{{ t('slate.due', { day: dueWords(about.due) }) }}</span>
       </p>
@@ -140,9 +140,9 @@ onKeyStroke(['z', 'Z'], (event) => {
       <p v-if="trouble" class="trouble" role="alert">{{ trouble }}</p>
       <p v-if="pictureTrouble" class="trouble" role="alert">{{ said(`picture.refused.${pictureTrouble}`, 'picture.refused.other') }}</p>
       <p v-if="notTold" class="trouble" role="alert">{{ notTold }}</p>
-      <div class="flex min-h-0 flex-1 flex-col gap-4 lg:flex-row low:flex-none">
+      <div class="flex min-h-0 flex-1 flex-col gap-4 lg:flex-row low:flex-[1_0_auto]">
         <LazySlateBefore v-if="comparing && before" :edition="edition" :page="page" :before="before.state" :now="state" />
-        <BoardStage plays class="low:h-[min(26rem,100dvh)] max-lg:low:flex-none" :edition="edition" :page="page" :state="state" :editable="editable && !page.reading" :ledge="!back && !page.reading" :step="back ? null : step" :by="view.actor.author" :others="hands" @make="slate.make" @hold="slate.be({ holds: $event ?? undefined })">
+        <BoardStage plays class="lg:low:h-[min(26rem,100dvh)] max-lg:low:flex-[1_0_min(26rem,100dvh)]" :edition="edition" :page="page" :state="state" :editable="editable && !page.reading" :ledge="!back && !page.reading" :step="back ? null : step" :by="view.actor.author" :others="hands" @make="slate.make" @hold="slate.be({ holds: $event ?? undefined })">
           <template v-if="told" #mark="{ piece, master }">
             <LazyReviewVerdictMark v-if="onPieces.get(piece.id)" :x="-master.width / 2 + 2" :y="master.height / 2 - 2" :verdict="onPieces.get(piece.id)!" />
           </template>
