@@ -7,10 +7,10 @@ export class Refused extends Error {
   }
 }
 
-/** `once`: whatever is asked with the same key is done once, however often it is asked. */
 /** Sends bytes as they are. */
 export const askBytes = (path: string, bytes: Blob) => ask<unknown>(path, { method: 'PUT', body: bytes })
 
+/** `once`: whatever is asked with the same key is done once, however often it is asked. */
 type Options = { method?: 'GET' | 'POST' | 'PUT' | 'DELETE', body?: Record<string, unknown> | FormData | Blob, once?: string }
 
 /** Asks the server; a refusal is thrown as `Refused`, an unreachable server as `Refused('offline')`. */

@@ -126,7 +126,7 @@ export default {
     title: 'Sound, film and links', fromFile: 'A sound or a film from a file', record: 'Speak and record', sending: 'Sending…', spoken: 'Spoken', large: 'This file is larger than 50 MB. Nothing was added. A shorter film, or one saved at a lower sharpness, can be.',
     link: 'Address of a link', linkExample: 'example.org/rock-pools', lay: 'Add', noAddress: 'That is no address of the web. It starts with https:// or with the name of a place, such as example.org.', full: 'A page can have {count} of them.',
     name: 'Name', words: { sound: 'What is said in it', film: 'What is said and what there is to see' }, captions: 'Captions from a file', hasCaptions: '{count} caption | {count} captions', noCaptions: 'Without captions', unreadCaptions: 'There are no captions in this file that can be read (WebVTT or SubRip). Nothing was changed.',
-    how: 'Students play it where it stands; nothing of it is loaded before. The words stand beside it.', linkWords: 'Words on the card', leads: 'Students see that it leads to {host}. It opens in another window.',
+    how: 'Students play it where it stands. The words stand beside it.', linkWords: 'Words on the card', leads: 'Students see that it leads to {host}. It opens in another window.',
     clipOn: 'Clip: {name}', linkOn: 'Link: {name}', speak: 'Speak what is to be done', unspoken: 'Take the recording away',
   },
   recorder: {

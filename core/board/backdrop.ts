@@ -1,7 +1,7 @@
 import * as v from 'valibot'
 import { storedText } from '../text/storedText'
 import { BoxSchema, PointSchema, ShapeSchema, SizeSchema } from '../geometry/shape'
-import { ClipSchema, LinkSchema } from './clip'
+import { ClipSchema, LinkSchema, MOST_CLIPS } from './clip'
 import { ColourSchema } from './colour'
 import { FigureIdSchema, FileHashSchema } from './ids'
 
@@ -60,8 +60,8 @@ export const BackdropSchema = v.object({
   pictures: v.pipe(v.array(BackdropPictureSchema), v.maxLength(40)),
   figures: v.optional(v.pipe(v.array(FigureSchema), v.maxLength(100))),
   lines: v.optional(v.pipe(v.array(LineSchema), v.maxLength(100))),
-  clips: v.optional(v.pipe(v.array(ClipSchema), v.maxLength(12))),
-  links: v.optional(v.pipe(v.array(LinkSchema), v.maxLength(12))),
+  clips: v.optional(v.pipe(v.array(ClipSchema), v.maxLength(MOST_CLIPS))),
+  links: v.optional(v.pipe(v.array(LinkSchema), v.maxLength(MOST_CLIPS))),
 })
 
 export type Backdrop = v.InferOutput<typeof BackdropSchema>

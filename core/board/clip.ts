@@ -14,6 +14,8 @@ export const LONGEST_CLIP = 20 * 60
 export const LONGEST_RECORDING = 3 * 60
 /** Bytes: some three minutes of film as a phone takes it, or an hour of speech. */
 export const LARGEST_CLIP = 50 * 1024 * 1024
+/** Clips of a page, and links of a page. */
+export const MOST_CLIPS = 12
 export const MOST_CUES = 500
 
 const SecondsSchema = v.pipe(v.number(), v.minValue(0), v.maxValue(LONGEST_CLIP))

@@ -1,9 +1,8 @@
 import type { Board, Page } from '../board/board'
-import type { Clip, Link, Spoken } from '../board/clip'
+import { MOST_CLIPS, type Clip, type Link, type Spoken } from '../board/clip'
 import type { PageId, StepId } from '../board/ids'
 import { withPage } from './lookup'
 
-export const MOST_CLIPS = 12
 const SOUND = { width: 280, height: 72 } as const
 const LINK = { width: 280, height: 72 } as const
 /** A film takes no more of the page than this, on either side. */

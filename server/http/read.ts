@@ -2,7 +2,7 @@ import { createWriteStream } from 'node:fs'
 import type { IncomingMessage } from 'node:http'
 import { pipeline } from 'node:stream/promises'
 import busboy from 'busboy'
-import { getQuery, getRequestHeader, getRouterParam, type H3Event } from 'h3'
+import { getQuery, getRequestHeader, getRouterParam, isError, type H3Event } from 'h3'
 import * as v from 'valibot'
 import { OwnPictureIdSchema } from '../../core/slate/own'
 import { parseJson } from './json'
@@ -60,7 +60,10 @@ export async function readToFile(event: H3Event, largest: number, path: string):
       yield chunk
     }
   }
-  await pipeline(event.node.req, bounded, createWriteStream(path, { flags: 'wx' }))
+  await pipeline(event.node.req, bounded, createWriteStream(path, { flags: 'wx' })).catch((error: unknown) => {
+    // Whoever hangs up in the middle is nobody's fault here.
+    throw event.node.req.complete || isError(error) ? error : refusal('bad-request', 'The file broke off.')
+  })
 }
 
 /** The one file of a form. Taken as it streams in; null where the form has none. */

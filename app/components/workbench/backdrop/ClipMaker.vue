@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { nanoid } from 'nanoid'
 import type { Page } from '~~/core/board/board'
+import { MOST_CLIPS } from '~~/core/board/clip'
 import { readWebAddress, hostOf } from '~~/core/board/webAddress'
-import { addClip, addLink, MOST_CLIPS } from '~~/core/design/clips'
+import { addClip, addLink } from '~~/core/design/clips'
 import type { Hands } from '~/composables/useHands'
 import type { Workbench } from '~/composables/useWorkbench'
 import { clipsIn, useClips, type SentClip } from '~/composables/useClips'
