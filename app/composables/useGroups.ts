@@ -1,10 +1,11 @@
-import { proxy, wrap } from 'comlink'
+import { wrap } from 'comlink'
 import { LEAVES, markOf } from '~~/core/groups/marks'
 import type { Grouping } from '~~/core/groups/partners'
 import type { Grouped, Likeness } from '~~/core/groups/search'
 import { groupSizes } from '~~/core/groups/sizes'
 import type { Wish } from '~~/core/groups/wishes'
 import type { GroupsWorker } from '~/workers/groups'
+import { lookForGroups } from '~/workers/lookForGroups'
 
 export interface InGroups { id: string, name: string, preferred: string | null, level: string | null }
 export interface OneGroup { name: string, mark: string, students: string[] }
@@ -87,7 +88,7 @@ export async function useGroups(classId: string) {
     progress.value = 0
     try {
       const task = { students: ids.length, sizes: sizes.value, wishes, levels, likeness, past, seed: crypto.getRandomValues(new Uint32Array(1))[0]! }
-      take(await wrap<GroupsWorker>(worker).look(task, proxy((far: number) => void (progress.value = far))), ids, past.length > 0)
+      take(await lookForGroups(wrap<GroupsWorker>(worker), task, far => progress.value = far), ids, past.length > 0)
     }
     finally {
       worker.terminate()
