@@ -27,6 +27,8 @@ export default defineNuxtConfig({
     }],
   },
   nitro: {
+    // Scripts and styles are compressed once, when the application is built.
+    compressPublicAssets: true,
     errorHandler: '~~/server/http/errors',
     // What every answer says, the files that lie about too: guess no types, load from nowhere else, tell nobody.
     routeRules: {

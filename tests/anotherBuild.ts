@@ -17,6 +17,12 @@ export async function anotherBuild(folder: string): Promise<void> {
     await writeFile(file, (await readFile(file, 'utf8')).replace(written, name => renamed.get(name)!))
   }
   for (const [name, other] of renamed) await rename(join(folder, 'public/_nuxt', name), join(folder, 'public/_nuxt', other))
+  // What was compressed before has the old names inside: the server doesn't know of it, and sends the rest as it is.
+  for (const path of await readdir(join(folder, 'server'), { recursive: true })) {
+    if (!path.endsWith('.mjs') || path.includes('node_modules')) continue
+    const file = join(folder, 'server', path)
+    await writeFile(file, (await readFile(file, 'utf8')).replace(/\.(?:br|gz)": \{/g, '.old": {'))
+  }
   // The page that is kept is told apart by what the build was made from.
   const worker = join(folder, 'public/sw.js')
   await writeFile(worker, (await readFile(worker, 'utf8')).replace(/(url:"\/",revision:")[0-9a-f]{4}/, '$1beef'))

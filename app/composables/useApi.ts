@@ -15,6 +15,9 @@ type Options = { method?: 'GET' | 'POST' | 'PUT' | 'DELETE', body?: Record<strin
 
 /** Asks the server; a refusal is thrown as `Refused`, an unreachable server as `Refused('offline')`. */
 export async function ask<Answer>(path: string, { once, ...options }: Options = {}): Promise<Answer> {
+  if (options.method) forgetAskedAhead()
+  const ahead = await askedAhead(path)
+  if (ahead) return ahead.answer as Answer
   try {
     return await $fetch<Answer>(path, { retry: 0, ...options, ...(once && { headers: { 'Idempotency-Key': once } }) }) as Answer
   }

@@ -50,16 +50,19 @@ const pairs = (ys: readonly number[], length: number, width: number) => ys.map(y
 const stem = (from: number) => closed([[15.2, from], [16.8, from], [16.8, 30], [15.2, 30]])
 const sharp = (angle: number, lobes: number) => Math.abs(Math.cos(lobes * angle / 2)) ** 1.6
 
-/** Outlines on a field of 32 by 32. */
-export const LEAF_PATHS: Readonly<Record<Leaf, string>> = {
-  oak: around(a => 9.6 + 2.4 * Math.cos(9 * a), [0.72, 1.15]) + stem(18),
-  ash: pairs([10, 15.5, 21], 12, 4.6) + leaflet(16, 10, 0, 9, 4.6) + stem(9),
-  hazel: around(a => 11 + 0.9 * Math.cos(22 * a) + (a < 0.25 || a > 6.03 ? 2 : 0), [1, 1]) + stem(25),
-  maple: around(a => 4.5 + 8.5 * sharp(a, 5), [1.05, 1.05], 140) + stem(20),
-  willow: leaflet(16, 28, 0.16, 26, 6.5) + leaflet(16, 26, -0.5, 17, 4.5) + leaflet(17, 26, 0.85, 16, 4.5),
-  holly: around(a => 8 + 5 * (1 - Math.abs(Math.sin(4.5 * a))) ** 2, [0.85, 1.15], 140) + stem(18),
-  ginkgo: closed([[16, 27], [3, 12], [6, 7], [11, 4.5], [15, 4], [16, 9], [17, 4], [21, 4.5], [26, 7], [29, 12]]) + stem(25),
-  clover: [[16, 8.5], [9.3, 17], [22.7, 17]].map(([x, y]) => closed(Array.from({ length: 24 }, (_, i) => [x! + 6.4 * Math.sin(Math.PI * i / 12), y! + 6.4 * Math.cos(Math.PI * i / 12)]))).join('') + stem(17),
-  ivy: closed([[16, 2], [20.5, 10], [29, 11], [23.5, 18], [25, 26], [16, 22.5], [7, 26], [8.5, 18], [3, 11], [11.5, 10]]) + stem(22),
-  birch: closed([[16, 2], [26, 18], [22, 23], [16, 25], [10, 23], [6, 18]]) + stem(24),
+const DRAWN: Readonly<Record<Leaf, () => string>> = {
+  oak: () => around(a => 9.6 + 2.4 * Math.cos(9 * a), [0.72, 1.15]) + stem(18),
+  ash: () => pairs([10, 15.5, 21], 12, 4.6) + leaflet(16, 10, 0, 9, 4.6) + stem(9),
+  hazel: () => around(a => 11 + 0.9 * Math.cos(22 * a) + (a < 0.25 || a > 6.03 ? 2 : 0), [1, 1]) + stem(25),
+  maple: () => around(a => 4.5 + 8.5 * sharp(a, 5), [1.05, 1.05], 140) + stem(20),
+  willow: () => leaflet(16, 28, 0.16, 26, 6.5) + leaflet(16, 26, -0.5, 17, 4.5) + leaflet(17, 26, 0.85, 16, 4.5),
+  holly: () => around(a => 8 + 5 * (1 - Math.abs(Math.sin(4.5 * a))) ** 2, [0.85, 1.15], 140) + stem(18),
+  ginkgo: () => closed([[16, 27], [3, 12], [6, 7], [11, 4.5], [15, 4], [16, 9], [17, 4], [21, 4.5], [26, 7], [29, 12]]) + stem(25),
+  clover: () => [[16, 8.5], [9.3, 17], [22.7, 17]].map(([x, y]) => closed(Array.from({ length: 24 }, (_, i) => [x! + 6.4 * Math.sin(Math.PI * i / 12), y! + 6.4 * Math.cos(Math.PI * i / 12)]))).join('') + stem(17),
+  ivy: () => closed([[16, 2], [20.5, 10], [29, 11], [23.5, 18], [25, 26], [16, 22.5], [7, 26], [8.5, 18], [3, 11], [11.5, 10]]) + stem(22),
+  birch: () => closed([[16, 2], [26, 18], [22, 23], [16, 25], [10, 23], [6, 18]]) + stem(24),
 }
+const paths: Partial<Record<Leaf, string>> = {}
+
+/** A leaf's outline on a field of 32 by 32. */
+export const leafPath = (leaf: Leaf): string => paths[leaf] ??= DRAWN[leaf]()

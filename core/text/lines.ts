@@ -1,6 +1,8 @@
 import { textWidth, type Face } from './measure'
 
-const graphemes = new Intl.Segmenter('en', { granularity: 'grapheme' })
+/** Made when it is first needed: it loads data that takes a slow device longer than all the rest of a page. */
+let graphemes: Intl.Segmenter | undefined
+const inGraphemes = (text: string) => (graphemes ??= new Intl.Segmenter('en', { granularity: 'grapheme' })).segment(text)
 
 /**
  * Breaks a text into lines no wider than `width` points. It breaks at spaces and after hyphens, between characters
@@ -26,7 +28,7 @@ function breakParagraph(text: string, width: number, size: number, face: Face): 
       line = part
       continue
     }
-    for (const { segment } of graphemes.segment(part)) {
+    for (const { segment } of inGraphemes(part)) {
       if (line && !fits(line + segment)) {
         lines.push(line)
         line = ''

@@ -9,12 +9,16 @@ interface Table extends Metrics { advance: ReadonlyMap<number, number> }
 /** Leading, in ems: enough for stacked accents, close enough to read as one text. */
 export const LINE_HEIGHT = 1.3
 
-const tables: Record<Face, Table> = { regular: tableOf(andikaRegular), bold: tableOf(andikaBold) }
+const METRICS: Readonly<Record<Face, Metrics>> = { regular: andikaRegular, bold: andikaBold }
+const tables: Partial<Record<Face, Table>> = {}
 
-function tableOf(metrics: Metrics): Table {
+function tableOf(face: Face): Table {
+  const known = tables[face]
+  if (known) return known
+  const metrics = METRICS[face]
   const advance = new Map<number, number>()
   for (const [first, ...advances] of metrics.runs) advances.forEach((a, i) => advance.set(first! + i, a))
-  return { ...metrics, advance }
+  return tables[face] = { ...metrics, advance }
 }
 
 const MARK = /^[\p{M}\p{Cf}]$/u
@@ -25,7 +29,7 @@ const WIDE = /^[\p{Extended_Pictographic}\p{Script=Han}\p{Script=Hiragana}\p{Scr
  * Characters the font lacks come from another font and are estimated: one em for wide scripts and pictures, 0.6 em for others.
  */
 export function textWidth(text: string, size: number, face: Face = 'regular'): number {
-  const { advance, unitsPerEm } = tables[face]
+  const { advance, unitsPerEm } = tableOf(face)
   let width = 0
   for (const character of text) {
     width += advance.get(character.codePointAt(0)!) ?? estimate(character) * unitsPerEm
@@ -39,6 +43,6 @@ function estimate(character: string): number {
 
 /** How far below the middle of a line its baseline lies so that capitals and digits look centred, in points. */
 export function baselineShift(size: number, face: Face = 'regular'): number {
-  const { capHeight, unitsPerEm } = tables[face]
+  const { capHeight, unitsPerEm } = METRICS[face]
   return capHeight / unitsPerEm / 2 * size
 }

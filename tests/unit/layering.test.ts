@@ -9,7 +9,7 @@ const ALLOWED: Record<string, readonly string[]> = {
   core: ['core'],
   server: ['server', 'core'],
   app: ['app', 'core'],
-  modules: ['modules'],
+  modules: ['modules', 'server'],
   demo: ['demo', 'core', 'server'],
 }
 const CORE_PACKAGES = ['valibot', 'luxon', 'papaparse', 'fraction.js', 'fastest-levenshtein', 'dale-chall']

@@ -16,6 +16,9 @@ const pictures = useSlatePictures({ slate: view.id, author: view.actor.author, g
 const { unsent: picturesOnWay, trouble: pictureTrouble } = pictures
 const handingIn = ref(false)
 const showKeys = ref(false)
+/** What isn't needed to begin is fetched once the page stands. */
+const standing = ref(false)
+onNuxtReady(() => standing.value = true)
 const { index: pageIndex, stepIndex, page, count: pageCount, steps, step } = usePages(() => edition.board)
 const editable = computed(() => shut.value === null)
 const back = computed(() => status.value === 'handed-back')
@@ -169,7 +172,7 @@ onKeyStroke(['z', 'Z'], (event) => {
     </main>
 
     <LazySlateHandIn
-      v-if="editable" :open="handingIn" :edition="edition" :state="state" :kind="view.kind" :members="members" :own="view.actor.author" :rules="about.rules" :counted="about.handIn" :hand-in="handIn"
+      v-if="editable && standing" :open="handingIn" :edition="edition" :state="state" :kind="view.kind" :members="members" :own="view.actor.author" :rules="about.rules" :counted="about.handIn" :hand-in="handIn"
       @close="handingIn = false" @go="goTo" @make="slate.make"
     />
     <LazyUiKeySheet v-if="showKeys" :open="showKeys" @close="showKeys = false" />

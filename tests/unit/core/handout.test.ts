@@ -4,7 +4,7 @@ import { describe, expect, it } from 'vitest'
 import { daysUntil, dueMoment, dueOfSeries, isZone } from '../../../core/handout/due'
 import { HandoutSettingsSchema } from '../../../core/handout/settings'
 import { suggestMode } from '../../../core/handout/suggest'
-import { LEAF_PATHS, LEAVES, markOf, MOST_GROUPS, colourOf, GROUP_COLOURS } from '../../../core/groups/marks'
+import { leafPath, LEAVES, markOf, MOST_GROUPS, colourOf, GROUP_COLOURS } from '../../../core/groups/marks'
 import { ORGANIZERS } from '../../../core/organizers/organizers'
 import { boardOf } from '../../../core/organizers/plan'
 import { DaySchema } from '../../../core/roster/day'
@@ -66,7 +66,7 @@ describe('marks of groups', () => {
   it('are all different, drawn, and stand out from chalk at 3 : 1 (WCAG 2.2, 1.4.11)', () => {
     const marks = Array.from({ length: MOST_GROUPS }, (_, i) => markOf(i))
     expect(new Set(marks).size).toBe(MOST_GROUPS)
-    for (const leaf of LEAVES) expect(LEAF_PATHS[leaf]).toMatch(/^M.*Z$/)
+    for (const leaf of LEAVES) expect(leafPath(leaf)).toMatch(/^M.*Z$/)
     for (const colour of GROUP_COLOURS) expect(hex(colour, '#fbf9f3')).toBeGreaterThanOrEqual(3)
     // Neighbours differ in colour too.
     marks.slice(1).forEach((mark, i) => expect(colourOf(mark)).not.toBe(colourOf(marks[i]!)))

@@ -1,0 +1,3 @@
+declare module '#asked-ahead' {
+  export const aheads: readonly import('./http/ahead').Ahead[]
+}
