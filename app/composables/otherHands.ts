@@ -17,3 +17,7 @@ export function otherHands(members: readonly Member[], others: ReadonlyMap<Autho
     return here ? [{ ...here, author: authorOf(member), name: shortName(member.name), mark: markOfHand(member.hand) }] : []
   })
 }
+
+/** The list as it was, where the new one says the same: nothing is drawn anew for it. */
+export const unlessSame = (before: readonly OtherHand[] | undefined, now: readonly OtherHand[]): readonly OtherHand[] =>
+  before && JSON.stringify(before) === JSON.stringify(now) ? before : now

@@ -97,10 +97,10 @@ export function useSlate(given: SlateView, outdated: () => void) {
   const session = live.work({
     slate: view.id, edition, editionHash: view.edition, actor: view.actor, reader: view.reader,
     replica: receiveWhole(emptyReplica, view.number, view.state, edition, view.actor), steps: view.steps, openness: view.openness,
-  }, { changed: () => changes.value++, outdated, about: () => void reload(), talk: () => void readTalk(), pictures: () => picturesChanged.value++ })
+  }, { changed: onceAFrame(() => changes.value++), outdated, about: () => void reload(), talk: () => void readTalk(), pictures: () => picturesChanged.value++ })
   /** Who else is on a slate of several; null on one's own. */
   const others = shallowRef<ReadonlyMap<Author, Here>>(new Map())
-  const together = isOfSeveral(view.kind) ? live.together({ slate: view.id, author: view.actor.author, changed: () => others.value = together!.others }) : null
+  const together = isOfSeveral(view.kind) ? live.together({ slate: view.id, author: view.actor.author, changed: onceAFrame(() => others.value = together!.others) }) : null
 
   // Opened without a connection, the slate is as it was left: what the server has confirmed, and what it hasn't is in the outbox.
   const keepSoon = useDebounceFn(keep, 800, { maxWait: 4000 })
@@ -118,6 +118,11 @@ export function useSlate(given: SlateView, outdated: () => void) {
   })
   const state = shown(() => session.replica.shown)
 
+  /** What this hand does is shown at once. */
+  function own(work: () => boolean) {
+    work()
+    changes.value++
+  }
   async function become(what: 'hand-in' | 'take-back' | 'again', body: Record<string, unknown> = {}) {
     session.isNow((await ask<{ status: SlateStatus }>(`/api/slates/${view.id}/${what}`, { method: 'POST', body })).status)
   }
@@ -135,8 +140,8 @@ export function useSlate(given: SlateView, outdated: () => void) {
     margin: shallowReadonly(margin), review: shallowReadonly(review), about: shallowReadonly(about),
     progress: computed(() => progressOf(state.value, edition)),
     canUndo: shown(() => session.undoable !== null),
-    make: (move: Move) => void session.make(move),
-    undo: () => void session.undo(),
+    make: (move: Move) => own(() => session.make(move)),
+    undo: () => own(() => session.undo()),
     allSent: () => session.allSent(),
     handIn: (word: string) => become('hand-in', { word }),
     takeBack: () => become('take-back'),

@@ -5,8 +5,8 @@ import type { SlateState } from '~~/core/slate/state'
 import type { OtherHand } from '~/composables/otherHands'
 
 /** What others hold, where they hold it, with whose hand it is. Nobody can take hold of it here. */
-const { edition, page, state, hands } = defineProps<{ edition: Edition, page: Page, state: SlateState, hands: readonly OtherHand[] }>()
-const held = computed(() => hands.flatMap(({ author, name, mark, holds }) => {
+const { edition, page, state, hands } = defineProps<{ edition: Edition, page: Page, state: SlateState, hands: () => readonly OtherHand[] }>()
+const held = computed(() => hands().flatMap(({ author, name, mark, holds }) => {
   const entry = holds && edition.pieces.get(holds.piece)
   return entry && entry.page.id === page.id ? [{ author, name, mark, ...holds, entry, lies: state.pieces[holds.piece] }] : []
 }))

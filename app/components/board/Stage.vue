@@ -29,10 +29,11 @@ import type { OwnPicture } from '~/composables/pictures'
  * Where the board gives room for it, students also write, draw, and join pieces by arrows here, unless `piecesOnly` says
  * that nothing but pieces is to be moved. What the teacher gave to make things with stands below the page (`withTools`; *keyed*: of them
  * only what a key reads). Where it
- * `plays`, clips are played and links lead away.
+ * `plays`, clips are played and links lead away. What others hold is asked for (`others`) by what draws it alone: it changes
+ * many times a second.
  */
-const { edition, page, state, editable = false, ledge = true, marked = [], zoom = 1, step = null, piecesOnly = false, withTools = true, plays = false, by = HOLDER.author, others = [] } = defineProps<{
-  edition: Edition, page: Page, state: SlateState, editable?: boolean, ledge?: boolean, marked?: readonly string[] | undefined, zoom?: number, step?: string | null, piecesOnly?: boolean, withTools?: boolean | 'keyed', plays?: boolean, by?: Author, others?: readonly OtherHand[]
+const { edition, page, state, editable = false, ledge = true, marked = [], zoom = 1, step = null, piecesOnly = false, withTools = true, plays = false, by = HOLDER.author, others = () => [] } = defineProps<{
+  edition: Edition, page: Page, state: SlateState, editable?: boolean, ledge?: boolean, marked?: readonly string[] | undefined, zoom?: number, step?: string | null, piecesOnly?: boolean, withTools?: boolean | 'keyed', plays?: boolean, by?: Author, others?: () => readonly OtherHand[]
 }>()
 const emit = defineEmits<{ make: [move: Move], hold: [holds: { piece: PieceId, x: number, y: number } | null] }>()
 
@@ -104,7 +105,9 @@ const { held, lit, joinFrom, press, tapPage, tapLedge, key } = stage
 const players = useTemplateRef<{ tap: (event: MouseEvent) => boolean }>('players')
 const tapSheet = (event: MouseEvent) => (!held.value && players.value?.tap(event)) || tapPage(event)
 watch(stage.holding, now => emit('hold', now))
-const heldByOthers = computed(() => new Set(others.flatMap(({ holds }) => holds ? [holds.piece] : [])))
+const accompanied = computed(() => others().length > 0)
+const heldNames = computed(() => others().flatMap(({ holds }) => holds ? [holds.piece] : []).join(' '))
+const heldByOthers = computed(() => new Set(heldNames.value.split(' ')))
 const table = computed(() => ({ state, page, edition }))
 const own = useOwnHands({ table: () => table.value, state: () => state, by: () => by, editable: () => works.value && making.value === null && held.value?.way !== 'tap', toPage: stage.toPage, make: move => emit('make', move) })
 const pickedOwn = computed(() => works.value && own.picked.value ? own.ownOf(own.picked.value) ?? null : null)
@@ -238,7 +241,7 @@ const ghostAt = computed(() => held.value?.way === 'key' ? held.value.landing?.a
           <template #over>
             <LazyBoardMaking v-if="making && gesture" :tool="making" :how="gesture" :choice="choice" :table="table" :by="by" @make="emit('make', $event)" @write="write" @say="said = $event" @leave="making = null" />
             <LazyBoardSheet v-else-if="tool === 'rub' && !drawings.length" taken :box="{ x: 0, y: 0, width: page.width, height: page.height }" :width="page.width" :height="page.height" how="rub" :most="1" :label="t('tools.rubber')" @rub="rub" @begin="beginRubbing" @say="said = $event" @leave="tool = 'move'" />
-            <LazyBoardHeldByOthers v-if="others.length" :edition="edition" :page="page" :state="state" :hands="others" />
+            <LazyBoardHeldByOthers v-if="accompanied" :edition="edition" :page="page" :state="state" :hands="others" />
             <slot name="over" :scale="pageScale" />
           </template>
         </BoardPage>

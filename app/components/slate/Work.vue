@@ -3,6 +3,7 @@ import { stepsDone, type Left } from '~~/core/placement/tasks'
 import { isOfSeveral } from '~~/core/slate/kind'
 import { isUntouched } from '~~/core/slate/state'
 import { canBeginAgain } from '~~/core/slate/status'
+import type { OtherHand } from '~/composables/otherHands'
 import { useSlate, type SlateView } from '~/composables/useSlate'
 
 /** A student at work on the own slate. */
@@ -65,7 +66,8 @@ const members = computed(() => about.value.members)
 /** The parts of a frame: there only where each of several has one. */
 const parted = computed(() => several && page.value.places.some(place => place.part !== undefined))
 const part = computed(() => typeof view.actor.part === 'number' ? view.actor.part : null)
-const hands = computed(() => otherHands(members.value, slate.others.value))
+const holding = () => otherHands(members.value, slate.others.value)
+const hands = computed<readonly OtherHand[]>(before => unlessSame(before, holding().map(({ holds: _, ...hand }) => hand)))
 const { following, presents } = useTogether({ be: slate.be, hands, page: pageIndex, step: stepIndex, board: edition.board })
 
 const before = computed(() => about.value.before)
@@ -145,7 +147,7 @@ onKeyStroke(['z', 'Z'], (event) => {
       <p v-if="notTold" class="trouble" role="alert">{{ notTold }}</p>
       <div class="flex min-h-0 flex-1 flex-col gap-4 lg:flex-row low:flex-[1_0_auto]">
         <LazySlateBefore v-if="comparing && before" :edition="edition" :page="page" :before="before.state" :now="state" />
-        <BoardStage plays class="lg:low:h-[min(26rem,100dvh)] max-lg:low:flex-[1_0_min(26rem,100dvh)]" :edition="edition" :page="page" :state="state" :editable="editable && !page.reading" :ledge="!back && !page.reading" :step="back ? null : step" :by="view.actor.author" :others="hands" @make="slate.make" @hold="slate.be({ holds: $event ?? undefined })">
+        <BoardStage plays class="lg:low:h-[min(26rem,100dvh)] max-lg:low:flex-[1_0_min(26rem,100dvh)]" :edition="edition" :page="page" :state="state" :editable="editable && !page.reading" :ledge="!back && !page.reading" :step="back ? null : step" :by="view.actor.author" :others="holding" @make="slate.make" @hold="slate.be({ holds: $event ?? undefined })">
           <template v-if="told" #mark="{ piece, master }">
             <LazyReviewVerdictMark v-if="onPieces.get(piece.id)" :x="-master.width / 2 + 2" :y="master.height / 2 - 2" :verdict="onPieces.get(piece.id)!" />
           </template>
