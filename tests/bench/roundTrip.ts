@@ -8,7 +8,7 @@ import { allAtWork, lessonsOf, moves, stored, type Working } from './students'
 
 const EACH = 12
 const EVERY_MS = 500
-const ROUNDS = 3
+export const ROUNDS = 3
 const SATURATED_MS = 4000
 const MOVES_A_MESSAGE = 10
 const SATURATING = 200
@@ -16,7 +16,7 @@ const SATURATING = 200
 type Send = () => Promise<unknown>
 
 /** Every client sends once in each interval, spread over it; the time from sending to the answer, for each. */
-async function load(send: readonly Send[]): Promise<number[]> {
+export async function load(send: readonly Send[]): Promise<number[]> {
   const taken: number[] = []
   await Promise.all(send.map(async (go, client) => {
     await new Promise(resolve => setTimeout(resolve, client / send.length * EVERY_MS))
@@ -51,14 +51,14 @@ async function echoed(socket: WebSocket, count = 1): Promise<void> {
   await answer
 }
 
-async function echo(slates: number): Promise<number[]> {
+export async function echo(slates: number): Promise<number[]> {
   const { sockets, stop } = await bareSockets(slates)
   const taken = await load(sockets.map(socket => () => echoed(socket)))
   stop()
   return taken
 }
 
-async function insert(url: string, slates: number): Promise<number[]> {
+export async function insert(url: string, slates: number): Promise<number[]> {
   const pool = new pg.Pool({ connectionString: url, max: 12 })
   await pool.query('create table if not exists bare (slate uuid, number int, id text, move jsonb, primary key (slate, number)); truncate bare')
   const id = crypto.randomUUID()
@@ -70,7 +70,7 @@ async function insert(url: string, slates: number): Promise<number[]> {
 }
 
 /** The middle of several rounds, for each share. */
-const middle = (rounds: readonly number[][], share: number) => quantile(rounds.map(taken => quantile(taken, share)), 0.5)
+export const middle = (rounds: readonly number[][], share: number) => quantile(rounds.map(taken => quantile(taken, share)), 0.5)
 
 /** A move's way to the server, into the database and back, at two moves a second for each slate. */
 async function roundTrips(working: readonly Working[], url: string, slates: number): Promise<Line[]> {

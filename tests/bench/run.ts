@@ -9,6 +9,7 @@ import { createDatabase } from '../database'
 import { connect } from '../../server/database/connect'
 import { migrate } from '../../server/database/migrate'
 import { inFrames } from './frames'
+import { framesAtWork } from './framesAtWork'
 import { givingOut } from './givingOut'
 import { growth } from './growth'
 import { memory } from './memory'
@@ -29,7 +30,7 @@ for (const { url } of databases) {
 const [{ url }, ...empty] = databases as [typeof databases[number], typeof databases[number], typeof databases[number]]
 const [application, second] = [await startApplication(url), await startApplication(url)]
 const measures: [string, () => Promise<Line[]>][] = [
-  ['load', () => underLoad(application, second, url)], ['growth', () => growth([empty[0].url, empty[1].url])], ['giving out', () => givingOut(url)], ['memory', () => memory(application)],
+  ['load', () => underLoad(application, second, url)], ['frames of four', () => framesAtWork(application, url)], ['growth', () => growth([empty[0].url, empty[1].url])], ['giving out', () => givingOut(url)], ['memory', () => memory(application)],
   ['taking up', () => takingUp(application)], ['scoring', scoring], ['frames', inFrames], ['script', () => studentScript(application)], ['workbench', () => atTheWorkbench(application)], ['slate', () => atTheSlate(application)],
 ]
 const only = process.env.ONLY?.split(',')

@@ -5,7 +5,14 @@ import { Client } from '../client'
 import { makeLesson, type Lesson } from '../e2e/lesson'
 
 /** A socket that looks for the one answer it waits for, and reads nothing else: the driver must not be what is measured. */
-export interface Working { readonly slate: string, readonly ask: (message: object, last: string) => Promise<void>, readonly close: () => void }
+export interface Working {
+  readonly slate: string
+  readonly ask: (message: object, last: string) => Promise<void>
+  /** Until something with this id is heard. */
+  readonly hear: (id: string) => Promise<void>
+  readonly say: (message: object) => void
+  readonly close: () => void
+}
 
 const A_CLASS = 200
 const AT_ONCE = 40
@@ -20,15 +27,17 @@ export async function lessonsOf(address: string, students: number, board: Board 
   return lessons
 }
 
+const ownSlate = (lesson: Lesson, student: { name: string }) => lesson.slates.find(s => s.name === student.name)!.id
+
 /** Every student comes in, and opens the slate over a socket of their own, at one of the addresses in turn. */
-export async function allAtWork(lessons: readonly Lesson[], addresses: readonly string[]): Promise<Working[]> {
+export async function allAtWork(lessons: readonly Lesson[], addresses: readonly string[], slateOf = ownSlate): Promise<Working[]> {
   const coming = lessons.flatMap(lesson => lesson.students.map(student => ({ lesson, student })))
   const working: Working[] = []
   for (let i = 0; i < coming.length; i += AT_ONCE) {
     working.push(...await Promise.all(coming.slice(i, i + AT_ONCE).map(async ({ lesson, student }, n) => {
       const client = new Client(addresses[(i + n) % addresses.length]!)
       await client.enter(lesson.code, student.id, student.pictures)
-      const slate = lesson.slates.find(s => s.name === student.name)!.id
+      const slate = slateOf(lesson, student)
       const socket = client.bareSocket()
       await once(socket, 'open')
       let [awaited, answered] = ['', (_: string) => {}]
@@ -36,10 +45,13 @@ export async function allAtWork(lessons: readonly Lesson[], addresses: readonly 
         const text = String(data)
         if (text.includes(awaited)) answered(text)
       })
-      const said = (message: object, last: string) => new Promise<string>((resolve) => {
-        ;[awaited, answered] = [last, resolve]
-        socket.send(JSON.stringify(message))
-      })
+      const heard = (last: string) => new Promise<string>(resolve => [awaited, answered] = [last, resolve])
+      const say = (message: object) => socket.send(JSON.stringify(message))
+      const said = (message: object, last: string) => {
+        const answer = heard(last)
+        say(message)
+        return answer
+      }
       await said({ say: 'open', slate, since: 0 }, '"say":"slate"')
       return {
         slate,
@@ -47,6 +59,8 @@ export async function allAtWork(lessons: readonly Lesson[], addresses: readonly 
           const text = await said(message, `"${last}"`)
           if (text.includes('"refused"')) throw new Error(text)
         },
+        hear: async (id: string) => void await heard(`"${id}"`),
+        say,
         close: () => socket.close(),
       }
     })))
