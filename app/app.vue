@@ -5,4 +5,5 @@ useHead({ titleTemplate: title => title ? `${title} · ${t('app.name')}` : t('ap
 
 <template>
   <NuxtPage />
+  <UiFullField />
 </template>

@@ -2,7 +2,7 @@ import type { RefusalCode } from '../../core/sync/refusals'
 
 /** All words of the interface, grouped by view. Two forms stand as "one | many", three as "none | one | many"; {count} picks. */
 export default {
-  app: { name: 'Dappled Slate', main: 'Main', leave: 'Sign out', close: 'Close', cancel: 'Cancel', remove: 'Remove' },
+  app: { name: 'Dappled Slate', main: 'Main', leave: 'Sign out', close: 'Close', cancel: 'Cancel', remove: 'Remove', full: 'No more than {count} letters fit here.' },
   welcome: {
     what: 'Sorting boards for a class: the page stays put, the pieces move, and every student has a slate of their own.',
     student: 'I am a student', studentHow: 'Come in with your class code',

@@ -5,7 +5,7 @@ import type { PieceId } from '../board/ids'
 import { thingOf, type ThingName } from './hands'
 import type { MoveRefusal } from './operation'
 import { MOST_OWN, MOST_OWN_PICTURES, type OwnOnSlate } from './own'
-import { MOST_ARROWS, MOST_INK_POINTS, MOST_LETTERS, MOST_STROKES, type OnPage, type SlateState } from './state'
+import { MOST_ARROWS, MOST_INK_POINTS, MOST_LETTERS, MOST_STROKES, type OnPage, type SlateState, type Stroke } from './state'
 
 /**
  * What may never come out of a move, whichever it was: a piece turned or flipped that can't be, more copies, letters, ink
@@ -37,19 +37,53 @@ interface Limit { readonly of: (state: SlateState) => object, readonly size: (st
 const count = (things: object) => Object.keys(things).length
 const sum = <T>(things: { readonly [id: string]: T }, size: (thing: T) => number) => Object.values(things).reduce((all, thing) => all + size(thing), 0)
 
-const lettersOf = (own: OwnOnSlate) => 'text' in own ? own.text.length : 0
-const pictures = (own: SlateState['own']) => Object.values(own).filter(({ kind }) => kind === 'picture').length
-const pointsOf = (own: OwnOnSlate) => own.kind === 'ink' ? own.points.length : 0
+/** Of things that stay when they are taken away, so that they can come back. */
+interface Staying<Kind extends 'strokes' | 'own'> { readonly kind: Kind, readonly size: (thing: SlateState[Kind][string]) => number, readonly most: number }
+const STAYING: readonly (Staying<'strokes'> | Staying<'own'>)[] = [
+  { kind: 'strokes', size: () => 1, most: MOST_STROKES },
+  { kind: 'strokes', size: stroke => stroke.points.length, most: MOST_INK_POINTS },
+  { kind: 'own', size: () => 1, most: MOST_OWN },
+  { kind: 'own', size: own => 'text' in own ? own.text.length : 0, most: MOST_LETTERS },
+  { kind: 'own', size: own => own.kind === 'ink' ? own.points.length : 0, most: MOST_INK_POINTS },
+]
+// Which of the two kinds it is, the entry itself says; TypeScript can't follow that through the lookup.
+const thingsIn = (state: SlateState, { kind }: (typeof STAYING)[number]) => state[kind] as Readonly<Record<string, Stroke | OwnOnSlate>>
+const sizeOf = (limit: (typeof STAYING)[number]) => limit.size as (thing: Stroke | OwnOnSlate) => number
 
 /** A slate that holds more already, by an older rule, may still be made smaller. */
 const LIMITS: readonly Limit[] = [
   { of: s => s.pieces, size: s => count(s.pieces), most: MOST_PIECES },
   { of: s => s.texts, size: s => sum(s.texts, text => text.length), most: MOST_LETTERS },
-  { of: s => s.strokes, size: s => count(s.strokes), most: MOST_STROKES },
-  { of: s => s.strokes, size: s => sum(s.strokes, stroke => stroke.points.length), most: MOST_INK_POINTS },
   { of: s => s.arrows, size: s => count(s.arrows), most: MOST_ARROWS },
-  { of: s => s.own, size: s => count(s.own), most: MOST_OWN },
-  { of: s => s.own, size: s => pictures(s.own), most: MOST_OWN_PICTURES },
-  { of: s => s.own, size: s => sum(s.own, lettersOf), most: MOST_LETTERS },
-  { of: s => s.own, size: s => sum(s.own, pointsOf), most: MOST_INK_POINTS },
+  // A picture's file stays, so those that were taken away count too.
+  { of: s => s.own, size: s => sum(s.own, own => own.kind === 'picture' ? 1 : 0), most: MOST_OWN_PICTURES },
+  ...STAYING.map((limit): Limit => ({ of: s => s[limit.kind], size: s => sum(thingsIn(s, limit), sizeOf(limit)), most: limit.most })),
 ]
+
+/** What a teacher has hidden can be restored, and a picture's file stays. */
+const staysAnyway = (thing: Stroke | OwnOnSlate) => 'by' in thing && (thing.hidden || thing.kind === 'picture')
+
+/**
+ * The state after a move, with room made where it holds too much: things that were taken away before are forgotten, no more
+ * of them than it needs, by the order of their names (so that every replica forgets the same). Where that isn't enough,
+ * nothing is forgotten.
+ */
+export function withRoom(before: SlateState, after: SlateState): SlateState {
+  return STAYING.reduce((state, limit) => {
+    const things = thingsIn(state, limit)
+    const size = sizeOf(limit)
+    if (things === thingsIn(before, limit)) return state
+    let over = sum(things, size) - limit.most
+    if (over <= 0) return state
+    const forgotten = new Set<string>()
+    for (const id of Object.keys(things).toSorted()) {
+      if (over <= 0) break
+      const thing = things[id]!
+      if (!thing.gone || !thingsIn(before, limit)[id]?.gone || staysAnyway(thing) || size(thing) === 0) continue
+      forgotten.add(id)
+      over -= size(thing)
+    }
+    if (over > 0) return state
+    return { ...state, [limit.kind]: Object.fromEntries(Object.entries(things).filter(([id]) => !forgotten.has(id))) }
+  }, after)
+}

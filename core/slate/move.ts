@@ -3,7 +3,7 @@ import type { Edition } from '../board/edition'
 import { refuse, type Result } from '../result'
 import type { Actor } from './actor'
 import { changedThings, thingOf, withHands, type ThingName } from './hands'
-import { refusalForResult } from './limits'
+import { refusalForResult, withRoom } from './limits'
 import { arrange, ArrangeSchema, type Arrange } from './moves/arrange'
 import { connect, ConnectSchema, type Connect } from './moves/connect'
 import { disconnect, DisconnectSchema, type Disconnect } from './moves/disconnect'
@@ -55,7 +55,8 @@ export function apply(state: SlateState, move: Move, { edition, actor, number = 
   const result = operation.apply(state, move, edition)
   if (!result.ok || result.value === state) return result
   const changed = thingsOf(state, move, result.value)
-  const refusal = refusalForResult(state, result.value, changed, edition)
+  const roomy = withRoom(state, result.value)
+  const refusal = refusalForResult(state, roomy, changed, edition)
   if (refusal) return refuse(refusal)
   const others = notTheirs(state, result.value, changed, actor)
   if (others !== undefined) return refuse({ code: 'not-allowed', item: thingOf(others).id })
@@ -66,7 +67,7 @@ export function apply(state: SlateState, move: Move, { edition, actor, number = 
   if (move.kind === 'start-again' ? !startsOwnPart(move, actor) : outsidePart(state, result.value, changed, edition, actor)) {
     return refuse({ code: 'not-your-part', item: changed[0] ?? '' })
   }
-  return { ok: true, value: withHands(result.value, changed, actor.author, number) }
+  return { ok: true, value: withHands(roomy, changed, actor.author, number) }
 }
 
 const startsOwnPart = ({ part, by }: StartAgain, actor: Actor) => (actor.part === 'all' || part === actor.part) && (by === undefined || by === actor.author)

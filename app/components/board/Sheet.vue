@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { Box, Point } from '~~/core/geometry/shape'
 import { ARROW_KEYS } from '~/composables/arrowKeys'
-import { withPoint } from '~/composables/strokePoints'
+import { withPoint } from '~~/core/slate/stroke'
 import type { Gesture } from '~~/core/slate/making'
 
 /**
@@ -41,7 +41,7 @@ function down(event: PointerEvent) {
 }
 function move(event: PointerEvent) {
   if (event.pointerId !== pointer) return
-  for (const part of event.getCoalescedEvents?.() ?? [event]) {
+  for (const part of pointerParts(event)) {
     if (how === 'rub') emit('rub', at(part))
     else if (how === 'trace') points.value = withPoint(points.value, alike(traced(part), points.value), most)
     else if (span.value) span.value = { ...span.value, to: at(part) }

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { MOST_STROKE_POINTS, type MarginInk } from '~~/core/margin/item'
 import type { Page } from '~~/core/board/board'
-import { withPoint } from '~/composables/strokePoints'
+import { withPoint } from '~~/core/slate/stroke'
 
 /** Takes the teacher's pen: one stroke from putting down to lifting. */
 const { page } = defineProps<{ page: Page }>()
@@ -25,7 +25,7 @@ function down(event: PointerEvent) {
 }
 function move(event: PointerEvent) {
   if (event.pointerId !== pointer) return
-  for (const part of event.getCoalescedEvents?.() ?? [event]) add(part)
+  for (const part of pointerParts(event)) add(part)
 }
 function up(event: PointerEvent) {
   if (event.pointerId !== pointer) return

@@ -47,6 +47,29 @@ describe('the state that results', () => {
     expect(MOST_STROKES * 3).toBeLessThan(MOST_LETTERS)
   })
 
+  it('forgets what was taken away before anything is refused, no more of it than it must, and the same on every device', () => {
+    const line = (i: number, gone: boolean) => [`stroke-${1000 + i}`, { place: placeId('d'), points: [[1, 1], [2, 2]] as [number, number][], ...(gone && { gone: true as const }) }] as const
+    const drawing = (gone: (i: number) => boolean, order = 1): SlateState => ({ ...start, strokes: Object.fromEntries(Array.from({ length: MOST_STROKES }, (_, i) => line(i, gone(i))).toSorted(() => order)) })
+    const draw: Move = { kind: 'draw', stroke: 'stroke-new', place: placeId('d'), points: [[1, 1]] }
+    const made = (state: SlateState) => {
+      const result = apply(state, draw, { edition, actor: HOLDER })
+      if (!result.ok) throw new Error(result.reason.code)
+      return Object.keys(result.value.strokes)
+    }
+    expect(refusal(draw, drawing(() => false))).toBe('full')
+    const [some, turned] = [drawing(i => i % 100 === 7), drawing(i => i % 100 === 7, -1)].map(made)
+    expect(some).toHaveLength(MOST_STROKES)
+    expect(some).not.toContain('stroke-1007')
+    expect(some).toEqual(expect.arrayContaining(['stroke-new', 'stroke-1107']))
+    expect(new Set(turned)).toEqual(new Set(some))
+    // What is taken away by this very move isn't forgotten with it.
+    const away = apply(drawing(() => false), { kind: 'rub', strokes: ['stroke-1003'] as never, gone: true }, { edition, actor: HOLDER })
+    expect(away.ok && away.value.strokes['stroke-1003']?.gone).toBe(true)
+    // Ink that can't be made room for leaves all as it was: nothing is forgotten for a move that is refused.
+    const inky: SlateState = { ...start, strokes: { ...Object.fromEntries([line(1, true)]), 'stroke-big': { place: placeId('d'), points: Array.from({ length: MOST_INK_POINTS }, () => [1, 1] as [number, number]) } } }
+    expect(refusal(draw, inky)).toBe('full')
+  })
+
   it('never holds too much, whatever is sent', () => {
     fc.assert(fc.property(fc.array(anyMove, { maxLength: 30 }), (moves) => {
       const end = moves.reduce((state, move) => {

@@ -10,6 +10,7 @@ import { changeMove, endsOf, FIRST_CHOICE, GESTURES, hasSize, makeMove, ownFrom,
 import { apply, type Move } from '../../../core/slate/move'
 import { colourId, toolOf, type Own } from '../../../core/slate/own'
 import { rubbedAt } from '../../../core/slate/rubbing'
+import { withPoint } from '../../../core/slate/stroke'
 import { emptySlate, withPieces, type SlateState } from '../../../core/slate/state'
 import { pieceId, placeId } from '../../boards'
 import { boardOf, box, card } from '../../keyBoards'
@@ -110,6 +111,34 @@ describe('ink', () => {
       const drawn = [...inkPath(points, wide).matchAll(/([\d.-]+) ([\d.-]+)/g)].map(([, x, y]) => ({ x: Number(x), y: Number(y) }))
       const far = (p: { x: number, y: number }) => Math.min(...points.slice(1).map((to, i) => distanceToSegment(p, { x: points[i]![0], y: points[i]![1] }, { x: to[0], y: to[1] })))
       expect(Math.max(0, ...drawn.map(far))).toBeLessThanOrEqual(wide + 4)
+    }))
+  })
+})
+
+describe('a stroke that is full', () => {
+  const MOST = 400
+  const drawn = (hand: readonly [number, number][]) => hand.reduce<[number, number][]>((points, point) => withPoint(points, point, MOST), [])
+  const along = (points: readonly [number, number][]) => (p: readonly [number, number]) =>
+    Math.min(...points.slice(1).map((to, i) => distanceToSegment({ x: p[0], y: p[1] }, { x: points[i]![0], y: points[i]![1] }, { x: to[0], y: to[1] })))
+  const spiral = Array.from({ length: 10_000 }, (_, i): [number, number] => [480 + (40 + i / 50) * Math.cos(i / 160), 240 + (40 + i / 50) * Math.sin(i / 160)])
+  // Up and down 40 times over a page, slowly: each corner is a point of the hand's line.
+  const zigzag = Array.from({ length: 10_000 }, (_, i): [number, number] => [100 + i / 13, 100 + 200 * Math.abs((i / 125) % 2 - 1)])
+
+  it.each([['a spiral', spiral, 2], ['a zigzag', zigzag, 3]] as const)('of ten thousand points, %s, stays where the hand went, from beginning to end', (_, hand, near) => {
+    const points = drawn(hand)
+    expect(points).toHaveLength(MOST)
+    expect([points[0], points.at(-1)]).toEqual([hand[0], hand.at(-1)])
+    expect(Math.max(...hand.map(along(points)))).toBeLessThan(near)
+  })
+
+  it('holds only points of the hand, in their order, and never more than it may', () => {
+    fc.assert(fc.property(fc.array(fc.tuple(fc.integer({ min: 0, max: 50 }), fc.integer({ min: 0, max: 50 })), { minLength: 1, maxLength: 80 }), fc.integer({ min: 2, max: 30 }), (hand, most) => {
+      const numbered = hand.map(([x, y], i): [number, number, number] => [x, y, i])
+      const points = numbered.reduce<[number, number, number][]>((all, point) => withPoint(all, point, most), [])
+      expect(points.length).toBe(Math.min(most, hand.length))
+      expect(points.map(([, , i]) => i)).toEqual(points.map(([, , i]) => i).toSorted((a, b) => a - b))
+      expect(points.every(([x, y, i]) => hand[i]![0] === x && hand[i]![1] === y)).toBe(true)
+      expect([points[0], points.at(-1)]).toEqual([numbered[0], numbered.at(-1)])
     }))
   })
 })
