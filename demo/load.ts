@@ -25,7 +25,7 @@ import { giveOut, giveOutWithin } from '../server/usecases/giveOut'
 import { planHandout } from '../server/usecases/later'
 import { startJobs, type Jobs } from '../server/jobs'
 import { keepSet, keepWishes } from '../server/usecases/groups'
-import { BOARDS, HARBOUR, HOLD_ON, WHERE_SEEN } from './boards'
+import { BOARDS, BOAT, HARBOUR, HOLD_ON, WHERE_SEEN } from './boards'
 import { exampleBoards } from './examples'
 import { FATES, movesTo, slateOf } from './fourSlates'
 import { playLesson, type Played } from './lesson'
@@ -65,6 +65,8 @@ export async function loadDemo(db: Db, jobs: Jobs, now = new Date()): Promise<vo
   await playHandout(db, teacher, boards.get(HOLD_ON.title)!, classes.get('Year 5/6')!, now, i => i < 13 ? 'under-way' : i < 20 ? 'handed-in' : i < 22 ? 'handed-back' : 'not-opened', 56)
   await playFrames(db, boards.get(BOARDS[2]!.title)!, boards.get(HARBOUR.title)!, classes.get('Year 5/6')!, now)
   await giveToEveryone(db, boards.get(BOARDS[3]!.title)!, classes.get('Year 2')!)
+  // A sheet that some do on paper and send a photo of.
+  await giveOut(db, boards.get(BOAT.title)!, classes.get('Year 2')!, { ...COPY_EACH, word: 'Draw the part that is missing. If you draw on paper, take a photo of it.' })
   await planMore(db, jobs, boards.get(HOLD_ON.title)!, classes.get('Year 2')!, now)
   await playHandout(db, teacher, boards.get(WHERE_SEEN.title)!, classes.get('Year 2')!, now, i => i < 5 ? 'under-way' : 'not-opened', 22)
 }

@@ -8,9 +8,11 @@ const FRAME = 18
 const LEDGE_PADDING = 34
 const GAP = 10
 const BETWEEN = 12
-const MOST_ROWS = 2
+const MOST_ROWS = 4
 /** CSS pixels. Where pieces would be lower than this, first the ledge gets one row, then the page outgrows the window and can be pushed about. */
 export const FINGER = 44
+/** CSS pixels. So low pieces may become where that shows the whole page at once: still half as high again as WCAG 2.5.8 asks for. */
+const STILL_CAUGHT = 36
 /** CSS pixels. The same where words that students read or write would be smaller than this, as on a phone. */
 const READABLE = 12
 const LARGEST = 2.2
@@ -34,18 +36,28 @@ export function useStageSize(room: Ref<HTMLElement | null>, page: () => Page, ed
     // Tiles are as large as their values, however small; they get room to be caught around them instead.
     const cards = sizes.filter(s => s.kind !== 'tile')
     const letters = [...cards.map(s => s.textSize), ...writtenSpots(page()).map(spot => spot.textSize), ...toolsAnywhereOn(edition().board, page()).some(tool => WORDED.has(tool)) ? [TEXT_SIZES.medium] : []]
-    const least = editable() ? Math.max(0, ...cards.map(s => FINGER / s.height), ...letters.map(size => READABLE / size)) : 0
+    const leastFor = (finger: number) => editable() ? Math.max(0, ...cards.map(s => finger / s.height), ...letters.map(size => READABLE / size)) : 0
+    const [least, leastWhole] = [leastFor(FINGER), leastFor(STILL_CAUGHT)]
     const all = sizes.reduce((sum, s) => sum + s.width, 0)
     const layout = (rows: number) => {
       const across = (width.value - FRAME) / pageWidth
       const down = (height.value - barHeight() - FRAME - BETWEEN - LEDGE_PADDING - rows * GAP) / (pageHeight + rows * highest)
       const fit = Math.max(Math.min(across, down, LARGEST), 0.2)
-      const scale = Math.max(fit, least)
-      return { scale, fits: Math.min(down, LARGEST) >= least, ledgeHeight: sizes.length ? rows * (highest * scale + GAP) + LEDGE_PADDING : 0 }
+      const scale = fit >= leastWhole ? fit : Math.max(fit, least)
+      return { scale, fits: Math.min(down, LARGEST) >= scale, ledgeHeight: sizes.length ? rows * (highest * scale + GAP) + LEDGE_PADDING : 0 }
     }
+    const holds = (rows: number, { scale }: ReturnType<typeof layout>) =>
+      all * scale + sizes.length * GAP + rows * (40 + endWidth()) <= rows * Math.min(width.value, pageWidth * scale + FRAME)
     const one = layout(1)
-    if (all * one.scale + sizes.length * GAP + 40 + endWidth() <= Math.min(width.value, page().width * one.scale + FRAME)) return one
-    const two = layout(MOST_ROWS)
-    return two.fits ? two : one
+    if (holds(1, one)) return one
+    let chosen = layout(2)
+    if (!chosen.fits) return one
+    // More rows only where they cost the page nothing, as on a phone that is held upright.
+    for (let rows = 3; rows <= MOST_ROWS && !holds(rows - 1, chosen); rows++) {
+      const more = layout(rows)
+      if (!more.fits || more.scale < chosen.scale) break
+      chosen = more
+    }
+    return chosen
   })
 }

@@ -301,6 +301,11 @@ test('one\'s own part of a frame stands in the light, and another\'s refuses wha
   await dragTo(bo, 'limpet', await zonePoint(bo, 2))
   await expect(bo.getByRole('alert')).toContainText('belongs to somebody else in your group')
   await expectAccessible(bo)
-  await ada.context().close()
-  await bo.context().close()
+  // On a phone the page is larger than its frame: it opens at one's own part.
+  const phone = await student(browser, school.address, { ...lesson, handout }, 'Bo Kelp', { viewport: { width: 360, height: 740 }, hasTouch: true })
+  await expect.poll(() => phone.locator('[data-part=mine]').evaluate((mine) => {
+    const [part, frame] = [mine.getBoundingClientRect(), mine.closest('[data-frame]')!.getBoundingClientRect()]
+    return part.left >= frame.left && part.right <= frame.right
+  })).toBe(true)
+  for (const page of [ada, bo, phone]) await page.context().close()
 })

@@ -21,10 +21,23 @@ function wordsFor(place: Place, mine: boolean): string {
   if (mine) return t('together.yourPart')
   return names.length ? t('together.partOf', { names: names.join(', ') }) : t('together.nobodysPart')
 }
+
+const root = useTemplateRef<SVGGElement>('root')
+/** Where the page is larger than its frame, as on a phone, it is opened at one's own part. */
+async function openAtMine() {
+  await nextTick()
+  const mine = root.value?.querySelector('[data-part=mine]')
+  const frame = mine?.closest('[data-frame]')
+  if (!mine || !frame) return
+  const [there, around] = [mine.getBoundingClientRect(), frame.getBoundingClientRect()]
+  frame.scrollBy(there.left + there.width / 2 - around.left - around.width / 2, there.top + there.height / 2 - around.top - around.height / 2)
+}
+onMounted(() => requestAnimationFrame(openAtMine))
+watch(() => page.id, openAtMine)
 </script>
 
 <template>
-  <g class="pointer-events-none" data-test="parts">
+  <g ref="root" class="pointer-events-none" data-test="parts">
     <g v-for="{ id, place, box, mine, words, width } in parts" :key="id" :data-part="mine ? 'mine' : 'other'">
       <template v-if="place.shape.kind === 'polygon'"><polygon :points="place.shape.points.map(p => `${p.x},${p.y}`).join(' ')" :fill="mine ? 'none' : '#3c494a'" fill-opacity="0.14" :stroke="mine ? '#1c5a3c' : 'none'" stroke-width="4" /></template>
       <ellipse v-else-if="place.shape.kind === 'ellipse'" :cx="box.x + box.width / 2" :cy="box.y + box.height / 2" :rx="box.width / 2" :ry="box.height / 2" :fill="mine ? 'none' : '#3c494a'" fill-opacity="0.14" :stroke="mine ? '#1c5a3c' : 'none'" stroke-width="4" />
