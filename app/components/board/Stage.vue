@@ -241,10 +241,10 @@ const ghostAt = computed(() => held.value?.way === 'key' ? held.value.landing?.a
           <template #over>
             <LazyBoardMaking v-if="making && gesture" :tool="making" :how="gesture" :choice="choice" :table="table" :by="by" @make="emit('make', $event)" @write="write" @say="said = $event" @leave="making = null" />
             <LazyBoardSheet v-else-if="tool === 'rub' && !drawings.length" taken :box="{ x: 0, y: 0, width: page.width, height: page.height }" :width="page.width" :height="page.height" how="rub" :most="1" :label="t('tools.rubber')" @rub="rub" @begin="beginRubbing" @say="said = $event" @leave="tool = 'move'" />
-            <LazyBoardHeldByOthers v-if="accompanied" :edition="edition" :page="page" :state="state" :hands="others" />
             <slot name="over" :scale="pageScale" />
           </template>
         </BoardPage>
+        <LazyBoardHeldByOthers v-if="accompanied" :edition="edition" :page="page" :state="state" :scale="pageScale" :hands="others" />
         <LazyBoardOwnField v-if="works && own.writing.value" :key="own.writing.value.thing" :thing="own.writing.value.thing" :own="own.writing.value.own" :scale="pageScale" @write="own.written" @leave="doneWriting(own.writing.value.thing)" />
         <LazyBoardPlayers v-if="plays && (page.backdrop.clips?.length || page.backdrop.links?.length)" ref="players" :page="page" :scale="pageScale" />
         <LazyBoardWritingFields v-if="works && writes" :page="page" :texts="state.texts" :scale="pageScale" @make="emit('make', $event)" />
