@@ -1,24 +1,12 @@
 import type { Page } from '@playwright/test'
 import { setBoardTools } from '../../core/design/tools'
-import { LONGEST_OWN_TEXT, MOST_OWN, MOST_OWN_POINTS, type Own } from '../../core/slate/own'
+import { LONGEST_OWN_TEXT, MOST_OWN, MOST_OWN_POINTS } from '../../core/slate/own'
 import { shore } from '../boards'
 import { Client } from '../client'
-import { comeIn, expect, makeLesson, test, type Lesson } from './class'
-import { giveOutTo } from './lesson'
+import { comeIn, expect, giveOutTo, makeLesson, test } from './class'
+import { kept, on, ownOf, tool } from './making'
 
 test.use({ testIdAttribute: 'data-test' })
-
-const kept = (page: Page) => expect(page.getByTestId('kept')).toHaveText('Every move is kept')
-const tool = (page: Page, name: string) => page.getByRole('toolbar').getByRole('button', { name, exact: true })
-async function on(page: Page, x: number, y: number) {
-  const box = (await page.getByRole('group', { name: 'Page', exact: true }).boundingBox())!
-  return { x: box.x + x * box.width / 960, y: box.y + y * box.height / 480 }
-}
-async function ownOf(lesson: Lesson, name: string): Promise<Own[]> {
-  const slate = lesson.slates.find(s => s.name === name)!.id
-  const { state } = await lesson.teacher.must<{ state: { own: Record<string, Own & { gone?: true }> } }>('GET', `/api/slates/${slate}`)
-  return Object.values(state.own).filter(own => !own.gone)
-}
 
 test('pasted pages become plain words, in any script; what is too long is cut and said', async ({ browser, application }) => {
   const context = await browser.newContext({ permissions: ['clipboard-read', 'clipboard-write'] })

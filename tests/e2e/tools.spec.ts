@@ -5,17 +5,12 @@ import { setBoardTools } from '../../core/design/tools'
 import { shore } from '../boards'
 import { expectAccessible } from './axe'
 import { comeIn, expect, makeLesson, signInTeacher, test } from './class'
-import type { Lesson } from './lesson'
+import { kept, on, ownOf, tool } from './making'
 
 test.use({ testIdAttribute: 'data-test' })
 
 const withTools = (...tools: Tool[]) => setBoardTools(shore(), tools)
 const NAMES = ['Ada Fern', 'Bo Kelp']
-const paper = (page: Page) => page.getByRole('group', { name: 'Page', exact: true })
-async function on(page: Page, x: number, y: number) {
-  const box = (await paper(page).boundingBox())!
-  return { x: box.x + x * box.width / 960, y: box.y + y * box.height / 480 }
-}
 async function drag(page: Page, ...points: [number, number][]) {
   const [first, ...rest] = await Promise.all(points.map(([x, y]) => on(page, x, y)))
   await page.mouse.move(first!.x, first!.y)
@@ -23,17 +18,10 @@ async function drag(page: Page, ...points: [number, number][]) {
   for (const { x, y } of rest) await page.mouse.move(x, y, { steps: 5 })
   await page.mouse.up()
 }
-const tool = (page: Page, name: string) => page.getByRole('toolbar').getByRole('button', { name, exact: true })
 async function choose(page: Page, setting: string, value: string) {
   await page.getByRole('button', { name: new RegExp(`^${setting}:`) }).click()
   await page.getByRole('group', { name: setting, exact: true }).getByRole('button', { name: value, exact: true }).click()
 }
-const ownOf = async (lesson: Lesson, name: string) => {
-  const slate = lesson.slates.find(s => s.name === name)!.id
-  const { state } = await lesson.teacher.must<{ state: { own: Record<string, Own & { by: string, gone?: true }> } }>('GET', `/api/slates/${slate}`)
-  return Object.values(state.own).filter(own => !own.gone)
-}
-const kept = (page: Page) => expect(page.getByTestId('kept')).toHaveText('Every move is kept')
 
 test('only the tools that the teacher chose are there; none where none was chosen', async ({ page, application }) => {
   const lesson = await makeLesson(application.address, NAMES, withTools('pen', 'note'))
