@@ -10,6 +10,8 @@ const { page, part, members } = defineProps<{ page: Page, part: number | null, m
 const { t } = useWords()
 const SIZE = 14
 const HEIGHT = 22
+/** CSS pixels of what lies before a part that still show. */
+const EDGE = 8
 const parts = computed(() => page.places.filter(place => place.part !== undefined).map((place) => {
   const mine = place.part === part
   const words = wordsFor(place, mine)
@@ -23,6 +25,8 @@ function wordsFor(place: Place, mine: boolean): string {
 }
 
 const root = useTemplateRef<SVGGElement>('root')
+/** To its middle, or to its beginning, where its heading stands, if it is larger than what is seen of the page. */
+const intoView = (from: number, length: number, seen: number) => length < seen ? from + (length - seen) / 2 : from - EDGE
 /** Where the page is larger than its frame, as on a phone, it is opened at one's own part. */
 async function openAtMine() {
   await nextTick()
@@ -30,7 +34,7 @@ async function openAtMine() {
   const frame = mine?.closest('[data-frame]')
   if (!mine || !frame) return
   const [there, around] = [mine.getBoundingClientRect(), frame.getBoundingClientRect()]
-  frame.scrollBy(there.left + there.width / 2 - around.left - around.width / 2, there.top + there.height / 2 - around.top - around.height / 2)
+  frame.scrollBy(intoView(there.left - around.left, there.width, around.width), intoView(there.top - around.top, there.height, around.height))
 }
 onMounted(() => requestAnimationFrame(openAtMine))
 watch(() => page.id, openAtMine)

@@ -6,6 +6,8 @@
 const { t } = useWords()
 const full = shallowRef<{ most: number, left: string, top: string } | null>(null)
 const HIGH = 36
+/** As wide as the message can get, with a little air. */
+const WIDE = 328
 
 useEventListener(document, 'input', ({ target }) => {
   if (!(target instanceof HTMLInputElement || target instanceof HTMLTextAreaElement)) return
@@ -13,7 +15,7 @@ useEventListener(document, 'input', ({ target }) => {
   if (most < 1 || target.value.length < most) return void (full.value = null)
   const { left, top, bottom } = target.getBoundingClientRect()
   const below = bottom + HIGH < innerHeight
-  full.value = { most, left: `${Math.max(4, left)}px`, top: `${below ? bottom + 4 : Math.max(4, top - HIGH)}px` }
+  full.value = { most, left: `${Math.max(4, Math.min(left, innerWidth - WIDE))}px`, top: `${below ? bottom + 4 : Math.max(4, top - HIGH)}px` }
 }, { capture: true })
 useEventListener(document, 'focusout', () => full.value = null)
 </script>
