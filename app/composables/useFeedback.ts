@@ -1,5 +1,6 @@
 import type { Board } from '~~/core/board/board'
-import { feedbackShows, type Feedback } from '~~/core/keys/feedback'
+import type { Feedback } from '~~/core/keys/feedback'
+import { feedbackShows } from '~~/core/keys/feedbackShows'
 import { kindSign } from '~/composables/verdicts'
 import type { SlateStatus } from '~~/core/slate/status'
 import type { SlateState } from '~~/core/slate/state'

@@ -1,7 +1,7 @@
 import type { Edition } from '~~/core/board/edition'
-import type { FigureId, PieceId, PlaceId } from '~~/core/board/ids'
-import type { InkKey, Key } from '~~/core/board/key'
-import { pieceName } from '~~/core/board/pieceName'
+import type { PieceId, PlaceId } from '~~/core/board/ids'
+import type { InkKey } from '~~/core/keys/ink/key'
+import type { Key } from '~~/core/keys/key'
 import { polynomial, polynomialText } from '~~/core/exact/polynomial'
 import { quantity, quantityText } from '~~/core/exact/quantity'
 import { closure } from '~~/core/keys/partialOrder'
@@ -9,17 +9,8 @@ import { closure } from '~~/core/keys/partialOrder'
 /** A key read back in plain words: what counts as right. A sort is read back by its zones, in the panel itself. */
 export function useKeySentence(edition: () => Edition) {
   const { t } = useWords()
-  const name = (id: PieceId) => pieceName(edition().pieces.get(id)!.piece)
-  const heading = (slot: string) => edition().places.get(slot.split(':')[0] as PlaceId)?.place.heading || t('stage.unnamedPlace')
-  const figure = (id: FigureId) => edition().board.pages.flatMap(p => p.backdrop.figures ?? []).find(f => f.id === id)?.text || id
-  /** A typed gap by its number, a writing space by its heading. */
-  const spaceName = (space: string) => space.includes(':') ? t('stage.gap', { number: Number(space.split(':')[1]) + 1 }) : heading(space)
-  const cellName = (grid: PlaceId, cell: string) => {
-    const place = edition().places.get(grid)?.place
-    const [row, column] = cell.split(',').map(Number) as [number, number]
-    if (place?.kind !== 'grid') return cell
-    return place.printed?.[row * place.columns + column] || String(row * place.columns + column + 1)
-  }
+  const { piece: name, figure, spot: spaceName, cell: cellName, heading: headingOf } = useNames(edition)
+  const heading = (slot: string) => headingOf(slot.split(':')[0] as PlaceId)
   const number = (text: string) => quantityText(quantity(text))
   const all = <T>(record: Readonly<Record<PieceId, T>>, say: (name: string, value: T) => string) =>
     (Object.entries(record) as [PieceId, T][]).map(([id, value]) => say(name(id), value)).join(', ')

@@ -1,6 +1,6 @@
 import { makeEdition } from '~~/core/board/edition'
 import type { Board } from '~~/core/board/board'
-import type { BalanceStep } from '~~/core/keys/balance'
+import type { BalanceStep } from '~~/core/keys/balance/kind'
 import { progress as progressOf } from '~~/core/placement/tasks'
 import type { Here } from '~~/core/sync/presence'
 import type { Actor, Author } from '~~/core/slate/actor'

@@ -1,4 +1,4 @@
-import type { Verdict } from '~~/core/keys/mark'
+import type { Verdict } from '~~/core/keys/outcome'
 
 /** What a student is shown instead of "wrong". */
 export type Sign = Verdict | 'again'

@@ -1,3 +1,4 @@
+import type { HeardCode } from '../../core/keys/kinds'
 import type { RefusalCode } from '../../core/sync/refusals'
 
 /** All words of the interface, grouped by view. Two forms stand as "one | many", three as "none | one | many"; {count} picks. */
@@ -62,15 +63,28 @@ export default {
     verdict: { 'right': 'That is right.', 'wrong': 'Have another look.', 'on-the-line': 'Your teacher will decide.', 'not-placed': 'Still to do.', 'noted': 'It counts.' },
     /** Kinder than what the teacher reads, and never the answer. */
     why: {
-      'half-in': 'Put it clearly inside.', 'between': 'Put it clearly in one place.', 'near-region': 'Put it clearly in one place.', 'in-wrong-place': 'Would it be happier somewhere else than in {place}?', 'nowhere-home': 'Does it belong anywhere at all?', 'wrong-region': 'Look again: which rings does it belong in?',
-      'out-of-order': 'Not all of them are in order yet.', 'order-unfinished': 'Some are still missing.', 'order-unsure': 'Put every piece clearly inside.', 'does-not-fit': 'Try another one here.', 'two-in-slot': 'There is room for one only.', 'slot-unsure': 'Put it clearly inside.',
-      'total-short': 'You have {made}. That is not enough yet.', 'total-over': 'You have {made}. That is too much.', 'total-tiles': 'You have {made}. Can you do it with another number of tiles?', 'not-standard': 'You have {made}. Can you do it with fewer tiles?', 'same-way': 'You have {made}. Find another way here.', 'total-other-unit': 'Look at the units: do they go together?', 'total-unsure': 'Put every tile clearly inside.',
-      'balance-tilted': '{left} is on the left and {right} on the right. Is that the same?', 'balance-unsolved': 'It is true. Now get x to stand alone.', 'balance-unsure': 'Put every tile clearly inside.', 'expression-other': 'You have {made}.', 'expression-gaps': 'The tiles don\'t fill a shape without gaps yet.', 'expression-no-square': 'You have a rectangle, {product}. It is not a square yet.', 'expression-unsure': 'Put every tile clearly inside.',
-      'off-value': 'It stands at {stands}. Have another look.', 'points-near': 'Let the tip touch the point.', 'points-elsewhere': 'Does it point at the right thing?', 'points-nowhere': 'Let the tip touch a point.',
-      'match-split': 'Its partner is somewhere else.', 'match-mixed': 'Not all of these belong together.', 'match-unsure': 'Bring them close together.', 'cover-missing': '{hits} found. There are more.', 'cover-over': 'There are too many.', 'cover-wrong': '{hits} found. Some are missing, some are too many.', 'cover-unsure': 'Cover each cell well.', 'array-wrong': 'You have {made}. Look again at the rows and columns.', 'no-array': 'Make a full block of rows and columns.',
-      'arrows-missing': '{hits} found. There are more.', 'arrows-over': 'There are too many.', 'arrows-wrong': '{hits} found. Look at the others again.', 'arrows-reversed': 'Some point the wrong way.', 'written-near': 'Nearly: look at each letter.', 'written-no-number': 'Write it as a number.', 'written-no-unit': 'What are they: metres, minutes?',
-      'axis-wrong': 'Fold it in your mind along your line.', 'axis-near': 'Nearly on the line.', 'axis-none': 'Fold it in your mind: do the halves meet?', 'axis-missing': 'There are more.', 'ringed-missing': 'There are more.', 'ringed-over': 'There are too many.', 'joined-missing': 'There are more.', 'joined-over': 'There are too many.',
-    },
+      'not-here': 'Would it be happier somewhere else than in {lies}?', 'not-clear': 'Put everything clearly inside.',
+      'on-ledge': 'It still stands on the ledge.', 'outside': 'It lies outside every place.', 'empty': 'Nothing is here yet.',
+      'order-wrong': 'Have another look at the order.', 'does-not-fit': 'Try another one here.',
+      'two-in-slot': 'There is room for one only.',
+      'total-wrong': 'You have {made}. Have another look.',
+      'balance-wrong': '{left} is on the left and {right} on the right. Have another look.',
+      'expression-wrong': 'You have {made}. Have another look.',
+      'off-value': 'It stands at {stands}. Have another look.', 'near-value': 'It stands at {stands}. Your teacher will decide.',
+      'off-scale': 'Put it on the scale.',
+      'points-near': 'Let the tip touch the point.', 'points-elsewhere': 'Does it point at the right thing?',
+      'points-nowhere': 'Let the tip touch a point.',
+      'unmatched': 'Bring together what belongs together.', 'match-wrong': 'Have another look at what lies together.',
+      'match-unsure': 'Bring them close together.',
+      'cover-wrong': 'You have {count}. Have another look.', 'cover-unsure': 'Cover each cell well: {names}.',
+      'arrows-wrong': 'Have another look at the arrows, and which way they point.',
+      'nothing-written': 'Nothing is written here yet.', 'written-other': 'You wrote “{text}”. Have another look.',
+      'written-near': 'You wrote “{text}”. Look at it closely once more.',
+      'axis-wrong': 'Fold it in your mind: do the halves meet, and is that all?', 'axis-near': 'Nearly on the line.',
+      'ringed-wrong': 'Have another look at what you ringed.', 'joined-wrong': 'Have another look at what you joined.',
+      'votes': 'Nobody | {count} here | {count} here', 'stands': 'It stands {percent} % of the way from {from} to {to}.',
+      'no-stand': 'It is not on the scale.',
+    } satisfies Record<Exclude<HeardCode, 'right'>, string>,
   },
   stage: {
     page: 'Page', ledge: 'Ledge', theLedge: 'the ledge', here: 'where it is', ledgeEmpty: 'The ledge is empty', ledgeBack: 'Show earlier cards', ledgeMore: 'Show more cards',
@@ -184,6 +198,6 @@ export default {
   /** What is marked, and how: read by students and teachers. */
   marks: {
     verdict: { 'right': 'Right', 'wrong': 'Wrong', 'on-the-line': 'On the line', 'not-placed': 'Not placed', 'noted': 'Counted, not marked', 'again': 'Look again' },
-    cell: '{heading}, row {row}, column {column}', arrows: 'Arrows', drawing: 'Drawing space', part: 'member {number} of the group',
+    cell: '{heading}, row {row}, column {column}', arrows: 'Arrows', drawing: 'Drawing space', gone: 'what is gone', nothing: '–', part: 'member {number} of the group',
   },
 }

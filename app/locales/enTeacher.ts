@@ -1,3 +1,5 @@
+import type { ReasonCode } from '../../core/keys/kinds'
+
 /** What only teachers read: it comes with the first of their views, so that a student's device doesn't load it. */
 export default {
   /** What is refused to teachers alone; the rest stands with what students read. */
@@ -318,14 +320,14 @@ export default {
     why: {
       'on-ledge': 'Still on the ledge', 'outside': 'Outside every place', 'belongs-nowhere': 'Belongs nowhere, and is nowhere', 'at-home': 'In {place}',
       'half-in': '{percent} % in {place}: you decide', 'between': 'Between {place} ({percent} %) and {other}: you decide', 'in-wrong-place': 'In {place}, belongs in {home}', 'nowhere-home': 'In {place}, belongs nowhere',
-      'right-region': 'In {place}', 'wrong-region': 'In {place}, belongs in {home}', 'near-region': 'In {place}, perhaps in {other}: you decide',
+      'right-region': 'In {place}', 'wrong-region': 'In {lies}, belongs in {home}', 'near-region': 'In {place}, perhaps in {other}: you decide',
       'empty': 'Nothing is here', 'stays-empty': 'Empty, as it should be',
       'in-order': '{order}', 'out-of-order': 'Out of order: {order}', 'order-unfinished': '{placed} of {count} placed: {order}', 'order-unsure': '{names} on the edge: you decide',
       'fits': '{names}', 'does-not-fit': '{names}; here belongs {home}', 'two-in-slot': 'More than one here: {names}', 'slot-unsure': '{names}, not quite in: you decide',
       'total-right': 'Makes {made}', 'total-short': 'Makes {made} of {target}; {missing} missing', 'total-over': 'Makes {made}, {missing} more than {target}',
       'total-tiles': 'Makes {made}, but with {tiles} tiles, not {count}', 'not-standard': 'Makes {made}, but not with the fewest tiles', 'total-unsure': 'A tile on the edge decides: you say',
       'balance-level': 'Level: {left} on both sides', 'balance-tilted': '{left} on the left, {right} on the right', 'balance-unsure': 'A tile on the edge decides: you say',
-      'on-value': 'At {stands}', 'off-value': 'At {stands}, belongs at {wanted}', 'off-scale': 'Not on the scale',
+      'on-value': 'At {stands}', 'off-value': 'At {stands}, belongs at {wanted}', 'near-value': 'At {stands}, near {wanted}: you decide', 'off-scale': 'Not on the scale',
       'points-at': 'Points at {home}', 'points-near': 'Points near {home}: you decide', 'points-elsewhere': 'Points at {place}, not at {home}', 'points-nowhere': 'Points at nothing',
       'matched': '{names} are together', 'unmatched': 'Not brought together yet', 'match-split': 'Apart: {names}', 'match-mixed': 'Together with {with}', 'match-unsure': 'Perhaps together: you decide',
       'same-way': 'Makes {made}, but in the same way as before', 'total-other-unit': 'Adds what can\'t be added: other units are among it',
@@ -341,7 +343,7 @@ export default {
       'joined-right': 'Joined: {made}', 'joined-missing': 'Joined: {made}; missing {missing}', 'joined-over': 'Joined: {made}; too many {extra}', 'joined-wrong': 'Joined: {made}; missing {missing}',
       'votes': 'Nobody | {count} piece here | {count} pieces here', 'stands': '{percent} % of the way from {from} to {to}', 'no-stand': 'Not on the scale',
       'other': 'See the page',
-    },
+    } satisfies Record<ReasonCode | 'other', string>,
     
     yourWord: 'Your word', call: { right: 'Call {name} right', wrong: 'Call {name} wrong' },
     comment: 'A word to the student', again: 'Ask for another try', againSays: 'What is there stays and is gone on with; how it is now is kept beside it.', made: 'What they put on the page', letThrough: 'Let others see it', holdBack: 'Hold it back', reasons: 'Reasons and notes', hintsUsed: 'Hints looked at', hintsOf: '{count} of {of}', talk: 'Side talk', hide: 'Hide', showAgain: 'Show again', hidden: 'hidden', sayToAll: 'Say something to them', handBack: 'Hand back to {name}', handBackAll: 'Hand back to all',

@@ -1,7 +1,7 @@
 import type { Board, Page } from '../board/board'
 import type { MasterId, PageId } from '../board/ids'
 import { fixedOn, withFixed, withFixedOf } from '../board/fixed'
-import { referencesOf } from '../board/references'
+import { referencesOf } from '../keys/key'
 import { renamed, type Sheet } from '../board/rename'
 import { moveAll } from '../layout/arrange'
 import { allItemsOf, boxed, movingWith, onToPage, removeItems } from './items'

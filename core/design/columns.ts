@@ -1,6 +1,6 @@
 import type { Board } from '../board/board'
 import type { KeyId, PageId, PieceId } from '../board/ids'
-import type { MatchKey } from '../board/key'
+import type { MatchKey } from '../keys/match/key'
 import { readTable } from '../roster/table'
 import { keepKey } from './answers'
 import { addCards, readWordList, type Ids, type WordList } from './pieces'

@@ -1,6 +1,6 @@
 import type { Board, Page } from '../board/board'
 import type { KeyId, PageId, PlaceId } from '../board/ids'
-import type { Key } from '../board/key'
+import type { Key } from '../keys/key'
 import type { Gaps } from '../board/place'
 import { MOST_GAPS } from '../board/whatPlacesTake'
 import { layoutGaps } from '../layout/gaps'

@@ -1,6 +1,7 @@
 import type { Board, Page } from '../board/board'
 import type { PageId } from '../board/ids'
-import type { Key, SortKey } from '../board/key'
+import { keysOn, type Key } from '../keys/key'
+import type { SortKey } from '../keys/sort/key'
 
 /** Throws for a page that the board hasn't got: a programming error, since pages are only named by the board itself. */
 export function requirePage(board: Board, id: PageId): Page {
@@ -16,11 +17,7 @@ export function withPage(board: Board, id: PageId, change: (page: Page) => Page)
 }
 
 /** The page's sort, if it has one. */
-export function sortKeyOf(board: Board, page: PageId): SortKey | undefined {
-  return sortKeys(board).find(key => key.page === page)
-}
-
-export const sortKeys = (board: Board): SortKey[] => board.keys.filter((key): key is SortKey => key.kind === 'sort')
+export const sortKeyOf = (board: Board, page: PageId): SortKey | undefined => keysOn(board.keys, page, 'sort')[0]
 
 /** The board with one sort key changed. */
 export function withSortKey(board: Board, id: SortKey['id'], change: (key: SortKey) => SortKey): Board {

@@ -1,5 +1,5 @@
 import type { PieceId } from '../board/ids'
-import type { OrderKey } from '../board/key'
+import type { OrderKey } from '../keys/order/key'
 import { closure } from '../keys/partialOrder'
 
 /**

@@ -1,7 +1,11 @@
 import type { Edition } from '../board/edition'
 import type { PieceId, PlaceId } from '../board/ids'
-import type { SpectrumKey, VoteKey } from '../board/key'
-import { markKey } from '../keys/mark'
+import type { SpectrumKey } from '../keys/spectrum/key'
+import type { VoteKey } from '../keys/vote/key'
+import type { Scale } from '../board/place'
+import { contextOf } from '../keys/context'
+import { standOf } from '../keys/spectrum/kind'
+import { votesIn } from '../keys/vote/kind'
 import type { SlateState } from '../slate/state'
 
 /** What a class has voted: how many pieces lie in each place on all slates together, in the order of the key. */
@@ -16,25 +20,22 @@ export interface Stands {
 
 /** What is counted on a board and never scored, summed up over slates, in the order of the keys. */
 export function countsOf(states: readonly SlateState[], edition: Edition): (Votes | Stands)[] {
-  const words = (key: VoteKey | SpectrumKey, name: string) => {
-    const marks = states.map(state => markKey(key, state, edition))
-    return (item: string) => marks.flatMap((mark) => {
-      const word = mark.items.find(i => i.item === item)?.reason.words[name]
-      return typeof word === 'number' ? [word] : []
-    })
-  }
+  const contexts = (key: VoteKey | SpectrumKey) => states.flatMap(state => contextOf(key, state, edition) ?? [])
   return edition.board.keys.flatMap((key): (Votes | Stands)[] => {
     if (key.kind === 'vote') {
-      const votes = words(key, 'count')
-      return [{ kind: 'vote', key, counts: key.places.map(place => ({ place, count: votes(place).reduce((a, b) => a + b, 0) })) }]
+      const slates = contexts(key)
+      const counts = key.places.map(place => ({ place, count: slates.reduce((sum, slate) => sum + votesIn(place, slate), 0) }))
+      return [{ kind: 'vote', key, counts }]
     }
     if (key.kind !== 'spectrum') return []
-    const percents = words(key, 'percent')
+    const scale = edition.places.get(key.scale)?.place
+    const slates = scale?.kind === 'scale' ? contexts(key) : []
     return [{
       kind: 'spectrum', key,
       pieces: key.pieces.map((piece) => {
-        const stands = percents(piece).toSorted((a, b) => a - b)
-        return { piece, count: stands.length, quartiles: stands.length ? [quantile(stands, 0.25), quantile(stands, 0.5), quantile(stands, 0.75)] : null }
+        const stands = slates.flatMap(slate => standOf(piece, scale as Scale, slate) ?? []).toSorted((a, b) => a - b)
+        const quartiles = [quantile(stands, 0.25), quantile(stands, 0.5), quantile(stands, 0.75)] as const
+        return { piece, count: stands.length, quartiles: stands.length ? quartiles : null }
       }),
     }]
   })

@@ -1,6 +1,6 @@
 import * as v from 'valibot'
 import { checkBoard, emptyBoard, PageSchema } from '../board/board'
-import { KeySchema } from '../board/key'
+import { KeySchema } from '../keys/key'
 import { MasterSchema } from '../board/piece'
 import type { Sheet } from '../board/rename'
 

@@ -1,7 +1,7 @@
 import * as v from 'valibot'
 import { checkBoard, type Board } from '../board/board'
 import { PageIdSchema, PieceIdSchema } from '../board/ids'
-import { withoutPiece } from '../board/references'
+import { withoutPiece } from '../keys/key'
 import { MOST_STUDENTS } from '../roster/classList'
 import { ok, refuse, type Result } from '../result'
 import { storedText } from '../text/storedText'

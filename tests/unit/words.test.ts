@@ -2,6 +2,8 @@ import { compile, createCoreContext, registerMessageCompiler, registerMessageRes
 import { expect, it } from 'vitest'
 import en from '../../app/locales/en'
 import enTeacher from '../../app/locales/enTeacher'
+import { KEY_KINDS, type Key } from '../../core/keys/key'
+import { kindOf } from '../../core/keys/kinds'
 import { form } from '../../app/locales/form'
 import { compiled } from '../../modules/words'
 
@@ -48,4 +50,19 @@ it('takes one for granted where nothing is counted', () => {
 it('refuses a message that can\'t be read, with its name', () => {
   expect(() => compiled({ desk: { title: 'My {desk' } })).toThrow(/title/)
   expect(() => compiled({ title: 'See @:desk.title' })).toThrow(/title/)
+})
+
+/** What each reason has words for: its own name, and the names of what fills its blanks. */
+const tables = KEY_KINDS.map(kind => kindOf<Key>({ kind }).reasons)
+
+it('says of every reason only what it knows, and to students only what they did', () => {
+  for (const table of tables) {
+    for (const [heard, { doing, codes }] of Object.entries(table)) {
+      if (heard !== 'right') expect(Object.keys(doing), heard).toEqual(expect.arrayContaining(blanksOf(find(en as Compiled, `feedback.why.${heard}`) as string)))
+      for (const [code, more] of Object.entries(codes)) {
+        const known = [...Object.keys(doing), ...Object.keys(more)]
+        expect(known, code).toEqual(expect.arrayContaining(blanksOf(find(enTeacher as Compiled, `review.why.${code}`) as string)))
+      }
+    }
+  }
 })

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Page } from '~~/core/board/board'
-import type { ItemMark } from '~~/core/keys/mark'
+import type { ItemMark } from '~~/core/keys/outcome'
 import { kindSign } from '~/composables/verdicts'
 import { itemBox } from '~~/core/layout/itemBox'
 

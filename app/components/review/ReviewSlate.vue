@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { PieceId } from '~~/core/board/ids'
 import { pieceName } from '~~/core/board/pieceName'
-import type { ItemMark } from '~~/core/keys/mark'
+import type { ItemMark } from '~~/core/keys/outcome'
 import { useReview } from '~/composables/useReview'
 import { numberedNotes } from '~/composables/numberedNotes'
 import type { SlateView } from '~/composables/useSlate'
@@ -24,7 +24,8 @@ const onPieces = computed(() => new Map(listed.value.flatMap(mark => mark.is ===
 const notes = computed(() => numberedNotes(margin.value))
 const nameOf = (id: PieceId) => pieceName(edition.pieces.get(id)!.piece)
 
-const why = ({ reason }: ItemMark) => said(`review.why.${reason.code}`, 'review.why.other', reason.words)
+const reasonWords = useReasonWords(() => edition, () => state.value.texts)
+const why = ({ reason }: ItemMark) => said(`review.why.${reason.code}`, 'review.why.other', reasonWords(reason))
 const itemName = useItemName(() => edition)
 
 function pin(piece: PieceId) {

@@ -1,17 +1,23 @@
 <script setup lang="ts">
 import type { Edition } from '~~/core/board/edition'
 import type { Feedback } from '~~/core/keys/feedback'
+import type { SlateState } from '~~/core/slate/state'
 import { kindSign } from '~/composables/verdicts'
 
 /** How a student's own work stands, in kind words and without the answers. What needs another look comes first. */
-const { edition, items, closable } = defineProps<{ edition: Edition, items: readonly Feedback[], closable: boolean }>()
+const { edition, state, items, closable } = defineProps<{
+  edition: Edition, state: SlateState, items: readonly Feedback[], closable: boolean
+}>()
 const emit = defineEmits<{ close: [] }>()
 const { t, said } = useWords()
 const itemName = useItemName(() => edition)
 const ORDER = ['wrong', 'on-the-line', 'not-placed', 'noted', 'right'] as const
 const listed = computed(() => items.toSorted((a, b) => ORDER.indexOf(a.verdict) - ORDER.indexOf(b.verdict)))
 const allRight = computed(() => items.length > 0 && items.every(item => item.verdict === 'right'))
-const words = (item: Feedback) => item.verdict === 'right' ? t('feedback.verdict.right') : said(`feedback.why.${item.reason.code}`, `feedback.verdict.${item.verdict}`, item.reason.words)
+const reasonWords = useReasonWords(() => edition, () => state.texts)
+const words = ({ verdict, reason }: Feedback) => verdict === 'right'
+  ? t('feedback.verdict.right')
+  : said(`feedback.why.${reason.code}`, `feedback.verdict.${verdict}`, reasonWords(reason))
 </script>
 
 <template>

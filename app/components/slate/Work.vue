@@ -168,7 +168,7 @@ onKeyStroke(['z', 'Z'], (event) => {
         </div>
         <div v-if="told || notes" class="flex min-h-0 w-full flex-col gap-4 overflow-auto lg:w-80 low:max-h-[70dvh]">
           <LazySlateMarginNotes v-if="notes && (!told || margin.length || review?.comment || view.counts !== 'nothing')" class="shrink-0" :edition="edition" :margin="margin" :review="review" :points="view.mostPoints" :rubric="view.rubric" :talk="about.talk" :speak="slate.speak" />
-          <LazySlateFeedback v-if="told" class="min-h-48" :edition="edition" :items="told" :closable="editable" @close="feedback.hide()" />
+          <LazySlateFeedback v-if="told" class="min-h-48" :edition="edition" :state="state" :items="told" :closable="editable" @close="feedback.hide()" />
         </div>
       </div>
     </main>

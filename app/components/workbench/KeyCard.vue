@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import type { Page } from '~~/core/board/board'
-import { ORDER_CREDITS, type Key } from '~~/core/board/key'
+import { ORDER_CREDITS } from '~~/core/keys/order/key'
+import type { Key } from '~~/core/keys/key'
 import { pieceName } from '~~/core/board/pieceName'
 import type { PieceId } from '~~/core/board/ids'
 import { changeKey, withoutKey } from '~~/core/design/answers'
 import { beforeOf, groupsOf, joined, parted } from '~~/core/design/orderGroups'
 import { readQuantity } from '~~/core/exact/quantity'
-import { blockOf } from '~~/core/keys/cover'
+import { blockOf } from '~~/core/keys/cover/cells'
 import type { Workbench } from '~/composables/useWorkbench'
 
 const MOST_TICKED = 12

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { WriteKey, Written } from '~~/core/board/key'
+import type { WriteKey, Written } from '~~/core/keys/write/key'
 import { measure, readMeasure } from '~~/core/exact/measure'
 import type { Workbench } from '~/composables/useWorkbench'
 

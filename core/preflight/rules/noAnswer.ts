@@ -1,5 +1,5 @@
 import { pieceName } from '../../board/pieceName'
-import { referencesOf } from '../../board/references'
+import { referencesOf } from '../../keys/key'
 import { sortKeyOf, withSortKey } from '../../design/lookup'
 import type { Finding, Rule } from '../finding'
 

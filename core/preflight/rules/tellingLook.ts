@@ -1,10 +1,10 @@
-import { sortKeys } from '../../design/lookup'
 import type { Finding, Rule } from '../finding'
 
 /** The look of the pieces gives the answer away: every home has a colour or a size of its own. */
 export const tellingLook: Rule = {
   name: 'telling-look',
-  look: board => sortKeys(board).flatMap((key): Finding[] => {
+  look: board => board.keys.flatMap((key): Finding[] => {
+    if (key.kind !== 'sort') return []
     const page = board.pages.find(p => p.id === key.page)
     const keyed = page?.pieces.filter(p => key.homes[p.id]?.length) ?? []
     const lookOf = (master: string) => {

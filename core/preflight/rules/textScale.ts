@@ -1,6 +1,7 @@
 import type { Figure } from '../../board/backdrop'
 import type { Board, Page } from '../../board/board'
 import { changeFigure } from '../../design/backdrop'
+import { keysOn, referencesOf } from '../../keys/key'
 import { breakLines } from '../../text/lines'
 import { LINE_HEIGHT } from '../../text/measure'
 import { boxOf } from '../../geometry/outline'
@@ -14,7 +15,7 @@ export const textScale: Rule = {
   name: 'text-scale',
   look: board => board.pages.flatMap((page): Finding[] => {
     const largest = pieceText(board, page)
-    const drawn = new Set(board.keys.flatMap(key => key.kind === 'ink' && key.page === page.id ? JSON.stringify(key.task).match(/[A-Za-z0-9_-]+/g) ?? [] : []))
+    const drawn = new Set<string>(keysOn(board.keys, page.id, 'ink').flatMap(key => referencesOf(key).figures))
     // Figures that are drawn on are no words to read first.
     const small = (page.backdrop.figures ?? []).filter(figure => figure.text && figure.textSize < largest && !drawn.has(figure.id))
     if (small.length === 0) return []

@@ -1,5 +1,5 @@
 import type { Board } from '../../board/board'
-import type { TotalKey } from '../../board/key'
+import type { TotalKey } from '../../keys/total/key'
 import { measure, measureText, readMeasure } from '../../exact/measure'
 import { readTerm } from '../../exact/polynomial'
 import type { Quantity } from '../../exact/quantity'

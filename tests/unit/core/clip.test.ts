@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { checkBoard, emptyBoard, type Board } from '../../../core/board/board'
-import type { Key } from '../../../core/board/key'
+import type { Key } from '../../../core/keys/key'
 import { activityOf, alone, clipOf, cutItems, pasteClip, repeatItems } from '../../../core/design/clip'
 import { itemsOf, setBoxes } from '../../../core/design/items'
 import { addPlaces } from '../../../core/design/places'

@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os'
 import { join, resolve } from 'node:path'
 import { describe, expect, it } from 'vitest'
 import { boardJsonSchema } from '../../../bin/boardJsonSchema'
-import { KeySchema } from '../../../core/board/key'
+import { KeySchema } from '../../../core/keys/key'
 import type { Report } from '../../../core/format/report'
 import { shore } from '../../boards'
 

@@ -4,10 +4,10 @@ import type { PieceId } from '../../../core/board/ids'
 import { makeEdition } from '../../../core/board/edition'
 import type { Place } from '../../../core/board/place'
 import { layoutGaps } from '../../../core/layout/gaps'
-import { balanceSteps } from '../../../core/keys/balanceSteps'
+import { balanceSteps } from '../../../core/keys/balance/steps'
 import { markSlate } from '../../../core/keys/mark'
-import type { BalanceKey } from '../../../core/board/key'
-import { plain } from '../../../core/keys/write'
+import type { BalanceKey } from '../../../core/keys/balance/key'
+import { plain } from '../../../core/keys/write/judge'
 import type { Move } from '../../../core/slate/move'
 import { masterId, pieceId, placeId } from '../../boards'
 import { boardOf, box, card, mark, SIZES, slateOf, tile, verdicts, type Spots } from '../../keyBoards'
@@ -26,7 +26,7 @@ describe('matching sets', () => {
   })
 
   it('say with whom they were mixed up, and leave a wide gap to the teacher', () => {
-    expect(mark(touch, { cat: [100, 100], felt: [188, 100], dog: [276, 100], bark: [364, 100] })[0]).toMatchObject({ verdict: 'wrong', reason: { code: 'match-mixed', words: { with: 'dog, bark' } } })
+    expect(mark(touch, { cat: [100, 100], felt: [188, 100], dog: [276, 100], bark: [364, 100] })[0]).toMatchObject({ verdict: 'wrong', reason: { code: 'match-mixed', words: { with: { pieces: ['dog', 'bark'] } } } })
     expect(mark(touch, { cat: [100, 100], felt: [200, 100] })[0]).toMatchObject({ verdict: 'on-the-line' })
   })
 
@@ -143,8 +143,8 @@ describe('covered cells', () => {
 
   it('are the multiples of seven on a hundred chart, each missing one and each too many counted', () => {
     expect(mark(board, covers(sevens))[0]).toMatchObject({ verdict: 'right', points: 14, of: 14 })
-    expect(mark(board, covers(sevens.slice(2)))[0]).toMatchObject({ verdict: 'wrong', points: 12, reason: { code: 'cover-missing', words: { missing: '7, 14' } } })
-    expect(mark(board, covers([...sevens, 27]))[0]).toMatchObject({ verdict: 'wrong', points: 13, reason: { code: 'cover-over', words: { extra: '27' } } })
+    expect(mark(board, covers(sevens.slice(2)))[0]).toMatchObject({ verdict: 'wrong', points: 12, reason: { code: 'cover-missing', words: { missing: { cells: cells([7, 14]) } } } })
+    expect(mark(board, covers([...sevens, 27]))[0]).toMatchObject({ verdict: 'wrong', points: 13, reason: { code: 'cover-over', words: { extra: { cells: cells([27]) } } } })
     expect(mark(board, covers(Array.from({ length: 100 }, (_, i) => i + 1)))[0]).toMatchObject({ verdict: 'wrong', points: 0 })
     expect(mark(board, {})[0]).toMatchObject({ verdict: 'not-placed' })
   })
@@ -172,8 +172,8 @@ describe('arrows', () => {
 
   it('are a graph against a graph: missing, too many, the wrong way round', () => {
     expect(drawn(['weed', 'limpet'], ['limpet', 'crab'], ['crab', 'gull'])).toMatchObject({ verdict: 'right', points: 3, of: 3 })
-    expect(drawn(['weed', 'limpet'])).toMatchObject({ verdict: 'wrong', points: 1, reason: { code: 'arrows-missing', words: { missing: 'limpet → crab, crab → gull' } } })
-    expect(drawn(['weed', 'limpet'], ['limpet', 'crab'], ['gull', 'crab'])).toMatchObject({ points: 1, reason: { code: 'arrows-reversed', words: { reversed: 'gull → crab' } } })
+    expect(drawn(['weed', 'limpet'])).toMatchObject({ verdict: 'wrong', points: 1, reason: { code: 'arrows-missing', words: { missing: { arrows: [['limpet', 'crab'], ['crab', 'gull']] } } } })
+    expect(drawn(['weed', 'limpet'], ['limpet', 'crab'], ['gull', 'crab'])).toMatchObject({ points: 1, reason: { code: 'arrows-reversed', words: { reversed: { arrows: [['gull', 'crab']] } } } })
     expect(drawn(['weed', 'limpet'], ['limpet', 'crab'], ['crab', 'gull'], ['weed', 'gull'])).toMatchObject({ verdict: 'wrong', points: 2, reason: { code: 'arrows-over' } })
     expect(drawn()).toMatchObject({ verdict: 'not-placed' })
   })

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import type { Board } from '../../../core/board/board'
 import { makeEdition } from '../../../core/board/edition'
 import type { Place } from '../../../core/board/place'
-import { kindsFor } from '../../../core/design/kinds'
+import { kindsFor } from '../../../core/keys/kinds'
 import { setBoardTools } from '../../../core/design/tools'
 import { answerSlate } from '../../../core/keys/answerSlate'
 import { keepKeys } from '../../../core/keys/keep'
@@ -40,8 +40,8 @@ describe('cells that are coloured in', () => {
   it('are covered, each missing one and each too many counted', () => {
     const all = made(charted, SEVENS.map(n => filled(n)))
     expect(marked(charted, all)[0]).toMatchObject({ verdict: 'right', points: 14, of: 14 })
-    expect(marked(charted, made(charted, [filled(14, true)], all))[0]).toMatchObject({ verdict: 'wrong', points: 13, reason: { code: 'cover-missing', words: { missing: '14' } } })
-    expect(marked(charted, made(charted, [filled(27)], all))[0]).toMatchObject({ verdict: 'wrong', reason: { code: 'cover-over', words: { extra: '27' } } })
+    expect(marked(charted, made(charted, [filled(14, true)], all))[0]).toMatchObject({ verdict: 'wrong', points: 13, reason: { code: 'cover-missing', words: { missing: { cells: ['1,3'] } } } })
+    expect(marked(charted, made(charted, [filled(27)], all))[0]).toMatchObject({ verdict: 'wrong', reason: { code: 'cover-over', words: { extra: { cells: ['2,6'] } } } })
     expect(marked(charted, emptySlate)[0]).toMatchObject({ verdict: 'not-placed' })
   })
 

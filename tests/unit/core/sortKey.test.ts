@@ -1,8 +1,9 @@
 import { describe, expect, it } from 'vitest'
 import { makeEdition, withoutAnswers } from '../../../core/board/edition'
-import type { SortKey } from '../../../core/board/key'
+import type { SortKey } from '../../../core/keys/sort/key'
 import { keepKeys } from '../../../core/keys/keep'
-import { markSlate, withDecisions, type Verdict } from '../../../core/keys/mark'
+import { markSlate, withDecisions } from '../../../core/keys/mark'
+import type { Verdict } from '../../../core/keys/outcome'
 import { keepKey } from '../../../core/design/answers'
 import { emptySlate, withPieces, type SlateState } from '../../../core/slate/state'
 import { keyId, middleOf, pageId, pieceId, placeId, shore } from '../../boards'
@@ -23,9 +24,9 @@ describe('the sort key', () => {
   it('says right, wrong, on the line and not placed, with the reason', () => {
     const mark = markSlate(lay(['c0', 'z0'], ['c2', 'z2']), edition)[0]!
     expect(mark).toMatchObject({ points: 2, of: 4, undecided: 0 })
-    expect(mark.items[0]).toMatchObject({ verdict: 'right', reason: { code: 'at-home', words: { place: 'Clings', percent: 100 } } })
+    expect(mark.items[0]).toMatchObject({ verdict: 'right', reason: { code: 'at-home', words: { place: { anyPlace: ['z0'] }, percent: 100 } } })
     expect(mark.items[1]).toMatchObject({ verdict: 'not-placed', reason: { code: 'on-ledge' } })
-    expect(mark.items[2]).toMatchObject({ verdict: 'wrong', reason: { code: 'in-wrong-place', words: { place: 'Swims', home: 'Crawls' } } })
+    expect(mark.items[2]).toMatchObject({ verdict: 'wrong', reason: { code: 'in-wrong-place', words: { place: { anyPlace: ['z2'] }, home: { anyPlace: ['z1'] } } } })
     expect(mark.items[3]).toMatchObject({ verdict: 'right', reason: { code: 'belongs-nowhere' } })
   })
 

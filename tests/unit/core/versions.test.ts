@@ -1,7 +1,7 @@
 import * as v from 'valibot'
 import { describe, expect, it } from 'vitest'
 import { checkBoard, readBoard, type Board } from '../../../core/board/board'
-import { referencesOf } from '../../../core/board/references'
+import { referencesOf } from '../../../core/keys/key'
 import { makeEdition } from '../../../core/board/edition'
 import { duplicatePage, setReading } from '../../../core/design/pages'
 import { levelsFit, RubricSchema } from '../../../core/handout/counting'

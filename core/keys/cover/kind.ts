@@ -1,0 +1,112 @@
+import type { Page } from '../../board/board'
+import type { PieceId, PlaceId } from '../../board/ids'
+import type { Grid } from '../../board/place'
+import { HOLDER } from '../../slate/actor'
+import { colourId } from '../../slate/own'
+import type { SlateState } from '../../slate/state'
+import type { MarkContext } from '../context'
+import { kindHas, kindOfKey, pieceHas, placeKind, type Laying } from '../kind'
+import { laidAt, middleOf } from '../lay'
+import { compared, marksWith, type ItemMark } from '../outcome'
+import { EMPTY } from '../reason'
+import { blockOf, cellIndex, coveredCells } from './cells'
+import type { CoverKey } from './key'
+
+const reasons = {
+  ...EMPTY,
+  'right': { doing: {}, codes: { 'cover-right': { hits: 'number' }, 'array-right': { made: 'text' } } },
+  'cover-wrong': {
+    doing: { count: 'number' },
+    codes: {
+      'cover-missing': { hits: 'number', of: 'number', missing: 'cells' },
+      'cover-over': { hits: 'number', extra: 'cells' },
+      'cover-wrong': { hits: 'number', of: 'number', missing: 'cells', extra: 'cells' },
+      'array-wrong': { made: 'text', wanted: 'text' }, 'no-array': { wanted: 'text' },
+    },
+  },
+  'cover-unsure': { doing: { names: 'cells' }, codes: { 'cover-unsure': {} } },
+} as const
+const mark = marksWith(reasons)
+
+/**
+ * Marks which cells of a grid are covered, by whatever pieces and however many to a cell, or coloured in. One point for each
+ * cell asked for, one less for each too many. An array may stand anywhere on the grid: then the whole is worth one point.
+ */
+export const coverKind = kindOfKey<CoverKey>()({
+  reasons,
+  mark: markCover,
+  /** The cells that are covered; a key for a block wherever on the grid stays one, with the block that lies there now. */
+  keep: (context, former) => context.page.places.flatMap((grid) => {
+    if (grid.kind !== 'grid') return []
+    const cells = [...coveredCells(grid, context).covered].toSorted((a, b) => cellIndex(a, grid) - cellIndex(b, grid))
+    if (cells.length === 0) return []
+    const block = former.find(key => key.grid === grid.id)?.array ? blockOf(cells) : null
+    return [block ? { grid: grid.id, cells: [], array: block } : { grid: grid.id, cells }]
+  }),
+  lay: layCover,
+  suits: (page, tools) => kindHas(page, 'grid')
+    && (pieceHas(page, 'cover') || pieceHas(page, 'tile') || pieceHas(page, 'token') || tools.includes('colour')),
+  canBeDone: (key, page, tools) => placeKind(page, key.grid) === 'grid' && (page.pieces.length > 0 || tools.includes('colour')),
+  answers: null,
+  interchanged: null,
+  alsoRight: null,
+})
+
+function markCover(key: CoverKey, context: MarkContext): ItemMark[] {
+  const grid = context.placeOf(key.grid)
+  if (grid?.kind !== 'grid') return []
+  const about = { is: 'place', item: grid.id } as const
+  const cells = (names: Iterable<string>) => ({ cells: [...names], grid: grid.id })
+  const { covered, unsure } = coveredCells(grid, context)
+  if (unsure.size) {
+    const of = key.array ? 1 : key.cells.length
+    return [mark({ ...about, verdict: 'on-the-line', of, code: 'cover-unsure', words: { names: cells(unsure) } })]
+  }
+  if (key.array) return [markArray(key.array, covered, grid)]
+  const { how, hits: hit, missing, extra, verdict, points, of } = compared(new Set(key.cells), covered)
+  const hits = hit.length
+  const count = covered.size
+  switch (how) {
+    case 'empty': return [mark({ ...about, verdict, of, code: 'empty', words: {} })]
+    case 'right': return [mark({ ...about, verdict, of, code: 'cover-right', words: { hits } })]
+    case 'over': return [mark({ ...about, verdict, points, of, code: 'cover-over', words: { count, hits, extra: cells(extra) } })]
+    case 'missing':
+      return [mark({ ...about, verdict, points, of, code: 'cover-missing', words: { count, hits, of, missing: cells(missing) } })]
+    case 'wrong': {
+      const words = { count, hits, of, missing: cells(missing), extra: cells(extra) }
+      return [mark({ ...about, verdict, points, of, code: 'cover-wrong', words })]
+    }
+  }
+}
+
+/** Three rows of four are a 3 × 4 array, and four rows of three are not (common practice, no source). */
+function markArray(asked: { readonly rows: number, readonly columns: number }, covered: ReadonlySet<string>, grid: Grid): ItemMark {
+  const about = { is: 'place', item: grid.id } as const
+  if (covered.size === 0) return mark({ ...about, verdict: 'not-placed', code: 'empty', words: {} })
+  const block = blockOf([...covered])
+  const wanted = `${asked.rows} × ${asked.columns}`
+  if (!block) return mark({ ...about, verdict: 'wrong', code: 'no-array', words: { count: covered.size, wanted } })
+  const made = `${block.rows} × ${block.columns}`
+  return made === wanted
+    ? mark({ ...about, verdict: 'right', code: 'array-right', words: { made } })
+    : mark({ ...about, verdict: 'wrong', code: 'array-wrong', words: { count: covered.size, made, wanted } })
+}
+
+/** With a copy of the page's first bin on each cell; coloured in where there is nothing else to cover it with. */
+function layCover(key: CoverKey, { state, page }: Laying): SlateState {
+  const bin = page.pieces.find(p => p.bin)
+  const { array } = key
+  if (!kindHas(page, 'grid')) return state
+  const cells = array
+    ? Array.from({ length: array.rows * array.columns }, (_, i) => `${Math.floor(i / array.columns)},${i % array.columns}`)
+    : key.cells
+  return cells.reduce((now, cell) => bin
+    ? laidAt(now, `${bin.id}~key-${cell.replace(',', '-')}` as PieceId, middleOf(`${key.grid}:${cell}`, page))
+    : coloured(now, page, key.grid, cell), state)
+}
+
+function coloured(state: SlateState, page: Page, place: PlaceId, name: string): SlateState {
+  const cell = name.split(',').map(Number) as [number, number]
+  const own = { kind: 'colour', page: page.id, place, cell, fill: 'straw', by: HOLDER.author } as const
+  return { ...state, own: { ...state.own, [colourId(place, cell)]: own } }
+}

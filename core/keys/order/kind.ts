@@ -1,0 +1,97 @@
+import type { PieceId } from '../../board/ids'
+import { contentsOf, laneOrder } from '../../placement/contents'
+import type { SlateState } from '../../slate/state'
+import type { MarkContext } from '../context'
+import { kindHas, kindOfKey, placeKind, type Laying } from '../kind'
+import { laidAt } from '../lay'
+import { marksWith, type ItemMark } from '../outcome'
+import { closure, longestRun, neighboursKept, pairsKept } from '../partialOrder'
+import { EMPTY } from '../reason'
+import type { OrderKey } from './key'
+
+const reasons = {
+  ...EMPTY,
+  'right': { doing: {}, codes: { 'in-order': { order: 'pieces' } } },
+  'order-wrong': {
+    doing: {},
+    codes: { 'out-of-order': { order: 'pieces' }, 'order-unfinished': { order: 'pieces', placed: 'number', count: 'number' } },
+  },
+  'not-clear': { doing: {}, codes: { 'order-unsure': { names: 'pieces' } } },
+} as const
+const mark = marksWith(reasons)
+const GAP = 8
+
+/**
+ * Marks what stands in a lane against "this before that"; every order that respects the pairs is right.
+ * Credit: *all* is one point for the whole; *neighbours* a point for each seam that is in order; *run* a point for each
+ * piece of the longest run in order; *pairs* a point for each pair of the order that is kept (for a total order
+ * Kendall's count of concordant pairs: Biometrika 30, 1938). Pieces that aren't in the order are passed over. A piece on
+ * the edge of the lane leaves the whole on the line. A key that contradicts itself marks nothing; preflight says so.
+ */
+export const orderKind = kindOfKey<OrderKey>()({
+  reasons,
+  mark: markOrder,
+  /** The order in which pieces stand in each lane, as a chain; lanes with fewer than two say nothing. */
+  keep: ({ page, edition, placements }, former) => page.places.flatMap((lane) => {
+    if (lane.kind !== 'lane') return []
+    const held = contentsOf(lane.id, placements, 'in').map(h => h.piece)
+    const reach = Math.max(0, ...held.map(id => edition.pieces.get(id)!.master.height)) / 2
+    const sequence = laneOrder(lane, placements, reach)
+    const before = sequence.slice(1).map((id, i): [PieceId, PieceId] => [sequence[i]!, id])
+    const credit = former.find(key => key.lane === lane.id)?.credit ?? 'neighbours'
+    return before.length ? [{ lane: lane.id, before, credit }] : []
+  }),
+  lay: layOrder,
+  suits: page => kindHas(page, 'lane') && page.pieces.length > 1,
+  canBeDone: (key, page) => placeKind(page, key.lane) === 'lane',
+  answers: key => new Map([...new Set(key.before.flat())].map(id => [id, id])),
+  interchanged: null,
+  alsoRight: null,
+})
+
+function markOrder(key: OrderKey, context: MarkContext): ItemMark[] {
+  const lane = context.placeOf(key.lane)
+  const after = closure(key.before)
+  if (lane?.kind !== 'lane' || !after) return []
+  const asked = new Set(after.keys())
+  const reach = Math.max(...[...asked].map(id => context.edition.pieces.get(id)?.master.height ?? 0)) / 2
+  const sequence = laneOrder(lane, context.placements, reach).filter(id => asked.has(id))
+  const pairs = pairsKept(sequence, after)
+  const { points, of } = {
+    all: { points: pairs.kept === pairs.of ? 1 : 0, of: 1 },
+    neighbours: { points: neighboursKept(sequence, after), of: asked.size - 1 },
+    run: { points: sequence.length > 1 ? longestRun(sequence, after) : 0, of: asked.size },
+    pairs: { points: pairs.kept, of: pairs.of },
+  }[key.credit]
+  const about = { is: 'place', item: lane.id, of } as const
+  const order = { pieces: sequence }
+  const unsure = contentsOf(lane.id, context.placements, 'unsure').map(u => u.piece).filter(piece => asked.has(piece))
+  if (unsure.length) return [mark({ ...about, verdict: 'on-the-line', code: 'order-unsure', words: { names: { pieces: unsure } } })]
+  if (sequence.length === 0) return [mark({ ...about, verdict: 'not-placed', code: 'empty', words: {} })]
+  if (sequence.length < asked.size) {
+    const words = { order, placed: sequence.length, count: asked.size }
+    return [mark({ ...about, points, verdict: 'wrong', code: 'order-unfinished', words })]
+  }
+  return pairs.kept === pairs.of
+    ? [mark({ ...about, verdict: 'right', code: 'in-order', words: { order } })]
+    : [mark({ ...about, points, verdict: 'wrong', code: 'out-of-order', words: { order } })]
+}
+
+/** One after the other, what comes before most of the others first. */
+function layOrder(key: OrderKey, { state, page, edition }: Laying): SlateState {
+  const lane = page.places.find(p => p.id === key.lane)
+  const after = closure(key.before)
+  if (lane?.kind !== 'lane' || !after) return state
+  const { shape, direction, fromRight } = lane
+  const order = [...after].toSorted(([, a], [, b]) => b.size - a.size).map(([id]) => id)
+  let along = GAP
+  return order.reduce((now, piece) => {
+    const { width, height } = edition.pieces.get(piece)!.master
+    const length = direction === 'row' ? width : height
+    const middle = along + length / 2
+    along += length + GAP
+    return laidAt(now, piece, direction === 'row'
+      ? { x: fromRight ? shape.x + shape.width - middle : shape.x + middle, y: shape.y + shape.height / 2 }
+      : { x: shape.x + shape.width / 2, y: shape.y + middle })
+  }, state)
+}

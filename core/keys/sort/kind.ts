@@ -1,0 +1,119 @@
+import { binOf } from '../../board/binOf'
+import type { PieceId, PlaceId } from '../../board/ids'
+import { bounds, outline, overlaps } from '../../geometry/outline'
+import { regionSpot } from '../../placement/regionSpot'
+import type { Certainty, Placement } from '../../placement/placement'
+import type { MarkContext } from '../context'
+import { answerTexts, joinedLists, kindHas, kindOfKey, sharedLists } from '../kind'
+import { laidAt, laidIn } from '../lay'
+import { marksWith, type ItemMark } from '../outcome'
+import { ON_LEDGE } from '../reason'
+import type { SortKey } from './key'
+
+const reasons = {
+  ...ON_LEDGE,
+  'outside': { doing: {}, codes: { outside: {} } },
+  'right': {
+    doing: {},
+    codes: { 'at-home': { place: 'anyPlace', percent: 'number' }, 'belongs-nowhere': {}, 'right-region': { place: 'allPlaces' } },
+  },
+  'not-here': {
+    doing: { lies: 'allPlaces' },
+    codes: {
+      'in-wrong-place': { place: 'anyPlace', home: 'anyPlace' }, 'nowhere-home': { place: 'anyPlace' },
+      'wrong-region': { home: 'allPlaces' },
+    },
+  },
+  'not-clear': {
+    doing: {},
+    codes: {
+      'half-in': { place: 'anyPlace', percent: 'number' },
+      'between': { place: 'anyPlace', other: 'anyPlace', percent: 'number' },
+      'near-region': { place: 'allPlaces', other: 'allPlaces' },
+    },
+  },
+} as const
+const mark = marksWith(reasons)
+
+/**
+ * Marks a sort. A piece is right when it is surely in one of its homes and in no place that isn't one;
+ * wrong when no reading of its position is right; *on the line* when that hangs on a place it is only perhaps in:
+ * the teacher decides. A piece outside every place is not placed. A piece that belongs nowhere is right outside
+ * every place, but only on a slate where something was placed: an untouched slate earns nothing.
+ * Among rings a piece must be in all its homes at once; outside them all is a region too, if it lies on the page.
+ */
+export const sortKind = kindOfKey<SortKey>()({
+  reasons,
+  mark(key, context) {
+    const begun = context.placements.some(p => p.shares.length > 0)
+    return context.placements.flatMap((placement) => {
+      const homes = key.homes[placement.piece]
+      if (!homes) return []
+      return [key.regions ? markRegion(placement, homes, context) : markPiece(placement, homes, begun)]
+    })
+  },
+  /** Every place in which a piece surely lies is a right home; a piece that lies nowhere belongs nowhere. Rings that overlap make regions. */
+  keep({ page, placements }) {
+    const zones = page.places.filter(place => place.kind === 'zone').map(place => bounds(outline(place.shape)))
+    const rings = zones.some((a, i) => zones.slice(i + 1).some(b => overlaps(a, b)))
+    const sure = placements.filter(({ piece, shares }) => binOf(piece) === null && !shares.some(s => s.certainty === 'unsure'))
+    const homes = Object.fromEntries(sure.map(({ piece, shares }) => [piece, shares.map(s => s.place)])) as SortKey['homes']
+    return [{ homes, ...(rings && { regions: true }) }]
+  },
+  lay: (key, laying) => (Object.entries(key.homes) as [PieceId, PlaceId[]][]).reduce((state, [piece, homes]) => key.regions
+    ? laidAt(state, piece, regionSpot(state, piece, homes, laying.page, laying.edition))
+    : laidIn({ ...laying, state }, piece, homes[0]), laying.state),
+  suits: page => kindHas(page, 'zone') && page.pieces.some(p => !p.bin),
+  canBeDone: () => true,
+  answers: key => answerTexts(key.homes),
+  interchanged: (key, pieces) => ({ ...key, homes: sharedLists(key.homes, pieces) }),
+  alsoRight: (former, now) => ({ ...former, homes: joinedLists(former.homes, now.homes) }),
+})
+
+const percent = (share: number) => Math.round(share * 100)
+const any = (...anyPlace: readonly PlaceId[]) => ({ anyPlace })
+const all = (...allPlaces: readonly PlaceId[]) => ({ allPlaces })
+
+function markPiece({ piece, at, shares }: Placement, homes: readonly PlaceId[], begun: boolean): ItemMark {
+  const about = { is: 'piece', item: piece } as const
+  const isHome = (place: PlaceId) => homes.includes(place)
+  const best = shares[0]
+  if (!best) {
+    if (homes.length === 0 && begun) return mark({ ...about, verdict: 'right', code: 'belongs-nowhere', words: {} })
+    return mark({ ...about, verdict: 'not-placed', code: at === 'ledge' ? 'on-ledge' : 'outside', words: {} })
+  }
+  const lies = all(...shares.map(s => s.place))
+  const wrongIn = (place: PlaceId) => homes.length
+    ? mark({ ...about, verdict: 'wrong', code: 'in-wrong-place', words: { lies, place: any(place), home: any(...homes) } })
+    : mark({ ...about, verdict: 'wrong', code: 'nowhere-home', words: { lies, place: any(place) } })
+  const halfIn = (place: PlaceId, share: number) =>
+    mark({ ...about, verdict: 'on-the-line', code: 'half-in', words: { place: any(place), percent: percent(share) } })
+  const surelyElsewhere = shares.find(s => s.certainty === 'in' && !isHome(s.place))
+  if (surelyElsewhere) return wrongIn(surelyElsewhere.place)
+  if (homes.length === 0) return halfIn(best.place, best.share)
+  const home = shares.find(s => isHome(s.place))
+  if (!home) return wrongIn(best.place)
+  const doubt = shares.find(s => s.certainty === 'unsure' && !isHome(s.place))
+  const surelyHome = shares.some(s => s.certainty === 'in' && isHome(s.place))
+  const there = { place: any(home.place), percent: percent(home.share) }
+  if (surelyHome && !doubt) return mark({ ...about, verdict: 'right', code: 'at-home', words: there })
+  return doubt
+    ? mark({ ...about, verdict: 'on-the-line', code: 'between', words: { ...there, other: any(doubt.place) } })
+    : halfIn(home.place, home.share)
+}
+
+function markRegion({ piece, at, shares }: Placement, homes: readonly PlaceId[], { page }: MarkContext): ItemMark {
+  const about = { is: 'piece', item: piece } as const
+  if (at === 'ledge') return mark({ ...about, verdict: 'not-placed', code: 'on-ledge', words: {} })
+  const ringsThat = (certainty: Certainty) => page.places.map(p => p.id)
+    .filter(id => shares.some(s => s.place === id && s.certainty === certainty))
+  const [sure, perhaps] = [ringsThat('in'), ringsThat('unsure')]
+  const impossible = sure.some(place => !homes.includes(place))
+    || homes.some(place => !sure.includes(place) && !perhaps.includes(place))
+  if (impossible) {
+    return mark({ ...about, verdict: 'wrong', code: 'wrong-region', words: { lies: all(...sure), home: all(...homes) } })
+  }
+  return perhaps.length === 0
+    ? mark({ ...about, verdict: 'right', code: 'right-region', words: { place: all(...sure) } })
+    : mark({ ...about, verdict: 'on-the-line', code: 'near-region', words: { place: all(...sure), other: all(...perhaps) } })
+}

@@ -1,0 +1,48 @@
+import type { PieceId } from '../../board/ids'
+import type { Scale } from '../../board/place'
+import { quantity } from '../../exact/quantity'
+import type { MarkContext } from '../context'
+import { kindOfKey, pieceHas, placeKind } from '../kind'
+import { marksWith } from '../outcome'
+import type { SpectrumKey } from './key'
+
+const reasons = {
+  'stands': { doing: { percent: 'number', from: 'text', to: 'text' }, codes: { stands: {} } },
+  'no-stand': { doing: {}, codes: { 'no-stand': {} } },
+} as const
+const mark = marksWith(reasons)
+
+/** Notes where on a from-to scale each piece stands. Never scored. */
+export const spectrumKind = kindOfKey<SpectrumKey>()({
+  reasons,
+  mark(key, context) {
+    const scale = context.placeOf(key.scale)
+    if (scale?.kind !== 'scale') return []
+    return key.pieces.map((piece) => {
+      const about = { is: 'piece', item: piece, verdict: 'noted', of: 0 } as const
+      const percent = standOf(piece, scale, context)
+      if (percent === null) return mark({ ...about, code: 'no-stand', words: {} })
+      const [from, to] = scale.ends ?? ['0', '100']
+      return mark({ ...about, code: 'stands', words: { percent, from, to } })
+    })
+  },
+  /** Every piece, on each scale without numbers. */
+  keep: ({ page }) => page.places.flatMap(place => place.kind === 'scale' && place.step === null && page.pieces.length
+    ? [{ scale: place.id, pieces: page.pieces.filter(p => !p.bin).map(p => p.id) }]
+    : []),
+  lay: null,
+  suits: page => page.places.some(p => p.kind === 'scale' && p.step === null)
+    && (pieceHas(page, 'card') || pieceHas(page, 'picture-card') || pieceHas(page, 'label')),
+  canBeDone: (key, page) => placeKind(page, key.scale) === 'scale',
+  answers: null,
+  interchanged: null,
+  alsoRight: null,
+})
+
+/** In whole percent of the way; beyond an end is at that end. Null for a piece that isn't on the scale. */
+export function standOf(piece: PieceId, scale: Scale, { placementOf }: MarkContext): number | null {
+  const value = placementOf(piece)?.shares.find(s => s.place === scale.id)?.value
+  if (value === undefined) return null
+  const [least, most] = [quantity(scale.least).valueOf(), quantity(scale.most).valueOf()]
+  return Math.round(Math.min(1, Math.max(0, (value - least) / (most - least))) * 100)
+}
