@@ -23,9 +23,9 @@ const linkedToBegin = toBegin.find(one => one.handout === route.query.handout)
 if (linkedToBegin) await begin(linkedToBegin)
 useHead({ title: () => t('desk.title') })
 
-const ORDER: SlateStatus[] = ['under-way', 'not-opened', 'handed-back', 'handed-in']
+const byStatus = byRank<SlateStatus>({ 'under-way': 0, 'not-opened': 1, 'handed-back': 2, 'handed-in': 3 })
 /** What is to do first, and of that what is due first. */
-const sorted = slates.toSorted((a, b) => ORDER.indexOf(a.status) - ORDER.indexOf(b.status) || (a.due?.day ?? '9').localeCompare(b.due?.day ?? '9'))
+const sorted = slates.toSorted((a, b) => byStatus(a.status, b.status) || (a.due?.day ?? '9').localeCompare(b.due?.day ?? '9'))
 const dueWords = useDue()
 const toDo = (status: SlateStatus) => status === 'not-opened' || status === 'under-way'
 

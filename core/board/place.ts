@@ -89,7 +89,14 @@ export const DrawingSchema = v.object({ kind: v.literal('drawing'), ...common, s
 /** A side of a balance. */
 export const PanSchema = v.object({ kind: v.literal('pan'), ...common, shape: ShapeSchema })
 
-export const PlaceSchema = v.union([ZoneSchema, LaneSchema, SlotSchema, GridSchema, ScaleSchema, PinSchema, PanSchema, WritingSchema, GapsSchema, DrawingSchema])
+/** Every kind of place. What is done with each stands in `placeTraits.ts`, which doesn't compile without one of them. */
+const SCHEMAS = {
+  zone: ZoneSchema, lane: LaneSchema, slot: SlotSchema, grid: GridSchema, scale: ScaleSchema, pin: PinSchema,
+  pan: PanSchema, writing: WritingSchema, gaps: GapsSchema, drawing: DrawingSchema,
+}
+export type PlaceKind = keyof typeof SCHEMAS
+export const PLACE_KINDS = Object.keys(SCHEMAS) as readonly PlaceKind[]
+export const PlaceSchema = v.union(Object.values(SCHEMAS))
 
 export type Zone = v.InferOutput<typeof ZoneSchema>
 export type Lane = v.InferOutput<typeof LaneSchema>

@@ -1,4 +1,5 @@
 import type { Place, Zone } from './place'
+import { PLACE_TRAITS } from './placeTraits'
 
 /** Parts of a frame, and gaps of a text, at most. */
 export const MOST_PARTS = 8
@@ -12,10 +13,10 @@ export const isBlank = (place: Place): place is Zone => place.kind === 'zone' &&
 
 /** Whether pieces can be put there at all; labels point at pins, and everything else has nothing to do with one. */
 export function takes(place: Place, piece: { readonly kind: string }): boolean {
-  switch (place.kind) {
-    case 'writing': case 'drawing': return false
-    case 'gaps': return !place.typed
-    case 'pin': return piece.kind === 'label'
-    default: return true
+  switch (PLACE_TRAITS[place.kind].takes) {
+    case 'pieces': return true
+    case 'tips': return piece.kind === 'label'
+    case 'words-or-pieces': return place.kind === 'gaps' && !place.typed
+    case 'words': case 'ink': return false
   }
 }

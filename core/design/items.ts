@@ -1,6 +1,6 @@
 import type { Board, Page } from '../board/board'
 import type { PageId, PieceId } from '../board/ids'
-import type { Place } from '../board/place'
+import { PLACE_TRAITS } from '../board/placeTraits'
 import { FIXED_LISTS, withFixed, type FixedIn, type FixedList } from '../board/fixed'
 import { withoutFigure, withoutPlace } from '../keys/key'
 import { boxOf } from '../geometry/outline'
@@ -33,7 +33,7 @@ export function itemsOf(board: Board, pageId: PageId, layer: Layer): Item[] {
     case 'backdrop': return FIXED_LISTS.flatMap(list => fixedItems(page, list))
     case 'places': return [
       ...(page.steps ?? []).map((s): Item => ({ ...whole(s.id, 'step', s), smallest: { width: 96, height: 72 } })),
-      ...page.places.map((p): Item => ({ ...whole(p.id, 'place', boxOf(p)), keepsShape: p.kind === 'pin', smallest: smallestOf(p) })),
+      ...page.places.map((p): Item => ({ ...whole(p.id, 'place', boxOf(p)), keepsShape: p.kind === 'pin', smallest: PLACE_TRAITS[p.kind].smallest })),
     ]
     case 'pieces': return stagedItems(board, page)
   }
@@ -46,13 +46,6 @@ function fixedItems<L extends FixedList>(page: Page, list: L): Item[] {
 
 const whole = (id: string, kind: Item['kind'], { x, y, width, height }: Box): Item => ({ id, kind, box: { x, y, width, height }, resizes: true, keepsShape: false, smallest: { width: 12, height: 12 } })
 
-function smallestOf(place: Place): Size {
-  switch (place.kind) {
-    case 'pin': return { width: 12, height: 12 }
-    case 'zone': case 'lane': case 'pan': return { width: 48, height: 48 }
-    default: return { width: 24, height: 20 }
-  }
-}
 
 function stagedItems(board: Board, page: Page): Item[] {
   const masters = new Map(board.masters.map(m => [m.id, m]))

@@ -1,7 +1,8 @@
 import type { Board, Page } from '../board/board'
 import { MOST_PIECES } from '../board/sizes'
 import type { MasterId, PageId, PieceId } from '../board/ids'
-import { PIECE_TEXT_LONGEST, type Master, type Piece, type PictureCard } from '../board/piece'
+import { PIECE_TEXT_LONGEST, type Master, type Piece, type PieceKind, type PictureCard } from '../board/piece'
+import { PIECE_TRAITS } from '../board/pieceTraits'
 import { referencesOf, withoutPiece } from '../keys/key'
 import { withEntry } from '../slate/state'
 import { cardSize, pictureCardSize } from '../layout/cardSize'
@@ -118,7 +119,7 @@ export function addPieces(board: Board, pageId: PageId, pieces: readonly Piece[]
   return order === 'scrambled' ? rescrambled(larger, pageId) : larger
 }
 
-function masterFor(board: Board, kind: Master['kind'], ids: Ids): { board: Board, master: MasterId } {
+function masterFor(board: Board, kind: PieceKind, ids: Ids): { board: Board, master: MasterId } {
   const known = board.masters.find(master => master.kind === kind)
   if (known) return { board, master: known.id }
   const master: Master = { id: ids.master(), kind, textSize: CARD_TEXT_SIZE, width: 1, height: 1 }
@@ -132,9 +133,9 @@ function sized(board: Board): Board {
     ...board,
     masters: board.masters.map((master) => {
       const texts = pieces.filter(piece => piece.master === master.id).map(piece => piece.text)
-      if (master.fixed || master.kind === 'tile' || master.kind === 'cover' || master.kind === 'token') return master
-      const size = master.kind !== 'picture-card' ? cardSize(texts, master.textSize) : pictureCardSize(texts, master.textSize)
-      return { ...master, ...size }
+      const { size } = PIECE_TRAITS[master.kind]
+      if (master.fixed || size === 'made') return master
+      return { ...master, ...size === 'words' ? cardSize(texts, master.textSize) : pictureCardSize(texts, master.textSize) }
     }),
   }
 }

@@ -1,6 +1,7 @@
 import type { Board, Page } from '../board/board'
 import type { PageId } from '../board/ids'
 import type { Place } from '../board/place'
+import { PLACE_TRAITS } from '../board/placeTraits'
 import type { Point } from '../geometry/shape'
 import { handled } from './fixed'
 import { onToPage } from './items'
@@ -33,12 +34,10 @@ function turnedSpot({ x, y, turn = 0 }: Point & { turn?: number | undefined }, d
 
 /** Pins are round, so turning changes nothing; what is always a rectangle takes quarters. */
 function turnedPlace(place: Place, degrees: number): Place {
-  switch (place.kind) {
-    case 'zone': case 'slot': case 'pan': return { ...place, shape: turnedShape(place.shape, degrees) }
-    case 'pin': return place
-    default: {
-      const shape = turnedShape(place.shape, degrees)
-      return shape.kind === 'rectangle' ? { ...place, shape } as Place : place
-    }
+  const shape = turnedShape(place.shape, degrees)
+  switch (PLACE_TRAITS[place.kind].turns) {
+    case 'freely': return { ...place, shape } as Place
+    case 'by-quarters': return shape.kind === 'rectangle' ? { ...place, shape } as Place : place
+    case 'never': return place
   }
 }

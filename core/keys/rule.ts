@@ -59,7 +59,7 @@ export function fits(rule: SortRule, piece: Piece, sounds: Sounds = noSounds): H
     case 'contains': return text.includes(value)
     case 'vowel': case 'rhymes': case 'onset': case 'syllables': return heard(rule.test, text, value, sounds)
     case 'letters': return readQuantity(value)!.equals([...text].filter(c => /\p{L}/u.test(c)).length)
-    default: {
+    case 'even': case 'odd': case 'prime': case 'multiple': case 'between': case 'digit': case 'rounds': {
       const number = piece.kind === 'tile' ? readQuantity(piece.value) : readQuantity(text)
       return number && fitsNumber(rule, number)
     }

@@ -64,7 +64,8 @@ export function landingAtPoint(table: Table, piece: PieceId, point: Point): Land
     case 'slot': return landingAt(table, piece, clampToPage(middleOf(place), page))
     case 'grid': case 'gaps': return landingAt(table, piece, nearest(middlesOf(place), point))
     case 'scale': return landingAt(table, piece, clampPiece(alongScale(place, point, size), size, page))
-    default: return roomIn(table, piece, there.filter(one => one.kind === 'zone').length > 1 || inRegion(page, place) ? there : [place], point)
+    case 'zone': case 'lane': case 'pan': case 'pin': case 'writing': case 'drawing':
+      return roomIn(table, piece, there.filter(one => one.kind === 'zone').length > 1 || inRegion(page, place) ? there : [place], point)
   }
 }
 

@@ -1,3 +1,4 @@
+import { PIECE_TRAITS } from '../board/pieceTraits'
 import type { Page } from '../board/board'
 import type { Edition } from '../board/edition'
 import type { PieceId } from '../board/ids'
@@ -16,11 +17,11 @@ export const SNAP = 7
  */
 export function snapped(state: SlateState, piece: PieceId, centre: Point, page: Page, edition: Edition): Point {
   const known = edition.pieces.get(piece)!
-  const box = known.piece.kind === 'tile' ? straightBox({ ...centre, z: 0, turn: state.pieces[piece]?.turn }, known.master) : null
+  const box = PIECE_TRAITS[known.piece.kind].snaps ? straightBox({ ...centre, z: 0, turn: state.pieces[piece]?.turn }, known.master) : null
   if (!box) return centre
   const others = piecesOf(state, page, edition).flatMap((other): Box[] => {
     const lies = state.pieces[other.id]
-    const around = other.kind === 'tile' && other.id !== piece && lies ? straightBox(lies, edition.pieces.get(other.id)!.master) : null
+    const around = PIECE_TRAITS[other.kind].snaps && other.id !== piece && lies ? straightBox(lies, edition.pieces.get(other.id)!.master) : null
     return around && near(around, box) ? [around] : []
   })
   const across = nearest(others.flatMap(o => shifts(box.x, box.width, o.x, o.width)))

@@ -3,6 +3,7 @@ import { binOf } from '../board/binOf'
 import type { Edition } from '../board/edition'
 import type { PageId, PieceId, PlaceId, StepId } from '../board/ids'
 import type { Place } from '../board/place'
+import { PLACE_TRAITS } from '../board/placeTraits'
 import { gapsIn, takes } from '../board/whatPlacesTake'
 import { outlined } from '../geometry/outline'
 import { arrowsOf, strokesOf, type SlateState } from '../slate/state'
@@ -89,10 +90,10 @@ const isStaged = ({ piece, centre }: Extract<Placement, { at: 'page' }>, page: P
 
 /** What of a place waits for a student, apart from the pieces. */
 function toFill(place: Place, bins: boolean): (PlaceId | string)[] {
-  switch (place.kind) {
-    case 'writing': case 'drawing': return [place.id]
-    case 'gaps': return place.typed ? Array.from({ length: gapsIn(place.text) }, (_, i) => `${place.id}:${i}`) : []
-    case 'pin': return []
-    default: return bins ? [place.id] : []
+  if (place.kind === 'gaps') return place.typed ? Array.from({ length: gapsIn(place.text) }, (_, i) => `${place.id}:${i}`) : []
+  switch (PLACE_TRAITS[place.kind].takes) {
+    case 'words': case 'ink': return [place.id]
+    case 'pieces': return bins ? [place.id] : []
+    case 'tips': case 'words-or-pieces': return []
   }
 }

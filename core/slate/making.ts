@@ -74,7 +74,7 @@ function madeFrom(tool: Tool, { ink, fill, filled, wide, size, shape, sign }: Ch
     case 'note': return { kind: 'note', page, ...at, ...NOTE_SIZE, fill, text: '' }
     case 'sign': return { kind: 'sign', page, ...at, ink, sign }
     case 'colour': return colourAt(at, fill, table)
-    default: return null
+    case 'pen': case 'highlighter': case 'line': case 'arrow': case 'shape': case 'picture': case 'photo': return null
   }
 }
 
@@ -134,7 +134,7 @@ export function resized(own: Own, larger: boolean, page: Table['page']): Own {
     case 'text': return { ...own, size: SIZE_NAMES[Math.min(SIZE_NAMES.length - 1, Math.max(0, SIZE_NAMES.indexOf(own.size) + (larger ? 1 : -1)))]! }
     case 'picture': return sized(own, by, page)
     case 'note': case 'shape': return { ...own, width: grown(own.width, page.width), height: grown(own.height, page.height) }
-    default: return own
+    case 'ink': case 'line': case 'sign': case 'colour': return own
   }
 }
 /** Both sides by as much, as far as the page and the least side let them. */

@@ -4,21 +4,21 @@ import { refuse, type Result } from '../result'
 import type { Actor } from './actor'
 import { changedThings, thingOf, withHands, type ThingName } from './hands'
 import { refusalForResult, withRoom } from './limits'
-import { arrange, ArrangeSchema, type Arrange } from './moves/arrange'
-import { connect, ConnectSchema, type Connect } from './moves/connect'
-import { disconnect, DisconnectSchema, type Disconnect } from './moves/disconnect'
-import { draw, DrawSchema, type Draw } from './moves/draw'
-import { hint, HintSchema, type Hint } from './moves/hint'
-import { own, OwnMoveSchema, type OwnMove } from './moves/own'
-import { put, PutSchema, type Put } from './moves/put'
-import { restore, RestoreSchema, type Restore } from './moves/restore'
-import { revert, RevertSchema, type Revert } from './moves/revert'
-import { rub, RubSchema, type Rub } from './moves/rub'
-import { shelve, ShelveSchema, type Shelve } from './moves/shelve'
+import { arrange, ArrangeSchema } from './moves/arrange'
+import { connect, ConnectSchema } from './moves/connect'
+import { disconnect, DisconnectSchema } from './moves/disconnect'
+import { draw, DrawSchema } from './moves/draw'
+import { hint, HintSchema } from './moves/hint'
+import { own, OwnMoveSchema } from './moves/own'
+import { put, PutSchema } from './moves/put'
+import { restore, RestoreSchema } from './moves/restore'
+import { revert, RevertSchema } from './moves/revert'
+import { rub, RubSchema } from './moves/rub'
+import { shelve, ShelveSchema } from './moves/shelve'
 import { startAgain, StartAgainSchema, type StartAgain } from './moves/startAgain'
-import { turn, TurnSchema, type Turn } from './moves/turn'
-import { undraw, UndrawSchema, type Undraw } from './moves/undraw'
-import { write, WriteSchema, type Write } from './moves/write'
+import { turn, TurnSchema } from './moves/turn'
+import { undraw, UndrawSchema } from './moves/undraw'
+import { write, WriteSchema } from './moves/write'
 import type { MoveRefusal, Operation } from './operation'
 import { notTheirs } from './ownership'
 import { outsidePart } from './parts'
@@ -26,17 +26,34 @@ import { isToRead } from './reading'
 import type { SlateState } from './state'
 
 /** All that can be done on a slate. There is no word here for a backdrop, a place or somebody else's slate. */
-export type Move = Put | Shelve | Arrange | Turn | Write | Draw | Undraw | Rub | Connect | Disconnect | OwnMove | Hint | StartAgain | Restore | Revert
-export const MoveSchema: v.GenericSchema<unknown, Move> = v.variant('kind', [
-  PutSchema, ShelveSchema, ArrangeSchema, TurnSchema, WriteSchema, DrawSchema, UndrawSchema, RubSchema, ConnectSchema, DisconnectSchema, OwnMoveSchema, HintSchema, StartAgainSchema,
-  RestoreSchema, RevertSchema,
-])
+const MOVES = {
+  'put': { schema: PutSchema, operation: put },
+  'shelve': { schema: ShelveSchema, operation: shelve },
+  'arrange': { schema: ArrangeSchema, operation: arrange },
+  'turn': { schema: TurnSchema, operation: turn },
+  'write': { schema: WriteSchema, operation: write },
+  'draw': { schema: DrawSchema, operation: draw },
+  'undraw': { schema: UndrawSchema, operation: undraw },
+  'rub': { schema: RubSchema, operation: rub },
+  'connect': { schema: ConnectSchema, operation: connect },
+  'disconnect': { schema: DisconnectSchema, operation: disconnect },
+  'own': { schema: OwnMoveSchema, operation: own },
+  'hint': { schema: HintSchema, operation: hint },
+  'start-again': { schema: StartAgainSchema, operation: startAgain },
+  'restore': { schema: RestoreSchema, operation: restore },
+  'revert': { schema: RevertSchema, operation: revert },
+}
+export type MoveKind = keyof typeof MOVES
+export type Move = v.InferOutput<(typeof MOVES)[MoveKind]['schema']>
+export type MoveOf<Kind extends MoveKind> = Extract<Move, { kind: Kind }>
+export const MOVE_KINDS = Object.keys(MOVES) as readonly MoveKind[]
+export const MoveSchema: v.GenericSchema<unknown, Move> = v.variant('kind', Object.values(MOVES).map(move => move.schema))
 
-type Registry = { readonly [Kind in Move['kind']]: Operation<Kind, Extract<Move, { kind: Kind }>> }
-const operations: Registry = { put, shelve, arrange, turn, write, draw, undraw, rub, connect, disconnect, own, hint, 'start-again': startAgain, restore, revert }
+// Each kind's schema and operation are about moves of that kind.
+MOVES satisfies { readonly [Kind in MoveKind]: { readonly operation: Operation<Kind, MoveOf<Kind>> } }
 
 // A move's kind picks its own operation; TypeScript can't follow that pairing through the lookup.
-const operationFor = (move: Move) => operations[move.kind] as unknown as Operation<string, Move>
+const operationFor = (move: Move) => MOVES[move.kind].operation as unknown as Operation<string, Move>
 
 export interface Making {
   readonly edition: Edition

@@ -13,11 +13,25 @@ export function whyShut({ status, paused, closed }: Openness): 'closed' | 'hande
   return paused ? 'paused' : null
 }
 
+interface StatusTraits {
+  readonly canMove: boolean
+  readonly canHandBack: boolean
+  /** Another try can go on from it. */
+  readonly canBeginAgain: boolean
+  /** The student sees the teacher's margin. Not while it is being written. */
+  readonly marginShows: boolean
+}
+
+const TRAITS: { readonly [Status in SlateStatus]: StatusTraits } = {
+  'not-opened': { canMove: true, canHandBack: false, canBeginAgain: false, marginShows: false },
+  'under-way': { canMove: true, canHandBack: true, canBeginAgain: false, marginShows: false },
+  'handed-in': { canMove: false, canHandBack: true, canBeginAgain: true, marginShows: false },
+  'handed-back': { canMove: false, canHandBack: false, canBeginAgain: true, marginShows: true },
+}
+
 /** The one rule by which both the server refuses moves and the interface doesn't offer them. */
-export const canMove = (status: SlateStatus) => status === 'not-opened' || status === 'under-way'
+export const canMove = (status: SlateStatus) => TRAITS[status].canMove
 export const canHandIn = canMove
-export const canHandBack = (status: SlateStatus) => status === 'handed-in' || status === 'under-way'
-/** From what was handed in, or has come back, another try can go on. */
-export const canBeginAgain = (status: SlateStatus) => status === 'handed-in' || status === 'handed-back'
-/** The student sees the teacher's margin once the slate is handed back, not while it is being written. */
-export const marginShows = (status: SlateStatus) => status === 'handed-back'
+export const canHandBack = (status: SlateStatus) => TRAITS[status].canHandBack
+export const canBeginAgain = (status: SlateStatus) => TRAITS[status].canBeginAgain
+export const marginShows = (status: SlateStatus) => TRAITS[status].marginShows

@@ -1,3 +1,5 @@
+import type { MoveRefusal } from '../slate/operation'
+
 /**
  * What becomes of a move that the server doesn't take. *passing*: it is kept and comes again when the cause is gone.
  * *final*: it is told and dropped. *damaged*: it can't be read; it is told, set aside on the device, and never blocks
@@ -27,7 +29,7 @@ export const REFUSALS = {
   'nothing-to-undo': { fate: 'final', detail: 'There is nothing of yours to take back: it is gone, or somebody has changed it since.' },
   'malformed': { fate: 'damaged', detail: 'This can\'t be read.' },
   'too-big': { fate: 'damaged', detail: 'This is bigger than a message may be.' },
-} as const satisfies Record<string, Refusal>
+} as const satisfies Record<MoveRefusal['code'], Refusal> & Record<string, Refusal>
 
 export type RefusalCode = keyof typeof REFUSALS
 export const REFUSAL_CODES = Object.keys(REFUSALS) as [RefusalCode, ...RefusalCode[]]

@@ -49,7 +49,8 @@ export function heardOf<Slate extends SeenSlate>(slate: Slate, message: ServerMe
     }
     case 'slate': return { ...slate, status: message.openness.status, replica: receiveWhole(slate.replica, message.number, message.state, slate.edition) }
     case 'status': return { ...slate, status: message.openness.status }
-    default: return null
+    case 'edition': case 'members': case 'hands': case 'margin': case 'words': case 'talk': case 'pictures': case 'walking': case 'refused':
+      return null
   }
 }
 

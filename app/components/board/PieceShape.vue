@@ -23,14 +23,13 @@ const look = computed(() => master.look?.kind ?? null)
 /** The outline of what is no rectangle; the rest is drawn as one. */
 const outline = computed(() => {
   const [r, out] = [master.width / 2, master.height / 2]
-  switch (master.look?.kind) {
-    case 'sector': {
-      const end = floating(master.look.share) * 2 * Math.PI
-      return `M0 0V${-r}A${r} ${r} 0 ${end > Math.PI ? 1 : 0} 1 ${r * Math.sin(end)} ${-r * Math.cos(end)}Z`
-    }
-    case 'hand': return `M${-master.textSize / 2} ${master.textSize}L${-master.textSize / 4} ${-out}H${master.textSize / 4}L${master.textSize / 2} ${master.textSize}Z`
-    default: return ''
+  if (master.look?.kind === 'sector') {
+    const end = floating(master.look.share) * 2 * Math.PI
+    return `M0 0V${-r}A${r} ${r} 0 ${end > Math.PI ? 1 : 0} 1 ${r * Math.sin(end)} ${-r * Math.cos(end)}Z`
   }
+  if (master.look?.kind !== 'hand') return ''
+  const size = master.textSize
+  return `M${-size / 2} ${size}L${-size / 4} ${-out}H${size / 4}L${size / 2} ${size}Z`
 })
 /** The words of a part of a circle stand in the middle of that part. */
 const sectorMiddle = computed(() => {
@@ -61,12 +60,10 @@ const opacity = computed(() => piece.kind === 'cover' ? 0.55 : 1)
 const tip = computed(() => {
   if (piece.kind !== 'label') return ''
   const [w, h, out] = [master.width / 2, master.height / 2, TIP_LENGTH]
-  switch (piece.tip) {
-    case 'left': return `M${-w} -7L${-w - out} 0L${-w} 7z`
-    case 'right': return `M${w} -7L${w + out} 0L${w} 7z`
-    case 'up': return `M-7 ${-h}L0 ${-h - out}L7 ${-h}z`
-    default: return `M-7 ${h}L0 ${h + out}L7 ${h}z`
-  }
+  return {
+    left: `M${-w} -7L${-w - out} 0L${-w} 7z`, right: `M${w} -7L${w + out} 0L${w} 7z`,
+    up: `M-7 ${-h}L0 ${-h - out}L7 ${-h}z`, down: `M-7 ${h}L0 ${h + out}L7 ${h}z`,
+  }[piece.tip]
 })
 const baseline = (i: number) =>
   textMiddle.value + (i - (lines.value.length - 1) / 2) * LINE_HEIGHT * master.textSize + baselineShift(master.textSize)

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { PieceId } from '~~/core/board/ids'
 import { pieceName } from '~~/core/board/pieceName'
-import type { ItemMark } from '~~/core/keys/outcome'
+import type { ItemMark, Verdict } from '~~/core/keys/outcome'
 import { useReview } from '~/composables/useReview'
 import { numberedNotes } from '~/composables/numberedNotes'
 import type { SlateView } from '~/composables/useSlate'
@@ -18,8 +18,8 @@ const notePiece = ref<PieceId | null>(null)
 const noteText = ref('')
 const TOOLS = { look: 'lucide:eye', pen: 'lucide:pen-line', note: 'lucide:message-square-plus' } as const
 
-const ORDER = ['on-the-line', 'wrong', 'not-placed', 'right', 'noted'] as const
-const listed = computed(() => [...items.value].map(([name, mark]) => ({ ...mark, name })).toSorted((a, b) => ORDER.indexOf(a.verdict) - ORDER.indexOf(b.verdict)))
+const byVerdict = byRank<Verdict>({ 'on-the-line': 0, 'wrong': 1, 'not-placed': 2, 'right': 3, 'noted': 4 })
+const listed = computed(() => [...items.value].map(([name, mark]) => ({ ...mark, name })).toSorted((a, b) => byVerdict(a.verdict, b.verdict)))
 const onPieces = computed(() => new Map(listed.value.flatMap(mark => mark.is === 'piece' ? [[mark.item, mark.verdict] as const] : [])))
 const notes = computed(() => numberedNotes(margin.value))
 const nameOf = (id: PieceId) => pieceName(edition.pieces.get(id)!.piece)

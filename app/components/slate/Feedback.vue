@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { Edition } from '~~/core/board/edition'
 import type { Feedback } from '~~/core/keys/feedback'
+import type { Verdict } from '~~/core/keys/outcome'
 import type { SlateState } from '~~/core/slate/state'
 import { kindSign } from '~/composables/verdicts'
 
@@ -11,8 +12,8 @@ const { edition, state, items, closable } = defineProps<{
 const emit = defineEmits<{ close: [] }>()
 const { t, said } = useWords()
 const itemName = useItemName(() => edition)
-const ORDER = ['wrong', 'on-the-line', 'not-placed', 'noted', 'right'] as const
-const listed = computed(() => items.toSorted((a, b) => ORDER.indexOf(a.verdict) - ORDER.indexOf(b.verdict)))
+const byVerdict = byRank<Verdict>({ 'wrong': 0, 'on-the-line': 1, 'not-placed': 2, 'noted': 3, 'right': 4 })
+const listed = computed(() => items.toSorted((a, b) => byVerdict(a.verdict, b.verdict)))
 const allRight = computed(() => items.length > 0 && items.every(item => item.verdict === 'right'))
 const reasonWords = useReasonWords(() => edition, () => state.texts)
 const words = ({ verdict, reason }: Feedback) => verdict === 'right'

@@ -1,5 +1,6 @@
 import type { Figure } from '../../board/backdrop'
 import type { Board, Page } from '../../board/board'
+import { PIECE_TRAITS } from '../../board/pieceTraits'
 import { changeFigure } from '../../design/backdrop'
 import { keysOn, referencesOf } from '../../keys/key'
 import { breakLines } from '../../text/lines'
@@ -29,7 +30,7 @@ export const textScale: Rule = {
 
 /** The text size of the page's worded pieces; of none: nothing is too small beside them. */
 function pieceText(board: Board, page: Page): number {
-  const worded = new Set(page.pieces.filter(piece => piece.text && piece.kind !== 'tile').map(piece => piece.master))
+  const worded = new Set(page.pieces.filter(piece => piece.text && PIECE_TRAITS[piece.kind].worded).map(piece => piece.master))
   return Math.max(0, ...board.masters.filter(master => worded.has(master.id) && master.role !== 'target').map(master => master.textSize))
 }
 

@@ -4,6 +4,7 @@ import type { Edition } from '../../board/edition'
 import type { PieceId, PlaceId } from '../../board/ids'
 import { gapsIn, isBlank } from '../../board/whatPlacesTake'
 import { besideOf, hasRoomBeside } from '../beside'
+import { PIECE_TRAITS } from '../../board/pieceTraits'
 import { ok, refuse } from '../../result'
 import { thingName } from '../hands'
 import type { MoveRefusal, Operation } from '../operation'
@@ -36,5 +37,5 @@ export function refusalToWrite(edition: Edition, item: string): MoveRefusal | nu
   }
   const known = gap === undefined ? edition.pieces.get(item as PieceId) : undefined
   if (!known) return { code: 'unknown-place', item }
-  return known.piece.kind === 'note' && !known.piece.bin ? null : { code: 'not-allowed', item }
+  return PIECE_TRAITS[known.piece.kind].written && !known.piece.bin ? null : { code: 'not-allowed', item }
 }

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { RadioGroup, RadioGroupLabel, RadioGroupOption } from '@headlessui/vue'
 import { codeInGroups } from '~~/core/roster/picturePassword'
-import type { SlateStatus } from '~~/core/slate/status'
+import { SLATE_STATUSES, type SlateStatus } from '~~/core/slate/status'
 import { useWalk, type WalkSlate } from '~/composables/useWalk'
 
 definePageMeta({ for: 'teacher' })
@@ -33,14 +33,15 @@ function quietFor(slate: WalkSlate): number | null {
   const minutes = Math.floor((now.value.getTime() - slate.movedAt) / 60_000)
   return minutes >= QUIET_MINUTES && slate.placed < slate.of ? minutes : null
 }
+/** Who works comes first. */
+const byStatus = byRank<SlateStatus>({ 'under-way': 0, 'not-opened': 1, 'handed-in': 2, 'handed-back': 3 })
 const ordered = computed(() => {
   if (order.value === 'progress') return slates.value.toSorted((a, b) => a.placed - b.placed)
-  if (order.value === 'quiet') return slates.value.toSorted((a, b) => (quietFor(b) ?? 0) - (quietFor(a) ?? 0) || STATUS_ORDER.indexOf(a.status) - STATUS_ORDER.indexOf(b.status))
+  if (order.value === 'quiet') return slates.value.toSorted((a, b) => (quietFor(b) ?? 0) - (quietFor(a) ?? 0) || byStatus(a.status, b.status))
   return slates.value
 })
-const STATUS_ORDER: SlateStatus[] = ['under-way', 'not-opened', 'handed-in', 'handed-back']
 const count = (status: SlateStatus) => slates.value.filter(s => s.status === status).length
-const counts = computed(() => STATUS_ORDER.map(status => ({ status, n: count(status) })).filter(c => c.n > 0))
+const counts = computed(() => SLATE_STATUSES.toSorted(byStatus).map(status => ({ status, n: count(status) })).filter(c => c.n > 0))
 </script>
 
 <template>
