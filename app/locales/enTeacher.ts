@@ -328,7 +328,7 @@ export default {
       'total-tiles': 'Makes {made}, but with {tiles} tiles, not {count}', 'not-standard': 'Makes {made}, but not with the fewest tiles', 'total-unsure': 'A tile on the edge decides: you say',
       'balance-level': 'Level: {left} on both sides', 'balance-tilted': '{left} on the left, {right} on the right', 'balance-unsure': 'A tile on the edge decides: you say',
       'on-value': 'At {stands}', 'off-value': 'At {stands}, belongs at {wanted}', 'near-value': 'At {stands}, near {wanted}: you decide', 'off-scale': 'Not on the scale',
-      'points-at': 'Points at {home}', 'points-near': 'Points near {home}: you decide', 'points-elsewhere': 'Points at {place}, not at {home}', 'points-nowhere': 'Points at nothing',
+      'points-at': 'Points at {home}', 'points-rightly-nowhere': 'Points at nothing, as it should', 'points-near': 'Points near {home}: you decide', 'points-elsewhere': 'Points at {place}, not at {home}', 'points-nowhere': 'Points at nothing',
       'matched': '{names} are together', 'unmatched': 'Not brought together yet', 'match-split': 'Apart: {names}', 'match-mixed': 'Together with {with}', 'match-unsure': 'Perhaps together: you decide',
       'same-way': 'Makes {made}, but in the same way as before', 'total-other-unit': 'Adds what can\'t be added: other units are among it',
       'balance-solved': 'Solved: {left} = {right}', 'balance-unsolved': 'True, but not solved yet: {left} = {right}',

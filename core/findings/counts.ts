@@ -33,7 +33,7 @@ export function countsOf(states: readonly SlateState[], edition: Edition): (Vote
     return [{
       kind: 'spectrum', key,
       pieces: key.pieces.map((piece) => {
-        const stands = slates.flatMap(slate => standOf(piece, scale as Scale, slate) ?? []).toSorted((a, b) => a - b)
+        const stands = slates.flatMap(slate => slate.named(piece)).flatMap(placement => standOf(placement, scale as Scale) ?? []).toSorted((a, b) => a - b)
         const quartiles = [quantile(stands, 0.25), quantile(stands, 0.5), quantile(stands, 0.75)] as const
         return { piece, count: stands.length, quartiles: stands.length ? quartiles : null }
       }),

@@ -27,6 +27,21 @@ export function areaInside(points: readonly Point[], box: Box): number {
   return area(rest)
 }
 
+/**
+ * Area of a simple polygon inside a convex one whose corners go clockwise as seen on the page (y runs downwards); cut by
+ * each of its edges as by those of a box.
+ */
+export function areaWithin(points: readonly Point[], convex: readonly Point[]): number {
+  let rest = points
+  for (let i = 0; i < convex.length && rest.length > 0; i++) {
+    const [a, b] = [convex[i]!, convex[(i + 1) % convex.length]!]
+    const [dx, dy] = [b.x - a.x, b.y - a.y]
+    const inside = (p: Point) => dx * (p.y - a.y) - dy * (p.x - a.x)
+    if (rest.some(p => inside(p) < 0)) rest = cut(rest, inside)
+  }
+  return area(rest)
+}
+
 /** Keeps the part where `inside` is not negative; `inside` is linear in the point. */
 function cut(points: readonly Point[], inside: (p: Point) => number): Point[] {
   const kept: Point[] = []

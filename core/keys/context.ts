@@ -1,3 +1,4 @@
+import { binOf } from '../board/binOf'
 import type { Page } from '../board/board'
 import type { Edition } from '../board/edition'
 import type { PieceId, PlaceId } from '../board/ids'
@@ -6,7 +7,8 @@ import { measure, type Measure } from '../exact/measure'
 import { readTerm } from '../exact/polynomial'
 import type { Quantity } from '../exact/quantity'
 import { placePieces, type Placement } from '../placement/placement'
-import type { SlateState } from '../slate/state'
+import { isSeen } from '../slate/own'
+import { strokesOf, type SlateState } from '../slate/state'
 import type { Key } from './key'
 
 /** What a marker needs to know: where everything lies on a page. */
@@ -15,7 +17,10 @@ export interface MarkContext {
   readonly edition: Edition
   readonly state: SlateState
   readonly placements: readonly Placement[]
-  readonly placementOf: (piece: PieceId) => Placement | undefined
+  /** What lies or stands under a key's name for it: the piece itself, or every copy taken from the bin. */
+  readonly named: (piece: PieceId) => readonly Placement[]
+  /** Somebody has done something on the page: what is right because nothing is to be there counts from then on. */
+  readonly begun: boolean
   readonly placeOf: (place: PlaceId) => Place | undefined
 }
 
@@ -27,12 +32,35 @@ export function contextOf(key: Pick<Key, 'page'>, state: SlateState, edition: Ed
 
 export function contextOn(page: Page, state: SlateState, edition: Edition): MarkContext {
   const placements = placePieces(state, page, edition)
-  const byPiece = new Map(placements.map(p => [p.piece, p]))
+  const byName = new Map<PieceId, Placement[]>()
+  for (const placement of placements) {
+    const name = keyName(placement.piece)
+    byName.set(name, [...byName.get(name) ?? [], placement])
+  }
   return {
     page, edition, state, placements,
-    placementOf: piece => byPiece.get(piece),
+    named: piece => byName.get(piece) ?? [],
+    begun: hasBegun(page, state, placements),
     placeOf: id => edition.places.get(id)?.place,
   }
+}
+
+/** By which name keys know a piece: a copy by that of its bin, for any copy is as good as the other. */
+export const keyName = (piece: PieceId): PieceId => binOf(piece) ?? piece
+
+/** Whether a piece lies just where it was given out. */
+export function isStaged({ piece, at }: Placement, page: Page, state: SlateState): boolean {
+  const [lies, staged] = [state.pieces[piece], page.staged?.[piece]]
+  if (at === 'ledge') return !staged && binOf(piece) === null
+  return !!staged && lies?.x === staged.x && lies.y === staged.y && (lies.turn ?? 0) === (staged.turn ?? 0) && !lies.flipped
+}
+
+function hasBegun(page: Page, state: SlateState, placements: readonly Placement[]): boolean {
+  if (placements.some(placement => !isStaged(placement, page, state))) return true
+  const places = new Set<string>(page.places.map(place => place.id))
+  if (Object.keys(state.texts).some(name => places.has(name.split(':')[0]!) && state.texts[name]!.trim())) return true
+  if (strokesOf(state).some(([, stroke]) => places.has(stroke.place))) return true
+  return Object.values(state.own).some(thing => thing.page === page.id && isSeen(thing))
 }
 
 type Tiles = Pick<MarkContext, 'edition' | 'state'>

@@ -22,9 +22,31 @@ export type Placement
   = { readonly piece: PieceId, readonly at: 'ledge', readonly shares: readonly [] }
     | { readonly piece: PieceId, readonly at: 'page', readonly centre: Point, readonly shares: readonly Share[] }
 
+/** Shares are quotients of floating areas: a billionth beside the border is on it, and what is on it is sure. */
+const EXACTNESS = 1e-9
+
 /** Null when the share is so small that the piece is out. */
 export function certainty(share: number): Certainty | null {
-  return share >= SURELY_IN ? 'in' : share > SURELY_OUT ? 'unsure' : null
+  return share >= SURELY_IN - EXACTNESS ? 'in' : share > SURELY_OUT + EXACTNESS ? 'unsure' : null
+}
+
+/**
+ * How surely a piece lies in a cell, or a gap, of a place it has a share in. Surely in one, it is in no other; half in
+ * one and half in the next, it may be meant for each.
+ */
+export function certaintyInCell({ cell, cells = [], certainty: best }: Share, row: number, column: number): Certainty | null {
+  if (best === 'in') return cell?.row === row && cell.column === column ? 'in' : null
+  const here = cells.find(one => one.cell.row === row && one.cell.column === column)
+  if (!here) return null
+  // Where four cells meet none of them has more than the others.
+  const most = Math.max(...cells.map(one => one.share))
+  return certainty(here.share) ?? (here.share >= most - EXACTNESS ? 'unsure' : null)
+}
+
+/** How surely it lies in a place as a whole, however its share is divided among the cells; or in one row of them. */
+export function certaintyInAll({ share, cells }: Share, row?: number): Certainty | null {
+  if (!cells) return certainty(share)
+  return certainty(cells.reduce((sum, one) => row === undefined || one.cell.row === row ? sum + one.share : sum, 0))
 }
 
 /** However a piece is turned, and wherever a label's tip points, it has to do with nothing outside of this. */
@@ -46,6 +68,8 @@ function roomsOf(page: Page) {
 /** A pin reaches as far again as it is wide. */
 const grown = ({ x, y, width, height }: Box): Box => ({ x: x - width / 2, y: y - height / 2, width: 2 * width, height: 2 * height })
 
+const wholeShare = ({ share, cells }: Claim) => cells ? cells.reduce((sum, cell) => sum + cell.share, 0) : share
+
 /** The places of the page that a piece lying so is in, or may be in, largest share first; ties in the order of the places. */
 export function sharesOf(piece: Piece, master: Master, lies: Point & { readonly turn?: number | undefined }, page: Page): Share[] {
   const around = lies.turn || piece.kind === 'label' ? anyTurn(lies, master) : boxAround(lies, master)
@@ -53,7 +77,7 @@ export function sharesOf(piece: Piece, master: Master, lies: Point & { readonly 
   for (const { place, room } of roomsOf(page)) {
     if (!overlaps(room, around)) continue
     const claimed = claim(place, piece, master, lies)
-    const sure = claimed && certainty(claimed.share)
+    const sure = claimed && certainty(wholeShare(claimed)) && (certainty(claimed.share) ?? 'unsure')
     if (sure) shares.push({ place: place.id, ...claimed, certainty: sure })
   }
   return shares.sort((a, b) => b.share - a.share)

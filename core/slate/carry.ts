@@ -31,7 +31,8 @@ export function carry(state: SlateState, from: Edition, to: Edition): { readonly
     if (!known || known.piece.bin) note('piece-gone', id)
     else if (from.pieces.get(id) && from.pieces.get(id)!.page.id !== known.page.id) note('piece-shelved', id)
     else {
-      const straight = mayLieSo(id, at, to) ? at : tidied({ x: at.x, y: at.y, z: at.z })
+      const given = known.piece.turns ? undefined : known.page.staged?.[id]?.turn
+      const straight = mayLieSo(id, at, to) ? at : tidied({ x: at.x, y: at.y, z: at.z, turn: given })
       const [x, y] = [clamped(at.x, known.page.width), clamped(at.y, known.page.height)]
       if (straight !== at) note('piece-straightened', id)
       if (x !== at.x || y !== at.y) note('piece-moved', id)

@@ -5,7 +5,7 @@ import type { PieceId } from '../board/ids'
 import { thingOf, type ThingName } from './hands'
 import type { MoveRefusal } from './operation'
 import { MOST_OWN, MOST_OWN_PICTURES, type OwnOnSlate } from './own'
-import { MOST_ARROWS, MOST_INK_POINTS, MOST_LETTERS, MOST_STROKES, type OnPage, type SlateState, type Stroke } from './state'
+import { MOST_ARROWS, MOST_INK_POINTS, MOST_LETTERS, MOST_STROKES, withPieces, type OnPage, type SlateState, type Stroke } from './state'
 
 /**
  * What may never come out of a move, whichever it was: a piece turned or flipped that can't be, more copies, letters, ink
@@ -22,13 +22,27 @@ export function refusalForResult(before: SlateState, after: SlateState, changed:
   return over ? { code: 'full', item: changed[0] ? thingOf(changed[0]).id : '' } : null
 }
 
+/**
+ * The state in which pieces that can't be turned lie as they were given out, whichever way they came back: from the ledge,
+ * or from what knows no turn.
+ */
+export function asGivenOut(state: SlateState, changed: readonly ThingName[], edition: Edition): SlateState {
+  const turned = changed.flatMap((name): [PieceId, OnPage][] => {
+    const { thing, id } = thingOf(name)
+    const lies = thing === 'piece' ? state.pieces[id as PieceId] : undefined
+    const known = lies && !lies.turn ? edition.pieces.get(id as PieceId) : undefined
+    const given = known?.page.staged?.[id as PieceId]?.turn
+    return lies && given && !known?.piece.turns ? [[id as PieceId, { ...lies, turn: given }]] : []
+  })
+  return turned.length ? withPieces(state, turned) : state
+}
+
 /** Whether the board lets the piece be turned and flipped so. */
 export function mayLieSo(id: PieceId, { turn, flipped }: OnPage, edition: Edition): boolean {
-  if (!turn && !flipped) return true
   const known = edition.pieces.get(id)
-  if (!known) return false
+  if (!known) return !turn && !flipped
   const staged = known.page.staged?.[binOf(id) ?? id]
-  const mayTurn = !turn || !!known.piece.turns || staged?.turn === turn
+  const mayTurn = !!known.piece.turns || (turn ?? 0) === (staged?.turn ?? 0)
   const mayFlip = !flipped || (known.piece.kind === 'tile' && !!known.piece.other)
   return mayTurn && mayFlip
 }

@@ -3,7 +3,7 @@ import type { Edition } from '../board/edition'
 import { refuse, type Result } from '../result'
 import type { Actor } from './actor'
 import { changedThings, thingOf, withHands, type ThingName } from './hands'
-import { refusalForResult, withRoom } from './limits'
+import { asGivenOut, refusalForResult, withRoom } from './limits'
 import { arrange, ArrangeSchema } from './moves/arrange'
 import { connect, ConnectSchema } from './moves/connect'
 import { disconnect, DisconnectSchema } from './moves/disconnect'
@@ -72,7 +72,7 @@ export function apply(state: SlateState, move: Move, { edition, actor, number = 
   const result = operation.apply(state, move, edition)
   if (!result.ok || result.value === state) return result
   const changed = thingsOf(state, move, result.value)
-  const roomy = withRoom(state, result.value)
+  const roomy = withRoom(state, asGivenOut(result.value, changed, edition))
   const refusal = refusalForResult(state, roomy, changed, edition)
   if (refusal) return refuse(refusal)
   const others = notTheirs(state, result.value, changed, actor)

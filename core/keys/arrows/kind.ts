@@ -1,7 +1,6 @@
-import { binOf } from '../../board/binOf'
 import type { PieceId } from '../../board/ids'
 import { arrowName, arrowsOf, withEntry, type SlateState } from '../../slate/state'
-import type { MarkContext } from '../context'
+import { keyName, type MarkContext } from '../context'
 import { kindOfKey } from '../kind'
 import { compared, marksWith, type ItemMark } from '../outcome'
 import { EMPTY } from '../reason'
@@ -24,14 +23,14 @@ const mark = marksWith(reasons)
 
 /**
  * Marks the arrows as a graph against a graph: missing ones, ones too many, and how many of those only point the wrong
- * way. Arrows to a piece that stands on the ledge are not there.
+ * way. Arrows to a piece that stands on the ledge are not there. A copy stands for its bin.
  */
 export const arrowsKind = kindOfKey<ArrowsKey>()({
   reasons,
   mark: markArrows,
   /** The arrows that are drawn. */
   keep({ state }, former) {
-    const arrows = arrowsOf(state).filter(pair => pair.every(id => binOf(id) === null))
+    const arrows = arrowsOf(state).map(([from, to]): [PieceId, PieceId] => [keyName(from), keyName(to)])
     return arrows.length ? [{ arrows, ...(former[0]?.bothWays && { bothWays: true }) }] : []
   },
   lay: (key, { state }) => ({
@@ -46,7 +45,10 @@ export const arrowsKind = kindOfKey<ArrowsKey>()({
 })
 
 function markArrows(key: ArrowsKey, { state }: MarkContext): ItemMark[] {
-  const name = ([from, to]: readonly [PieceId, PieceId]) => key.bothWays && to < from ? arrowName(to, from) : arrowName(from, to)
+  const name = (pair: readonly [PieceId, PieceId]) => {
+    const [from, to] = [keyName(pair[0]), keyName(pair[1])]
+    return key.bothWays && to < from ? arrowName(to, from) : arrowName(from, to)
+  }
   const { how, made, hits: hit, missing, extra, verdict, points, of } =
     compared(new Set(key.arrows.map(name)), new Set(arrowsOf(state).map(name)))
   const back = (arrow: string) => arrow.split('>').toReversed().join('>')

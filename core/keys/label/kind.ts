@@ -1,15 +1,15 @@
-import { binOf } from '../../board/binOf'
 import type { PieceId, PlaceId } from '../../board/ids'
-import type { MarkContext } from '../context'
+import type { Placement } from '../../placement/placement'
+import { keyName, type MarkContext } from '../context'
 import { answerTexts, joinedLists, kindHas, kindOfKey, pieceHas, sharedLists } from '../kind'
-import { laidIn } from '../lay'
+import { copiesToLay, laidIn } from '../lay'
 import { marksWith, type ItemMark } from '../outcome'
 import { ON_LEDGE } from '../reason'
 import type { LabelKey } from './key'
 
 const reasons = {
   ...ON_LEDGE,
-  'right': { doing: {}, codes: { 'points-at': { home: 'anyPlace' } } },
+  'right': { doing: {}, codes: { 'points-at': { home: 'anyPlace' }, 'points-rightly-nowhere': {} } },
   'points-near': { doing: {}, codes: { 'points-near': { home: 'anyPlace' } } },
   'points-elsewhere': { doing: {}, codes: { 'points-elsewhere': { place: 'anyPlace', home: 'anyPlace' } } },
   'points-nowhere': { doing: {}, codes: { 'points-nowhere': { home: 'anyPlace' } } },
@@ -19,17 +19,23 @@ const mark = marksWith(reasons)
 /** Marks where labels point, one point each. A tip near another pin explains a mix-up; a tip near the right one is on the line. */
 export const labelKind = kindOfKey<LabelKey>()({
   reasons,
-  mark: (key, context) => (Object.entries(key.pins) as [PieceId, PlaceId[]][]).map(([piece, pins]) => markLabel(piece, pins, context)),
+  mark: (key, context) => (Object.entries(key.pins) as [PieceId, PlaceId[]][]).flatMap(([name, pins]) => {
+    const lying = context.named(name)
+    if (lying.length === 0) return [mark({ is: 'piece', item: name, verdict: 'not-placed', code: 'on-ledge', words: {} })]
+    return lying.map(placement => markLabel(placement, pins, context))
+  }),
   /** The pin that each label's tip touches. */
   keep({ placements, placeOf }) {
-    const pins = Object.fromEntries(placements.flatMap(({ piece, shares }) => {
+    const pins: LabelKey['pins'] = {}
+    for (const { piece, shares } of placements) {
       const touched = shares.filter(s => s.certainty === 'in' && placeOf(s.place)?.kind === 'pin').map(s => s.place)
-      return touched.length && binOf(piece) === null ? [[piece, touched]] : []
-    })) as LabelKey['pins']
+      const name = keyName(piece)
+      if (touched.length) pins[name] = [...new Set([...pins[name] ?? [], ...touched])]
+    }
     return Object.keys(pins).length ? [{ pins }] : []
   },
-  lay: (key, laying) => (Object.entries(key.pins) as [PieceId, PlaceId[]][])
-    .reduce((state, [piece, [pin]]) => laidIn({ ...laying, state }, piece, pin), laying.state),
+  lay: (key, laying) => (Object.entries(key.pins) as [PieceId, PlaceId[]][]).reduce((state, [name, pins]) =>
+    copiesToLay(name, laying.page, pins).reduce((now, piece, i) => laidIn({ ...laying, state: now }, piece, pins[i]), state), laying.state),
   suits: page => kindHas(page, 'pin') && pieceHas(page, 'label'),
   canBeDone: (_, page) => kindHas(page, 'pin') && pieceHas(page, 'label'),
   answers: key => answerTexts(key.pins),
@@ -37,12 +43,13 @@ export const labelKind = kindOfKey<LabelKey>()({
   alsoRight: (former, now) => ({ ...former, pins: joinedLists(former.pins, now.pins) }),
 })
 
-function markLabel(piece: PieceId, pins: readonly PlaceId[], context: MarkContext): ItemMark {
+function markLabel({ piece, at, shares }: Placement, pins: readonly PlaceId[], context: MarkContext): ItemMark {
   const about = { is: 'piece', item: piece } as const
-  const placement = context.placementOf(piece)
   const home = { anyPlace: pins }
-  if (!placement || placement.at === 'ledge') return mark({ ...about, verdict: 'not-placed', code: 'on-ledge', words: {} })
-  const touched = placement.shares.filter(s => context.placeOf(s.place)?.kind === 'pin')
+  // Besides pins whatever else the key names may be pointed at: a slot, a zone.
+  const touched = shares.filter(s => context.placeOf(s.place)?.kind === 'pin' || pins.includes(s.place))
+  if (pins.length === 0 && touched.length === 0 && context.begun) return mark({ ...about, verdict: 'right', code: 'points-rightly-nowhere', words: {} })
+  if (at === 'ledge') return mark({ ...about, verdict: 'not-placed', code: 'on-ledge', words: {} })
   const right = touched.find(s => pins.includes(s.place))
   if (right) {
     return right.certainty === 'in'

@@ -1,13 +1,12 @@
 import { binOf } from '../../board/binOf'
 import type { PieceId } from '../../board/ids'
-import { boxAround } from '../../geometry/outline'
-import type { Box } from '../../geometry/shape'
-import type { Placement } from '../../placement/placement'
-import { straightBox } from '../../placement/straight'
+import { distanceBetween } from '../../geometry/distance'
+import { bodyOf, type Body } from '../../placement/body'
+import { certaintyInAll, type Placement, type Share } from '../../placement/placement'
 import type { SlateState } from '../../slate/state'
-import type { MarkContext } from '../context'
+import { isStaged, keyName, type MarkContext } from '../context'
 import { kindOfKey, pieceHas, type Laying } from '../kind'
-import { laidAt, laidIn, middleOf } from '../lay'
+import { copiesToLay, laidAt, laidIn, middleOf } from '../lay'
 import { marksWith, type ItemMark } from '../outcome'
 import type { MatchKey } from './key'
 
@@ -24,15 +23,15 @@ const reasons = {
 const mark = marksWith(reasons)
 
 /**
- * Marks what was brought together, one point for each set: right when all its pieces are together and no piece of another
- * set is with them. A set is on the line when a piece of it is only perhaps in a place, or a little too far off.
+ * Marks what was brought together, one point for each set: right when all its pieces are together and no other card is
+ * with them. A set is on the line when a piece of it is only perhaps in a place, or a little too far off.
  */
 export const matchKind = kindOfKey<MatchKey>()({
   reasons,
   mark: markMatch,
   /** What stands together in rows, lanes or zones; on a page where no two do, what touches. Pieces that stand alone belong to nothing. */
   keep(context) {
-    const lying = context.placements.filter(p => p.at === 'page' && binOf(p.piece) === null)
+    const lying = context.placements.filter(p => p.at === 'page')
     const where = context.page.places
       .filter(place => place.kind === 'grid' || place.kind === 'lane' || place.kind === 'zone').map(place => place.id)
     const inPlaces = setsOf(byPlace({ where }, lying, context))
@@ -52,56 +51,88 @@ export const matchKind = kindOfKey<MatchKey>()({
 
 function markMatch(key: MatchKey, context: MarkContext): ItemMark[] {
   const asked = new Set(key.sets.flat())
-  const lying = context.placements.filter(p => asked.has(p.piece) && p.at === 'page')
-  const group = key.where.length ? byPlace(key, lying, context) : byTouch(lying, context, TOGETHER)
-  const loose = key.where.length ? null : byTouch(lying, context, 2 * TOGETHER)
-  const onEdge = ({ shares }: Placement) => shares.some(s => s.certainty === 'unsure' && key.where.includes(s.place))
-  const unsure = new Set(key.where.length ? lying.filter(onEdge).map(p => p.piece) : [])
+  const lying = context.placements.filter(p => p.at === 'page' && (asked.has(keyName(p.piece)) || spoils(p, context)))
+  const groups = (distance: number) => key.where.length ? byPlace(key, lying, context) : byTouch(lying, context, distance)
+  const [strictly, loosely] = [groups(TOGETHER), key.where.length ? null : groups(2 * TOGETHER)]
+  const onEdge = ({ shares }: Placement) => shares.some(s => key.where.includes(s.place) && surelyIn(s, context) === null)
+  const unsure = new Set(key.where.length ? lying.filter(onEdge).map(p => keyName(p.piece)) : [])
   return key.sets.map((set) => {
-    const strict = verdictOn(set, asked, group)
-    const perhaps = set.some(id => unsure.has(id)) || (loose && verdictOn(set, asked, loose).code !== strict.code)
+    const strict = verdictOn(set, strictly)
+    const perhaps = set.some(id => unsure.has(id)) || (loosely && verdictOn(set, loosely).code !== strict.code)
     const about = { is: 'piece', item: set[0]! } as const
     const names = { pieces: set }
-    if (strict.code === 'unmatched') return mark({ ...about, verdict: 'not-placed', code: 'unmatched', words: {} })
     if (perhaps) return mark({ ...about, verdict: 'on-the-line', code: 'match-unsure', words: { names } })
-    if (strict.code === 'matched') return mark({ ...about, verdict: 'right', code: 'matched', words: { names } })
-    return strict.code === 'match-split'
-      ? mark({ ...about, verdict: 'wrong', code: 'match-split', words: { names } })
-      : mark({ ...about, verdict: 'wrong', code: 'match-mixed', words: { names, with: { pieces: strict.others } } })
+    switch (strict.code) {
+      case 'unmatched': return mark({ ...about, verdict: 'not-placed', code: 'unmatched', words: {} })
+      case 'matched': return mark({ ...about, verdict: 'right', code: 'matched', words: { names } })
+      case 'match-split': return mark({ ...about, verdict: 'wrong', code: 'match-split', words: { names } })
+      case 'match-mixed':
+        return mark({ ...about, verdict: 'wrong', code: 'match-mixed', words: { names, with: { pieces: strict.others } } })
+    }
   })
 }
 
-type Groups = ReadonlyMap<PieceId, string>
-interface SetVerdict { readonly code: 'matched' | 'unmatched' | 'match-split' | 'match-mixed', readonly others: readonly PieceId[] }
+/** A card that belongs to no set spoils the one it lies with, unless it was given out there, as a heading is. */
+function spoils(placement: Placement, { page, state, edition }: MarkContext): boolean {
+  const kind = edition.pieces.get(placement.piece)?.piece.kind
+  return (kind === 'card' || kind === 'picture-card' || kind === 'label' || kind === 'tile') && !isStaged(placement, page, state)
+}
 
-function verdictOn(set: readonly PieceId[], asked: ReadonlySet<PieceId>, group: Groups): SetVerdict {
-  const placed = set.filter(id => group.has(id))
-  if (placed.length === 0) return { code: 'unmatched', others: [] }
-  const groups = new Set(placed.map(id => group.get(id)))
-  const others = [...asked].filter(id => !set.includes(id) && groups.has(group.get(id)))
-  if (others.length) return { code: 'match-mixed', others }
-  return { code: placed.length === set.length && groups.size === 1 ? 'matched' : 'match-split', others }
+/** The group of each piece that lies in one. */
+type Groups = ReadonlyMap<PieceId, string>
+interface SetVerdict {
+  readonly code: 'matched' | 'unmatched' | 'match-split' | 'match-mixed'
+  /** What lies there too and shouldn't. */
+  readonly others: readonly PieceId[]
+}
+
+/**
+ * A set is where its own pieces are; of copies from bins any will do, so they are looked for where the rest of the set is,
+ * or, in a set of nothing but bins, anywhere.
+ */
+function verdictOn(set: readonly PieceId[], groups: Groups): SetVerdict {
+  const own = [...groups.keys()].filter(id => set.includes(keyName(id)))
+  const pieces = own.filter(id => binOf(id) === null)
+  const homes = new Set((pieces.length ? pieces : own).map(id => groups.get(id)!))
+  const held = [...homes].map(home => [...groups.keys()].filter(id => groups.get(id) === home))
+  const whole = held.filter(ids => ids.length === set.length && set.every(name => ids.some(id => keyName(id) === name)))
+  const onlyBins = pieces.length === 0 && own.length > 0
+  if (own.length === 0) return { code: 'unmatched', others: [] }
+  if (whole.length > 0 && (onlyBins || homes.size === 1)) return { code: 'matched', others: [] }
+  const taken = new Set<PieceId>()
+  const others = held.flat().filter((id) => {
+    const name = keyName(id)
+    if (!set.includes(name) || taken.has(name)) return true
+    taken.add(name)
+    return false
+  })
+  return others.length ? { code: 'match-mixed', others } : { code: 'match-split', others: [] }
 }
 
 /** The place that each piece is surely in, of those asked for; of a grid its row. */
-function byPlace(key: Pick<MatchKey, 'where'>, lying: readonly Placement[], { placeOf }: MarkContext): Groups {
+function byPlace(key: Pick<MatchKey, 'where'>, lying: readonly Placement[], context: MarkContext): Groups {
   return new Map(lying.flatMap(({ piece, shares }) => {
-    const share = shares.find(s => s.certainty === 'in' && key.where.includes(s.place))
-    if (!share) return []
-    return [[piece, placeOf(share.place)?.kind === 'grid' ? `${share.place}:${share.cell?.row}` : share.place] as const]
+    const sure = shares.flatMap(share => key.where.includes(share.place) ? surelyIn(share, context) ?? [] : [])
+    return sure.length ? [[piece, sure[0]!] as const] : []
   }))
 }
 
-/** Chains of pieces that lie within a distance of each other. */
+/** Between two cells of a row it is in the row all the same. Null where nothing is sure. */
+function surelyIn(share: Share, { placeOf }: MarkContext): string | null {
+  const row = placeOf(share.place)?.kind === 'grid' ? share.cell?.row : undefined
+  if (certaintyInAll(share, row) !== 'in') return null
+  return row === undefined ? share.place : `${share.place}:${row}`
+}
+
+/** Chains of pieces that lie within a distance of each other, by their true shapes. */
 function byTouch(lying: readonly Placement[], { edition, state }: MarkContext, distance: number): Groups {
-  const boxes = lying.flatMap((p) => {
-    if (p.at !== 'page') return []
-    const { master } = edition.pieces.get(p.piece)!
-    return [{ piece: p.piece, box: straightBox(state.pieces[p.piece]!, master) ?? boxAround(p.centre, master) }]
+  const bodies = lying.map(({ piece }) => {
+    const known = edition.pieces.get(piece)!
+    return { piece, body: bodyOf(known.piece.kind, known.master, state.pieces[piece]!) }
   })
   const group = new Map<PieceId, string>()
-  for (const { piece, box } of boxes) {
-    const near = new Set(boxes.filter(other => group.has(other.piece) && gap(box, other.box) <= distance)
+  for (const { piece, body } of bodies) {
+    const near = new Set(bodies.filter(other => group.has(other.piece) && areNear(body, other.body, distance))
       .map(other => group.get(other.piece)!))
     group.set(piece, piece)
     for (const [id, name] of group) if (near.has(name)) group.set(id, piece)
@@ -109,16 +140,19 @@ function byTouch(lying: readonly Placement[], { edition, state }: MarkContext, d
   return group
 }
 
-/** The shortest way from one box to the other; nought where they overlap. */
-function gap(a: Box, b: Box): number {
-  const dx = Math.max(0, a.x - b.x - b.width, b.x - a.x - a.width)
-  const dy = Math.max(0, a.y - b.y - b.height, b.y - a.y - a.height)
-  return Math.hypot(dx, dy)
+function areNear(a: Body, b: Body, distance: number): boolean {
+  const { x, y, width, height } = a.box
+  const around = { x: x - distance, y: y - distance, width: width + 2 * distance, height: height + 2 * distance }
+  const touching = around.x <= b.box.x + b.box.width && b.box.x <= around.x + around.width
+    && around.y <= b.box.y + b.box.height && b.box.y <= around.y + around.height
+  return touching && a.parts.some(part => b.parts.some(other => distanceBetween(part, other) <= distance + EXACTNESS))
 }
+/** Lengths are floating: so little more, in points, is none. */
+const EXACTNESS = 1e-6
 
 function setsOf(groups: Groups): PieceId[][] {
   const sets = new Map<string, PieceId[]>()
-  for (const [piece, group] of groups) sets.set(group, [...sets.get(group) ?? [], piece])
+  for (const [piece, group] of groups) sets.set(group, [...new Set([...sets.get(group) ?? [], keyName(piece)])])
   return [...sets.values()].filter(set => set.length > 1)
 }
 
@@ -128,11 +162,11 @@ function layMatch(key: MatchKey, laying: Laying): SlateState {
   const grid = page.places.find(p => p.id === key.where[0])
   return key.sets.reduce((now, set, row) => set.reduce((state, piece, column) => {
     if (grid?.kind === 'grid') {
-      return laidAt(state, piece, middleOf(`${grid.id}:${row % grid.rows},${Math.min(column, grid.columns - 1)}`, page))
+      return laidAt(state, copiesToLay(piece, page, [`${row}`])[0]!, middleOf(`${grid.id}:${row % grid.rows},${Math.min(column, grid.columns - 1)}`, page))
     }
-    if (key.where.length) return laidIn({ ...laying, state }, piece, key.where[row % key.where.length])
+    if (key.where.length) return laidIn({ ...laying, state }, copiesToLay(piece, page, [`${row}`])[0]!, key.where[row % key.where.length])
     const { width, height } = edition.pieces.get(piece)!.master
-    return laidAt(state, piece, {
+    return laidAt(state, copiesToLay(piece, page, [`${row}`])[0]!, {
       x: Math.min(page.width, GAP + width / 2 + column * (width + GAP)),
       y: Math.min(page.height, GAP + height / 2 + row * (height + 4 * GAP)),
     })

@@ -1,9 +1,9 @@
 import type { PieceId } from '../../board/ids'
 import { contentsOf, laneOrder } from '../../placement/contents'
 import type { SlateState } from '../../slate/state'
-import type { MarkContext } from '../context'
+import { keyName, type MarkContext } from '../context'
 import { kindHas, kindOfKey, placeKind, type Laying } from '../kind'
-import { laidAt } from '../lay'
+import { copiesToLay, laidAt } from '../lay'
 import { marksWith, type ItemMark } from '../outcome'
 import { closure, longestRun, neighboursKept, pairsKept } from '../partialOrder'
 import { EMPTY } from '../reason'
@@ -34,9 +34,8 @@ export const orderKind = kindOfKey<OrderKey>()({
   /** The order in which pieces stand in each lane, as a chain; lanes with fewer than two say nothing. */
   keep: ({ page, edition, placements }, former) => page.places.flatMap((lane) => {
     if (lane.kind !== 'lane') return []
-    const held = contentsOf(lane.id, placements, 'in').map(h => h.piece)
-    const reach = Math.max(0, ...held.map(id => edition.pieces.get(id)!.master.height)) / 2
-    const sequence = laneOrder(lane, placements, reach)
+    // A pattern in which a bin comes again and again is no order; of each bin the first copy stands.
+    const sequence = [...new Set(laneOrder(lane, placements, id => edition.pieces.get(id)!.master).map(keyName))]
     const before = sequence.slice(1).map((id, i): [PieceId, PieceId] => [sequence[i]!, id])
     const credit = former.find(key => key.lane === lane.id)?.credit ?? 'neighbours'
     return before.length ? [{ lane: lane.id, before, credit }] : []
@@ -54,22 +53,24 @@ function markOrder(key: OrderKey, context: MarkContext): ItemMark[] {
   const after = closure(key.before)
   if (lane?.kind !== 'lane' || !after) return []
   const asked = new Set(after.keys())
-  const reach = Math.max(...[...asked].map(id => context.edition.pieces.get(id)?.master.height ?? 0)) / 2
-  const sequence = laneOrder(lane, context.placements, reach).filter(id => asked.has(id))
+  const row = laneOrder(lane, context.placements, id => context.edition.pieces.get(id)!.master)
+  const standing = row.filter(id => asked.has(keyName(id)))
+  const sequence = standing.map(keyName)
+  const placed = new Set(sequence).size
   const pairs = pairsKept(sequence, after)
   const { points, of } = {
     all: { points: pairs.kept === pairs.of ? 1 : 0, of: 1 },
-    neighbours: { points: neighboursKept(sequence, after), of: asked.size - 1 },
-    run: { points: sequence.length > 1 ? longestRun(sequence, after) : 0, of: asked.size },
+    neighbours: { points: Math.min(asked.size - 1, neighboursKept(sequence, after)), of: asked.size - 1 },
+    run: { points: sequence.length > 1 ? Math.min(asked.size, longestRun(sequence, after)) : 0, of: asked.size },
     pairs: { points: pairs.kept, of: pairs.of },
   }[key.credit]
   const about = { is: 'place', item: lane.id, of } as const
-  const order = { pieces: sequence }
-  const unsure = contentsOf(lane.id, context.placements, 'unsure').map(u => u.piece).filter(piece => asked.has(piece))
+  const order = { pieces: standing }
+  const unsure = contentsOf(lane.id, context.placements, 'unsure').map(u => u.piece).filter(piece => asked.has(keyName(piece)))
   if (unsure.length) return [mark({ ...about, verdict: 'on-the-line', code: 'order-unsure', words: { names: { pieces: unsure } } })]
   if (sequence.length === 0) return [mark({ ...about, verdict: 'not-placed', code: 'empty', words: {} })]
-  if (sequence.length < asked.size) {
-    const words = { order, placed: sequence.length, count: asked.size }
+  if (placed < asked.size) {
+    const words = { order, placed, count: asked.size }
     return [mark({ ...about, points, verdict: 'wrong', code: 'order-unfinished', words })]
   }
   return pairs.kept === pairs.of
@@ -90,7 +91,7 @@ function layOrder(key: OrderKey, { state, page, edition }: Laying): SlateState {
     const length = direction === 'row' ? width : height
     const middle = along + length / 2
     along += length + GAP
-    return laidAt(now, piece, direction === 'row'
+    return laidAt(now, copiesToLay(piece, page, [lane.id])[0]!, direction === 'row'
       ? { x: fromRight ? shape.x + shape.width - middle : shape.x + middle, y: shape.y + shape.height / 2 }
       : { x: shape.x + shape.width / 2, y: shape.y + middle })
   }, state)

@@ -1,12 +1,12 @@
 import Fraction from 'fraction.js'
-import { binOf } from '../../board/binOf'
 import type { PieceId } from '../../board/ids'
 import type { Scale } from '../../board/place'
 import { quantity, quantityText, type Quantity } from '../../exact/quantity'
 import type { Point } from '../../geometry/shape'
-import type { MarkContext } from '../context'
+import type { Placement } from '../../placement/placement'
+import { keyName, type MarkContext } from '../context'
 import { kindHas, kindOfKey, placeKind } from '../kind'
-import { laidAt } from '../lay'
+import { copiesToLay, laidAt } from '../lay'
 import { marksWith, type ItemMark } from '../outcome'
 import { ON_LEDGE } from '../reason'
 import type { ScaleKey } from './key'
@@ -36,8 +36,8 @@ export const scaleKind = kindOfKey<ScaleKey>()({
     const least = quantity(scale.least)
     const values = Object.fromEntries(placements.flatMap(({ piece, shares }) => {
       const value = shares.find(s => s.place === scale.id && s.certainty === 'in')?.value
-      if (value === undefined || binOf(piece)) return []
-      return [[piece, (step ? atStep(value, step, least) : new Fraction(Math.round(value * 100), 100)).toFraction(true)]]
+      if (value === undefined) return []
+      return [[keyName(piece), (step ? atStep(value, step, least) : new Fraction(Math.round(value * 100), 100)).toFraction(true)]]
     })) as ScaleKey['values']
     const usual = step ? step.div(2) : quantity(scale.most).sub(least).div(20)
     const tolerance = former.find(key => key.scale === scale.id)?.tolerance ?? usual.toFraction(true)
@@ -47,7 +47,7 @@ export const scaleKind = kindOfKey<ScaleKey>()({
     const scale = page.places.find(p => p.id === key.scale)
     if (scale?.kind !== 'scale') return state
     return (Object.entries(key.values) as [PieceId, string][])
-      .reduce((now, [piece, value]) => laidAt(now, piece, spotOn(scale, value)), state)
+      .reduce((now, [name, value]) => laidAt(now, copiesToLay(name, page, [value])[0]!, spotOn(scale, value)), state)
   },
   suits: page => kindHas(page, 'scale') && page.pieces.some(p => !p.bin),
   canBeDone: (key, page) => placeKind(page, key.scale) === 'scale',
@@ -56,16 +56,22 @@ export const scaleKind = kindOfKey<ScaleKey>()({
   alsoRight: null,
 })
 
+/** A piece, or a copy, with its value; a bin of which nothing was taken stands nowhere. */
+interface Standing { readonly piece: PieceId, readonly placement: Placement | null, readonly text: string }
+
 function markScale(key: ScaleKey, context: MarkContext): ItemMark[] {
   const scale = context.placeOf(key.scale)
   if (scale?.kind !== 'scale') return []
   const span = quantity(scale.most).sub(quantity(scale.least))
   const tolerance = quantity(key.tolerance)
   const step = scale.step === null ? null : quantity(scale.step)
-  return (Object.entries(key.values) as [PieceId, string][]).map(([piece, text]) => {
+  const standing = (Object.entries(key.values) as [PieceId, string][]).flatMap(([name, text]): Standing[] => {
+    const lying = context.named(name)
+    return lying.length ? lying.map(placement => ({ piece: placement.piece, placement, text })) : [{ piece: name, placement: null, text }]
+  })
+  return standing.map(({ piece, placement, text }) => {
     const about = { is: 'piece', item: piece } as const
     const wanted = quantity(text)
-    const placement = context.placementOf(piece)
     const share = placement?.shares.find(s => s.place === scale.id)
     if (share?.value === undefined) {
       return mark({ ...about, verdict: 'not-placed', code: placement?.at === 'page' ? 'off-scale' : 'on-ledge', words: {} })

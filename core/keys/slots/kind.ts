@@ -1,13 +1,13 @@
-import { binOf } from '../../board/binOf'
 import type { Page } from '../../board/board'
 import type { PieceId } from '../../board/ids'
 import { gapsIn } from '../../board/whatPlacesTake'
 import { matching } from '../../matching/bipartite'
+import { certaintyInCell } from '../../placement/placement'
 import type { SlateState } from '../../slate/state'
-import type { MarkContext } from '../context'
+import { keyName, type MarkContext } from '../context'
 import { placeOfSpot } from '../document'
 import { joinedLists, kindHas, kindOfKey, type Laying } from '../kind'
-import { laidAt, middleOf } from '../lay'
+import { copyName, laidAt, middleOf } from '../lay'
 import { marksWith, type ItemMark } from '../outcome'
 import { EMPTY } from '../reason'
 import type { SlotsKey } from './key'
@@ -36,13 +36,13 @@ export const slotsKind = kindOfKey<SlotsKey>()({
     const single = Object.keys(key.fits).filter(slot => !grouped.has(slot)).map(slot => [slot])
     const right = new Set([...key.alike ?? [], ...single].flatMap(group => rightInGroup(group, key, fillings)))
     return Object.keys(key.fits).map(slot =>
-      markSlot({ slot, accepted: key.fits[slot]!, filling: fillings.get(slot)!, right: right.has(slot) }))
+      markSlot({ slot, accepted: key.fits[slot]!, filling: fillings.get(slot)!, right: right.has(slot), begun: context.begun }))
   },
   /** What stands in each slot, cell and gap; slots left empty are not asked for. */
   keep(context, former) {
     const fits = Object.fromEntries(slotsOn(context.page).flatMap((slot) => {
       const { sure } = fillingOf(slot, context)
-      return sure.length === 1 && binOf(sure[0]!) === null ? [[slot, sure]] : []
+      return sure.length === 1 ? [[slot, sure.map(keyName)]] : []
     }))
     const alike = former[0]?.alike?.map(group => group.filter(slot => slot in fits)).filter(group => group.length > 1)
     return Object.keys(fits).length ? [{ fits, ...(alike?.length && { alike }) }] : []
@@ -73,19 +73,25 @@ function rightInGroup(group: readonly string[], key: SlotsKey, fillings: Readonl
     const { sure } = fillings.get(slot) ?? { sure: [] }
     return sure.length === 1 ? sure[0]! : null
   })
-  const partners = matching(alone.map(piece => piece ? group.filter(slot => key.fits[slot]?.includes(piece)) : []))
+  const partners = matching(alone.map(piece => piece ? group.filter(slot => key.fits[slot]?.includes(keyName(piece))) : []))
   return group.filter((_, i) => partners[i] !== null)
 }
 
-interface Slot { readonly slot: string, readonly accepted: readonly PieceId[], readonly filling: Filling, readonly right: boolean }
+interface Slot {
+  readonly slot: string
+  readonly accepted: readonly PieceId[]
+  readonly filling: Filling
+  readonly right: boolean
+  readonly begun: boolean
+}
 
-function markSlot({ slot, accepted, filling: { sure, perhaps }, right }: Slot): ItemMark {
+function markSlot({ slot, accepted, filling: { sure, perhaps }, right, begun }: Slot): ItemMark {
   const about = { is: 'place', item: slot } as const
   const names = { pieces: [...sure, ...perhaps] }
   if (sure.length > 1) return mark({ ...about, verdict: 'wrong', code: 'two-in-slot', words: { names } })
   if (perhaps.length) return mark({ ...about, verdict: 'on-the-line', code: 'slot-unsure', words: { names } })
   if (sure.length === 0) {
-    return accepted.length
+    return accepted.length || !begun
       ? mark({ ...about, verdict: 'not-placed', code: 'empty', words: {} })
       : mark({ ...about, verdict: 'right', code: 'stays-empty', words: {} })
   }
@@ -96,9 +102,11 @@ function markSlot({ slot, accepted, filling: { sure, perhaps }, right }: Slot): 
 
 function fillingOf(slot: string, { placements }: MarkContext): Filling {
   const [place, cell] = slot.split(':')
-  const within = placements.flatMap(({ piece, shares }) => shares
-    .filter(s => s.place === place && (!cell || cell === `${s.cell?.row},${s.cell?.column}`))
-    .map(({ certainty }) => ({ piece, certainty })))
+  const [row, column] = cell?.split(',').map(Number) ?? []
+  const within = placements.flatMap(({ piece, shares }) => shares.filter(s => s.place === place).map((share) => {
+    const certainty = row === undefined ? share.certainty : certaintyInCell(share, row, column ?? 0)
+    return { piece, certainty }
+  }))
   return {
     sure: within.filter(w => w.certainty === 'in').map(w => w.piece),
     perhaps: within.filter(w => w.certainty === 'unsure').map(w => w.piece),
@@ -114,13 +122,10 @@ const slotsOn = (page: Page): string[] => page.places.flatMap((place) => {
 const cellsOf = (place: string, rows: number, columns: number) =>
   Array.from({ length: rows * columns }, (_, i) => `${place}:${Math.floor(i / columns)},${i % columns}`)
 
-/** Each slot takes the first of its pieces that isn't taken yet. */
+/** As many slots filled as can be at once, each with one of its pieces; a bin fills as many as it is named in. */
 function laySlots(key: SlotsKey, { state, page }: Laying): SlateState {
-  const used = new Set<PieceId>()
-  return Object.entries(key.fits).reduce((now, [slot, pieces]) => {
-    const piece = pieces.find(id => !used.has(id))
-    if (!piece) return now
-    used.add(piece)
-    return laidAt(now, piece, middleOf(slot, page))
-  }, state)
+  const slots = Object.keys(key.fits)
+  const bins = new Set(page.pieces.filter(piece => piece.bin).map(piece => piece.id))
+  const partners = matching(slots.map(slot => key.fits[slot]!.map(id => bins.has(id) ? copyName(id, slot) : id)))
+  return slots.reduce((now, slot, i) => partners[i] === null ? now : laidAt(now, partners[i]!, middleOf(slot, page)), state)
 }

@@ -1,11 +1,10 @@
-import { binOf } from '../../board/binOf'
 import type { PieceId, PlaceId } from '../../board/ids'
-import { bounds, outline, overlaps } from '../../geometry/outline'
+import { hasRings, innermost } from '../../placement/nesting'
 import { regionSpot } from '../../placement/regionSpot'
 import type { Certainty, Placement } from '../../placement/placement'
-import type { MarkContext } from '../context'
+import { keyName, type MarkContext } from '../context'
 import { answerTexts, joinedLists, kindHas, kindOfKey, sharedLists } from '../kind'
-import { laidAt, laidIn } from '../lay'
+import { copiesToLay, laidAt, laidIn } from '../lay'
 import { marksWith, type ItemMark } from '../outcome'
 import { ON_LEDGE } from '../reason'
 import type { SortKey } from './key'
@@ -39,30 +38,37 @@ const mark = marksWith(reasons)
  * Marks a sort. A piece is right when it is surely in one of its homes and in no place that isn't one;
  * wrong when no reading of its position is right; *on the line* when that hangs on a place it is only perhaps in:
  * the teacher decides. A piece outside every place is not placed. A piece that belongs nowhere is right outside
- * every place, but only on a slate where something was placed: an untouched slate earns nothing.
+ * every place, but only once something was done: an untouched page earns nothing. A bin stands for each of its copies.
  * Among rings a piece must be in all its homes at once; outside them all is a region too, if it lies on the page.
  */
 export const sortKind = kindOfKey<SortKey>()({
   reasons,
-  mark(key, context) {
-    const begun = context.placements.some(p => p.shares.length > 0)
-    return context.placements.flatMap((placement) => {
-      const homes = key.homes[placement.piece]
-      if (!homes) return []
-      return [key.regions ? markRegion(placement, homes, context) : markPiece(placement, homes, begun)]
-    })
+  mark: (key, context) => (Object.entries(key.homes) as [PieceId, PlaceId[]][]).flatMap(([name, homes]) => {
+    const lying = context.named(name)
+    // Of a bin of which nothing was taken it can only be said that it waits.
+    if (lying.length === 0) return [mark({ is: 'piece', item: name, verdict: 'not-placed', code: 'on-ledge', words: {} })]
+    return lying.map(placement => key.regions ? markRegion(placement, homes, context) : markPiece(placement, homes, context))
+  }),
+  /** Every place in which a piece surely lies is a right home; a piece that lies nowhere belongs nowhere. Rings that cross make regions. */
+  keep({ page, placements }, former) {
+    const regions = hasRings(page) || former.some(key => key.regions)
+    const homes: SortKey['homes'] = {}
+    for (const { piece, shares } of placements) {
+      const there = regions ? shares : innermost(shares, page)
+      if (there.some(s => s.certainty === 'unsure')) continue
+      const name = keyName(piece)
+      homes[name] = [...new Set([...homes[name] ?? [], ...there.map(s => s.place)])]
+    }
+    return [{ homes, ...(regions && { regions: true }) }]
   },
-  /** Every place in which a piece surely lies is a right home; a piece that lies nowhere belongs nowhere. Rings that overlap make regions. */
-  keep({ page, placements }) {
-    const zones = page.places.filter(place => place.kind === 'zone').map(place => bounds(outline(place.shape)))
-    const rings = zones.some((a, i) => zones.slice(i + 1).some(b => overlaps(a, b)))
-    const sure = placements.filter(({ piece, shares }) => binOf(piece) === null && !shares.some(s => s.certainty === 'unsure'))
-    const homes = Object.fromEntries(sure.map(({ piece, shares }) => [piece, shares.map(s => s.place)])) as SortKey['homes']
-    return [{ homes, ...(rings && { regions: true }) }]
-  },
-  lay: (key, laying) => (Object.entries(key.homes) as [PieceId, PlaceId[]][]).reduce((state, [piece, homes]) => key.regions
-    ? laidAt(state, piece, regionSpot(state, piece, homes, laying.page, laying.edition))
-    : laidIn({ ...laying, state }, piece, homes[0]), laying.state),
+  lay: (key, laying) => (Object.entries(key.homes) as [PieceId, PlaceId[]][]).reduce((state, [name, homes]) => {
+    if (key.regions) {
+      const [piece] = copiesToLay(name, laying.page, ['region'])
+      return laidAt(state, piece!, regionSpot(state, piece!, homes, laying.page, laying.edition))
+    }
+    // A bin's copies show all its homes, a piece itself the first.
+    return copiesToLay(name, laying.page, homes).reduce((now, piece, i) => laidIn({ ...laying, state: now }, piece, homes[i]), state)
+  }, laying.state),
   suits: page => kindHas(page, 'zone') && page.pieces.some(p => !p.bin),
   canBeDone: () => true,
   answers: key => answerTexts(key.homes),
@@ -74,7 +80,8 @@ const percent = (share: number) => Math.round(share * 100)
 const any = (...anyPlace: readonly PlaceId[]) => ({ anyPlace })
 const all = (...allPlaces: readonly PlaceId[]) => ({ allPlaces })
 
-function markPiece({ piece, at, shares }: Placement, homes: readonly PlaceId[], begun: boolean): ItemMark {
+function markPiece({ piece, at, shares: raw }: Placement, homes: readonly PlaceId[], { page, begun }: MarkContext): ItemMark {
+  const shares = innermost(raw, page)
   const about = { is: 'piece', item: piece } as const
   const isHome = (place: PlaceId) => homes.includes(place)
   const best = shares[0]
@@ -102,7 +109,7 @@ function markPiece({ piece, at, shares }: Placement, homes: readonly PlaceId[], 
     : halfIn(home.place, home.share)
 }
 
-function markRegion({ piece, at, shares }: Placement, homes: readonly PlaceId[], { page }: MarkContext): ItemMark {
+function markRegion({ piece, at, shares }: Placement, homes: readonly PlaceId[], { page, begun }: MarkContext): ItemMark {
   const about = { is: 'piece', item: piece } as const
   if (at === 'ledge') return mark({ ...about, verdict: 'not-placed', code: 'on-ledge', words: {} })
   const ringsThat = (certainty: Certainty) => page.places.map(p => p.id)
@@ -113,6 +120,7 @@ function markRegion({ piece, at, shares }: Placement, homes: readonly PlaceId[],
   if (impossible) {
     return mark({ ...about, verdict: 'wrong', code: 'wrong-region', words: { lies: all(...sure), home: all(...homes) } })
   }
+  if (shares.length === 0 && !begun) return mark({ ...about, verdict: 'not-placed', code: 'outside', words: {} })
   return perhaps.length === 0
     ? mark({ ...about, verdict: 'right', code: 'right-region', words: { place: all(...sure) } })
     : mark({ ...about, verdict: 'on-the-line', code: 'near-region', words: { place: all(...sure), other: all(...perhaps) } })

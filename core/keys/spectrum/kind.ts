@@ -1,7 +1,6 @@
-import type { PieceId } from '../../board/ids'
 import type { Scale } from '../../board/place'
 import { quantity } from '../../exact/quantity'
-import type { MarkContext } from '../context'
+import type { Placement } from '../../placement/placement'
 import { kindOfKey, pieceHas, placeKind } from '../kind'
 import { marksWith } from '../outcome'
 import type { SpectrumKey } from './key'
@@ -18,9 +17,9 @@ export const spectrumKind = kindOfKey<SpectrumKey>()({
   mark(key, context) {
     const scale = context.placeOf(key.scale)
     if (scale?.kind !== 'scale') return []
-    return key.pieces.map((piece) => {
-      const about = { is: 'piece', item: piece, verdict: 'noted', of: 0 } as const
-      const percent = standOf(piece, scale, context)
+    return key.pieces.flatMap(name => context.named(name)).map((placement) => {
+      const about = { is: 'piece', item: placement.piece, verdict: 'noted', of: 0 } as const
+      const percent = standOf(placement, scale)
       if (percent === null) return mark({ ...about, code: 'no-stand', words: {} })
       const [from, to] = scale.ends ?? ['0', '100']
       return mark({ ...about, code: 'stands', words: { percent, from, to } })
@@ -40,8 +39,8 @@ export const spectrumKind = kindOfKey<SpectrumKey>()({
 })
 
 /** In whole percent of the way; beyond an end is at that end. Null for a piece that isn't on the scale. */
-export function standOf(piece: PieceId, scale: Scale, { placementOf }: MarkContext): number | null {
-  const value = placementOf(piece)?.shares.find(s => s.place === scale.id)?.value
+export function standOf({ shares }: Placement, scale: Scale): number | null {
+  const value = shares.find(s => s.place === scale.id)?.value
   if (value === undefined) return null
   const [least, most] = [quantity(scale.least).valueOf(), quantity(scale.most).valueOf()]
   return Math.round(Math.min(1, Math.max(0, (value - least) / (most - least))) * 100)
