@@ -5,11 +5,11 @@ import { tidyNumber } from './written'
 export type Quantity = Fraction
 
 /**
- * Reads a whole number, a decimal (point or comma), a fraction (3/4) or a mixed number (1 1/2), with a hyphen or a true
- * minus sign. Null for anything else, and for a denominator of zero: never NaN, never a guess.
+ * Reads a number as it is written in a language (BCP 47; English where nothing is said): whole, decimal, a fraction or mixed,
+ * in any of its forms (`written.ts`). Null for anything else, and for a denominator of zero: never NaN, never a guess.
  */
-export function readQuantity(text: string): Quantity | null {
-  const tidy = tidyNumber(text)
+export function readQuantity(text: string, language?: string): Quantity | null {
+  const tidy = tidyNumber(text, language)
   return tidy === null ? null : new Fraction(tidy)
 }
 
@@ -27,9 +27,11 @@ export function sum(values: Iterable<Quantity>): Quantity {
   return total
 }
 
-/** A decimal where that is exact with at most three places (0.25), else a mixed number (1 1/3). A true minus sign. */
+/** A decimal where that is exact with at most three places (0.25), else a mixed number (1 1/3), of any size exactly. A true minus sign. */
 export function quantityText(value: Quantity): string {
-  const thousand = value.mul(1000)
-  const text = thousand.d === 1n ? String(Number(thousand.s * thousand.n) / 1000) : value.toFraction(true)
-  return text.replace('-', '−')
+  const thousand = value.abs().mul(1000)
+  const sign = value.compare(0) < 0 ? '−' : ''
+  if (thousand.d !== 1n) return sign + value.abs().toFraction(true)
+  const places = String(thousand.n % 1000n).padStart(3, '0').replace(/0+$/, '')
+  return `${sign}${thousand.n / 1000n}${places && `.${places}`}`
 }

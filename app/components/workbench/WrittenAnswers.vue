@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { WriteKey, Written } from '~~/core/keys/write/key'
-import { measure, readMeasure } from '~~/core/exact/measure'
+import { readMeasure } from '~~/core/exact/measure'
 import type { Workbench } from '~/composables/useWorkbench'
 
 const TELLS = ['capitals', 'accents', 'punctuation'] as const
@@ -12,20 +12,24 @@ const { t } = useWords()
 const itemName = useItemName(() => bench.edition.value)
 
 const set = (space: string, written: Written) => emit('change', { ...answer, answers: { ...answer.answers, [space]: written } })
-const isNumber = ({ accepts }: Written) => accepts.every(accepted => readMeasure(accepted))
+const amountIn = (text: string) => readMeasure(text, bench.board.value.language)
+const amountsOf = ({ accepts }: Written) => accepts.flatMap(accepted => amountIn(accepted) ?? [])
+/** Numbers and words may stand side by side: each is told apart in its own way. */
+const hasWords = (written: Written) => amountsOf(written).length < written.accepts.length
 function setVariants(space: string, written: Written, event: Event) {
   const field = event.target as HTMLTextAreaElement
   const accepts = [...new Set(field.value.split('\n').map(line => line.trim()).filter(Boolean))]
   if (accepts.length) set(space, { ...written, accepts: accepts.slice(0, 40) })
   else field.value = written.accepts.join('\n')
 }
-/** Anything that isn't an amount of the answer's own kind leaves the tolerance as it was. */
+/** A number is in the answer's own unit. Anything that isn't an amount of the answer's own kind leaves the tolerance as it was. */
 function setTolerance(space: string, written: Written, event: Event) {
   const field = event.target as HTMLInputElement
   const { tolerance: former, ...exact } = written
-  const given = readMeasure(field.value)
+  const given = amountIn(field.value)
+  const kinds = ['number', ...amountsOf(written).map(amount => amount.dimension)]
   if (!field.value.trim()) set(space, exact)
-  else if (given && given.amount.compare(0) >= 0 && given.dimension === measure(written.accepts[0]!).dimension) set(space, { ...written, tolerance: field.value.trim() })
+  else if (given && given.amount.compare(0) >= 0 && kinds.includes(given.dimension)) set(space, { ...written, tolerance: field.value.trim() })
   else field.value = former ?? ''
 }
 </script>
@@ -36,10 +40,10 @@ function setTolerance(space: string, written: Written, event: Event) {
     <label><span class="label">{{ t('answers.accepts') }}</span>
       <UiTyped tall :rows="Math.min(6, written.accepts.length + 1)" :value="written.accepts.join('\n')" @change="setVariants(space, written, $event)" />
     </label>
-    <label v-if="isNumber(written)"><span class="label">{{ t('answers.tolerance') }}</span>
+    <label v-if="amountsOf(written).length"><span class="label">{{ t('answers.tolerance') }}</span>
       <UiTyped maxlength="20" :value="written.tolerance ?? ''" :placeholder="t('answers.exactly')" @change="setTolerance(space, written, $event)" />
     </label>
-    <fieldset v-else class="mt-2">
+    <fieldset v-if="hasWords(written)" class="mt-2">
       <legend class="label">{{ t('answers.tellsApart') }}</legend>
       <label v-for="tell in TELLS" :key="tell" class="flex min-h-9 items-center gap-2">
         <input type="checkbox" class="h-5 w-5 shrink-0 accent-leaf-600" :checked="written[tell] ?? false" @change="set(space, { ...written, [tell]: ($event.target as HTMLInputElement).checked })">{{ t(`answers.tells.${tell}`) }}

@@ -1,6 +1,7 @@
 import type { Page } from '../../board/board'
 import { gapsIn } from '../../board/whatPlacesTake'
 import { withEntry, type SlateState } from '../../slate/state'
+import type { MarkContext } from '../context'
 import { placeOfSpot } from '../document'
 import { kindHas, kindOfKey } from '../kind'
 import { marksWith, type ItemMark } from '../outcome'
@@ -9,11 +10,14 @@ import type { WriteKey, Written } from './key'
 
 const reasons = {
   'nothing-written': { doing: {}, codes: { 'nothing-written': {} } },
-  'right': { doing: {}, codes: { 'written-right': { text: 'text' } } },
+  'right': { doing: {}, codes: { 'written-right': { text: 'text' }, 'left-blank': {} } },
   'written-other': { doing: { text: 'text' }, codes: { 'written-other': { wanted: 'text' } } },
   'written-near': {
     doing: { text: 'text' },
-    codes: { 'written-near': { wanted: 'text' }, 'written-no-number': {}, 'written-no-unit': { wanted: 'text' } },
+    codes: {
+      'written-near': { wanted: 'text' }, 'written-no-number': {}, 'written-no-unit': { wanted: 'text' },
+      'written-other-unit': { wanted: 'text' },
+    },
   },
 } as const
 const mark = marksWith(reasons)
@@ -21,12 +25,12 @@ const mark = marksWith(reasons)
 /**
  * Marks what was typed, one point for each space or gap. Right: one of the accepted variants, capitals, accents and
  * punctuation told apart only where the key says so; of a number any form of the same value, within the tolerance. A near
- * miss (one slip in words of up to five letters, two in longer ones; a number without its unit) is on the line: a
- * teacher tells a slip from a mistake.
+ * miss (one slip in words of up to five letters, two in longer ones; a number without its unit, or with another) is on the
+ * line: a teacher tells a slip from a mistake.
  */
 export const writeKind = kindOfKey<WriteKey>()({
   reasons,
-  mark: (key, { state }) => Object.entries(key.answers).map(([space, answer]) => markSpace(space, state.texts[space] ?? '', answer)),
+  mark: (key, context) => Object.entries(key.answers).map(([space, answer]) => markSpace(space, answer, context)),
   /** What is written in each space and gap, beside further variants that the key has for it already. */
   keep({ page, state }, former) {
     const answers = Object.fromEntries(spacesOn(page).flatMap((space) => {
@@ -55,17 +59,22 @@ export const writeKind = kindOfKey<WriteKey>()({
   },
 })
 
-function markSpace(space: string, written: string, answer: Written): ItemMark {
+function markSpace(space: string, answer: Written, { state, edition, begun }: MarkContext): ItemMark {
   const about = { is: 'place', item: space } as const
-  const text = written.trim()
-  if (!text) return mark({ ...about, verdict: 'not-placed', code: 'nothing-written', words: {} })
+  const text = (state.texts[space] ?? '').trim()
+  if (!text) {
+    return begun && answer.accepts.some(accepted => !accepted.trim())
+      ? mark({ ...about, verdict: 'right', code: 'left-blank', words: {} })
+      : mark({ ...about, verdict: 'not-placed', code: 'nothing-written', words: {} })
+  }
   const wanted = answer.accepts.join(' / ')
-  const judged = judge(written, answer)
+  const judged = judge(text, answer, edition.board.language)
   switch (judged) {
     case 'right': return mark({ ...about, verdict: 'right', code: 'written-right', words: { text } })
     case 'other': return mark({ ...about, verdict: 'wrong', code: 'written-other', words: { text, wanted } })
     case 'near': return mark({ ...about, verdict: 'on-the-line', code: 'written-near', words: { text, wanted } })
     case 'no-number': return mark({ ...about, verdict: 'on-the-line', code: 'written-no-number', words: { text } })
+    case 'other-unit': return mark({ ...about, verdict: 'on-the-line', code: 'written-other-unit', words: { text, wanted } })
     case 'no-unit': return mark({ ...about, verdict: 'on-the-line', code: 'written-no-unit', words: { text, wanted } })
   }
 }
