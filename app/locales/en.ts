@@ -80,7 +80,7 @@ export default {
       'arrows-wrong': 'Have another look at the arrows, and which way they point.',
       'nothing-written': 'Nothing is written here yet.', 'written-other': 'You wrote “{text}”. Have another look.',
       'written-near': 'You wrote “{text}”. Look at it closely once more.',
-      'axis-wrong': 'Fold it in your mind: do the halves meet, and is that all?', 'axis-near': 'Nearly on the line.',
+      'axis-wrong': 'Fold it in your mind: do the halves meet, and is that all?', 'axis-near': 'Nearly on the line.', 'ink-near': 'Draw it a little more clearly.',
       'ringed-wrong': 'Have another look at what you ringed.', 'joined-wrong': 'Have another look at what you joined.',
       'votes': 'Nobody | {count} here | {count} here', 'stands': 'It stands {percent} % of the way from {from} to {to}.',
       'no-stand': 'It is not on the scale.',

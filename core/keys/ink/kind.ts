@@ -10,7 +10,7 @@ import { kindHas, kindOfKey, placeKind } from '../kind'
 import { compared, marksWith, type ItemMark } from '../outcome'
 import { EMPTY } from '../reason'
 import type { InkKey } from './key'
-import { axisDrawn, boxOf, distanceToBox, figureAt, ringedBy } from './strokes'
+import { axisDrawn, joinsIn, ringedBy, strokesFor, type JoinDrawn, type Stroke } from './strokes'
 
 const reasons = {
   ...EMPTY,
@@ -25,6 +25,7 @@ const reasons = {
     codes: { 'axis-wrong': {}, 'axis-none': {}, 'axis-missing': { count: 'number' } },
   },
   'axis-near': { doing: {}, codes: { 'axis-near': {} } },
+  'ink-near': { doing: {}, codes: { 'ringed-near': { near: 'figures' }, 'joined-near': { near: 'joins' } } },
   'ringed-wrong': {
     doing: { made: 'figures' },
     codes: {
@@ -49,14 +50,14 @@ export const inkKind = kindOfKey<InkKey>()({
     const strokes = drawnIn(key.place, context.state)
     const figures = new Map((context.page.backdrop.figures ?? []).map(figure => [figure.id, figure]))
     const { task } = key
-    const known = (ids: readonly FigureId[]) => ids.flatMap(id => figures.get(id) ?? [])
+    const known = (ids: readonly FigureId[]) => [...new Set(ids)].flatMap(id => figures.get(id) ?? [])
     switch (task.what) {
-      case 'symmetry': return known(task.figures).map((figure, _, all) => markSymmetry(figure, { find: task.find, strokes, all }))
-      case 'circle': {
-        const ringed = new Set(strokes.flatMap(stroke => ringedBy(stroke, known(task.figures))))
-        return [markRings(key.place, new Set(task.answers), ringed)]
+      case 'symmetry': {
+        const meant = strokesFor(known(task.figures), strokes)
+        return [...meant].map(([figure, lines]) => markSymmetry(figure, { find: task.find, lines, begun: strokes.length > 0 }))
       }
-      case 'join': return [markJoins(key.place, task.pairs, joinsIn(strokes, [...figures.values()]))]
+      case 'circle': return [markRings(key.place, task.answers, ringedBy(strokes, known(task.figures)))]
+      case 'join': return [markJoins(key.place, task.pairs, joinsIn(strokes, known(task.pairs.flat())))]
     }
   },
   keep: (context, former) => context.page.places.flatMap(({ kind, id }) =>
@@ -72,41 +73,51 @@ export const inkKind = kindOfKey<InkKey>()({
 const drawnIn = (place: PlaceId, state: SlateState): Point[][] =>
   strokesOf(state, place).map(([, { points }]) => evenly(points.map(([x, y]) => ({ x, y }))))
 
-interface Drawn { readonly find: 'one' | 'all', readonly strokes: readonly Point[][], readonly all: readonly Figure[] }
+interface Drawn { readonly find: 'one' | 'all', readonly lines: readonly Stroke[], readonly begun: boolean }
 
-/** A figure without any axis is right when it is left alone, on a slate on which something was drawn. */
-function markSymmetry(figure: Figure, { find, strokes, all }: Drawn): ItemMark {
-  const lines = strokes.filter((stroke) => {
-    const middle = stroke[Math.floor(stroke.length / 2)]!
-    return all.toSorted((a, b) => distanceToBox(middle, boxOf(a)) - distanceToBox(middle, boxOf(b)))[0] === figure
-  })
+/**
+ * A figure without any axis is right when it is left alone, on a slate on which something was drawn. A line that is no axis
+ * is wrong; a doodle beside a line that is one leaves it to the teacher.
+ */
+function markSymmetry(figure: Figure, { find, lines, begun }: Drawn): ItemMark {
   const axes = axesOf(figure.shape)
   const about = { is: 'figure', item: figure.id } as const
   const drawn = lines.length
   if (axes.angles.length === 0) {
     if (drawn) return mark({ ...about, verdict: 'wrong', code: 'axis-none', words: { drawn } })
-    return strokes.length
+    return begun
       ? mark({ ...about, verdict: 'right', code: 'axis-left-alone', words: {} })
       : mark({ ...about, verdict: 'not-placed', code: 'empty', words: {} })
   }
   if (drawn === 0) return mark({ ...about, verdict: 'not-placed', code: 'empty', words: {} })
   const found = lines.map(stroke => axisDrawn(stroke, figure, axes))
-  if (found.some(({ certainty }) => certainty === 'none')) {
+  const good = found.filter(({ sureness }) => sureness !== 'none')
+  if (good.length === 0 || found.some(({ sureness, straight }) => sureness === 'none' && straight)) {
     return mark({ ...about, verdict: 'wrong', code: 'axis-wrong', words: { drawn } })
   }
-  if (found.some(({ certainty }) => certainty === 'perhaps')) {
-    return mark({ ...about, verdict: 'on-the-line', code: 'axis-near', words: {} })
+  const different = new Set(good.map(({ axis }) => axis)).size
+  if (find === 'all' && axes.angles !== 'all' && different < axes.angles.length) {
+    return mark({ ...about, verdict: 'wrong', code: 'axis-missing', words: { drawn, count: axes.angles.length } })
   }
-  const different = new Set(found.map(({ axis }) => axis)).size
-  return find === 'one' || axes.angles === 'all' || different === axes.angles.length
+  return found.every(({ sureness }) => sureness === 'sure')
     ? mark({ ...about, verdict: 'right', code: 'axis-right', words: {} })
-    : mark({ ...about, verdict: 'wrong', code: 'axis-missing', words: { drawn, count: axes.angles.length } })
+    : mark({ ...about, verdict: 'on-the-line', code: 'axis-near', words: {} })
 }
 
-function markRings(place: PlaceId, answers: ReadonlySet<FigureId>, ringed: ReadonlySet<FigureId>): ItemMark {
-  const { how, made: around, missing, extra, verdict, points, of } = compared(answers, ringed)
+/** What is surely there and what perhaps, against what is asked for: whether some reading of it is right. */
+function doubtful<T>(wanted: ReadonlySet<T>, sure: ReadonlySet<T>, perhaps: ReadonlySet<T>): boolean {
+  return perhaps.size > 0 && [...wanted].every(one => sure.has(one) || perhaps.has(one)) && [...sure].every(one => wanted.has(one))
+}
+
+function markRings(place: PlaceId, answers: readonly FigureId[], ringed: ReadonlyMap<Figure, 'sure' | 'perhaps'>): ItemMark {
+  const those = (how: 'sure' | 'perhaps') => new Set([...ringed].filter(([, sureness]) => sureness === how).map(([{ id }]) => id))
+  const wanted = new Set(answers)
+  const { how, made: around, missing, extra, verdict, points, of } = compared(wanted, those('sure'))
   const about = { is: 'place', item: place, verdict, points, of } as const
   const made = { figures: around }
+  if (doubtful(wanted, those('sure'), those('perhaps'))) {
+    return mark({ ...about, verdict: 'on-the-line', points: 0, code: 'ringed-near', words: { near: { figures: [...those('perhaps')] } } })
+  }
   switch (how) {
     case 'empty': return mark({ ...about, code: 'empty', words: {} })
     case 'right': return mark({ ...about, code: 'ringed-right', words: { made } })
@@ -121,12 +132,17 @@ type Join = readonly [FigureId, FigureId]
 /** Which end comes first makes no difference. */
 const joinName = ([a, b]: Join) => [a, b].toSorted().join('>')
 
-function markJoins(place: PlaceId, wanted: readonly Join[], drawn: readonly Join[]): ItemMark {
-  const { how, made: joined, missing, extra, verdict, points, of } =
-    compared(new Set(wanted.map(joinName)), new Set(drawn.map(joinName)))
+function markJoins(place: PlaceId, pairs: readonly Join[], drawn: readonly JoinDrawn[]): ItemMark {
+  const those = (how: 'sure' | 'perhaps') =>
+    new Set(drawn.filter(({ sureness }) => sureness === how).map(({ between: [a, b] }) => joinName([a.id, b.id])))
+  const wanted = new Set(pairs.map(joinName))
+  const { how, made: joined, missing, extra, verdict, points, of } = compared(wanted, those('sure'))
   const joins = (names: readonly string[]) => ({ joins: names.map(name => name.split('>') as [FigureId, FigureId]) })
   const about = { is: 'place', item: place, verdict, points, of } as const
   const made = joins(joined)
+  if (doubtful(wanted, those('sure'), those('perhaps'))) {
+    return mark({ ...about, verdict: 'on-the-line', points: 0, code: 'joined-near', words: { near: joins([...those('perhaps')]) } })
+  }
   switch (how) {
     case 'empty': return mark({ ...about, code: 'empty', words: {} })
     case 'right': return mark({ ...about, code: 'joined-right', words: { made } })
@@ -135,14 +151,6 @@ function markJoins(place: PlaceId, wanted: readonly Join[], drawn: readonly Join
     case 'wrong':
       return mark({ ...about, code: 'joined-wrong', words: { made, missing: joins(missing), extra: joins(extra) } })
   }
-}
-
-/** What strokes join from one end to the other. */
-function joinsIn(strokes: readonly Point[][], figures: readonly Figure[]): [FigureId, FigureId][] {
-  return strokes.flatMap((stroke): [FigureId, FigureId][] => {
-    const [a, b] = [figureAt(stroke[0]!, figures), figureAt(stroke.at(-1)!, figures)]
-    return a && b && a !== b ? [[a, b]] : []
-  })
 }
 
 /**
@@ -154,9 +162,9 @@ function keepDrawing(place: PlaceId, { page, state }: MarkContext, former?: InkK
   const strokes = drawnIn(place, state)
   if (strokes.length === 0 || figures.length === 0) return []
   const ids = figures.map(f => f.id)
-  const answers = [...new Set(strokes.flatMap(stroke => ringedBy(stroke, figures)))]
+  const answers = [...ringedBy(strokes, figures)].flatMap(([{ id }, sureness]) => sureness === 'sure' ? [id] : [])
   if (answers.length) return [{ place, task: { what: 'circle', figures: ids, answers } }]
-  const pairs = joinsIn(strokes, figures)
+  const pairs = joinsIn(strokes, figures).map(({ between: [a, b] }): [FigureId, FigureId] => [a.id, b.id])
   if (pairs.length) return [{ place, task: { what: 'join', pairs } }]
   const before = former?.task
   return [{ place, task: { what: 'symmetry', figures: ids, find: before?.what === 'symmetry' ? before.find : 'one' } }]

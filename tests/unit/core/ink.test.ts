@@ -148,4 +148,59 @@ describe('ink', () => {
     expect(mark(board, {}, { strokes: [line([184, 120], [496, 120]), line([498, 220], [182, 220])] })[0]).toMatchObject({ verdict: 'right', points: 2 })
     expect(mark(board, {}, { strokes: [line([184, 120], [496, 220])] })[0]).toMatchObject({ verdict: 'wrong', points: 0, reason: { words: { extra: { joins: [['w0', 'w3']] } } } })
   })
+
+  it('of a hand that slips, lifts the pen or draws dashes is seen for what it is meant', () => {
+    const axis = line([200, 30], [200, 370], 2)
+    const dashes = Array.from({ length: 9 }, (_, i) => line([200 + i % 2, 40 + i * 36], [200, 62 + i * 36]))
+    const dot = { place: 'd', points: [[230, 150], [231, 150]] }
+    const doodle = ring({ x: 400, y: 420 }, 20, 14)
+    expect(drawn(axis, dot).kite).toBe('right')
+    expect(drawn(axis, doodle)).toEqual({ kite: 'right', slant: 'right' })
+    expect(drawn(...dashes).kite).toBe('right')
+    expect(drawn(line([200, 40], [200, 190]), line([200, 200], [200, 360])).kite).toBe('right')
+    expect(drawn(axis, ring({ x: 205, y: 200 }, 22, 16)).kite).toBe('on-the-line')
+    expect(drawn(axis, line([140, 150], [260, 150])).kite).toBe('wrong')
+    // Beside the shape, though it points the right way.
+    expect(drawn(line([200, 360], [200, 470])).kite).not.toBe('right')
+  })
+
+  it('rings in two strokes, drawn twice, close round the words or not quite closed are rings', () => {
+    const options = ['seven', 'eight', 'nine'].map((text, i) => figure(`o${i}`, { kind: 'rectangle', x: 100 + i * 220, y: 100, width: 180, height: 90 }, text))
+    const board = boardOf([space], [], { kind: 'ink', place: 'd', task: { what: 'circle', figures: ['o0', 'o1', 'o2'], answers: ['o1'] } }, { figures: options })
+    const verdict = (...strokes: object[]) => mark(board, {}, { strokes })[0]!.verdict
+    const middle = { x: 410, y: 145 }
+    const arc = (from: number, to: number, rx = 95, ry = 55) => ({
+      place: 'd', points: Array.from({ length: 30 }, (_, i): [number, number] => [middle.x + rx * Math.cos(from + (to - from) * i / 29), middle.y + ry * Math.sin(from + (to - from) * i / 29)]),
+    })
+    expect(verdict(arc(0, Math.PI), arc(Math.PI, 2 * Math.PI))).toBe('right')
+    expect(verdict(arc(0, Math.PI), arc(2 * Math.PI, Math.PI))).toBe('right')
+    expect(verdict(arc(0, 4 * Math.PI))).toBe('right')
+    expect(verdict(arc(0, 2 * Math.PI), arc(0.2, 2 * Math.PI))).toBe('right')
+    expect(verdict(arc(0, 2 * Math.PI, 34, 18))).toBe('right')
+    expect(verdict(arc(0, 2 * Math.PI), { place: 'd', points: [[20, 20], [21, 21]] })).toBe('right')
+    expect(verdict(arc(0.9, 2 * Math.PI - 0.1))).toBe('right')
+    expect(verdict(arc(1.3, 2 * Math.PI - 0.9))).toBe('on-the-line')
+    expect(verdict(ring({ x: 190, y: 145 }, 95, 55))).toBe('wrong')
+    expect(verdict({ place: 'd', points: [[330, 190], [490, 190]] })).toBe('not-placed')
+  })
+
+  it('joins that start inside a frame, end a little short or lift the pen are joins', () => {
+    const frame = figure('frame', { kind: 'rectangle', x: 80, y: 60, width: 160, height: 260 }, '')
+    const words = ['gull', 'crab', 'flies', 'crawls'].map((text, i) => figure(`w${i}`, { kind: 'rectangle', x: i < 2 ? 100 : 500, y: 100 + (i % 2) * 100, width: 80, height: 40 }, text))
+    const board = boardOf([space], [], { kind: 'ink', place: 'd', task: { what: 'join', pairs: [['w0', 'w2'], ['w1', 'w3']] } }, { figures: [frame, ...words] })
+    const verdict = (...strokes: object[]) => mark(board, {}, { strokes })[0]!.verdict
+    const second = line([182, 220], [498, 220])
+    expect(verdict(line([140, 120], [540, 120]), second)).toBe('right')
+    expect(verdict(line([184, 120], [330, 130]), line([338, 131], [496, 120]), second)).toBe('right')
+    expect(verdict(...Array.from({ length: 8 }, (_, i) => line([184 + i * 40, 120], [210 + i * 40, 120])), second)).toBe('right')
+    expect(verdict(line([205, 120], [478, 120]), second)).toBe('on-the-line')
+    expect(verdict(line([184, 120], [496, 220]), second)).toBe('wrong')
+  })
+
+  it('of five hundred strokes is read in a moment', () => {
+    const many = Array.from({ length: 400 }, (_, i) => line([(i * 37) % 900, (i * 53) % 440], [(i * 37) % 900 + 30, (i * 53) % 440 + 10]))
+    for (const task of [{ what: 'circle', figures: ['kite', 'slant'], answers: ['kite'] }, { what: 'join', pairs: [['kite', 'slant']] }, { what: 'symmetry', figures: ['kite', 'slant'], find: 'all' }]) {
+      expect(mark(boardOf([space], [], { kind: 'ink', place: 'd', task }, { figures }), {}, { strokes: many })[0]!.verdict).not.toBe('right')
+    }
+  }, 20_000)
 })
