@@ -117,12 +117,22 @@ function money(all: readonly string[]): TilePlan[] {
     : tile(value, value, { width: 84 + (i - coins) * 8, height: 46, colour: colour(i), textSize: 18 }))
 }
 
+/**
+ * Each letter has a length of its own, none a whole number of ones, and no two of them alike or near it: x is the shortest, the
+ * others follow it in the alphabet at steps that no ones fit into.
+ */
+export const algebraLength = (letter: string): number => ALGEBRA_LENGTHS[(letter.charCodeAt(0) - 'x'.charCodeAt(0) + 26) % 26]!
+
+/** Points: by how much lengths differ at the least, from each other and from whole ones. */
+const LENGTHS_APART = 4
+const ALGEBRA_LENGTHS = Array.from({ length: 80 }, (_, i) => ALGEBRA_X + i * 4.7)
+  .filter(length => Math.abs(length - Math.round(length / UNIT.one) * UNIT.one) >= LENGTHS_APART).slice(0, 26)
+
 /** Up to two letters in all: x^2 and xy have two sides, x has one and a unit. */
 function algebra(word: string, i: number): TilePlan | null {
   const sides = [...word.replace(/\^?[2²]/, m => m ? '#' : '').matchAll(/[a-z]#?/g)].flatMap(([letter]) => letter!.endsWith('#') ? [letter![0]!, letter![0]!] : [letter!])
   if (word !== '1' && (sides.length === 0 || sides.length > 2 || !/^[a-z]{1,2}$|^[a-z](\^2|²)$/.test(word))) return null
-  // Each further letter is a length of its own, and none of them a whole number of ones.
-  const length = (letter: string | undefined) => letter === undefined ? UNIT.one : ALGEBRA_X + (letter === 'y' ? 17 : letter === 'x' ? 0 : 9)
+  const length = (letter: string | undefined) => letter === undefined ? UNIT.one : algebraLength(letter)
   const [a, b] = sides
   const text = word.replace('^2', '²')
   return tile(text, '1', { width: length(a), height: length(b), colour: colour(i), textSize: 15 }, {

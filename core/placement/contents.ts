@@ -19,11 +19,14 @@ export function contentsOf(place: PlaceId, placements: readonly Placement[], cer
  * deeper one pieces stand in one row when, looked at across it, they overlap by a third of the lower one at least, or by
  * two thirds where one lies above the other; children lay crookedly, so a row may climb or sink from one to the next:
  * each piece is held against its neighbour along the row, not against the first. Pieces at one spot keep the order of the
- * placements.
+ * placements. Those named as `unsure` count as if they were in.
  */
-export function laneOrder(lane: Lane, placements: readonly Placement[], sizeOf: (piece: PieceId) => Size): PieceId[] {
+export function laneOrder(
+  lane: Lane, placements: readonly Placement[], sizeOf: (piece: PieceId) => Size, unsure: readonly PieceId[] = [],
+): PieceId[] {
   const row = lane.direction === 'row'
-  const held = contentsOf(lane.id, placements, 'in').map(({ piece, centre }): Standing => {
+  const there = contentsOf(lane.id, placements).filter(({ piece, share }) => certaintyInAll(share) === 'in' || unsure.includes(piece))
+  const held = there.map(({ piece, centre }): Standing => {
     const { width, height } = sizeOf(piece)
     return row
       ? { piece, along: lane.fromRight ? -centre.x : centre.x, across: centre.y, long: width, deep: height }

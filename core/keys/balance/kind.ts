@@ -1,13 +1,14 @@
 import Fraction from 'fraction.js'
 import type { PieceId, PlaceId } from '../../board/ids'
-import { measureText } from '../../exact/measure'
-import { evaluate, polynomialText, readTerm, type Polynomial } from '../../exact/polynomial'
+import { measure, measureText } from '../../exact/measure'
+import { equalPolynomials, evaluate, polynomialText, readTerm, type Polynomial } from '../../exact/polynomial'
 import { quantity, type Quantity } from '../../exact/quantity'
 import { contentsOf } from '../../placement/contents'
 import { measureOf, termOf, type MarkContext } from '../context'
 import { expressionOf } from '../expression/tiles'
 import { kindOfKey, pieceHas } from '../kind'
 import { marksWith, type ItemMark } from '../outcome'
+import { someReading } from '../readings'
 import { EMPTY } from '../reason'
 import type { BalanceKey } from './key'
 
@@ -23,7 +24,7 @@ const mark = marksWith(reasons)
 
 /**
  * Marks two pans: right when both hold something of exactly equal value, an x counting what it stands for. To solve it, a
- * single x must stand alone on one side, too. A tile on an edge leaves it on the line. One point.
+ * single x must stand alone on one side, too. A tile on an edge leaves it on the line if some reading of it is right. One point.
  */
 export const balanceKind = kindOfKey<BalanceKey>()({
   reasons,
@@ -49,17 +50,32 @@ export const balanceKind = kindOfKey<BalanceKey>()({
 })
 
 function markBalance(key: BalanceKey, context: MarkContext): ItemMark[] {
-  const held = (certainty: 'in' | 'unsure') => [key.left, key.right].map(place =>
-    contentsOf(place, context.placements, certainty).map(h => h.piece).filter(id => termOf(context, id))) as [PieceId[], PieceId[]]
-  const [left, right] = held('in')
+  const held = (place: PlaceId, certainty: 'in' | 'unsure') =>
+    contentsOf(place, context.placements, certainty).map(h => h.piece).filter(id => termOf(context, id))
+  const [left, right] = [held(key.left, 'in'), held(key.right, 'in')]
+  const perhaps = [...held(key.left, 'unsure').map(id => ({ id, left: true })), ...held(key.right, 'unsure').map(id => ({ id, left: false }))]
+  const surely = markPans(left, right, key, context)
+  if (perhaps.length === 0) return [surely]
+  const couldBeRight = someReading(perhaps, (meant) => {
+    const side = (isLeft: boolean) => meant.filter(one => one.left === isLeft).map(one => one.id)
+    // A tile between the pans is in one of them at most.
+    if (side(true).some(id => side(false).includes(id))) return false
+    return markPans([...left, ...side(true)], [...right, ...side(false)], key, context).verdict === 'right'
+  })
+  if (couldBeRight) return [mark({ is: 'place', item: key.left, verdict: 'on-the-line', code: 'balance-unsure', words: {} })]
+  const words = { left: sideText(left, context), right: sideText(right, context) }
+  return [surely.verdict === 'not-placed' ? mark({ is: 'place', item: key.left, verdict: 'wrong', code: 'balance-tilted', words }) : surely]
+}
+
+/** What certain tiles on the two pans say. */
+function markPans(left: readonly PieceId[], right: readonly PieceId[], key: BalanceKey, context: MarkContext): ItemMark {
   const step = stepOf(left, right, key, context)
   const about = { is: 'place', item: key.left } as const
   const words = { left: sideText(left, context), right: sideText(right, context) }
-  if (held('unsure').flat().length > 0) return [mark({ ...about, verdict: 'on-the-line', code: 'balance-unsure', words: {} })]
-  if (left.length === 0 && right.length === 0) return [mark({ ...about, verdict: 'not-placed', code: 'empty', words: {} })]
-  if (!step.level) return [mark({ ...about, verdict: 'wrong', code: 'balance-tilted', words })]
-  if (key.solve && !step.solved) return [mark({ ...about, verdict: 'wrong', code: 'balance-unsolved', words })]
-  return [mark({ ...about, verdict: 'right', code: key.solve ? 'balance-solved' : 'balance-level', words })]
+  if (left.length === 0 && right.length === 0) return mark({ ...about, verdict: 'not-placed', code: 'empty', words: {} })
+  if (!step.level) return mark({ ...about, verdict: 'wrong', code: 'balance-tilted', words })
+  if (key.solve && !step.solved) return mark({ ...about, verdict: 'wrong', code: 'balance-unsolved', words })
+  return mark({ ...about, verdict: 'right', code: key.solve ? 'balance-solved' : 'balance-level', words })
 }
 
 /** What the pans say: the equation, whether it is true, and whether the unknown stands alone in it. */
@@ -70,11 +86,19 @@ type Tiles = Pick<MarkContext, 'edition' | 'state'>
 export function stepOf(left: readonly PieceId[], right: readonly PieceId[], key: BalanceKey, context: Tiles): BalanceStep {
   const [l, r] = [expressionOf(left, context), expressionOf(right, context)]
   const [a, b] = [valueOfSide(l, key), valueOfSide(r, key)]
-  const level = left.length > 0 && right.length > 0 && a !== null && b !== null && a.equals(b)
+  // An equation that holds for every x is true without knowing it; lengths and masses never balance.
+  const same = equalPolynomials(l, r) || (a !== null && b !== null && a.equals(b))
+  const level = left.length > 0 && right.length > 0 && same && dimensionsOf([...left, ...right], context).size === 1
   const alone = (side: readonly PieceId[], other: Polynomial) =>
     side.length === 1 && polynomialText(expressionOf(side, context)) === 'x' && [...other.keys()].every(term => term === '1')
   return { equation: `${polynomialText(l)} = ${polynomialText(r)}`, level, solved: level && (alone(left, r) || alone(right, l)) }
 }
+
+const dimensionsOf = (tiles: readonly PieceId[], { edition, state }: Tiles) => new Set(tiles.flatMap((id) => {
+  const piece = edition.pieces.get(id)?.piece
+  if (piece?.kind !== 'tile') return []
+  return [measure(state.pieces[id]?.flipped && piece.other ? piece.other.value : piece.value).dimension]
+}))
 
 /** Null when a letter is there that nothing is known of. */
 function valueOfSide(side: Polynomial, key: BalanceKey): Quantity | null {

@@ -58,7 +58,7 @@ function markCover(key: CoverKey, context: MarkContext): ItemMark[] {
   const about = { is: 'place', item: grid.id } as const
   const cells = (names: Iterable<string>) => ({ cells: [...names], grid: grid.id })
   const { covered, unsure } = coveredCells(grid, context)
-  if (unsure.size) {
+  if (unsure.size && couldBeRight(key, covered, unsure, grid)) {
     const of = key.array ? 1 : key.cells.length
     return [mark({ ...about, verdict: 'on-the-line', of, code: 'cover-unsure', words: { names: cells(unsure) } })]
   }
@@ -77,6 +77,16 @@ function markCover(key: CoverKey, context: MarkContext): ItemMark[] {
       return [mark({ ...about, verdict, points, of, code: 'cover-wrong', words })]
     }
   }
+}
+
+/** Whether some reading of the cells that are half covered is right. */
+function couldBeRight({ cells, array }: CoverKey, covered: ReadonlySet<string>, unsure: ReadonlySet<string>, grid: Grid): boolean {
+  const fits = (wanted: readonly string[]) => wanted.every(cell => covered.has(cell) || unsure.has(cell))
+    && [...covered].every(cell => wanted.includes(cell))
+  if (!array) return fits(cells)
+  const range = (most: number) => Array.from({ length: Math.max(0, most + 1) }, (_, i) => i)
+  return range(grid.rows - array.rows).some(top => range(grid.columns - array.columns).some(left =>
+    fits(range(array.rows - 1).flatMap(row => range(array.columns - 1).map(column => `${top + row},${left + column}`)))))
 }
 
 /** Three rows of four are a 3 × 4 array, and four rows of three are not (common practice, no source). */

@@ -1,8 +1,10 @@
+import type { PieceId } from '../../board/ids'
 import { equalPolynomials, multiply, polynomial, polynomialText, readTerm } from '../../exact/polynomial'
 import { contentsOf } from '../../placement/contents'
 import { termOf, type MarkContext } from '../context'
 import { kindHas, kindOfKey, pieceHas } from '../kind'
 import { marksWith, type ItemMark } from '../outcome'
+import { someReading } from '../readings'
 import { EMPTY } from '../reason'
 import type { ExpressionKey } from './key'
 import { expressionOf, rectangleOf, zeroPairs } from './tiles'
@@ -52,27 +54,35 @@ function markExpression(key: ExpressionKey, context: MarkContext): ItemMark[] {
   const tiles = (certainty: 'in' | 'unsure') =>
     contentsOf(key.place, context.placements, certainty).map(h => h.piece).filter(id => termOf(context, id))
   const [sure, perhaps] = [tiles('in'), tiles('unsure')]
-  const expression = expressionOf(sure, context)
+  const surely = markTiles(sure, key, context)
+  if (perhaps.length === 0) return [surely]
+  if (someReading(perhaps, more => markTiles([...sure, ...more], key, context).verdict === 'right')) {
+    return [mark({ is: 'place', item: key.place, verdict: 'on-the-line', code: 'expression-unsure', words: {} })]
+  }
+  return [surely.verdict === 'not-placed' ? markTiles(perhaps, key, context) : surely]
+}
+
+/** What certain tiles make. */
+function markTiles(tiles: readonly PieceId[], key: ExpressionKey, context: MarkContext): ItemMark {
+  const expression = expressionOf(tiles, context)
   const target = polynomial(key.target)
   const made = polynomialText(expression)
   const about = { is: 'place', item: key.place } as const
   const wrong = { ...about, verdict: 'wrong' } as const
-  if (perhaps.length) return [mark({ ...about, verdict: 'on-the-line', code: 'expression-unsure', words: {} })]
-  if (sure.length === 0) return [mark({ ...about, verdict: 'not-placed', code: 'empty', words: {} })]
+  if (tiles.length === 0) return mark({ ...about, verdict: 'not-placed', code: 'empty', words: {} })
   if (!equalPolynomials(expression, target)) {
-    return [mark({ ...wrong, code: 'expression-other', words: { made, target: polynomialText(target) } })]
+    return mark({ ...wrong, code: 'expression-other', words: { made, target: polynomialText(target) } })
   }
   if (!key.as) {
-    const words = { made, pairs: zeroPairs(sure, context) }
-    return [mark({ ...about, verdict: 'right', code: 'expression-right', words })]
+    return mark({ ...about, verdict: 'right', code: 'expression-right', words: { made, pairs: zeroPairs(tiles, context) } })
   }
-  const sides = rectangleOf(sure, context)
+  const sides = rectangleOf(tiles, context)
   if (!sides || !equalPolynomials(multiply(...sides), expression)) {
-    return [mark({ ...wrong, code: 'expression-gaps', words: { made } })]
+    return mark({ ...wrong, code: 'expression-gaps', words: { made } })
   }
   const product = sides.map(side => `(${polynomialText(side)})`).join('')
   if (key.as === 'square' && !equalPolynomials(...sides)) {
-    return [mark({ ...wrong, code: 'expression-no-square', words: { made, product } })]
+    return mark({ ...wrong, code: 'expression-no-square', words: { made, product } })
   }
-  return [mark({ ...about, verdict: 'right', code: 'expression-product', words: { made, product } })]
+  return mark({ ...about, verdict: 'right', code: 'expression-product', words: { made, product } })
 }

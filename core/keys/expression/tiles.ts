@@ -29,26 +29,52 @@ export function zeroPairs(tiles: readonly PieceId[], context: Tiles): number {
   return [...counts.values()].reduce((sum, [plus, minus]) => sum + Math.min(plus, minus), 0)
 }
 
+interface Laid {
+  readonly box: Box
+  /** Lengths across and down, as terms. */
+  readonly across: string
+  readonly down: string
+  readonly negative: boolean
+}
+
 /**
  * The two sides of the rectangle that tiles fill, across and down; null where they don't: a gap, an overlap, a tile
- * aslant, or a tile whose term isn't the product of its own two sides.
+ * aslant, or a tile whose term isn't the product of its own two sides. With negative tiles each column and each row has a
+ * sign, and a tile is negative where the two differ: x², −x beside it and below, and +1 in the corner are (x − 1)(x − 1).
  */
 export function rectangleOf(tiles: readonly PieceId[], context: Tiles): [Polynomial, Polynomial] | null {
-  const laid = tiles.map((id) => {
+  const laid = tiles.map((id): Laid | null => {
     const box = straightBox(context.state.pieces[id]!, context.edition.pieces.get(id)!.master)
-    const sides = box && sidesOf(termOf(context, id)!, box, (context.state.pieces[id]!.turn ?? 0) % 180 === 90)
-    return box && sides ? { box, across: sides[0], down: sides[1] } : null
+    const term = termOf(context, id)!
+    const sides = box && sidesOf(term, box, (context.state.pieces[id]!.turn ?? 0) % 180 === 90)
+    return box && sides ? { box, across: sides[0], down: sides[1], negative: term[1].compare(0) < 0 } : null
   })
   if (laid.length === 0 || !laid.every(tile => tile !== null)) return null
   const boxes = laid.map(tile => tile.box)
   const slack = SLACK * Math.min(...boxes.flatMap(b => [b.width, b.height]))
   if (!fillBounds(boxes, slack)) return null
   const [top, left] = [Math.min(...boxes.map(b => b.y)), Math.min(...boxes.map(b => b.x))]
-  const one = new Fraction(1)
-  return [
-    polynomialOf(laid.filter(({ box }) => box.y - top <= slack).map(({ across }) => [across, one])),
-    polynomialOf(laid.filter(({ box }) => box.x - left <= slack).map(({ down }) => [down, one])),
-  ]
+  const columns = laid.filter(({ box }) => box.y - top <= slack)
+  const rows = laid.filter(({ box }) => box.x - left <= slack)
+  const corner = columns.find(tile => rows.includes(tile))
+  if (!corner) return null
+  // The first column is positive where its corner tile is; the first row always.
+  const down = rows.map(tile => ({ term: tile.down, sign: tile.negative === corner.negative ? 1 : -1, tile }))
+  const across = columns.map(tile => ({ term: tile.across, sign: tile.negative ? -1 : 1, tile }))
+  if (laid.some(tile => tile.negative) && !laid.every(tile => hasSign(tile, across, down))) return null
+  const side = (parts: typeof down) => polynomialOf(parts.map(({ term, sign }): [string, Fraction] => [term, new Fraction(sign)]))
+  return [side(across), side(down)]
+}
+
+type Side = readonly { readonly sign: number, readonly tile: Laid }[]
+
+/** Whether a tile has the sign that its column and its row give it. */
+function hasSign({ box, negative }: Laid, across: Side, down: Side): boolean {
+  const shared = (from: number, size: number, other: number, otherSize: number) => Math.min(from + size, other + otherSize) - Math.max(from, other)
+  const most = (side: Side, along: (tile: Laid) => number) => side.reduce((best, one) => along(one.tile) > along(best.tile) ? one : best).sign
+  const column = most(across, tile => shared(box.x, box.width, tile.box.x, tile.box.width))
+  const row = most(down, tile => shared(box.y, box.height, tile.box.y, tile.box.height))
+  return negative === (column * row < 0)
 }
 
 /** No two overlap by more than the slack; grown by half of it they leave nothing free of the box around them, drawn in by half of it. */

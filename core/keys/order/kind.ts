@@ -26,7 +26,7 @@ const GAP = 8
  * Credit: *all* is one point for the whole; *neighbours* a point for each seam that is in order; *run* a point for each
  * piece of the longest run in order; *pairs* a point for each pair of the order that is kept (for a total order
  * Kendall's count of concordant pairs: Biometrika 30, 1938). Pieces that aren't in the order are passed over. A piece on
- * the edge of the lane leaves the whole on the line. A key that contradicts itself marks nothing; preflight says so.
+ * the edge of the lane leaves the whole on the line if all is in order with it. A key that contradicts itself marks nothing; preflight says so.
  */
 export const orderKind = kindOfKey<OrderKey>()({
   reasons,
@@ -53,7 +53,8 @@ function markOrder(key: OrderKey, context: MarkContext): ItemMark[] {
   const after = closure(key.before)
   if (lane?.kind !== 'lane' || !after) return []
   const asked = new Set(after.keys())
-  const row = laneOrder(lane, context.placements, id => context.edition.pieces.get(id)!.master)
+  const sizeOf = (id: PieceId) => context.edition.pieces.get(id)!.master
+  const row = laneOrder(lane, context.placements, sizeOf)
   const standing = row.filter(id => asked.has(keyName(id)))
   const sequence = standing.map(keyName)
   const placed = new Set(sequence).size
@@ -66,8 +67,16 @@ function markOrder(key: OrderKey, context: MarkContext): ItemMark[] {
   }[key.credit]
   const about = { is: 'place', item: lane.id, of } as const
   const order = { pieces: standing }
+  const inOrder = (more: readonly PieceId[]) => {
+    const all = laneOrder(lane, context.placements, sizeOf, more).map(keyName).filter(id => asked.has(id))
+    const kept = pairsKept(all, after)
+    return new Set(all).size === asked.size && kept.kept === kept.of
+  }
   const unsure = contentsOf(lane.id, context.placements, 'unsure').map(u => u.piece).filter(piece => asked.has(keyName(piece)))
-  if (unsure.length) return [mark({ ...about, verdict: 'on-the-line', code: 'order-unsure', words: { names: { pieces: unsure } } })]
+  // What is on the edge matters only where all would be in order with it.
+  if (unsure.length && inOrder(unsure)) {
+    return [mark({ ...about, verdict: 'on-the-line', code: 'order-unsure', words: { names: { pieces: unsure } } })]
+  }
   if (sequence.length === 0) return [mark({ ...about, verdict: 'not-placed', code: 'empty', words: {} })]
   if (placed < asked.size) {
     const words = { order, placed, count: asked.size }

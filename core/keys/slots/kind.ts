@@ -35,8 +35,13 @@ export const slotsKind = kindOfKey<SlotsKey>()({
     const grouped = new Set(key.alike?.flat())
     const single = Object.keys(key.fits).filter(slot => !grouped.has(slot)).map(slot => [slot])
     const right = new Set([...key.alike ?? [], ...single].flatMap(group => rightInGroup(group, key, fillings)))
-    return Object.keys(key.fits).map(slot =>
-      markSlot({ slot, accepted: key.fits[slot]!, filling: fillings.get(slot)!, right: right.has(slot), begun: context.begun }))
+    return Object.keys(key.fits).map((slot) => {
+      const alike = key.alike?.find(group => group.includes(slot)) ?? []
+      return markSlot({
+        slot, accepted: key.fits[slot]!, filling: fillings.get(slot)!, right: right.has(slot), begun: context.begun,
+        grouped: new Set(alike.flatMap(other => key.fits[other] ?? [])),
+      })
+    })
   },
   /** What stands in each slot, cell and gap; slots left empty are not asked for. */
   keep(context, former) {
@@ -81,15 +86,23 @@ interface Slot {
   readonly slot: string
   readonly accepted: readonly PieceId[]
   readonly filling: Filling
+  /** What the slots that may change places with it accept. */
+  readonly grouped: ReadonlySet<PieceId>
   readonly right: boolean
   readonly begun: boolean
 }
 
-function markSlot({ slot, accepted, filling: { sure, perhaps }, right, begun }: Slot): ItemMark {
+function markSlot({ slot, accepted, filling: { sure, perhaps }, grouped, right, begun }: Slot): ItemMark {
   const about = { is: 'place', item: slot } as const
   const names = { pieces: [...sure, ...perhaps] }
   if (sure.length > 1) return mark({ ...about, verdict: 'wrong', code: 'two-in-slot', words: { names } })
-  if (perhaps.length) return mark({ ...about, verdict: 'on-the-line', code: 'slot-unsure', words: { names } })
+  // What is on the edge matters only where some reading of it is right.
+  const fitting = (id: PieceId) => accepted.includes(keyName(id)) || grouped.has(keyName(id))
+  const hangs = sure.length === 1 ? right : accepted.length === 0 ? begun : perhaps.some(fitting)
+  if (perhaps.length && hangs) return mark({ ...about, verdict: 'on-the-line', code: 'slot-unsure', words: { names } })
+  if (perhaps.length && sure.length === 0 && accepted.length) {
+    return mark({ ...about, verdict: 'wrong', code: 'does-not-fit', words: { names, home: { anyPiece: accepted } } })
+  }
   if (sure.length === 0) {
     return accepted.length || !begun
       ? mark({ ...about, verdict: 'not-placed', code: 'empty', words: {} })

@@ -1,16 +1,15 @@
 import type { PieceId, PlaceId } from '../../board/ids'
 import { measure, measureText } from '../../exact/measure'
 import { readTerm } from '../../exact/polynomial'
-import { quantity, sum, type Quantity } from '../../exact/quantity'
+import { fewestTiles, supplyOf } from '../../exact/change'
+import { sum, type Quantity } from '../../exact/quantity'
 import { contentsOf } from '../../placement/contents'
 import { measureOf, valueOf, type MarkContext } from '../context'
+import { someReading } from '../readings'
 import { kindHas, kindOfKey, pieceHas } from '../kind'
 import { marksWith, type ItemMark } from '../outcome'
 import { EMPTY } from '../reason'
 import type { TotalKey } from './key'
-
-/** Beyond this many tiles on the edge their combinations aren't tried one by one; the total is then on the line. */
-const MOST_UNSURE = 12
 
 const reasons = {
   ...EMPTY,
@@ -29,8 +28,8 @@ const mark = marksWith(reasons)
 /**
  * Marks the exact value of what lies in a place; pieces without a value count for nothing. One point, and one for each
  * further place that must make the target in a way of its own: with other tiles, in whatever order. With tiles on the
- * edge it is on the line if some reading of them makes the target, else wrong. In standard form no tiles of one size make
- * one of the next size on the page: 3 hundreds 4 tens 2 ones, not 2 hundreds 14 tens 2 ones.
+ * edge it is on the line if some reading of them is right, else wrong. In standard form no fewer of the page's tiles make
+ * it: 3 hundreds 4 tens 2 ones, not 2 hundreds 14 tens 2 ones.
  */
 export const totalKind = kindOfKey<TotalKey>()({
   reasons,
@@ -67,53 +66,52 @@ function madeText(pieces: readonly PieceId[], context: MarkContext): string {
 }
 
 function markPlace(place: PlaceId, key: TotalKey, context: MarkContext): ItemMark {
-  const { amount: target, dimension } = measure(key.target)
   const tiles = (certainty: 'in' | 'unsure') =>
     contentsOf(place, context.placements, certainty).map(h => h.piece).filter(id => valueOf(context, id))
   const [sure, perhaps] = [tiles('in'), tiles('unsure')]
-  const missing = target.sub(total(sure, context))
+  const surely = markTiles(sure, place, key, context)
+  if (perhaps.length === 0) return surely
+  const couldBeRight = someReading(perhaps, more => markTiles([...sure, ...more], place, key, context).verdict === 'right')
+  if (couldBeRight) return mark({ is: 'place', item: place, verdict: 'on-the-line', code: 'total-unsure', words: {} })
+  // Whatever the tiles on the edge are meant for, it isn't the target: what lies there is wrong, or not there yet.
+  return surely.verdict === 'not-placed' ? markTiles(perhaps, place, key, context) : surely
+}
+
+/** What certain tiles make. */
+function markTiles(tiles: readonly PieceId[], place: PlaceId, key: TotalKey, context: MarkContext): ItemMark {
+  const { amount: target, dimension } = measure(key.target)
+  const missing = target.sub(total(tiles, context))
   const about = { is: 'place', item: place } as const
-  const made = madeText(sure, context)
+  const made = madeText(tiles, context)
   const wrong = { ...about, verdict: 'wrong' } as const
-  const off = () => mark({
-    ...wrong, code: missing.compare(0) > 0 ? 'total-short' : 'total-over',
-    words: { made, target: measureText(target, dimension), missing: measureText(missing.abs(), dimension) },
-  })
-  if (perhaps.length) {
-    return couldMake(missing, perhaps.map(id => valueOf(context, id)!))
-      ? mark({ ...about, verdict: 'on-the-line', code: 'total-unsure', words: {} })
-      : off()
-  }
   // A length among minutes makes no sum at all.
-  if (sure.some(id => measureOf(context, id)?.dimension !== dimension)) {
+  if (tiles.some(id => measureOf(context, id)?.dimension !== dimension)) {
     return mark({ ...wrong, code: 'total-other-unit', words: { made } })
   }
-  if (sure.length === 0) return mark({ ...about, verdict: 'not-placed', code: 'empty', words: {} })
-  if (!missing.equals(0)) return off()
-  if (key.tiles !== undefined && sure.length !== key.tiles) {
-    return mark({ ...wrong, code: 'total-tiles', words: { made, tiles: sure.length, count: key.tiles } })
+  if (tiles.length === 0) return mark({ ...about, verdict: 'not-placed', code: 'empty', words: {} })
+  if (!missing.equals(0)) {
+    return mark({
+      ...wrong, code: missing.compare(0) > 0 ? 'total-short' : 'total-over',
+      words: { made, target: measureText(target, dimension), missing: measureText(missing.abs(), dimension) },
+    })
   }
-  if (key.standardForm && !isStandard(sure, context)) return mark({ ...wrong, code: 'not-standard', words: { made } })
+  if (key.tiles !== undefined && tiles.length !== key.tiles) {
+    return mark({ ...wrong, code: 'total-tiles', words: { made, tiles: tiles.length, count: key.tiles } })
+  }
+  if (key.standardForm && !isFewest(tiles, target, context)) return mark({ ...wrong, code: 'not-standard', words: { made } })
   return mark({ ...about, verdict: 'right', code: 'total-right', words: { made } })
 }
 
 const total = (pieces: readonly PieceId[], context: MarkContext) => sum(pieces.map(id => valueOf(context, id)!))
 
-/** Whether some of the values, none and all included, add up to the missing amount. */
-function couldMake(missing: Quantity, values: readonly Quantity[]): boolean {
-  if (values.length > MOST_UNSURE) return true
-  const [first, ...rest] = values
-  return first ? couldMake(missing, rest) || couldMake(missing.sub(first), rest) : missing.equals(0)
-}
-
-/** The tiles of each size together with all smaller ones are worth less than one of the next size that the page offers. */
-function isStandard(pieces: readonly PieceId[], context: MarkContext): boolean {
-  const offered = new Set(context.page.pieces.flatMap(p => valueOf(context, p.id)?.toFraction() ?? []))
-  const sizes = [...offered].map(quantity).filter(v => v.compare(0) > 0)
-  return sizes.every((size) => {
-    const smaller = pieces.filter(id => valueOf(context, id)!.compare(size) < 0)
-    return total(smaller, context).compare(size) < 0
+/** No fewer of the page's tiles make it. Where that can't be told, for the amount is too large, it is taken to be so. */
+function isFewest(pieces: readonly PieceId[], target: Quantity, context: MarkContext): boolean {
+  const offered = context.page.pieces.flatMap((piece) => {
+    const value = valueOf(context, piece.id)
+    return value ? [{ value, bin: piece.bin ?? false }] : []
   })
+  const fewest = fewestTiles(target, supplyOf(offered))
+  return fewest === undefined || fewest === null || pieces.length <= fewest
 }
 
 /**

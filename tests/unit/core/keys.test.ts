@@ -78,7 +78,9 @@ describe('a balance', () => {
     expect(mark(board, { a: [50, 50], b: [350, 50], d: [420, 50] })[0]).toMatchObject({ verdict: 'wrong', reason: { words: { left: '0.5', right: '0.45' } } })
     expect(mark(board, { a: [50, 50] })[0]).toMatchObject({ verdict: 'wrong' })
     expect(mark(board, {})[0]).toMatchObject({ verdict: 'not-placed' })
-    expect(mark(board, { a: [200, 50], b: [350, 50] })[0]).toMatchObject({ verdict: 'on-the-line' })
+    // On the edge it matters only where the pans could be level with it.
+    expect(mark(board, { a: [200, 50], b: [350, 50], c: [420, 50] })[0]).toMatchObject({ verdict: 'on-the-line' })
+    expect(mark(board, { a: [200, 50], b: [350, 50] })[0]).toMatchObject({ verdict: 'wrong' })
   })
 })
 
