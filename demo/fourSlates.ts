@@ -56,6 +56,18 @@ function doubtful(right: SlateState, edition: Edition): SlateState {
       }
     }
   }
+  // What only makes sense together, as a rectangle of tiles does, is put aside together.
+  for (let off = 4; off < 400; off += 4) {
+    for (const [dx, dy] of [[off, 0], [-off, 0], [0, off], [0, -off]] as const) {
+      const pieces = Object.fromEntries(Object.entries(right.pieces).map(([id, at]) => [id, { ...at, x: at.x + dx, y: at.y + dy }]))
+      const state = { ...right, pieces }
+      const onPage = (Object.entries(pieces) as [PieceId, OnPage][]).every(([id, { x, y }]) => {
+        const { page } = edition.pieces.get(id)!
+        return x >= 0 && y >= 0 && x <= page.width && y <= page.height
+      })
+      if (onPage && undecided(state, edition) > 0) return state
+    }
+  }
   for (const [space, text] of Object.entries(right.texts)) {
     const state = { ...right, texts: { ...right.texts, [space]: text.slice(0, -1) } }
     if (undecided(state, edition) > 0) return state

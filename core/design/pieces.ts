@@ -3,7 +3,8 @@ import { MOST_PIECES } from '../board/sizes'
 import type { MasterId, PageId, PieceId } from '../board/ids'
 import { PIECE_TEXT_LONGEST, type Master, type Piece, type PieceKind, type PictureCard } from '../board/piece'
 import { PIECE_TRAITS } from '../board/pieceTraits'
-import { referencesOf, withoutPiece } from '../keys/key'
+import { keysOn, referencesOf, withoutPiece } from '../keys/key'
+import { closure } from '../keys/partialOrder'
 import { withEntry } from '../slate/state'
 import { cardSize, pictureCardSize } from '../layout/cardSize'
 import type { Random } from '../layout/random'
@@ -96,15 +97,40 @@ export function scrambleLedge(board: Board, pageId: PageId, chance: number | Ran
  * teacher keeps is laid once more, by chance that nobody can foresee: see `ledge.ts`.
  */
 export function rescrambled(board: Board, pageId: PageId, chance: number | Random = board.seed ?? 0): Board {
-  const homes = sortKeyOf(board, pageId)?.homes ?? {}
-  const groupOf = (id: PieceId) => homes[id]?.join(' ') ?? undefined
+  const groupOf = groupsIn(board, pageId)
   return withPage(board, pageId, (page) => {
     // Bins, and tiles that no key asks for by name, keep their order behind the rest: it tells nothing, and helps to find them.
     const asked = new Set(board.keys.filter(key => key.page === pageId).flatMap(key => referencesOf(key).pieces))
     const inOrder = page.pieces.filter(p => p.bin || (['tile', 'token', 'cover'].includes(p.kind) && !asked.has(p.id)))
     const others = page.pieces.filter(p => !inOrder.includes(p))
-    return { ...page, ledge: [...scramble(others.map(p => p.id), groupOf, chance), ...inOrder.map(p => p.id)] }
+    return { ...page, ledge: [...scramble(others.map(p => p.id), groupOf, chance, row => toldBy(board, pageId, row)), ...inOrder.map(p => p.id)] }
   })
+}
+
+/** What belongs together: by its homes, or, where nothing is sorted, by the set that it makes with others. */
+function groupsIn(board: Board, pageId: PageId): (id: PieceId) => string | undefined {
+  const homes = sortKeyOf(board, pageId)?.homes
+  if (homes) return id => homes[id]?.join(' ')
+  const sets = new Map(keysOn(board.keys, pageId, 'match').flatMap(key => key.sets.flatMap((set, i) => set.map(id => [id, `${key.id} ${i}`] as const))))
+  return id => sets.get(id)
+}
+
+/** Worse than anything that stands side by side: a row that is the answer. */
+const ANSWER = 1000
+
+/** How much a row on the ledge gives away: an order that is asked for, or the pieces of slots and gaps in the order of those. */
+export function toldBy(board: Board, pageId: PageId, row: readonly PieceId[]): number {
+  const inOrder = keysOn(board.keys, pageId, 'order').filter((key) => {
+    const after = closure(key.before)
+    const asked = row.filter(id => after?.has(id))
+    return after !== null && asked.length > 1 && asked.every((id, i) => asked.slice(i + 1).every(later => !after.get(later)!.has(id)))
+  }).length
+  const filled = keysOn(board.keys, pageId, 'slots').filter((key) => {
+    const wanted = [...new Set(Object.values(key.fits).flatMap(pieces => pieces[0] ?? []))]
+    const asked = row.filter(id => wanted.includes(id))
+    return wanted.length > 1 && asked.every((id, i) => id === wanted[i])
+  }).length
+  return ANSWER * (inOrder + filled)
 }
 
 /** Pieces on the ledge: scrambled among the others, or in the order given behind them, as tiles are that tell nothing by their order. */

@@ -63,10 +63,11 @@ function isometric(side: number, page: Size): RuledLine[] {
   const across = side * Math.sqrt(3) / 2
   const slope = Math.tan(Math.PI / 6)
   const rise = page.width * slope
-  const slanted = steps(0, page.height + rise, side).flatMap(y => [
-    cutTo(page, { from: { x: 0, y }, to: { x: page.width, y: y - rise } }),
-    cutTo(page, { from: { x: 0, y: y - Math.ceil(rise / side) * side }, to: { x: page.width, y: y - Math.ceil(rise / side) * side + rise } }),
-  ])
+  // Both meet the left edge at whole sides, so that the three kinds of lines cross in the same points.
+  const rising = steps(0, page.height + rise, side).map(y => cutTo(page, { from: { x: 0, y }, to: { x: page.width, y: y - rise } }))
+  const first = -Math.ceil(rise / side) * side
+  const falling = steps(first, page.height, side).map(y => cutTo(page, { from: { x: 0, y }, to: { x: page.width, y: y + rise } }))
+  const slanted = [...rising, ...falling]
   return [...steps(across, page.width, across).map(x => upright(x, 0, page.height)), ...slanted.flatMap(line => line ?? [])]
 }
 

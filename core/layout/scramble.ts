@@ -1,22 +1,33 @@
 import { seeded, shuffled, type Random } from './random'
 
 const TRIES = 200
+/** Items of which every order is looked at: 720 of them. */
+const MOST_TRIED = 6
+
+function allOrders<T>(items: readonly T[]): T[][] {
+  if (items.length < 2) return [[...items]]
+  return items.flatMap((item, i) => allOrders(items.toSpliced(i, 1)).map(rest => [item, ...rest]))
+}
 
 /**
  * An order for the ledge that tells nothing: among shuffles made by chance, or from a seed, the first in which no item stands
  * where it stood in the list, and in which neighbours share a group no more often than chance would have it.
- * Where no such order exists (one item, two of a group) the one that comes nearest is given; ties go to the earlier.
- * `groupOf` may return undefined for an item of which nothing is known.
+ * `groupOf` may return undefined for an item of which nothing is known; `tells` says how much an order gives away besides,
+ * nought for nothing. Where no such order exists (one item, two of a group) the one that tells least is given, one of several at
+ * random; of up to six items every order is looked at, so that none that tells is given while another doesn't.
  */
-export function scramble<T>(items: readonly T[], groupOf: (item: T) => string | undefined, chance: number | Random): T[] {
+export function scramble<T>(
+  items: readonly T[], groupOf: (item: T) => string | undefined, chance: number | Random, tells: (order: readonly T[]) => number = () => 0,
+): T[] {
   const random = typeof chance === 'number' ? seeded(chance) : chance
+  const orders = items.length <= MOST_TRIED ? shuffled(allOrders(items), random) : null
   const allowed = expectedNeighbours(items.map(groupOf))
   let best: T[] = [...items]
   let least = Infinity
-  for (let i = 0; i < TRIES && least > 0; i++) {
-    const order = shuffled(items, random)
+  for (let i = 0; i < (orders?.length ?? TRIES) && least > 0; i++) {
+    const order = orders?.[i] ?? shuffled(items, random)
     const unmoved = order.filter((item, at) => item === items[at]).length
-    const tell = unmoved + Math.max(0, neighbours(order.map(groupOf)) - allowed)
+    const tell = unmoved + Math.max(0, neighbours(order.map(groupOf)) - allowed) + tells(order)
     if (tell < least) {
       best = order
       least = tell

@@ -25,9 +25,12 @@ export interface ListRow { readonly line: number, readonly student: ListedStuden
 
 /** A pasted or loaded text as a table, with what its columns seem to be. */
 export function readList(text: string): { readonly table: Table, readonly guess: ColumnGuess } {
-  const table = inOneLine(readTable(text))
+  const table = inOneLine(readTable(withPlainCommas(text)))
   return { table, guess: guessColumns(table) }
 }
+
+/** The commas and semicolons of other scripts as the ones that tables are cut at. */
+const withPlainCommas = (text: string) => text.replace(/[，،、]/g, ',').replace(/[；؛]/g, ';')
 
 /** "Ada Reed, Bo Shell, Cy Tern" in one line are three names. */
 function inOneLine(table: Table): Table {

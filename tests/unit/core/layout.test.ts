@@ -1,10 +1,14 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import type { Place } from '../../../core/board/place'
+import { rescrambled } from '../../../core/design/pieces'
 import { CARD_LOWEST, CARD_PADDING, CARD_WIDEST, cardSize } from '../../../core/layout/cardSize'
 import { seeded, shuffled } from '../../../core/layout/random'
 import { neighbours, scramble } from '../../../core/layout/scramble'
 import { breakLines } from '../../../core/text/lines'
 import { textWidth } from '../../../core/text/measure'
+import { placeId } from '../../boards'
+import { boardOf, box, card } from '../../keyBoards'
 
 const anyText = fc.oneof(fc.string({ maxLength: 60 }), fc.lorem({ maxCount: 8 }), fc.string({ unit: 'grapheme', maxLength: 30 }))
 
@@ -86,5 +90,46 @@ describe('the scramble', () => {
     const chi = [...counts.values()].reduce((sum, n) => sum + (n - 1000) ** 2 / 1000, 0)
     expect(counts.size).toBe(6)
     expect(chi).toBeLessThan(20.5)
+  })
+})
+
+describe('a scramble of few', () => {
+  const cards = (n: number) => Array.from({ length: n }, (_, i) => card(`c${i}`))
+  const lane: Place = { kind: 'lane', id: placeId('l'), heading: '', direction: 'row', shape: box(20, 20, 900, 84) }
+  const chain = (order: string[]) => order.slice(1).map((id, i): [string, string] => [order[i]!, id])
+
+  it('never stands in the order that is asked for, however it was typed', () => {
+    fc.assert(fc.property(fc.integer({ min: 2, max: 6 }), fc.nat(), fc.nat(), (n, seed, turn) => {
+      const names = Array.from({ length: n }, (_, i) => `c${i}`)
+      const order = shuffled(names, seeded(turn))
+      const board = boardOf([lane], cards(n), { kind: 'order', lane: 'l', before: chain(order), credit: 'all' })
+      expect(rescrambled(board, board.pages[0]!.id, seed).pages[0]!.ledge).not.toEqual(order)
+    }), { numRuns: 300 })
+  })
+
+  it('is no bank in the order of its gaps, and has partners side by side no more often than chance', () => {
+    const slots: Place[] = [0, 1, 2, 3].map(i => ({ kind: 'slot', id: placeId(`s${i}`), heading: '', shape: box(20 + i * 120, 50, 100, 60) }))
+    const fits = { s0: ['c2'], s1: ['c0'], s2: ['c3'], s3: ['c1'] }
+    const bank = boardOf(slots, cards(4), { kind: 'slots', fits })
+    const pairs = boardOf([], cards(4), { kind: 'match', sets: [['c0', 'c1'], ['c2', 'c3']], where: [] })
+    let together = 0
+    for (let seed = 0; seed < 400; seed++) {
+      expect(rescrambled(bank, bank.pages[0]!.id, seed).pages[0]!.ledge).not.toEqual(['c2', 'c0', 'c3', 'c1'])
+      const row = rescrambled(pairs, pairs.pages[0]!.id, seed).pages[0]!.ledge.map(id => id < 'c2' ? 'a' : 'b').join('')
+      if (row === 'aabb' || row === 'bbaa') together++
+    }
+    // Of the 24 rows of two pairs 8 have both together (counted by hand).
+    expect(together / 400).toBeLessThanOrEqual(8 / 24)
+  })
+
+  it('gives each of the rows that tell nothing about as often as the others', () => {
+    const rows = new Map<string, number>()
+    for (let seed = 0; seed < 900; seed++) {
+      const row = scramble(['a', 'b', 'c', 'd'], () => undefined, seed).join('')
+      rows.set(row, (rows.get(row) ?? 0) + 1)
+    }
+    // The derangements of four: D₄ = 9 (handbook value). Each 100 times; beyond five standard deviations it isn't chance.
+    expect(rows.size).toBe(9)
+    for (const count of rows.values()) expect(Math.abs(count - 100)).toBeLessThan(5 * Math.sqrt(100))
   })
 })

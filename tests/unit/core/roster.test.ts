@@ -197,3 +197,34 @@ describe('a list that leaves as CSV', () => {
     expect(listRows(table, guess).find(row => row.student.name === 'Ada Fern')).toMatchObject({ student: { level: 'reef' } })
   })
 })
+
+describe('names as the world writes them', () => {
+  const namesIn = (text: string) => {
+    const { table, guess } = readList(text)
+    return listRows(table, guess).map(row => row.student.name)
+  }
+
+  it('lose the numbers and bullets they were counted with', () => {
+    expect(namesIn('1. Marlo\n2. Ada Reed\n10. Bo')).toEqual(['Marlo', 'Ada Reed', 'Bo'])
+    expect(namesIn('1) Marlo\n(2) Ada\n• Bo\n- Cy')).toEqual(['Marlo', 'Ada', 'Bo', 'Cy'])
+    expect(namesIn('3rd Street\nAnne-Marie')).toEqual(['3rd Street', 'Anne-Marie'])
+  })
+
+  it('keep the joiners that spell them in Persian and Indic scripts, and no other invisible sign', () => {
+    const persian = 'علی\u200Cرضا'
+    const sinhala = 'ශ්\u200Dරී'
+    expect(namesIn(`${persian}\n${sinhala}\nAda\u200B Re\u00ADed\u200E`)).toEqual([persian, sinhala, 'Ada Reed'])
+  })
+
+  it('are cut at the commas of their own script', () => {
+    expect(namesIn('山田太郎、佐藤花子、鈴木一郎')).toEqual(['山田太郎', '佐藤花子', '鈴木一郎'])
+    expect(namesIn('علی، رضا، مریم')).toEqual(['علی', 'رضا', 'مریم'])
+  })
+
+  it('that are known stay, and those beside them are added', () => {
+    const known: KnownStudent[] = ['Ada Reed', 'Bo Shell'].map((name, i) => ({ id: `s${i}`, name, left: false }))
+    const { table, guess } = readList('1. Ada Reed\n2. Bo Shell\n3. Cy Tern')
+    const plan = planList(known, listRows(table, guess).map(row => row.student), 'stay')
+    expect([plan.same.length, plan.added.map(student => student.name), plan.clashes]).toEqual([2, ['Cy Tern'], []])
+  })
+})

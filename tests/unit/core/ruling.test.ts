@@ -1,3 +1,4 @@
+import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { PAGE_SIZES } from '../../../core/design/pages'
 import { axesBox, ruled } from '../../../core/layout/ruling'
@@ -76,4 +77,20 @@ describe('rulings are true to size', () => {
   it('nothing is ruled where a page is smaller than its first line', () => {
     for (const kind of ['squares', 'dots', 'lines', 'handwriting', 'staves', 'none'] as const) expect(ruled({ kind, spacing: 200 }, { width: 120, height: 120 }).lines).toEqual([])
   })
+})
+
+it('the isometric ruling has all its lines on a page of any size: each kind at equal distances, corner to corner', () => {
+  fc.assert(fc.property(fc.integer({ min: 200, max: 1400 }), fc.integer({ min: 200, max: 1400 }), fc.integer({ min: 12, max: 120 }), (width, height, side) => {
+    const { lines } = ruled({ kind: 'isometric', spacing: side }, { width, height })
+    const slope = Math.tan(Math.PI / 6)
+    for (const direction of [1, -1]) {
+      // Where each would meet the left edge, were it long enough.
+      const starts = lines.filter(l => Math.abs(l.to.x - l.from.x) > 1e-6 && Math.sign((l.to.y - l.from.y) / (l.to.x - l.from.x)) === direction)
+        .map(l => Math.round((l.from.y - direction * slope * l.from.x) / side * 1e6) / 1e6).toSorted((a, b) => a - b)
+      const [least, most] = direction === 1 ? [-width * slope, height] : [0, height + width * slope]
+      const wanted = Array.from({ length: Math.floor(most / side) - Math.ceil(least / side) + 1 }, (_, i) => Math.ceil(least / side) + i)
+        .filter(n => n * side > least + 1e-3 && n * side < most - 1e-3)
+      expect(starts.filter(start => start * side > least + 1e-3 && start * side < most - 1e-3)).toEqual(wanted)
+    }
+  }), { numRuns: 100 })
 })
