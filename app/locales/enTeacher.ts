@@ -191,7 +191,7 @@ export default {
     title: 'Fill by a rule', for: 'Rule for {heading}', none: 'No rule', value: 'Value', and: 'and', nearest: 'to the nearest', fill: 'Fill the key',
     tests: {
       starts: 'Words that start with', ends: 'Words that end with', contains: 'Words that contain', letters: 'Words with this many letters',
-      vowel: 'Words with the vowel sound of', rhymes: 'Words that rhyme with', onset: 'Words that begin with the sound of', syllables: 'Words with this many syllables', digit: 'Numbers with this digit',
+      vowel: 'Words with the vowel sound of', rhymes: 'Words that rhyme with', onset: 'Words that begin with all the consonants of', initial: 'Words that begin with the first sound of', syllables: 'Words with this many syllables', digit: 'Numbers with this digit',
       even: 'Even numbers', odd: 'Odd numbers', prime: 'Prime numbers', multiple: 'Multiples of', between: 'Numbers from', rounds: 'Numbers that round to',
     },
     fault: { 'no-value': 'A rule needs its value.', 'not-a-number': 'That rule needs a number: 12, 0.5, 3/4 and 1 1/2 are numbers.', 'not-a-digit': 'That rule needs a digit from 0 to 9, and a place: 100, 10, 1 or 0.1.', 'unknown-word': 'That rule needs an example word that is in the pronunciation dictionary.' },

@@ -18,9 +18,9 @@ export type SortRule
     | { readonly test: 'between', readonly value: string, readonly to: string }
     | { readonly test: 'rounds', readonly value: string, readonly nearest: string }
 export const RULE_TESTS = [
-  'starts', 'ends', 'contains', 'letters', 'vowel', 'rhymes', 'onset', 'syllables', 'even', 'odd', 'prime', 'multiple', 'between', 'digit', 'rounds',
+  'starts', 'ends', 'contains', 'letters', 'vowel', 'rhymes', 'onset', 'initial', 'syllables', 'even', 'odd', 'prime', 'multiple', 'between', 'digit', 'rounds',
 ] as const
-const SOUND_TESTS: ReadonlySet<string> = new Set<SoundTest>(['vowel', 'rhymes', 'onset', 'syllables'])
+const SOUND_TESTS: ReadonlySet<string> = new Set<SoundTest>(['vowel', 'rhymes', 'onset', 'initial', 'syllables'])
 export const isBySound = (test: string): test is SoundTest => SOUND_TESTS.has(test)
 const noSounds: Sounds = new Map()
 
@@ -50,34 +50,43 @@ const LARGEST_PRIME_ASKED = 10n ** 12n
  * Whether a piece fits a rule that has no fault; null where it can't be said: a word asked for its parity, a number too
  * large to try, a word that the dictionary doesn't know. *differs*: it hangs on how the word is said.
  */
-export function fits(rule: SortRule, piece: Piece, sounds: Sounds = noSounds): Heard {
-  const text = pieceName(piece).normalize('NFC').toLocaleLowerCase('en')
-  const value = 'value' in rule ? rule.value.trim().normalize('NFC').toLocaleLowerCase('en') : ''
+export function fits(rule: SortRule, piece: Piece, sounds: Sounds = noSounds, language?: string): Heard {
+  const text = plainly(pieceName(piece))
+  const value = 'value' in rule ? plainly(rule.value.trim()) : ''
   switch (rule.test) {
     case 'starts': return text.startsWith(value)
     case 'ends': return text.endsWith(value)
     case 'contains': return text.includes(value)
-    case 'vowel': case 'rhymes': case 'onset': case 'syllables': return heard(rule.test, text, value, sounds)
+    case 'vowel': case 'rhymes': case 'onset': case 'initial': case 'syllables': return heard(rule.test, text, value, sounds)
     case 'letters': return readQuantity(value)!.equals([...text].filter(c => /\p{L}/u.test(c)).length)
     case 'even': case 'odd': case 'prime': case 'multiple': case 'between': case 'digit': case 'rounds': {
-      const number = piece.kind === 'tile' ? readQuantity(piece.value) : readQuantity(text)
-      return number && fitsNumber(rule, number)
+      // Values are kept in one way of writing, words on cards stand as the board's language writes them.
+      const number = piece.kind === 'tile' ? readQuantity(piece.value) : readQuantity(text, language)
+      return number && fitsNumber(rule, number, language)
     }
   }
 }
 
-function fitsNumber(rule: Exclude<SortRule, { test: 'starts' | 'ends' | 'contains' | 'letters' | SoundTest }>, number: Quantity): boolean | null {
+/** Small letters, and one apostrophe and one hyphen for all of their kinds. */
+const plainly = (text: string) => text.normalize('NFC').toLocaleLowerCase('en').replace(/[‘’ʼ`´]/g, '\'').replace(/[‐‑‒–]/g, '-')
+
+function fitsNumber(rule: Exclude<SortRule, { test: 'starts' | 'ends' | 'contains' | 'letters' | SoundTest }>, number: Quantity, language: string | undefined): boolean | null {
+  const read = (text: string) => readQuantity(text, language)!
   const whole = number.d === 1n
   switch (rule.test) {
     case 'even': return whole && number.n % 2n === 0n
     case 'odd': return whole && number.n % 2n === 1n
     case 'prime': return isPrime(number)
     // Every multiple is the divisor a whole number of times; nought is a multiple of everything.
-    case 'multiple': return number.div(readQuantity(rule.value)!).d === 1n
-    case 'between': return number.compare(readQuantity(rule.value)!) >= 0 && number.compare(readQuantity(rule.to)!) <= 0
+    case 'multiple': return number.div(read(rule.value)).d === 1n
+    // From 30 to 20 is from 20 to 30.
+    case 'between': {
+      const [from, to] = [read(rule.value), read(rule.to)].toSorted((a, b) => a.compare(b)) as [Quantity, Quantity]
+      return number.compare(from) >= 0 && number.compare(to) <= 0
+    }
     // The digit that stands at a place: 4 at the tens of 342.
-    case 'digit': return number.abs().div(readQuantity(rule.at)!).floor().mod(10).equals(Number(rule.value))
-    case 'rounds': return rounded(number, readQuantity(rule.nearest)!).equals(readQuantity(rule.value)!)
+    case 'digit': return number.abs().div(read(rule.at)).floor().mod(10).equals(Number(rule.value))
+    case 'rounds': return rounded(number, read(rule.nearest)).equals(read(rule.value))
   }
 }
 
@@ -116,7 +125,7 @@ export function fillByRules(board: Board, pageId: PageId, rules: ReadonlyMap<Pla
   const homes: Record<PieceId, PlaceId[]> = {}
   const [none, several, unknown, differs]: [PieceId[], PieceId[], PieceId[], PieceId[]] = [[], [], [], []]
   for (const piece of board.pages.find(p => p.id === pageId)?.pieces ?? []) {
-    const answers = [...rules].map(([place, rule]) => [place, fits(rule, piece, sounds)] as const)
+    const answers = [...rules].map(([place, rule]) => [place, fits(rule, piece, sounds, board.language)] as const)
     const kept = (before[piece.id] ?? []).filter(place => !rules.has(place))
     const right = [...answers.filter(([, fit]) => fit === true).map(([place]) => place), ...kept]
     if (answers.some(([, fit]) => fit === 'differs')) {

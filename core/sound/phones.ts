@@ -24,6 +24,26 @@ export function onset(word: readonly Phone[]): string {
   return word.slice(0, Math.max(0, first)).map(p => p.sound).join(' ')
 }
 
+/** The first sound alone, a consonant or a vowel. */
+export const initial = (word: readonly Phone[]): string => word[0]?.sound ?? ''
+
+/** Before r these are other vowels than the plain ones: those of "air", "near", "poor", "car" and "for", however the dictionary writes them. */
+const COLOURED: Readonly<Record<string, string>> = {
+  EH: 'EHR', AE: 'EHR', EY: 'EHR', IH: 'IHR', IY: 'IHR', UH: 'UHR', UW: 'UHR', AA: 'AAR', AO: 'AOR',
+}
+
+/**
+ * The ways in which American English says what the dictionary writes: a vowel before an r of its own syllable is coloured by it,
+ * and is another sound; before an r that begins the next syllable ("very", "airy") it may be either.
+ */
+export function american(word: readonly Phone[]): Phone[][] {
+  return word.reduce<Phone[][]>((ways, phone, i) => {
+    const coloured = phone.stress !== null && word[i + 1]?.sound === 'R' ? COLOURED[phone.sound] : undefined
+    const sounds = !coloured ? [phone.sound] : word[i + 2]?.stress != null ? [phone.sound, coloured] : [coloured]
+    return sounds.flatMap(sound => ways.map(way => [...way, { ...phone, sound }])).slice(0, 4)
+  }, [[]])
+}
+
 /** The vowel that is stressed most; the last of them, as in a rhyme. Empty for a word without a vowel. */
 export const stressedVowel = (word: readonly Phone[]): string => word[stressedAt(word)]?.sound ?? ''
 

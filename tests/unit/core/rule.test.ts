@@ -139,4 +139,47 @@ describe('rules by sound', async () => {
     const filled = fillByRules(board, pageId('page'), new Map<PlaceId, SortRule>([[placeId('z0'), { test: 'vowel', value: 'trap' }], [placeId('z1'), { test: 'vowel', value: 'moon' }]]), sounds)
     expect([filled.homes, filled.differs, filled.unknown]).toEqual([{ c1: ['z1'] }, ['c0'], ['c2']])
   })
+
+  it('hear an r in a vowel, and don\'t take it for the plain one (Wells 1982, from memory)', async () => {
+    const more = await soundsOf('air bed chair hair sit near ear book poor car hot for dog her bird very fairy sat bear'.split(' '))
+    const like = (value: string, word: string) => fits({ test: 'vowel', value }, card(word), more)
+    for (const [plain, coloured] of [['bed', 'air'], ['bed', 'chair'], ['sit', 'near'], ['sit', 'ear'], ['book', 'poor'], ['hot', 'car'], ['sat', 'bear']] as const) {
+      expect(like(plain, coloured), `${plain} ${coloured}`).toBe(false)
+    }
+    expect([like('air', 'hair'), like('near', 'ear'), like('her', 'bird')]).toEqual([true, true, true])
+    // Before a vowel the dictionary doesn't tell "very" from "fairy".
+    expect(like('bed', 'very')).not.toBe(false)
+    expect(like('bed', 'fairy')).not.toBe(true)
+  })
+
+  it('ask the teacher about words that British speakers split otherwise (Wells 1982, from memory)', async () => {
+    const more = await soundsOf('secretary territory dictionary cemetery ordinary trap baths glasses plants gas hand asking romance boat'.split(' '))
+    for (const word of ['secretary', 'territory', 'dictionary', 'ordinary']) {
+      const answers = [3, 4].map(n => fits({ test: 'syllables', value: String(n) }, card(word), more))
+      expect(answers, word).toEqual(['differs', 'differs'])
+    }
+    for (const word of ['baths', 'glasses', 'plants', 'asking']) expect(fits({ test: 'vowel', value: 'trap' }, card(word), more), word).toBe('differs')
+    for (const word of ['gas', 'hand']) expect(fits({ test: 'vowel', value: 'trap' }, card(word), more), word).toBe(true)
+  })
+
+  it('begin with the first sound or with all the consonants, as the teacher picks', async () => {
+    const more = await soundsOf('stop star sun string ship apple ant'.split(' '))
+    const begins = (test: 'onset' | 'initial', value: string, word: string) => fits({ test, value }, card(word), more)
+    expect([begins('initial', 'sun', 'stop'), begins('onset', 'sun', 'stop')]).toEqual([true, false])
+    expect([begins('initial', 'star', 'stop'), begins('onset', 'star', 'stop'), begins('onset', 'star', 'string')]).toEqual([true, true, false])
+    expect([begins('initial', 'sun', 'ship'), begins('initial', 'apple', 'ant'), begins('initial', 'sun', 'apple')]).toEqual([false, true, false])
+  })
+})
+
+describe('rules on what stands on cards as people write it', () => {
+  it('know every apostrophe and hyphen, thousands, decimals, and a range from either end', () => {
+    expect(fits({ test: 'contains', value: '\'' }, card('don’t'))).toBe(true)
+    expect(fits({ test: 'starts', value: 'well-' }, card('well‑being'))).toBe(true)
+    expect(fits({ test: 'even' }, card('1,250'))).toBe(true)
+    expect(fits({ test: 'even' }, card('1 250'))).toBe(true)
+    expect(fits({ test: 'between', value: '30', to: '20' }, card('25'))).toBe(true)
+    expect(fits({ test: 'between', value: '1,000', to: '2,000' }, card('1,500'))).toBe(true)
+    expect(fits({ test: 'multiple', value: '0,5' }, card('1,5'), undefined, 'de-DE')).toBe(true)
+    expect(fits({ test: 'between', value: '1.000', to: '2.000' }, card('1.500'), undefined, 'de-DE')).toBe(true)
+  })
 })
