@@ -24,6 +24,7 @@ export function writtenSpots(page: Page): Spot[] {
     if (isBlank(place)) return [{ ...common, name: place.id, kind: 'heading', box: headingBox(place, page), textSize: HEADING_SIZE }]
     if (place.kind === 'writing') return [{ ...common, name: place.id, kind: 'space', box: place.shape, textSize: place.textSize, lines: place.lines }]
     if (place.kind !== 'gaps' || !place.typed) return []
-    return layoutGaps(place).gaps.map((box, i) => ({ ...common, name: `${place.id}:${i}`, kind: 'gap', box, textSize: place.textSize, number: i + 1 }))
+    const { gaps, textSize } = layoutGaps(place)
+    return gaps.map((box, i) => ({ ...common, name: `${place.id}:${i}`, kind: 'gap', box, textSize, number: i + 1 }))
   })
 }

@@ -24,6 +24,13 @@ function tableOf(face: Face): Table {
 const MARK = /^[\p{M}\p{Cf}]$/u
 const WIDE = /^[\p{Extended_Pictographic}\p{Script=Han}\p{Script=Hiragana}\p{Script=Katakana}\p{Script=Hangul}]$/u
 
+/** What makes one picture of several characters: joiners, selectors, skin tones, flags, keys. */
+const SEQUENCES = /[\u200D\uFE0F\u20E3\u{1F1E6}-\u{1F1FF}\u{1F3FB}-\u{1F3FF}]/u
+const ELEMENT = '(?:\\p{RI}\\p{RI}|[\\d#*]\\uFE0F?\\u20E3|\\p{Extended_Pictographic}(?:\\p{EMod}|\\uFE0F\\u20E3?|[\\u{E0020}-\\u{E007E}]+\\u{E007F})?)'
+/** One emoji, however many characters it is written with (Unicode Technical Standard 51, 1.4.9, ED-17). */
+const EMOJI = new RegExp(`${ELEMENT}(?:\\u200D${ELEMENT})*`, 'gu')
+const ONE_EMOJI = '\u{1F600}'
+
 /**
  * Width of a line in points, as the browser and the exports draw it: Andika has no kerning, and ligatures are turned off.
  * Characters the font lacks come from another font and are estimated: one em for wide scripts and pictures, 0.6 em for others.
@@ -31,7 +38,7 @@ const WIDE = /^[\p{Extended_Pictographic}\p{Script=Han}\p{Script=Hiragana}\p{Scr
 export function textWidth(text: string, size: number, face: Face = 'regular'): number {
   const { advance, unitsPerEm } = tableOf(face)
   let width = 0
-  for (const character of text) {
+  for (const character of SEQUENCES.test(text) ? text.replace(EMOJI, ONE_EMOJI) : text) {
     width += advance.get(character.codePointAt(0)!) ?? estimate(character) * unitsPerEm
   }
   return width / unitsPerEm * size

@@ -77,7 +77,8 @@ const laneArrow = computed(() => {
     <path v-else-if="place.kind === 'writing'" :d="writingLines" stroke="#93a1a0" stroke-width="1.2" />
     <template v-else-if="place.kind === 'gaps' && gapText">
       <text
-        v-for="(word, i) in gapText.words" :key="`w${i}`" class="board-text" :x="word.x" :y="word.y + baselineShift(place.textSize)" :font-size="place.textSize" fill="#14191a"
+        v-for="(word, i) in gapText.words" :key="`w${i}`" class="board-text" :direction="gapText.fromRight ? 'rtl' : undefined"
+        :x="gapText.fromRight ? word.x + word.width : word.x" :y="word.y + baselineShift(gapText.textSize)" :font-size="gapText.textSize" fill="#14191a"
       >{{ word.text }}</text>
       <rect
         v-for="(gap, i) in gapText.gaps" :key="`g${i}`" v-bind="gap" rx="6" fill="#ffffff" :fill-opacity="lit ? 0.95 : 0.8" :stroke="lit ? '#a86a05' : '#526061'" stroke-width="1.6" :stroke-dasharray="place.typed ? undefined : '6 4'"

@@ -1,7 +1,8 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import type { Place } from '../../../core/board/place'
+import type { Gaps, Place } from '../../../core/board/place'
 import { rescrambled } from '../../../core/design/pieces'
+import { layoutGaps } from '../../../core/layout/gaps'
 import { CARD_LOWEST, CARD_PADDING, CARD_WIDEST, cardSize } from '../../../core/layout/cardSize'
 import { seeded, shuffled } from '../../../core/layout/random'
 import { neighbours, scramble } from '../../../core/layout/scramble'
@@ -131,5 +132,45 @@ describe('a scramble of few', () => {
     // The derangements of four: D₄ = 9 (handbook value). Each 100 times; beyond five standard deviations it isn't chance.
     expect(rows.size).toBe(9)
     for (const count of rows.values()) expect(Math.abs(count - 100)).toBeLessThan(5 * Math.sqrt(100))
+  })
+})
+
+describe('emoji', () => {
+  // Sequences of Unicode Technical Standard 51 (RGI_Emoji), as the engine's own property of strings knows them.
+  const sequences = ['👨‍👩‍👧‍👦', '👍🏽', '🇬🇧', '🏴󠁧󠁢󠁳󠁣󠁴󠁿', '1️⃣', '#️⃣', '❤️', '🧑🏾‍🚀', '🏳️‍🌈', '👁️‍🗨️', '🤦🏼‍♀️']
+  it('are as wide as one picture each, however many characters they are written with', () => {
+    for (const sequence of sequences) {
+      expect(new RegExp('^\\p{RGI_Emoji}$', 'v').test(sequence), sequence).toBe(true)
+      expect(textWidth(sequence, 20), sequence).toBe(textWidth('😀', 20))
+      expect(textWidth(`a${sequence}b${sequence}`, 20), sequence).toBeCloseTo(textWidth('ab', 20) + 2 * textWidth('😀', 20), 9)
+    }
+    expect(textWidth('12#*', 20)).toBeGreaterThan(textWidth('1', 20) * 3)
+  })
+})
+
+describe('a text with gaps', () => {
+  const place = (text: string, width: number, height: number): Gaps => ({
+    kind: 'gaps', id: placeId('g'), heading: '', text, textSize: 20, typed: true, gap: { width: 90, height: 30 }, shape: { kind: 'rectangle', x: 40, y: 30, width, height },
+  })
+  const words = fc.array(fc.constantFrom('The', 'limpet', '____', 'clings.', 'to__it', 'averyverylongwordthatnolineholds', '__,'), { minLength: 1, maxLength: 12 }).map(all => `${all.join(' ')} ____`)
+
+  it('flows from the right where it is read so', () => {
+    const { gaps, words: set, fromRight } = layoutGaps(place('הכלב ____ בבית', 500, 200))
+    expect(fromRight).toBe(true)
+    expect(set[0]!.x).toBeGreaterThan(gaps[0]!.x)
+    expect(gaps[0]!.x).toBeGreaterThan(set[1]!.x)
+    expect(set[0]!.x + set[0]!.width).toBeCloseTo(40 + 500 - 12, 9)
+    expect(layoutGaps(place('The ____ clings', 500, 200)).fromRight).toBe(false)
+  })
+
+  it('never runs out of its place, whatever its words, as long as that has room for it at all', () => {
+    fc.assert(fc.property(words, fc.integer({ min: 130, max: 700 }), fc.integer({ min: 260, max: 500 }), (text, width, height) => {
+      const { gaps, words: set, height: high } = layoutGaps(place(text, width, height))
+      for (const { x, width: wide } of [...gaps, ...set]) {
+        expect(x).toBeGreaterThanOrEqual(40 - 1e-6)
+        expect(x + wide).toBeLessThanOrEqual(40 + width + 1e-6)
+      }
+      expect(high).toBeLessThanOrEqual(height)
+    }), { numRuns: 300 })
   })
 })
