@@ -28,4 +28,4 @@ function asBefore(page: Page, old: Page): Page | null {
   return ledge.length === page.ledge.length ? { ...page, ledge } : null
 }
 
-const tells = (board: Board, page: Page) => tellingLedge.look({ ...board, pages: board.pages.filter(p => p.id === page.id) }).length > 0
+const tells = (board: Board, page: Page) => tellingLedge.look({ ...board, pages: board.pages.filter(p => p.id === page.id) }, []).length > 0

@@ -108,7 +108,7 @@ export function rescrambled(board: Board, pageId: PageId, chance: number | Rando
 }
 
 /** What belongs together: by its homes, or, where nothing is sorted, by the set that it makes with others. */
-function groupsIn(board: Board, pageId: PageId): (id: PieceId) => string | undefined {
+export function groupsIn(board: Board, pageId: PageId): (id: PieceId) => string | undefined {
   const homes = sortKeyOf(board, pageId)?.homes
   if (homes) return id => homes[id]?.join(' ')
   const sets = new Map(keysOn(board.keys, pageId, 'match').flatMap(key => key.sets.flatMap((set, i) => set.map(id => [id, `${key.id} ${i}`] as const))))

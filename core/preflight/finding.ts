@@ -20,4 +20,5 @@ export interface Finding {
 /** `phrase` gives the words of the interface that a fix may have to write on the board. */
 export interface Fix { readonly code: string, readonly apply: (board: Board, phrase: (code: string) => string) => Board }
 
-export interface Rule { readonly name: string, readonly look: (board: Board) => Finding[] }
+/** `found` is what the rules before it have said. */
+export interface Rule { readonly name: string, readonly look: (board: Board, found: readonly Finding[]) => Finding[] }

@@ -20,17 +20,18 @@ import { tellingLook } from './rules/tellingLook'
 import { textScale } from './rules/textScale'
 import { twins } from './rules/twins'
 import { unfillableSlot } from './rules/unfillableSlot'
+import { unreachableAnswer } from './rules/unreachableAnswer'
 import { unreachableTotal } from './rules/unreachableTotal'
 import { withoutWords } from './rules/withoutWords'
 
 export const RULES: readonly Rule[] = [
-  noAnswer, badShape, missingTool, readingPage, contradiction, unreachableTotal, unfillableSlot, offScale, twins, startsRight, crowdedZone, tellingLedge, tellingLook, offPage, noHeading,
-  noInstructions, smallText, textScale, paleText, poorPicture, hardWords, withoutWords,
+  noAnswer, badShape, missingTool, readingPage, contradiction, unreachableTotal, unfillableSlot, offScale, twins,
+  unreachableAnswer, startsRight, crowdedZone, tellingLedge, tellingLook, offPage, noHeading, noInstructions, smallText, textScale, paleText, poorPicture, hardWords, withoutWords,
 ]
 
 /** What will go wrong on this board, the most serious first; within that in the order of the rules and of the pages. */
 export function preflight(board: Board): Finding[] {
-  const findings = RULES.flatMap(rule => rule.look(board))
+  const findings = RULES.reduce<Finding[]>((found, rule) => [...found, ...rule.look(board, found)], [])
   return findings.toSorted((a, b) => SEVERITIES.indexOf(a.severity) - SEVERITIES.indexOf(b.severity))
 }
 

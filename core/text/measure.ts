@@ -25,7 +25,7 @@ const MARK = /^[\p{M}\p{Cf}]$/u
 const WIDE = /^[\p{Extended_Pictographic}\p{Script=Han}\p{Script=Hiragana}\p{Script=Katakana}\p{Script=Hangul}]$/u
 
 /** What makes one picture of several characters: joiners, selectors, skin tones, flags, keys. */
-const SEQUENCES = /[\u200D\uFE0F\u20E3\u{1F1E6}-\u{1F1FF}\u{1F3FB}-\u{1F3FF}]/u
+const SEQUENCES = /\u200D|\uFE0F|\u20E3|\p{RI}|\p{EMod}/u
 const ELEMENT = '(?:\\p{RI}\\p{RI}|[\\d#*]\\uFE0F?\\u20E3|\\p{Extended_Pictographic}(?:\\p{EMod}|\\uFE0F\\u20E3?|[\\u{E0020}-\\u{E007E}]+\\u{E007F})?)'
 /** One emoji, however many characters it is written with (Unicode Technical Standard 51, 1.4.9, ED-17). */
 const EMOJI = new RegExp(`${ELEMENT}(?:\\u200D${ELEMENT})*`, 'gu')

@@ -87,21 +87,34 @@ function markOrder(key: OrderKey, context: MarkContext): ItemMark[] {
     : [mark({ ...about, points, verdict: 'wrong', code: 'out-of-order', words: { order } })]
 }
 
-/** One after the other, what comes before most of the others first. */
+/** One after the other, what comes before most of the others first, in as many rows as the lane has room for. */
 function layOrder(key: OrderKey, { state, page, edition }: Laying): SlateState {
   const lane = page.places.find(p => p.id === key.lane)
   const after = closure(key.before)
   if (lane?.kind !== 'lane' || !after) return state
   const { shape, direction, fromRight } = lane
+  const row = direction === 'row'
   const order = [...after].toSorted(([, a], [, b]) => b.size - a.size).map(([id]) => id)
-  let along = GAP
-  return order.reduce((now, piece) => {
+  const [length, depth] = row ? [shape.width, shape.height] : [shape.height, shape.width]
+  const sizeOf = (piece: PieceId) => {
     const { width, height } = edition.pieces.get(piece)!.master
-    const length = direction === 'row' ? width : height
-    const middle = along + length / 2
-    along += length + GAP
-    return laidAt(now, copiesToLay(piece, page, [lane.id])[0]!, direction === 'row'
-      ? { x: fromRight ? shape.x + shape.width - middle : shape.x + middle, y: shape.y + shape.height / 2 }
-      : { x: shape.x + shape.width / 2, y: shape.y + middle })
+    return row ? { long: width, deep: height } : { long: height, deep: width }
+  }
+  const lines = order.reduce<PieceId[][]>((all, piece) => {
+    const last = all.at(-1)
+    const used = last?.reduce((sum, id) => sum + sizeOf(id).long + GAP, GAP) ?? Infinity
+    return last && used + sizeOf(piece).long <= length ? [...all.slice(0, -1), [...last, piece]] : [...all, [piece]]
+  }, [])
+  const deepest = Math.max(0, ...order.map(id => sizeOf(id).deep))
+  return lines.reduce((now, line, n) => {
+    const across = lines.length === 1 ? depth / 2 : GAP + deepest / 2 + n * (deepest + GAP)
+    let along = GAP
+    return line.reduce((laid, piece) => {
+      const middle = along + sizeOf(piece).long / 2
+      along += sizeOf(piece).long + GAP
+      return laidAt(laid, copiesToLay(piece, page, [lane.id])[0]!, row
+        ? { x: fromRight ? shape.x + shape.width - middle : shape.x + middle, y: shape.y + across }
+        : { x: shape.x + across, y: shape.y + middle })
+    }, now)
   }, state)
 }

@@ -1,4 +1,4 @@
-import type { Board } from '../../board/board'
+import type { Board, Page } from '../../board/board'
 import { contrast, INK, lightened } from '../../colour/contrast'
 import { withPage } from '../../design/lookup'
 import type { Finding, Rule } from '../finding'
@@ -21,11 +21,28 @@ export const paleText: Rule = {
           ...p, backdrop: { ...p.backdrop, figures: p.backdrop.figures!.map(f => f.id === figure.id && f.fill ? { ...f, fill: lightened(f.fill, GOOD) } : f) },
         })))
       : []),
-    ...page.places.some(place => place.heading)
-      ? finding(page.backdrop.colour, page.id, page.places.filter(p => p.heading).map(p => p.id), b => withPage(b, page.id, p => ({ ...p, backdrop: { ...p.backdrop, colour: lightened(p.backdrop.colour, GOOD) } })))
+    ...otherSides(board, page),
+    ...wordsOnPage(page).length
+      ? finding(page.backdrop.colour, page.id, wordsOnPage(page), b => withPage(b, page.id, p => ({ ...p, backdrop: { ...p.backdrop, colour: lightened(p.backdrop.colour, GOOD) } })))
       : [],
   ]),
 }
+
+/** What stands on the page's own colour: headings, texts with gaps, what students write, and printed words without a ground. */
+const wordsOnPage = (page: Page): string[] => [
+  ...page.places.filter(place => place.heading.trim() || place.kind === 'gaps' || place.kind === 'scale').map(place => place.id),
+  ...(page.backdrop.figures ?? []).filter(figure => figure.text.trim() && !figure.fill).map(figure => figure.id),
+]
+
+/** The other sides of tiles, each with its own colour. */
+const otherSides = (board: Board, page: Page): Finding[] => page.pieces.flatMap((piece) => {
+  const other = piece.kind === 'tile' ? piece.other : undefined
+  if (!other?.colour || !other.text.trim()) return []
+  const lighter = (b: Board) => withPage(b, page.id, p => ({
+    ...p, pieces: p.pieces.map(q => q.id === piece.id && q.kind === 'tile' && q.other?.colour ? { ...q, other: { ...q.other, colour: lightened(q.other.colour, GOOD) } } : q),
+  }))
+  return finding(other.colour, page.id, [piece.id], lighter)
+})
 
 function finding(colour: string, page: Finding['page'], subjects: Finding['subjects'], apply: (board: Board) => Board): Finding[] {
   const ratio = contrast(colour, INK)

@@ -1,4 +1,7 @@
 import type { BackdropPicture } from '../../board/backdrop'
+import type { Board } from '../../board/board'
+import type { PictureCard } from '../../board/piece'
+import { PICTURE_BOX } from '../../layout/cardSize'
 import { pixelsShown } from '../../board/pixels'
 import type { Finding, Rule } from '../finding'
 
@@ -9,7 +12,7 @@ const STRETCHED = 1.03
 
 export const poorPicture: Rule = {
   name: 'poor-picture',
-  look: board => board.pages.flatMap(page => page.backdrop.pictures.flatMap((picture): Finding[] => {
+  look: board => [...onCards(board), ...board.pages.flatMap(page => page.backdrop.pictures.flatMap((picture): Finding[] => {
     const pixels = pixelsShown(picture)
     const across = pixels.width / picture.width
     const down = pixels.height / picture.height
@@ -27,8 +30,17 @@ export const poorPicture: Rule = {
       }]
     }
     return Math.min(across, down) < COARSE ? [{ ...common, rule: 'coarse-picture', severity: 'advice' }] : []
-  })),
+  }))],
 }
+
+/** Pictures on cards fill a box of their own, as large as they fit into it. */
+const onCards = (board: Board): Finding[] => board.pages.flatMap((page): Finding[] => {
+  const sharpness = (card: PictureCard) => 1 / Math.min(PICTURE_BOX.width / card.pixelWidth, PICTURE_BOX.height / card.pixelHeight)
+  const coarse = page.pieces.filter((piece): piece is PictureCard => piece.kind === 'picture-card' && sharpness(piece) < COARSE)
+  if (coarse.length === 0) return []
+  const percent = Math.round(Math.min(...coarse.map(sharpness)) / (4 / 3) * 100)
+  return [{ rule: 'coarse-picture', severity: 'advice', page: page.id, subjects: coarse.map(piece => piece.id), words: { percent } }]
+})
 
 /** The largest picture with its own proportions that fits where it stands now, about the same middle. */
 function unstretched(picture: BackdropPicture): BackdropPicture {

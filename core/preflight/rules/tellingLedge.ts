@@ -1,12 +1,10 @@
 import type { Board, Page } from '../../board/board'
-import type { PieceId } from '../../board/ids'
-import { sortKeyOf } from '../../design/lookup'
-import { scrambleLedge } from '../../design/pieces'
-import { closure } from '../../keys/partialOrder'
+import { groupsIn, scrambleLedge, toldBy } from '../../design/pieces'
 import { neighbours } from '../../layout/scramble'
 import type { Finding, Rule } from '../finding'
 
 const FEWEST = 4
+const FEWEST_IN_ORDER = 3
 
 /** The order on the ledge gives the answer away: pieces of one home stand side by side, or the row is in the right order already. */
 export const tellingLedge: Rule = {
@@ -18,12 +16,14 @@ export const tellingLedge: Rule = {
 
 /** More neighbours of one home than in two standard deviations above what chance gives (the mean and variance of joins in a random row). */
 function inRuns(board: Board, page: Page): boolean {
-  const homes = sortKeyOf(board, page.id)?.homes
-  const groups = page.ledge.flatMap(id => homes?.[id] ? [homes[id].join(' ')] : [])
+  const groupOf = groupsIn(board, page.id)
+  const groups = page.ledge.flatMap(id => groupOf(id) ?? [])
   const n = groups.length
   if (n < FEWEST || new Set(groups).size < 2) return false
   const sizes = [...new Set(groups)].map(g => groups.filter(x => x === g).length)
   const mean = sizes.reduce((sum, m) => sum + m * (m - 1), 0) / n
+  // Each home in one run is the answer itself, however few the cards.
+  if (sizes.every(m => m > 1) && neighbours(groups) === n - sizes.length) return true
   const variance = joinsVariance(sizes, n)
   return neighbours(groups) > mean + 2 * Math.sqrt(variance)
 }
@@ -41,11 +41,5 @@ export function joinsVariance(sizes: readonly number[], n: number): number {
   return Math.max(0, seams * one + 2 * (n - 2) * shared + (seams * (seams - 1) - 2 * (n - 2)) * apart - (seams * one) ** 2)
 }
 
-function inOrder(board: Board, page: Page): boolean {
-  return board.keys.some((key) => {
-    const after = key.kind === 'order' && key.page === page.id ? closure(key.before) : null
-    if (!after || after.size < FEWEST) return false
-    const row = page.ledge.filter((id: PieceId) => after.has(id))
-    return row.every((id, i) => row.slice(i + 1).every(later => !after.get(later)!.has(id)))
-  })
-}
+/** The row is an order that is asked for, or fills the slots one by one. */
+const inOrder = (board: Board, page: Page): boolean => page.ledge.length >= FEWEST_IN_ORDER && toldBy(board, page.id, page.ledge) > 0

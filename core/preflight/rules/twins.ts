@@ -31,4 +31,8 @@ function fixFor(key: Key, ids: readonly PieceId[]): Fix | null {
   return { code: 'either', apply: board => ({ ...board, keys: board.keys.map(changed) }) }
 }
 
-const look = (piece: Piece) => `${piece.kind === 'picture-card' ? piece.file : ''}|${piece.text.toLocaleLowerCase('en')}`
+/** Capitals tell a country from a bird, spaces tell nothing; what has no words looks as its master makes it. */
+function look(piece: Piece): string {
+  const text = piece.text.trim().replace(/\s+/g, ' ')
+  return [piece.kind, piece.kind === 'picture-card' ? piece.file : text ? '' : piece.master, text].join('|')
+}

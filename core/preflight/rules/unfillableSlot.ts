@@ -8,7 +8,9 @@ export const unfillableSlot: Rule = {
   look: board => board.keys.flatMap((key): Finding[] => {
     if (key.kind !== 'slots') return []
     const slots = Object.keys(key.fits).filter(slot => key.fits[slot]!.length > 0)
-    const partners = matching(slots.map(slot => key.fits[slot]!))
+    // A bin fills as many slots as it likes.
+    const bins = new Set(board.pages.flatMap(page => page.pieces.filter(piece => piece.bin).map(piece => piece.id)))
+    const partners = matching(slots.map(slot => key.fits[slot]!.map(id => bins.has(id) ? `${id} for ${slot}` : id)))
     const left = slots.filter((_, i) => partners[i] === null)
     if (left.length === 0) return []
     const places = [...new Set(left.map(slot => slot.split(':')[0] as PlaceId))]

@@ -8,7 +8,7 @@ import type { Finding, Rule } from '../finding'
 /** Beyond this many different sums the question is left open rather than the page made to wait. */
 const MOST_SUMS = 200_000
 
-/** A target that no choice of the page's tiles makes. */
+/** A target that no choice of the page's tiles makes, or not in as many ways as there are places for it. */
 export const unreachableTotal: Rule = {
   name: 'unreachable-total',
   look: board => board.keys.flatMap((key): Finding[] => {
@@ -34,19 +34,44 @@ function canMake(board: Board, key: TotalKey): boolean {
   // A bin of negatives has no end: nothing is proved against it.
   if (!onlyUp && tiles.some(t => t.bin)) return true
   let reached = new Set(['0 0'])
+  // Tiles are counted where the key does; else only whether there is one at all, for nothing lying there is no answer.
+  const counted = (used: number) => key.tiles === undefined ? Math.min(1, used) : used
   for (const sides of tiles.flatMap(t => Array.from({ length: t.bin ? copiesOf(t.sides.map(whole), target) : 1 }, () => t.sides))) {
     const next = new Set(reached)
     for (const sum of reached) {
       const [made, used] = sum.split(' ')
       for (const side of sides) {
         const more = BigInt(made!) + whole(side)
-        if (!onlyUp || more <= target) next.add(`${more} ${key.tiles === undefined ? 0 : Number(used) + 1}`)
+        if (!onlyUp || more <= target) next.add(`${more} ${counted(Number(used) + 1)}`)
       }
     }
     if (next.size > MOST_SUMS) return true
     reached = next
   }
-  return reached.has(`${target} ${key.tiles ?? 0}`)
+  return reached.has(`${target} ${key.tiles ?? 1}`) && (!key.ways?.length || !onlyUp || waysTo(target, tiles.map(t => ({ sides: t.sides.map(whole), bin: t.bin })), key.ways.length + 1) > key.ways.length)
+}
+
+interface Offered { readonly sides: readonly bigint[], readonly bin: boolean }
+
+/** In how many ways, different by their values, tiles that are worth something make a target; no further than `enough`. */
+function waysTo(target: bigint, tiles: readonly Offered[], enough: number): number {
+  const supply = new Map<bigint, number>()
+  for (const { sides, bin } of tiles) {
+    for (const side of new Set(sides)) if (side > 0n) supply.set(side, bin ? Infinity : (supply.get(side) ?? 0) + 1)
+  }
+  let ways = new Map<bigint, number>([[0n, 1]])
+  for (const [value, many] of supply) {
+    const next = new Map(ways)
+    for (const [sum, count] of ways) {
+      for (let n = 1; n <= many && sum + value * BigInt(n) <= target; n++) {
+        const more = sum + value * BigInt(n)
+        next.set(more, Math.min(enough, (next.get(more) ?? 0) + count))
+      }
+    }
+    if (next.size > MOST_SUMS) return enough
+    ways = next
+  }
+  return ways.get(target) ?? 0
 }
 
 /** So many tiles from a bin reach the target at the most. */

@@ -81,7 +81,7 @@ describe('a ledge', () => {
     expect(new Set(ledges.map(l => l.join())).size).toBe(5)
     for (const ledge of ledges) {
       expect(ledge.toSorted()).toEqual(more.pages[0]!.pieces.map(p => p.id).toSorted())
-      expect(tellingLedge.look({ ...more, pages: [{ ...more.pages[0]!, ledge }] })).toEqual([])
+      expect(tellingLedge.look({ ...more, pages: [{ ...more.pages[0]!, ledge }] }, [])).toEqual([])
     }
     const random = () => seeded(5)
     expect(layLedges({ ...more, seed: 1 }, random(), before).pages[0]!.ledge).toEqual(layLedges({ ...more, seed: 2 }, random(), before).pages[0]!.ledge)

@@ -54,7 +54,7 @@ describe('preflight', () => {
   })
 
   it('finds two cards with one look and different answers, and accepts either for both', () => {
-    const board = sortBoard(['One', 'Two'], ['bank', 'Bank', 'shore'])
+    const board = sortBoard(['One', 'Two'], ['bank', ' bank', 'shore'])
     const mended = mend(keyed(board, { c0: ['z0'], c1: ['z1'], c2: ['z0'] }), 'twins')
     expect(sortKeyOf(mended, pageId('page'))!.homes).toMatchObject({ c0: ['z0', 'z1'], c1: ['z0', 'z1'], c2: ['z0'] })
     expect(rules(keyed(board, { c0: ['z0'], c1: ['z0'], c2: ['z0'] }))).toEqual([])
