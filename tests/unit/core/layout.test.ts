@@ -174,3 +174,21 @@ describe('a text with gaps', () => {
     }), { numRuns: 300 })
   })
 })
+
+describe('lines in every script', () => {
+  it('never begin with what belongs to the line before (rules LB13 and LB16 of UAX 14), and lose nothing', () => {
+    const text = fc.array(fc.constantFrom('日', '本', '語', 'の。', 'は、', '「文」', 'テー', 'word', ' '), { minLength: 1, maxLength: 30 }).map(all => all.join(''))
+    fc.assert(fc.property(text, fc.integer({ min: 110, max: 240 }), (written, width) => {
+      const lines = breakLines(written, width, 18)
+      for (const line of lines.slice(1)) expect(line).not.toMatch(/^[。、」]/)
+      for (const line of lines.slice(0, -1)) expect(line).not.toMatch(/「$/)
+      expect(lines.join('').replaceAll(' ', '')).toBe(written.replaceAll(' ', ''))
+    }), { numRuns: 300 })
+  })
+
+  it('keep together what a no-break space, a no-break hyphen or an abbreviation joins', () => {
+    expect(breakLines('no\u00A0break here', 60, 18)[0]).not.toBe('no')
+    expect(breakLines('e\u2011mail goes', 60, 18)[0]).toBe('e\u2011mail')
+    expect(breakLines('sea-star', 60, 18)).toEqual(['sea-', 'star'])
+  })
+})
