@@ -68,8 +68,12 @@ function judgeWords(text: string, accepted: string, told: Told): Judged {
   if (isFormula(accepted)) return judgeFormula(text, accepted, told)
   const [written, variant] = [plain(text, told), plain(accepted, told)]
   if (written === variant) return 'right'
+  // Another number among the words is another answer, no slip.
+  if (numbersIn(written) !== numbersIn(variant)) return 'other'
   return slipsBetween(written, variant) <= slips(variant) ? 'near' : 'other'
 }
+
+const numbersIn = (text: string) => (text.match(/\p{Nd}+/gu) ?? []).join(' ')
 
 /** In one letter or two no slip can be told from another word. */
 const slips = (word: string) => word.length <= 2 ? 0 : word.length <= 5 ? 1 : MOST_SLIPS
