@@ -40,7 +40,10 @@ export function bodyOf(kind: Piece['kind'], master: Looks, { x, y, turn = 0 }: L
 
 function rectangle(box: Box): Body {
   return {
-    box, area: box.width * box.height, parts: [corners(box)],
+    box, area: box.width * box.height,
+    get parts() {
+      return [corners(box)]
+    },
     inside(shape) {
       if (shape.kind === 'polygon') return areaInside(shape.points, box)
       if (shape.kind === 'ellipse') return ellipseInside(shape, box)

@@ -30,12 +30,15 @@ export interface Claim {
   readonly value?: number
 }
 
-/** Null when the piece has nothing to do with the place. `lies` is its centre, and how far it is turned. */
-export function claim(place: Place, piece: Piece, master: Master, lies: Lies): Claim | null {
+/**
+ * Null when the piece has nothing to do with the place. `lies` is its centre, and how far it is turned; its body need be
+ * worked out once only for all places.
+ */
+export function claim(place: Place, piece: Piece, master: Master, lies: Lies, known?: Body): Claim | null {
   const { turn = 0 } = lies
   const centre = { x: lies.x, y: lies.y }
   if (piece.kind === 'label') return claimByTip(place, turnedAround(centre, tipOf(piece.tip, master, centre), turn))
-  const body = bodyOf(piece.kind, master, lies)
+  const body = known ?? bodyOf(piece.kind, master, lies)
   if (!overlaps(outlined(place.shape).box, body.box)) return null
   switch (place.kind) {
     case 'zone': case 'lane': case 'pan': return { share: shareOf(place.shape, body) }

@@ -11,6 +11,8 @@ const DRAWN_IN = 1e-3
 interface Nesting {
   /** The zones around each zone that lies wholly in others. */
   readonly around: ReadonlyMap<PlaceId, ReadonlySet<PlaceId>>
+  /** Some zone lies in another. */
+  readonly nested: boolean
   /** Two rings at least cross each other. */
   readonly rings: boolean
 }
@@ -23,7 +25,7 @@ function nestingOf(page: Page): Nesting {
   const around = new Map(zones.map(zone => [zone.id, new Set(zones.filter(other => other !== zone && isWithin(zone.shape, other.shape)).map(z => z.id))]))
   const round = zones.filter(zone => zone.shape.kind === 'ellipse')
   const rings = round.some((a, i) => round.slice(i + 1).some(b => crosses(a.shape, b.shape)))
-  const found = { around, rings }
+  const found = { around, nested: [...around.values()].some(outer => outer.size > 0), rings }
   known.set(page, found)
   return found
 }
@@ -54,7 +56,8 @@ export const hasRings = (page: Page): boolean => nestingOf(page).rings
  * what is only perhaps in the inner one is only perhaps in the outer.
  */
 export function innermost(shares: readonly Share[], page: Page): Share[] {
-  const { around } = nestingOf(page)
+  const { around, nested } = nestingOf(page)
+  if (!nested && !shares.some(share => share.cells)) return shares as Share[]
   const inners = (share: Share) => shares.filter(other => around.get(other.place)?.has(share.place))
   return shares.flatMap((share): Share[] => {
     const certainties = inners(share).map(inner => inner.certainty)

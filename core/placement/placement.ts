@@ -7,6 +7,7 @@ import { boxAround, outlined, overlaps } from '../geometry/outline'
 import type { Box, Point } from '../geometry/shape'
 import { piecesOf } from '../slate/pieces'
 import type { SlateState } from '../slate/state'
+import { bodyOf, type Body } from './body'
 import { claim, TIP_LENGTH, type Claim } from './claim'
 
 /** A piece with this share of its area in a place, or more, is in it. */
@@ -74,9 +75,11 @@ const wholeShare = ({ share, cells }: Claim) => cells ? cells.reduce((sum, cell)
 export function sharesOf(piece: Piece, master: Master, lies: Point & { readonly turn?: number | undefined }, page: Page): Share[] {
   const around = lies.turn || piece.kind === 'label' ? anyTurn(lies, master) : boxAround(lies, master)
   const shares: Share[] = []
+  let body: Body | undefined
   for (const { place, room } of roomsOf(page)) {
     if (!overlaps(room, around)) continue
-    const claimed = claim(place, piece, master, lies)
+    if (piece.kind !== 'label') body ??= bodyOf(piece.kind, master, lies)
+    const claimed = claim(place, piece, master, lies, body)
     const sure = claimed && certainty(wholeShare(claimed)) && (certainty(claimed.share) ?? 'unsure')
     if (sure) shares.push({ place: place.id, ...claimed, certainty: sure })
   }

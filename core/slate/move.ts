@@ -1,59 +1,39 @@
-import * as v from 'valibot'
 import type { Edition } from '../board/edition'
 import { refuse, type Result } from '../result'
 import type { Actor } from './actor'
 import { changedThings, thingOf, withHands, type ThingName } from './hands'
 import { asGivenOut, refusalForResult, withRoom } from './limits'
-import { arrange, ArrangeSchema } from './moves/arrange'
-import { connect, ConnectSchema } from './moves/connect'
-import { disconnect, DisconnectSchema } from './moves/disconnect'
-import { draw, DrawSchema } from './moves/draw'
-import { hint, HintSchema } from './moves/hint'
-import { own, OwnMoveSchema } from './moves/own'
-import { put, PutSchema } from './moves/put'
-import { restore, RestoreSchema } from './moves/restore'
-import { revert, RevertSchema } from './moves/revert'
-import { rub, RubSchema } from './moves/rub'
-import { shelve, ShelveSchema } from './moves/shelve'
-import { startAgain, StartAgainSchema, type StartAgain } from './moves/startAgain'
-import { turn, TurnSchema } from './moves/turn'
-import { undraw, UndrawSchema } from './moves/undraw'
-import { write, WriteSchema } from './moves/write'
+import { arrange } from './moves/arrange'
+import { connect } from './moves/connect'
+import { disconnect } from './moves/disconnect'
+import { draw } from './moves/draw'
+import { hint } from './moves/hint'
+import { own } from './moves/own'
+import { put } from './moves/put'
+import { restore } from './moves/restore'
+import { revert } from './moves/revert'
+import { rub } from './moves/rub'
+import { shelve } from './moves/shelve'
+import { startAgain, type StartAgain } from './moves/startAgain'
+import { turn } from './moves/turn'
+import { undraw } from './moves/undraw'
+import { write } from './moves/write'
+import type { Move, MoveKind, MoveOf } from './moveSchema'
 import type { MoveRefusal, Operation } from './operation'
 import { notTheirs } from './ownership'
 import { outsidePart } from './parts'
 import { isToRead } from './reading'
 import type { SlateState } from './state'
 
-/** All that can be done on a slate. There is no word here for a backdrop, a place or somebody else's slate. */
-const MOVES = {
-  'put': { schema: PutSchema, operation: put },
-  'shelve': { schema: ShelveSchema, operation: shelve },
-  'arrange': { schema: ArrangeSchema, operation: arrange },
-  'turn': { schema: TurnSchema, operation: turn },
-  'write': { schema: WriteSchema, operation: write },
-  'draw': { schema: DrawSchema, operation: draw },
-  'undraw': { schema: UndrawSchema, operation: undraw },
-  'rub': { schema: RubSchema, operation: rub },
-  'connect': { schema: ConnectSchema, operation: connect },
-  'disconnect': { schema: DisconnectSchema, operation: disconnect },
-  'own': { schema: OwnMoveSchema, operation: own },
-  'hint': { schema: HintSchema, operation: hint },
-  'start-again': { schema: StartAgainSchema, operation: startAgain },
-  'restore': { schema: RestoreSchema, operation: restore },
-  'revert': { schema: RevertSchema, operation: revert },
-}
-export type MoveKind = keyof typeof MOVES
-export type Move = v.InferOutput<(typeof MOVES)[MoveKind]['schema']>
-export type MoveOf<Kind extends MoveKind> = Extract<Move, { kind: Kind }>
-export const MOVE_KINDS = Object.keys(MOVES) as readonly MoveKind[]
-export const MoveSchema: v.GenericSchema<unknown, Move> = v.variant('kind', Object.values(MOVES).map(move => move.schema))
+export type { Move, MoveKind, MoveOf } from './moveSchema'
 
-// Each kind's schema and operation are about moves of that kind.
-MOVES satisfies { readonly [Kind in MoveKind]: { readonly operation: Operation<Kind, MoveOf<Kind>> } }
+/** What each move does. */
+const OPERATIONS: { readonly [Kind in MoveKind]: Operation<Kind, MoveOf<Kind>> } = {
+  put, shelve, arrange, turn, write, draw, undraw, rub, connect, disconnect, own, hint, 'start-again': startAgain, restore, revert,
+}
 
 // A move's kind picks its own operation; TypeScript can't follow that pairing through the lookup.
-const operationFor = (move: Move) => MOVES[move.kind].operation as unknown as Operation<string, Move>
+const operationFor = (move: Move) => OPERATIONS[move.kind] as unknown as Operation<string, Move>
 
 export interface Making {
   readonly edition: Edition

@@ -1,6 +1,7 @@
 import * as v from 'valibot'
 import type { Author } from '../slate/actor'
-import { MoveSchema, type Move } from '../slate/move'
+import type { Move } from '../slate/move'
+import { MoveSchema } from '../slate/moveSchema'
 import type { Openness } from '../slate/status'
 import type { SlateState } from '../slate/state'
 import { HereSchema, type HandHere } from './presence'

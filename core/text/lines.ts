@@ -1,18 +1,13 @@
-// @ts-expect-error The package has no types of its own; what is used of it stands below.
-import Breaker from 'linebreak'
 import { textWidth, type Face } from './measure'
-
-/** `nextBreak` gives where the next line may begin; null at the end. */
-const LineBreaker = Breaker as new (text: string) => { nextBreak: () => { readonly position: number } | null }
 
 /** Made when it is first needed: it loads data that takes a slow device longer than all the rest of a page. */
 let graphemes: Intl.Segmenter | undefined
 const inGraphemes = (text: string) => (graphemes ??= new Intl.Segmenter('en', { granularity: 'grapheme' })).segment(text)
 
 /**
- * Breaks a text into lines no wider than `width` points, where Unicode's rules let it (UAX 14): at spaces and after hyphens,
- * between the characters of scripts without spaces but not before their full stops, and inside a word only when the word alone
- * is too wide. Line feeds stay.
+ * Breaks a text into lines no wider than `width` points. It breaks at spaces and after hyphens, between characters
+ * where a script has no spaces but not before a full stop or after an opening bracket, and inside a word only when the word
+ * alone is too wide. Line feeds stay.
  * An empty text is one empty line. One character that is too wide stands alone on its line.
  */
 export function breakLines(text: string, width: number, size: number, face: Face = 'regular'): string[] {
@@ -45,15 +40,18 @@ function breakParagraph(text: string, width: number, size: number, face: Face): 
   return [...lines, line.trimEnd()]
 }
 
-/** Runs that stay together, each with the spaces or the hyphen that end it (The Unicode Line Breaking Algorithm, UAX 14). */
+const UNSPACED = '\\p{Script=Han}\\p{Script=Hiragana}\\p{Script=Katakana}'
+/** No line begins with what closes, ends or lengthens (rules LB13, LB16 and LB21 of UAX 14, class CJ taken as NS). */
+const NEVER_FIRST = '、。，．：；！？」』）】〉》〕・ー々ゝゞヽヾぁぃぅぇぉっゃゅょゎァィゥェォッャュョヮ゛゜…‥'
+/** And none ends with what opens (LB14). */
+const NEVER_LAST = '「『（【〈《〔'
+const BREAKS = new RegExp([
+  '(?<= )(?=[^ ])', '(?<=[^ -]-+)(?=[^ -])',
+  `(?<=[${UNSPACED}${NEVER_FIRST}])(?=[^\\s${NEVER_FIRST}])(?<![${NEVER_LAST}])`,
+  `(?<=\\S)(?<![${NEVER_LAST}])(?=[${UNSPACED}${NEVER_LAST}])(?=[^${NEVER_FIRST}])`,
+].join('|'), 'u')
+
+/** Runs that stay together, each with the space or the hyphen that ends it. A no-break space doesn't end one. */
 function parts(text: string): string[] {
-  const plain = text.trim().replace(/[^\S\u00A0\u202F]+/g, ' ')
-  const breaker = new LineBreaker(plain)
-  const runs: string[] = []
-  let from = 0
-  for (let at = breaker.nextBreak(); at; at = breaker.nextBreak()) {
-    runs.push(plain.slice(from, at.position))
-    from = at.position
-  }
-  return runs
+  return text.trim().replace(/[^\S\u00A0\u202F]+/g, ' ').split(BREAKS)
 }

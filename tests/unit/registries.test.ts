@@ -38,7 +38,7 @@ describe('a kind that is registered and then forgotten doesn\'t compile', () => 
     ['a key', 'core/keys/key.ts', 'sort: sortDocument,', 'sort: sortDocument, riddle: { ...sortDocument, schema: v.object({ ...sortDocument.schema.entries, kind: v.literal(\'riddle\') }) },', 'core/keys/kinds.ts'],
     ['a place', 'core/board/place.ts', 'zone: ZoneSchema,', 'zone: ZoneSchema, hole: v.object({ kind: v.literal(\'hole\'), ...common, shape: ShapeSchema }),', 'core/board/placeTraits.ts'],
     ['a piece', 'core/board/piece.ts', '\'card\': CardSchema,', '\'card\': CardSchema, \'dice\': v.object({ kind: v.literal(\'dice\'), ...common }),', 'core/board/pieceTraits.ts'],
-    ['a move', 'core/slate/move.ts', '\'shelve\': {', '\'shake\': { schema: v.object({ kind: v.literal(\'shake\') }) }, \'shelve\': {', 'core/slate/move.ts'],
+    ['a move', 'core/slate/moveSchema.ts', '\'shelve\': ', '\'shake\': v.object({ kind: v.literal(\'shake\') }), \'shelve\': ', 'core/slate/move.ts'],
     ['something of a student\'s own', 'core/slate/own.ts', 'export const OwnSchema = v.variant(\'kind\', [', 'export const OwnSchema = v.variant(\'kind\', [v.object({ kind: v.literal(\'stamp\'), ...page }),', 'core/slate/own.ts'],
     ['a status', 'core/slate/status.ts', '[\'not-opened\',', '[\'lost\', \'not-opened\',', 'core/slate/status.ts'],
     ['a refusal', 'core/slate/operation.ts', '\'unknown-piece\' |', '\'too-early\' | \'unknown-piece\' |', 'core/sync/refusals.ts'],

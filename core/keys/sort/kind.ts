@@ -1,7 +1,7 @@
 import type { PieceId, PlaceId } from '../../board/ids'
 import { hasRings, innermost } from '../../placement/nesting'
 import { regionSpot } from '../../placement/regionSpot'
-import type { Certainty, Placement } from '../../placement/placement'
+import type { Certainty, Placement, Share } from '../../placement/placement'
 import { keyName, type MarkContext } from '../context'
 import { answerTexts, joinedLists, kindHas, kindOfKey, sharedLists } from '../kind'
 import { copiesToLay, laidAt, laidIn } from '../lay'
@@ -77,36 +77,43 @@ export const sortKind = kindOfKey<SortKey>()({
 })
 
 const percent = (share: number) => Math.round(share * 100)
-const any = (...anyPlace: readonly PlaceId[]) => ({ anyPlace })
-const all = (...allPlaces: readonly PlaceId[]) => ({ allPlaces })
+const any = (place: PlaceId) => ({ anyPlace: [place] })
+const all = (allPlaces: readonly PlaceId[]) => ({ allPlaces })
+const placesOf = (shares: readonly Share[]) => ({ allPlaces: shares.map(share => share.place) })
 
 function markPiece({ piece, at, shares: raw }: Placement, homes: readonly PlaceId[], { page, begun }: MarkContext): ItemMark {
   const shares = innermost(raw, page)
-  const about = { is: 'piece', item: piece } as const
   const isHome = (place: PlaceId) => homes.includes(place)
   const best = shares[0]
   if (!best) {
-    if (homes.length === 0 && begun) return mark({ ...about, verdict: 'right', code: 'belongs-nowhere', words: {} })
-    return mark({ ...about, verdict: 'not-placed', code: at === 'ledge' ? 'on-ledge' : 'outside', words: {} })
+    if (homes.length === 0 && begun) return mark({ is: 'piece', item: piece, verdict: 'right', code: 'belongs-nowhere', words: {} })
+    return mark({ is: 'piece', item: piece, verdict: 'not-placed', code: at === 'ledge' ? 'on-ledge' : 'outside', words: {} })
   }
-  const lies = all(...shares.map(s => s.place))
-  const wrongIn = (place: PlaceId) => homes.length
-    ? mark({ ...about, verdict: 'wrong', code: 'in-wrong-place', words: { lies, place: any(place), home: any(...homes) } })
-    : mark({ ...about, verdict: 'wrong', code: 'nowhere-home', words: { lies, place: any(place) } })
-  const halfIn = (place: PlaceId, share: number) =>
-    mark({ ...about, verdict: 'on-the-line', code: 'half-in', words: { place: any(place), percent: percent(share) } })
   const surelyElsewhere = shares.find(s => s.certainty === 'in' && !isHome(s.place))
-  if (surelyElsewhere) return wrongIn(surelyElsewhere.place)
-  if (homes.length === 0) return halfIn(best.place, best.share)
+  if (surelyElsewhere) return wrongIn(piece, surelyElsewhere.place, homes, shares)
+  if (homes.length === 0) return halfIn(piece, best)
   const home = shares.find(s => isHome(s.place))
-  if (!home) return wrongIn(best.place)
+  if (!home) return wrongIn(piece, best.place, homes, shares)
   const doubt = shares.find(s => s.certainty === 'unsure' && !isHome(s.place))
   const surelyHome = shares.some(s => s.certainty === 'in' && isHome(s.place))
-  const there = { place: any(home.place), percent: percent(home.share) }
-  if (surelyHome && !doubt) return mark({ ...about, verdict: 'right', code: 'at-home', words: there })
-  return doubt
-    ? mark({ ...about, verdict: 'on-the-line', code: 'between', words: { ...there, other: any(doubt.place) } })
-    : halfIn(home.place, home.share)
+  if (doubt) {
+    const words = { place: any(home.place), percent: percent(home.share), other: any(doubt.place) }
+    return mark({ is: 'piece', item: piece, verdict: 'on-the-line', code: 'between', words })
+  }
+  if (!surelyHome) return halfIn(piece, home)
+  const words = { place: any(home.place), percent: percent(home.share) }
+  return mark({ is: 'piece', item: piece, verdict: 'right', code: 'at-home', words })
+}
+
+function wrongIn(piece: PieceId, place: PlaceId, homes: readonly PlaceId[], shares: readonly Share[]): ItemMark {
+  const [lies, there] = [placesOf(shares), any(place)]
+  return homes.length
+    ? mark({ is: 'piece', item: piece, verdict: 'wrong', code: 'in-wrong-place', words: { lies, place: there, home: { anyPlace: homes } } })
+    : mark({ is: 'piece', item: piece, verdict: 'wrong', code: 'nowhere-home', words: { lies, place: there } })
+}
+
+function halfIn(piece: PieceId, { place, share }: Share): ItemMark {
+  return mark({ is: 'piece', item: piece, verdict: 'on-the-line', code: 'half-in', words: { place: any(place), percent: percent(share) } })
 }
 
 function markRegion({ piece, at, shares }: Placement, homes: readonly PlaceId[], { page, begun }: MarkContext): ItemMark {
@@ -118,10 +125,10 @@ function markRegion({ piece, at, shares }: Placement, homes: readonly PlaceId[],
   const impossible = sure.some(place => !homes.includes(place))
     || homes.some(place => !sure.includes(place) && !perhaps.includes(place))
   if (impossible) {
-    return mark({ ...about, verdict: 'wrong', code: 'wrong-region', words: { lies: all(...sure), home: all(...homes) } })
+    return mark({ ...about, verdict: 'wrong', code: 'wrong-region', words: { lies: all(sure), home: all(homes) } })
   }
   if (shares.length === 0 && !begun) return mark({ ...about, verdict: 'not-placed', code: 'outside', words: {} })
   return perhaps.length === 0
-    ? mark({ ...about, verdict: 'right', code: 'right-region', words: { place: all(...sure) } })
-    : mark({ ...about, verdict: 'on-the-line', code: 'near-region', words: { place: all(...sure), other: all(...perhaps) } })
+    ? mark({ ...about, verdict: 'right', code: 'right-region', words: { place: all(sure) } })
+    : mark({ ...about, verdict: 'on-the-line', code: 'near-region', words: { place: all(sure), other: all(perhaps) } })
 }

@@ -1,0 +1,44 @@
+import * as v from 'valibot'
+import { ArrangeSchema } from './moves/arrange'
+import { ConnectSchema } from './moves/connect'
+import { DisconnectSchema } from './moves/disconnect'
+import { DrawSchema } from './moves/draw'
+import { HintSchema } from './moves/hint'
+import { OwnMoveSchema } from './moves/own'
+import { PutSchema } from './moves/put'
+import { RestoreSchema } from './moves/restore'
+import { RevertSchema } from './moves/revert'
+import { RubSchema } from './moves/rub'
+import { ShelveSchema } from './moves/shelve'
+import { StartAgainSchema } from './moves/startAgain'
+import { TurnSchema } from './moves/turn'
+import { UndrawSchema } from './moves/undraw'
+import { WriteSchema } from './moves/write'
+
+/**
+ * All that can be done on a slate, as it comes over the wire. There is no word here for a backdrop, a place or somebody else's
+ * slate. Apart from what each move does (`move.ts`, which doesn't compile without one of them), for no student's device
+ * checks what it makes itself.
+ */
+const SCHEMAS = {
+  'put': PutSchema,
+  'shelve': ShelveSchema,
+  'arrange': ArrangeSchema,
+  'turn': TurnSchema,
+  'write': WriteSchema,
+  'draw': DrawSchema,
+  'undraw': UndrawSchema,
+  'rub': RubSchema,
+  'connect': ConnectSchema,
+  'disconnect': DisconnectSchema,
+  'own': OwnMoveSchema,
+  'hint': HintSchema,
+  'start-again': StartAgainSchema,
+  'restore': RestoreSchema,
+  'revert': RevertSchema,
+}
+export type MoveKind = keyof typeof SCHEMAS
+export type Move = v.InferOutput<(typeof SCHEMAS)[MoveKind]>
+export type MoveOf<Kind extends MoveKind> = Extract<Move, { kind: Kind }>
+export const MOVE_KINDS = Object.keys(SCHEMAS) as readonly MoveKind[]
+export const MoveSchema: v.GenericSchema<unknown, Move> = v.variant('kind', Object.values(SCHEMAS))
