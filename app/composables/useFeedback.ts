@@ -1,7 +1,7 @@
 import type { Board } from '~~/core/board/board'
 import type { Feedback } from '~~/core/keys/feedback'
 import { feedbackShows } from '~~/core/keys/feedbackShows'
-import { kindSign } from '~/composables/verdicts'
+import { byNeed, kindSign } from '~/composables/verdicts'
 import type { SlateStatus } from '~~/core/slate/status'
 import type { SlateState } from '~~/core/slate/state'
 
@@ -21,6 +21,8 @@ export function useFeedback(slate: string, when: () => Board['feedback'], keyed:
   })
   return {
     items, shows, trouble, ask: look, hide: () => items.value = null,
-    onPieces: computed(() => new Map((items.value ?? []).flatMap(item => item.is === 'piece' ? [[item.item, kindSign(item.verdict)] as const] : []))),
+    // Of two that are about one piece the one that needs a look shows: it comes last.
+    onPieces: computed(() => new Map((items.value ?? []).toSorted((a, b) => byNeed(b.verdict, a.verdict))
+      .flatMap(item => item.is === 'piece' ? [[item.item, kindSign(item.verdict)] as const] : []))),
   }
 }

@@ -1,5 +1,8 @@
 import type { Verdict } from '~~/core/keys/outcome'
 
+/** What needs a student's look comes first. */
+export const byNeed = byRank<Verdict>({ 'wrong': 0, 'on-the-line': 1, 'not-placed': 2, 'noted': 3, 'right': 4 })
+
 /** What a student is shown instead of "wrong". */
 export type Sign = Verdict | 'again'
 export const kindSign = (verdict: Verdict): Sign => verdict === 'wrong' ? 'again' : verdict

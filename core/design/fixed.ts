@@ -2,7 +2,7 @@ import type { Backdrop, BackdropPicture, Line } from '../board/backdrop'
 import { withFixed, type FixedIn, type FixedList } from '../board/fixed'
 import { boxOf, stretched } from '../geometry/outline'
 import type { Box, Size } from '../geometry/shape'
-import { turnedAround } from '../placement/claim'
+import { turnedAround } from '../geometry/turned'
 import { quartersIn, turnedShape } from './turnedShape'
 
 /** What the workbench's hands do to what stands in one list of the backdrop. */

@@ -1,6 +1,6 @@
 import { boxOf, outline } from '../geometry/outline'
 import type { Shape } from '../geometry/shape'
-import { turnedAround } from '../placement/claim'
+import { turnedAround } from '../geometry/turned'
 
 /** Degrees of a quarter of a turn. */
 export const QUARTER = 90

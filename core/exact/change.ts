@@ -50,6 +50,7 @@ export function supplyOf(tiles: readonly { readonly value: Quantity, readonly bi
   return [...many].map(([name, count]) => ({ value: quantity(name), many: count }))
 }
 
-function gcd(a: bigint, b: bigint): bigint {
+/** The greatest common divisor; of nought and another number the other (Euclid). */
+export function gcd(a: bigint, b: bigint): bigint {
   return b === 0n ? a : gcd(b, a % b)
 }

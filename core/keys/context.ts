@@ -7,8 +7,10 @@ import { measure, type Measure } from '../exact/measure'
 import { readTerm } from '../exact/polynomial'
 import type { Quantity } from '../exact/quantity'
 import { placePieces, type Placement } from '../placement/placement'
+import { isStaged } from '../placement/staged'
 import { isSeen } from '../slate/own'
 import { strokesOf, type SlateState } from '../slate/state'
+import { placeOfSpot } from './document'
 import type { Key } from './key'
 
 /** What a marker needs to know: where everything lies on a page. */
@@ -48,17 +50,10 @@ export function contextOn(page: Page, state: SlateState, edition: Edition): Mark
 /** By which name keys know a piece: a copy by that of its bin, for any copy is as good as the other. */
 export const keyName = (piece: PieceId): PieceId => binOf(piece) ?? piece
 
-/** Whether a piece lies just where it was given out. */
-export function isStaged({ piece, at }: Placement, page: Page, state: SlateState): boolean {
-  const [lies, staged] = [state.pieces[piece], page.staged?.[piece]]
-  if (at === 'ledge') return !staged && binOf(piece) === null
-  return !!staged && lies?.x === staged.x && lies.y === staged.y && (lies.turn ?? 0) === (staged.turn ?? 0) && !lies.flipped
-}
-
 function hasBegun(page: Page, state: SlateState, placements: readonly Placement[]): boolean {
   if (placements.some(placement => !isStaged(placement, page, state))) return true
   const places = new Set<string>(page.places.map(place => place.id))
-  if (Object.keys(state.texts).some(name => places.has(name.split(':')[0]!) && state.texts[name]!.trim())) return true
+  if (Object.keys(state.texts).some(name => places.has(placeOfSpot(name)) && state.texts[name]!.trim())) return true
   if (strokesOf(state).some(([, stroke]) => places.has(stroke.place))) return true
   return Object.values(state.own).some(thing => thing.page === page.id && isSeen(thing))
 }

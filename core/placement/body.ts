@@ -4,6 +4,7 @@ import { area, areaInside, areaWithin } from '../geometry/area'
 import { ellipseInside } from '../geometry/ellipse'
 import { bounds, boxAround, corners, outlined } from '../geometry/outline'
 import type { Box, Point, Shape, Size } from '../geometry/shape'
+import { turnedAround } from '../geometry/turned'
 import { common } from '../geometry/union'
 import { turnedSize } from './straight'
 
@@ -21,7 +22,7 @@ export interface Body {
   readonly parts: readonly (readonly Point[])[]
 }
 
-type Looks = Pick<Master, 'width' | 'height' | 'look'>
+type Looks = Pick<Master, 'width' | 'height' | 'look' | 'textSize'>
 
 /** A piece is its box, a disc, a part of a disc or a hand, as its master looks; tokens are discs. */
 export function bodyOf(kind: Piece['kind'], master: Looks, { x, y, turn = 0 }: Lies): Body {
@@ -30,7 +31,7 @@ export function bodyOf(kind: Piece['kind'], master: Looks, { x, y, turn = 0 }: L
   if (round && master.width === master.height) return disc(boxAround(centre, master))
   const outline = outlineOf(master, round)
   if (!outline && turn % 90 === 0) return rectangle(boxAround(centre, turnedSize(master, turn)))
-  const parts = (outline ?? [corners(boxAround({ x: 0, y: 0 }, master))]).map(part => part.map(p => placed(p, centre, turn)))
+  const parts = (outline ?? [corners(boxAround({ x: 0, y: 0 }, master))]).map(part => part.map(p => turnedAround(centre, { x: x + p.x, y: y + p.y }, turn)))
   return {
     box: bounds(parts.flat()), parts,
     area: parts.reduce((sum, part) => sum + area(part), 0),
@@ -67,7 +68,7 @@ function outlineOf(master: Looks, round: boolean): Point[][] | null {
   if (round) return [stadium(master)]
   switch (master.look?.kind) {
     case 'sector': return sector(master.width / 2, floating(master.look.share))
-    case 'hand': return null
+    case 'hand': return [hand(master)]
     case 'round': case 'units': case undefined: return null
   }
 }
@@ -88,6 +89,12 @@ function sector(radius: number, share: number): Point[][] {
   })
 }
 
+/** It turns round the middle of its box and points upwards; as thick as its text is large, as it is drawn. */
+function hand({ height, textSize }: Looks): Point[] {
+  const [thin, thick] = [textSize / 4, textSize / 2]
+  return [{ x: -thin, y: -height / 2 }, { x: thin, y: -height / 2 }, { x: thick, y: textSize }, { x: -thick, y: textSize }]
+}
+
 /** A box whose shorter sides are half discs. */
 function stadium({ width, height }: Size): Point[] {
   const radius = Math.min(width, height) / 2
@@ -97,11 +104,4 @@ function stadium({ width, height }: Size): Point[] {
     const [cos, sin] = [Math.cos(at), Math.sin(at)]
     return { x: Math.sign(cos) * dx + radius * cos, y: Math.sign(sin) * dy + radius * sin }
   })
-}
-
-/** Turned around the origin, then moved to where the piece lies. */
-function placed({ x, y }: Point, centre: Point, turn: number): Point {
-  if (turn === 0) return { x: centre.x + x, y: centre.y + y }
-  const [cos, sin] = [Math.cos(turn * Math.PI / 180), Math.sin(turn * Math.PI / 180)]
-  return { x: centre.x + x * cos - y * sin, y: centre.y + x * sin + y * cos }
 }

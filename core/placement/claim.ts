@@ -4,6 +4,7 @@ import { floating } from '../exact/written'
 import { areaInside, within } from '../geometry/area'
 import { outlined, overlaps } from '../geometry/outline'
 import type { Box, Point, Shape } from '../geometry/shape'
+import { turnedAround } from '../geometry/turned'
 import { layoutGaps } from '../layout/gaps'
 import { bodyOf, type Body, type Lies } from './body'
 
@@ -65,14 +66,6 @@ function areaOf(shape: Shape): number {
   const known = areas.get(shape) ?? areaInside(outlined(shape).points, outlined(shape).box)
   areas.set(shape, known)
   return known
-}
-
-/** The point turned clockwise (y runs downwards) round a centre, in degrees. */
-export function turnedAround(centre: Point, { x, y }: Point, degrees: number): Point {
-  if (degrees === 0) return { x, y }
-  const [cos, sin] = [Math.cos(degrees * Math.PI / 180), Math.sin(degrees * Math.PI / 180)]
-  const [dx, dy] = [x - centre.x, y - centre.y]
-  return { x: centre.x + dx * cos - dy * sin, y: centre.y + dx * sin + dy * cos }
 }
 
 /** Share of a box's area that lies in an outline, from 0 to 1. A box without area has no share in anything: 0. */

@@ -8,7 +8,8 @@ import type { Box, Point } from '../geometry/shape'
 import { layoutGaps } from '../layout/gaps'
 import { piecesOf } from '../slate/pieces'
 import type { SlateState } from '../slate/state'
-import { shareIn, tipOf, turnedAround } from './claim'
+import { shareIn, tipOf } from './claim'
+import { turnedAround } from '../geometry/turned'
 import { turnedSize } from './straight'
 
 const GAP = 8

@@ -8,6 +8,7 @@ import { gapsIn, takes } from '../board/whatPlacesTake'
 import { outlined } from '../geometry/outline'
 import { arrowsOf, strokesOf, type SlateState } from '../slate/state'
 import { placePieces, type Placement } from './placement'
+import { isStaged } from './staged'
 
 /** One of the things that wait for a student: a piece to be placed, or a place to be filled. */
 export interface Task {
@@ -33,7 +34,7 @@ export function tasksOf(state: SlateState, edition: Edition): Task[] {
     const holding = new Set(placements.flatMap(p => p.shares.map(s => s.place)))
     const bins = page.pieces.some(piece => piece.bin)
     const roomy = page.places.some(place => takes(place, { kind: 'card' }))
-    const isDone = (p: Placement) => p.shares.length > 0 || joined.has(p.piece) || (!roomy && p.at === 'page' && !isStaged(p, page))
+    const isDone = (p: Placement) => p.shares.length > 0 || joined.has(p.piece) || (!roomy && p.at === 'page' && !isStaged(p, page, state))
     const isFilled = (place: Place, item: string) => {
       if (place.kind === 'drawing') return strokesOf(state, place.id).length > 0
       return place.kind === 'writing' || place.kind === 'gaps' ? !!state.texts[item]?.trim() : holding.has(place.id)
@@ -85,8 +86,6 @@ function stepOf(place: Place, page: Page): StepId | null {
   const [middleX, middleY] = [x + width / 2, y + height / 2]
   return page.steps?.find(step => middleX >= step.x && middleY >= step.y && middleX <= step.x + step.width && middleY <= step.y + step.height)?.id ?? null
 }
-
-const isStaged = ({ piece, centre }: Extract<Placement, { at: 'page' }>, page: Page) => page.staged?.[piece]?.x === centre.x && page.staged[piece].y === centre.y
 
 /** What of a place waits for a student, apart from the pieces. */
 function toFill(place: Place, bins: boolean): (PlaceId | string)[] {

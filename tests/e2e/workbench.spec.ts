@@ -221,13 +221,11 @@ test('six numbered activities on one page are done one after the other, and move
   }
   await press(page, 'Slots')
   await page.getByRole('button', { name: 'Activity 1', exact: true }).focus()
-  await kept(page)
-  const before = (await boardOf(lesson)).pages[0]!
-  expect(before.steps).toHaveLength(6)
+  const steps = async () => (await kept(page), (await boardOf(lesson)).pages[0]!.steps!)
+  const before = await steps()
+  expect(before).toHaveLength(6)
   await page.keyboard.press('ArrowDown')
-  await kept(page)
-  const after = (await boardOf(lesson)).pages[0]!
-  expect(after.steps![0]!.y).toBeGreaterThan(before.steps![0]!.y)
+  expect((await steps())[0]!.y).toBeGreaterThan(before[0]!.y)
   await expectAccessible(page)
   await station(page, 'Check').click()
   await press(page, 'Try it as a student')

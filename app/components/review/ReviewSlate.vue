@@ -20,7 +20,8 @@ const TOOLS = { look: 'lucide:eye', pen: 'lucide:pen-line', note: 'lucide:messag
 
 const byVerdict = byRank<Verdict>({ 'on-the-line': 0, 'wrong': 1, 'not-placed': 2, 'right': 3, 'noted': 4 })
 const listed = computed(() => [...items.value].map(([name, mark]) => ({ ...mark, name })).toSorted((a, b) => byVerdict(a.verdict, b.verdict)))
-const onPieces = computed(() => new Map(listed.value.flatMap(mark => mark.is === 'piece' ? [[mark.item, mark.verdict] as const] : [])))
+/** Of two items about one piece the one that needs a look shows: it comes last. */
+const onPieces = computed(() => new Map(listed.value.toReversed().flatMap(mark => mark.is === 'piece' ? [[mark.item, mark.verdict] as const] : [])))
 const notes = computed(() => numberedNotes(margin.value))
 const nameOf = (id: PieceId) => pieceName(edition.pieces.get(id)!.piece)
 

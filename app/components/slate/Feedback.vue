@@ -1,9 +1,8 @@
 <script setup lang="ts">
 import type { Edition } from '~~/core/board/edition'
 import type { Feedback } from '~~/core/keys/feedback'
-import type { Verdict } from '~~/core/keys/outcome'
 import type { SlateState } from '~~/core/slate/state'
-import { kindSign } from '~/composables/verdicts'
+import { byNeed, kindSign } from '~/composables/verdicts'
 
 /** How a student's own work stands, in kind words and without the answers. What needs another look comes first. */
 const { edition, state, items, closable } = defineProps<{
@@ -12,8 +11,7 @@ const { edition, state, items, closable } = defineProps<{
 const emit = defineEmits<{ close: [] }>()
 const { t, said } = useWords()
 const itemName = useItemName(() => edition)
-const byVerdict = byRank<Verdict>({ 'wrong': 0, 'on-the-line': 1, 'not-placed': 2, 'noted': 3, 'right': 4 })
-const listed = computed(() => items.toSorted((a, b) => byVerdict(a.verdict, b.verdict)))
+const listed = computed(() => items.toSorted((a, b) => byNeed(a.verdict, b.verdict)))
 const allRight = computed(() => items.length > 0 && items.every(item => item.verdict === 'right'))
 const reasonWords = useReasonWords(() => edition, () => state.texts)
 const words = ({ verdict, reason }: Feedback) => verdict === 'right'

@@ -1,5 +1,6 @@
 import type { Board } from '../../board/board'
 import type { TotalKey } from '../../keys/total/key'
+import { gcd } from '../../exact/change'
 import { measure, measureText, readMeasure } from '../../exact/measure'
 import { readTerm } from '../../exact/polynomial'
 import type { Quantity } from '../../exact/quantity'
@@ -78,8 +79,4 @@ function waysTo(target: bigint, tiles: readonly Offered[], enough: number): numb
 function copiesOf(sides: readonly bigint[], target: bigint): number {
   const least = sides.filter(side => side > 0n).reduce((a, b) => b < a ? b : a, target > 0n ? target : 1n)
   return Math.min(200, Number(target / least))
-}
-
-function gcd(a: bigint, b: bigint): bigint {
-  return b === 0n ? a : gcd(b, a % b)
 }

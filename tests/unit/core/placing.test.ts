@@ -51,7 +51,7 @@ describe('at the border of sure and unsure', () => {
 })
 
 describe('pieces that are no boxes', () => {
-  const master = (look: object, width = 80, height = 80) => ({ width, height, look: look as never })
+  const master = (look: object, width = 80, height = 80) => ({ width, height, textSize: 12, look: look as never })
   const any = { x: fc.integer({ min: -60, max: 160 }), y: fc.integer({ min: -60, max: 160 }), turn: fc.integer({ min: 0, max: 359 }) }
 
   it('a disc has πr², a part of it its share, whichever way it is turned (handbook formulas)', () => {
@@ -75,6 +75,10 @@ describe('pieces that are no boxes', () => {
       // Its outline has 128 sides: a thousandth of its area.
       expect(Math.abs(body.inside(square) - sharedArea(body.parts[0]!, outline(square)))).toBeLessThan(5)
     }), { numRuns: 300 })
+  })
+
+  it('a hand is as slim as it is drawn, though its box is the whole dial (area of a trapezium)', () => {
+    expect(bodyOf('token', master({ kind: 'hand' }), { x: 0, y: 0, turn: 30 }).area).toBeCloseTo((6 + 12) / 2 * 52, 9)
   })
 
   it('a quarter of a disc is held by what holds it, though its box reaches out', () => {
