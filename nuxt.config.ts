@@ -3,16 +3,24 @@ import { fileURLToPath } from 'node:url'
 import tailwindcss from '@tailwindcss/vite'
 
 /** The font files that papers are set with. */
-const paperFonts = () => [['andika', '700'], ['noto-sans-arabic', '400'], ['noto-sans-sc', '400']].flatMap(([font, weight]) => [
-  `@fontsource/${font}/package.json`,
-  ...readdirSync(inModules(`@fontsource/${font}/files`)).filter(file => file.endsWith(`-${weight}-normal.woff`)).map(file => `@fontsource/${font}/files/${file}`),
-])
+const paperFonts = () =>
+  [
+    ['andika', '700'],
+    ['noto-sans-arabic', '400'],
+    ['noto-sans-sc', '400'],
+  ].flatMap(([font, weight]) => [
+    `@fontsource/${font}/package.json`,
+    ...readdirSync(inModules(`@fontsource/${font}/files`))
+      .filter(file => file.endsWith(`-${weight}-normal.woff`))
+      .map(file => `@fontsource/${font}/files/${file}`),
+  ])
 
 const inModules = (path: string) => fileURLToPath(new URL(`./node_modules/${path}`, import.meta.url))
 
 export default defineNuxtConfig({
   compatibilityDate: '2026-11-01',
-  // Everything stands behind a sign-in and lives from the socket and the device's own store: rendered in the browser alone.
+  // Everything stands behind a sign-in and lives from the socket and the device's own store: rendered in the browser
+  // alone.
   ssr: false,
   telemetry: false,
   // Nothing is rendered by the server, so nothing has to be read back from what it rendered.
@@ -21,10 +29,24 @@ export default defineNuxtConfig({
   css: ['~/assets/main.css'],
   devtools: { enabled: false },
   imports: {
-    presets: [{
-      from: '@vueuse/core',
-      imports: ['computedAsync', 'onKeyStroke', 'until', 'useDebounceFn', 'useElementSize', 'useEventListener', 'useIntervalFn', 'useLocalStorage', 'useNow', 'useResizeObserver', 'useSessionStorage'],
-    }],
+    presets: [
+      {
+        from: '@vueuse/core',
+        imports: [
+          'computedAsync',
+          'onKeyStroke',
+          'until',
+          'useDebounceFn',
+          'useElementSize',
+          'useEventListener',
+          'useIntervalFn',
+          'useLocalStorage',
+          'useNow',
+          'useResizeObserver',
+          'useSessionStorage',
+        ],
+      },
+    ],
   },
   nitro: {
     // Scripts and styles are compressed once, when the application is built.
@@ -32,27 +54,53 @@ export default defineNuxtConfig({
     errorHandler: '~~/server/http/errors',
     // What every answer says, the files that lie about too: guess no types, load from nowhere else, tell nobody.
     routeRules: {
-      '/**': { headers: {
-        'X-Content-Type-Options': 'nosniff', 'Referrer-Policy': 'same-origin', 'Permissions-Policy': 'camera=(self), microphone=(self), geolocation=()',
-        'Content-Security-Policy': 'default-src \'self\'; script-src \'self\' \'unsafe-inline\'; style-src \'self\' \'unsafe-inline\'; img-src \'self\' data: blob:; media-src \'self\' blob:; frame-ancestors \'none\'; base-uri \'none\'; form-action \'self\'',
-      } },
+      '/**': {
+        headers: {
+          'X-Content-Type-Options': 'nosniff',
+          'Referrer-Policy': 'same-origin',
+          'Permissions-Policy': 'camera=(self), microphone=(self), geolocation=()',
+          'Content-Security-Policy':
+            "default-src 'self'; script-src 'self' 'unsafe-inline'; style-src 'self' 'unsafe-inline'; img-src 'self' data: blob:; media-src 'self' blob:; frame-ancestors 'none'; base-uri 'none'; form-action 'self'",
+        },
+      },
       '/api/**': { headers: { 'Cache-Control': 'no-store' } },
     },
-    // The picture library, the words its pictures are found by, and the fonts of papers: data that is read, not imported.
-    externals: { traceInclude: ['@iconify-json/fluent-emoji-flat/icons.json', '@iconify-json/fluent-emoji-flat/chars.json', '@iconify-json/fluent-emoji-flat/package.json', 'emojilib/dist/emoji-en-US.json', 'emojilib/package.json', ...paperFonts()].map(inModules) },
+    // The picture library, the words its pictures are found by, and the fonts of papers: data that is read, not
+    // imported.
+    externals: {
+      traceInclude: [
+        '@iconify-json/fluent-emoji-flat/icons.json',
+        '@iconify-json/fluent-emoji-flat/chars.json',
+        '@iconify-json/fluent-emoji-flat/package.json',
+        'emojilib/dist/emoji-en-US.json',
+        'emojilib/package.json',
+        ...paperFonts(),
+      ].map(inModules),
+    },
     // What PDF worksheets need that don't bring their own fonts, scripts and picture decoders.
-    publicAssets: ['standard_fonts', 'cmaps', 'wasm'].map(folder => ({ dir: inModules(`pdfjs-dist/${folder}`), baseURL: `/pdf/${folder}`, maxAge: 60 * 60 * 24 })),
+    publicAssets: ['standard_fonts', 'cmaps', 'wasm'].map(folder => ({
+      dir: inModules(`pdfjs-dist/${folder}`),
+      baseURL: `/pdf/${folder}`,
+      maxAge: 60 * 60 * 24,
+    })),
   },
   // The process is our own: see server/entry.ts.
   $production: { nitro: { entry: fileURLToPath(new URL('./server/entry.ts', import.meta.url)) } },
-  // Fonts stay files, however small, for pages may not load what is written into a style sheet; and icons, which are shown by reference.
+  // Fonts stay files, however small, for pages may not load what is written into a style sheet; and icons, which are
+  // shown by reference.
   vite: {
     plugins: [tailwindcss()],
     build: {
-      assetsInlineLimit: file => /\.(?:woff2?|svg)$/.test(file) ? false : undefined,
+      assetsInlineLimit: file => (/\.(?:woff2?|svg)$/.test(file) ? false : undefined),
       // Reads must be left as they are (`propertyReadSideEffects`): what Vue tracks is read for nothing else.
-      // What the framework has for data fetched by the server isn't used, and would be kept because it might do something when it is loaded.
-      rollupOptions: { treeshake: { moduleSideEffects: file => !/nuxt\/dist\/app\/composables\/(?:asyncData|fetch|preview|component)\.js$/.test(file) } },
+      // What the framework has for data fetched by the server isn't used, and would be kept because it might do
+      // something when it is loaded.
+      rollupOptions: {
+        treeshake: {
+          moduleSideEffects: file =>
+            !/nuxt\/dist\/app\/composables\/(?:asyncData|fetch|preview|component)\.js$/.test(file),
+        },
+      },
     },
     // Of the libraries only what is used goes to a student's device.
     define: { __VUE_OPTIONS_API__: false },

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 const { t } = useWords()
-useHead({ titleTemplate: title => title ? `${title} · ${t('app.name')}` : t('app.name') })
+useHead({ titleTemplate: title => (title ? `${title} · ${t('app.name')}` : t('app.name')) })
 </script>
 
 <template>

@@ -1,7 +1,11 @@
 declare module '#app' {
-  interface PageMeta { for?: 'teacher' | 'student' }
+  interface PageMeta {
+    for?: 'teacher' | 'student'
+  }
 }
 declare module 'vue-router' {
-  interface RouteMeta { for?: 'teacher' | 'student' }
+  interface RouteMeta {
+    for?: 'teacher' | 'student'
+  }
 }
 export {}

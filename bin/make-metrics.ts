@@ -23,13 +23,19 @@ for (const [name, file] of Object.entries(faces)) {
     previous = codePoint
   }
   const metrics: Metrics = {
-    unitsPerEm: font.unitsPerEm, ascent: font.ascent, descent: -font.descent,
-    capHeight: font.capHeight, xHeight: font.xHeight, runs,
+    unitsPerEm: font.unitsPerEm,
+    ascent: font.ascent,
+    descent: -font.descent,
+    capHeight: font.capHeight,
+    xHeight: font.xHeight,
+    runs,
   }
   const source = [
-    `import type { Metrics } from './metrics'`, '',
+    `import type { Metrics } from './metrics'`,
+    '',
     `/** Made by bin/make-metrics.ts from ${file}; not written by hand. */`,
-    `export const ${name}: Metrics = ${JSON.stringify(metrics).replaceAll('"', '')}`, '',
+    `export const ${name}: Metrics = ${JSON.stringify(metrics).replaceAll('"', '')}`,
+    '',
   ]
   writeFileSync(new URL(`../core/text/metrics/${name}.ts`, import.meta.url), source.join('\n'))
   console.log(`${name}: ${font.characterSet.length} characters`)

@@ -1,4 +1,6 @@
-/** `npm run --silent preflight -- BOARD.json`: prints what will go wrong on a board, the most serious first, as JSON. */
+/**
+ * `npm run --silent preflight -- BOARD.json`: prints what will go wrong on a board, the most serious first, as JSON.
+ */
 import { foundOn } from '../core/preflight/preflight'
 import { readBoardFile } from './readJson'
 

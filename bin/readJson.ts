@@ -11,9 +11,8 @@ export function readJson(file: string | undefined, usage: string): unknown {
   if (!file) fail(`usage: ${usage}`)
   try {
     return JSON.parse(readFileSync(file, 'utf8')) as unknown
-  }
-  catch (error) {
-    return fail(`${file}: ${error instanceof SyntaxError ? 'is not JSON' : 'can\'t be read'}`)
+  } catch (error) {
+    return fail(`${file}: ${error instanceof SyntaxError ? 'is not JSON' : "can't be read"}`)
   }
 }
 
@@ -21,5 +20,7 @@ export function readBoardFile(file: string | undefined, usage: string): Board {
   const read = readBoard(readJson(file, usage))
   if (read.ok) return read.value
   const { reason } = read
-  return fail(`${file}: not a board: ${reason.code === 'schema' ? `${reason.path}: ${reason.detail}` : `${reason.code} ${reason.id}`}`)
+  return fail(
+    `${file}: not a board: ${reason.code === 'schema' ? `${reason.path}: ${reason.detail}` : `${reason.code} ${reason.id}`}`,
+  )
 }

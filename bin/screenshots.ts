@@ -32,7 +32,8 @@ async function student(browser: Browser, size: object, className: 0 | 1 | 2, nam
   const page = await (await browser.newContext(size)).newPage()
   await page.goto(`${address}/join?class=${CLASSES[className].code}`)
   await page.getByRole('button', { name }).click()
-  for (const picture of demoPictures(name)) await page.getByRole('button', { name: PICTURE_WORDS[picture], exact: true }).click()
+  for (const picture of demoPictures(name))
+    await page.getByRole('button', { name: PICTURE_WORDS[picture], exact: true }).click()
   await page.getByRole('heading', { name: 'My desk' }).waitFor()
   return page
 }
@@ -94,18 +95,22 @@ await shoot('workbench-pieces', async () => {
   return page
 })
 await shoot('workbench-answers', () => workbench('Weather words', 'Answers'))
-await shoot('workbench-check', async () => {
-  const page = await workbench('How many beats?', 'Places')
-  await page.getByRole('button', { name: 'Zone: Two beats' }).focus()
-  await page.getByRole('textbox', { name: 'Heading' }).fill('')
-  await page.getByLabel('Instructions').fill('')
-  await page.getByRole('button', { name: 'Check' }).click()
-  await page.getByText('One zone has no heading').hover()
-  return page
-}, async (page) => {
-  for (let i = 0; i < 2; i++) await page.getByRole('button', { name: 'Undo' }).click()
-  await page.getByText('Kept', { exact: true }).waitFor()
-})
+await shoot(
+  'workbench-check',
+  async () => {
+    const page = await workbench('How many beats?', 'Places')
+    await page.getByRole('button', { name: 'Zone: Two beats' }).focus()
+    await page.getByRole('textbox', { name: 'Heading' }).fill('')
+    await page.getByLabel('Instructions').fill('')
+    await page.getByRole('button', { name: 'Check' }).click()
+    await page.getByText('One zone has no heading').hover()
+    return page
+  },
+  async page => {
+    for (let i = 0; i < 2; i++) await page.getByRole('button', { name: 'Undo' }).click()
+    await page.getByText('Kept', { exact: true }).waitFor()
+  },
+)
 await shoot('give-out', async () => {
   const page = await workbench('How many beats?', 'Check')
   await page.getByRole('button', { name: 'Give out', exact: true }).click()
@@ -118,7 +123,9 @@ await shoot('class', async () => {
   const page = await at('/classes')
   await page.getByRole('link', { name: 'Year 5/6' }).click()
   await page.getByRole('button', { name: 'Add or update names' }).click()
-  await page.getByLabel('Names', { exact: true }).fill('Surname\tFirst name\tLevel\nTern\tMarlo\treef\nFern\tTilda\tdeep\nTern\tMarlo\tdeep\nReed\tJory\treef\n')
+  await page
+    .getByLabel('Names', { exact: true })
+    .fill('Surname\tFirst name\tLevel\nTern\tMarlo\treef\nFern\tTilda\tdeep\nTern\tMarlo\tdeep\nReed\tJory\treef\n')
   return page
 })
 await shoot('groups', async () => {
@@ -129,7 +136,10 @@ await shoot('groups', async () => {
   await page.getByLabel('Levels').selectOption('mixed')
   await page.getByRole('button', { name: /^Make groups of/ }).click()
   await page.getByText('Every wish is kept.').waitFor()
-  await page.getByRole('button', { name: /^Ada Marsh/ }).first().click()
+  await page
+    .getByRole('button', { name: /^Ada Marsh/ })
+    .first()
+    .click()
   return page
 })
 await shoot('walk-round', () => handout('How do they hold on?'))
@@ -150,8 +160,12 @@ const open = async (page: Page, title: string) => {
   await page.getByRole('group', { name: 'Page', exact: true }).waitFor()
   return page
 }
-await shoot('student-laptop', async () => open(await student(browser, LAPTOP, 0, 'Lark Zander'), 'How do they hold on?'))
-await shoot('student-tablet', async () => open(await student(browser, TABLET, 1, 'Abel Strand'), 'Where do we see them?'))
+await shoot('student-laptop', async () =>
+  open(await student(browser, LAPTOP, 0, 'Lark Zander'), 'How do they hold on?'),
+)
+await shoot('student-tablet', async () =>
+  open(await student(browser, TABLET, 1, 'Abel Strand'), 'Where do we see them?'),
+)
 await shoot('student-phone', async () => open(await student(browser, PHONE, 0, 'Juno Ashby'), 'How do they hold on?'))
 await shoot('tiles', async () => {
   const page = await open(await student(browser, LAPTOP, 2, 'Ro Tansy'), 'A square from tiles')
@@ -165,7 +179,10 @@ await shoot('frame', async () => {
   const walk = await handout(title)
   const tile = (await walk.locator('[data-slate]', { hasText: 'Ada' }).first().innerText()).split('\n').at(-1)!
   await walk.close()
-  const mates = tile.split(', ').filter(name => name !== 'Ada').map(mate => CLASSES[0].students.find(name => name.startsWith(`${mate} `))!)
+  const mates = tile
+    .split(', ')
+    .filter(name => name !== 'Ada')
+    .map(mate => CLASSES[0].students.find(name => name.startsWith(`${mate} `))!)
   const ideas = ['Deep water at low tide', 'A wall against the east wind']
   for (const [i, words] of ideas.entries()) {
     const page = await open(await student(browser, LAPTOP, 0, mates[i]!), title)

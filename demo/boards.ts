@@ -4,26 +4,52 @@ import type { IconifyJSON } from '@iconify/types'
 import type { Tool } from '../core/board/tools'
 import { makeLibrary } from '../server/files/library'
 
-/** What the demo boards are made from: headings with the words or pictures that belong there, in the order a teacher would type them. */
+/**
+ * What the demo boards are made from: headings with the words or pictures that belong there, in the order a teacher
+ * would type them.
+ */
 export interface BoardPlan {
   readonly title: string
   readonly instructions: string
   readonly seed: number
   readonly textSize?: number
-  readonly backdrop?: { colour?: string, ruling?: { kind: 'squares' | 'dots' | 'lines', spacing: number }, picture?: { svg: string, alt: string } }
+  readonly backdrop?: {
+    colour?: string
+    ruling?: { kind: 'squares' | 'dots' | 'lines'; spacing: number }
+    picture?: { svg: string; alt: string }
+  }
   /** A sound on the page, with its words. */
-  readonly sound?: { readonly name: string, readonly words: string, readonly box: { x: number, y: number, width: number, height: number } }
+  readonly sound?: {
+    readonly name: string
+    readonly words: string
+    readonly box: { x: number; y: number; width: number; height: number }
+  }
   /** A zone that is one member's of a group has the number of their part. */
-  readonly zones: readonly { heading: string, part?: number, box?: { x: number, y: number, width: number, height: number }, words?: readonly string[], pictures?: readonly string[] }[]
+  readonly zones: readonly {
+    heading: string
+    part?: number
+    box?: { x: number; y: number; width: number; height: number }
+    words?: readonly string[]
+    pictures?: readonly string[]
+  }[]
   /** What students are given beside the cards. */
   readonly tools?: readonly Tool[]
   /** What stands around the page: reasons, notes, hints, cards that are read aloud. */
-  readonly around?: { readonly explain?: 'page' | 'places', readonly notes?: boolean, readonly hints?: readonly string[], readonly readPieces?: boolean }
+  readonly around?: {
+    readonly explain?: 'page' | 'places'
+    readonly notes?: boolean
+    readonly hints?: readonly string[]
+    readonly readPieces?: boolean
+  }
   /** Words with more than one right home, or with none. */
-  readonly special?: readonly { word: string, homes: readonly string[] }[]
+  readonly special?: readonly { word: string; homes: readonly string[] }[]
 }
 
-const library = makeLibrary(createRequire(import.meta.url)('@iconify-json/fluent-emoji-flat/icons.json') as IconifyJSON, {}, {})
+const library = makeLibrary(
+  createRequire(import.meta.url)('@iconify-json/fluent-emoji-flat/icons.json') as IconifyJSON,
+  {},
+  {},
+)
 
 /** A picture of the openly licensed collection as an SVG of its own. */
 export function pictureSvg(name: string): string {
@@ -37,7 +63,13 @@ const boat = readFileSync(new URL('./pictures/boat.svg', import.meta.url), 'utf8
 export const HOLD_ON: BoardPlan = {
   title: 'How do they hold on?',
   instructions: 'Put each animal where it belongs. How does it stay on the rock when the waves come?',
-  around: { explain: 'page', hints: ['Think of a day with high waves. Who stays where it is?', 'Which of them have feet, or something like feet?'] },
+  around: {
+    explain: 'page',
+    hints: [
+      'Think of a day with high waves. Who stays where it is?',
+      'Which of them have feet, or something like feet?',
+    ],
+  },
   seed: 11,
   zones: [
     { heading: 'Clings to rock', words: ['limpet', 'barnacle', 'mussel', 'anemone', 'sponge'] },
@@ -61,7 +93,11 @@ export const WHERE_SEEN: BoardPlan = {
 export const BEATS: BoardPlan = {
   title: 'How many beats?',
   instructions: 'Say the word and clap it. How many beats do you hear?',
-  around: { notes: true, readPieces: true, hints: ['Put your hand under your chin and say the word. Each time the chin drops is a beat.'] },
+  around: {
+    notes: true,
+    readPieces: true,
+    hints: ['Put your hand under your chin and say the word. Each time the chin drops is a beat.'],
+  },
   seed: 5,
   textSize: 22,
   backdrop: { ruling: { kind: 'dots', spacing: 24 } },
@@ -74,7 +110,8 @@ export const BEATS: BoardPlan = {
 
 export const WEATHER: BoardPlan = {
   title: 'Weather words from the harbour wall',
-  instructions: 'Sort the words. Two of them could go in more than one place, and one belongs nowhere. Say why on a note.',
+  instructions:
+    'Sort the words. Two of them could go in more than one place, and one belongs nowhere. Say why on a note.',
   tools: ['note', 'highlighter', 'picture'],
   seed: 42,
   backdrop: { colour: '#f6ecd8' },
@@ -83,7 +120,11 @@ export const WEATHER: BoardPlan = {
     { heading: 'Water', words: ['drizzle', 'hail', 'downpour', 'sleet'] },
     { heading: 'Light', words: ['glare', 'dusk', 'gleam'] },
   ],
-  special: [{ word: 'squall', homes: ['Wind', 'Water'] }, { word: 'sea mist', homes: ['Water', 'Light'] }, { word: 'mooring', homes: [] }],
+  special: [
+    { word: 'squall', homes: ['Wind', 'Water'] },
+    { word: 'sea mist', homes: ['Water', 'Light'] },
+    { word: 'mooring', homes: [] },
+  ],
 }
 
 export const BOAT: BoardPlan = {
@@ -94,8 +135,16 @@ export const BOAT: BoardPlan = {
   textSize: 16,
   backdrop: { picture: { svg: boat, alt: 'A small sailing boat on calm water, seen from the side' } },
   zones: [
-    { heading: 'Above the deck', box: { x: 24, y: 56, width: 288, height: 200 }, words: ['mast', 'sail', 'boom', 'flag'] },
-    { heading: 'Hull and deck', box: { x: 704, y: 56, width: 232, height: 200 }, words: ['cabin', 'porthole', 'plank'] },
+    {
+      heading: 'Above the deck',
+      box: { x: 24, y: 56, width: 288, height: 200 },
+      words: ['mast', 'sail', 'boom', 'flag'],
+    },
+    {
+      heading: 'Hull and deck',
+      box: { x: 704, y: 56, width: 232, height: 200 },
+      words: ['cabin', 'porthole', 'plank'],
+    },
     { heading: 'Under water', box: { x: 704, y: 312, width: 232, height: 144 }, words: ['keel', 'rudder'] },
   ],
 }
@@ -110,10 +159,16 @@ export const HARBOUR: BoardPlan = {
   around: { explain: 'page' },
   seed: 3,
   backdrop: { colour: '#e3eef5' },
-  sound: { name: 'The horn of our harbour', words: 'Two long, low blasts of a horn, far away.', box: { x: 340, y: 12, width: 280, height: 60 } },
+  sound: {
+    name: 'The horn of our harbour',
+    words: 'Two long, low blasts of a horn, far away.',
+    box: { x: 340, y: 12, width: 280, height: 60 },
+  },
   zones: [
-    { heading: '', part: 1, box: corner(16, 40) }, { heading: '', part: 2, box: corner(644, 40) },
-    { heading: '', part: 3, box: corner(16, 268) }, { heading: '', part: 4, box: corner(644, 268) },
+    { heading: '', part: 1, box: corner(16, 40) },
+    { heading: '', part: 2, box: corner(644, 40) },
+    { heading: '', part: 3, box: corner(16, 268) },
+    { heading: '', part: 4, box: corner(644, 268) },
     { heading: 'We all agree', box: { x: 340, y: 128, width: 280, height: 336 } },
   ],
 }

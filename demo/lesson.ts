@@ -8,13 +8,21 @@ import { HOLDER } from '../core/slate/actor'
 import { apply, invert, type Move } from '../core/slate/move'
 import { emptySlate, type SlateState } from '../core/slate/state'
 
-export interface Played { readonly move: Move, readonly inverse: Move | null, readonly after: number }
+export interface Played {
+  readonly move: Move
+  readonly inverse: Move | null
+  readonly after: number
+}
 
 /**
  * How a student may work: takes the cards as they stand on the ledge, more or less; knows most answers; puts a card
  * down a little askew; now and then thinks again. `after` is seconds since the start.
  */
-export function playLesson(edition: Edition, random: Random, plan: { cards: number, knows: number, pace: number }): { moves: Played[], state: SlateState } {
+export function playLesson(
+  edition: Edition,
+  random: Random,
+  plan: { cards: number; knows: number; pace: number },
+): { moves: Played[]; state: SlateState } {
   const page = edition.board.pages[0]!
   const homes = sortKeyOf(edition.board, page.id)!.homes
   const moves: Played[] = []

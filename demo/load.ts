@@ -1,17 +1,12 @@
 import { createHash } from 'node:crypto'
 import { writeFile } from 'node:fs/promises'
 import { join } from 'node:path'
-import type { Kysely, Transaction } from 'kysely'
+import type { Kysely } from 'kysely'
 import type { BackdropPicture } from '../core/board/backdrop'
-import { makeEdition } from '../core/board/edition'
 import type { FileHash } from '../core/board/ids'
-import { markOf } from '../core/groups/marks'
-import { GroupSearch } from '../core/groups/search'
-import { groupSizes } from '../core/groups/sizes'
 import { NO_RULES } from '../core/handout/noRules'
 import { COPY_EACH } from '../core/handout/settings'
 import { seeded } from '../core/layout/random'
-import type { SlateState } from '../core/slate/state'
 import { makePicturePassword } from '../core/roster/picturePassword'
 import { connect } from '../server/database/connect'
 import { migrate } from '../server/database/migrate'
@@ -21,17 +16,15 @@ import { withFolder } from '../server/files/folder'
 import { keepPicture } from '../server/files/keep'
 import { keepClip } from '../server/files/keepClip'
 import { hashPassword } from '../server/http/passwords'
-import { giveOut, giveOutWithin } from '../server/usecases/giveOut'
+import { giveOut } from '../server/usecases/giveOut'
 import { planHandout } from '../server/usecases/later'
 import { startJobs, type Jobs } from '../server/jobs'
-import { keepSet, keepWishes } from '../server/usecases/groups'
 import { BOARDS, BOAT, HARBOUR, HOLD_ON, WHERE_SEEN } from './boards'
 import { exampleBoards } from './examples'
-import { FATES, movesTo, slateOf } from './fourSlates'
-import { playLesson, type Played } from './lesson'
 import { makeBoard, type KeptSound } from './makeBoard'
 import { CLASSES, TEACHER } from './school'
 import { harbourHorn } from './wav'
+import { playHandout, playFrames, handOutTried } from './play'
 
 type Db = Kysely<Database>
 
@@ -40,8 +33,16 @@ export async function loadDemo(db: Db, jobs: Jobs, now = new Date()): Promise<vo
   await migrate(db)
   const known = await db.selectFrom('teachers').select('id').where('email', '=', TEACHER.email).executeTakeFirst()
   if (known) return
-  const { id: teacher } = await db.insertInto('teachers').values({ name: TEACHER.name, email: TEACHER.email, password_hash: await hashPassword(TEACHER.password), email_proven_at: now })
-    .returning('id').executeTakeFirstOrThrow()
+  const { id: teacher } = await db
+    .insertInto('teachers')
+    .values({
+      name: TEACHER.name,
+      email: TEACHER.email,
+      password_hash: await hashPassword(TEACHER.password),
+      email_proven_at: now,
+    })
+    .returning('id')
+    .executeTakeFirstOrThrow()
   const classes = await loadClasses(db, teacher)
   const boards = new Map<string, string>()
   let boat: BackdropPicture | undefined
@@ -49,180 +50,129 @@ export async function loadDemo(db: Db, jobs: Jobs, now = new Date()): Promise<vo
   for (const [i, plan] of BOARDS.entries()) {
     const { board, pictures } = await makeBoard(plan, horn)
     for (const picture of pictures) await keepPicture(db, teacher, picture)
-    const { id } = await db.insertInto('boards')
-      .values({ teacher_id: teacher, title: board.title, document: JSON.stringify(board), updated_at: new Date(now.getTime() - i * 86_400_000) })
-      .returning('id').executeTakeFirstOrThrow()
+    const { id } = await db
+      .insertInto('boards')
+      .values({
+        teacher_id: teacher,
+        title: board.title,
+        document: JSON.stringify(board),
+        updated_at: new Date(now.getTime() - i * 86_400_000),
+      })
+      .returning('id')
+      .executeTakeFirstOrThrow()
     boards.set(plan.title, id)
     boat ??= board.pages[0]!.backdrop.pictures[0]
   }
   for (const [i, { board, work }] of exampleBoards(boat!).entries()) {
-    const { id } = await db.insertInto('boards').values({
-      teacher_id: teacher, title: board.title, document: JSON.stringify(board), updated_at: new Date(now.getTime() - (BOARDS.length + i) * 86_400_000),
-    }).returning('id').executeTakeFirstOrThrow()
+    const { id } = await db
+      .insertInto('boards')
+      .values({
+        teacher_id: teacher,
+        title: board.title,
+        document: JSON.stringify(board),
+        updated_at: new Date(now.getTime() - (BOARDS.length + i) * 86_400_000),
+      })
+      .returning('id')
+      .executeTakeFirstOrThrow()
     await handOutTried(db, id, classes.get('Friday club')!, work, new Date(now.getTime() - (i + 1) * 3_600_000))
   }
   // The older class is in the middle of its lesson; the younger one has hardly begun.
-  await playHandout(db, teacher, boards.get(HOLD_ON.title)!, classes.get('Year 5/6')!, now, i => i < 13 ? 'under-way' : i < 20 ? 'handed-in' : i < 22 ? 'handed-back' : 'not-opened', 56)
+  await playHandout(
+    db,
+    teacher,
+    boards.get(HOLD_ON.title)!,
+    classes.get('Year 5/6')!,
+    now,
+    i => (i < 13 ? 'under-way' : i < 20 ? 'handed-in' : i < 22 ? 'handed-back' : 'not-opened'),
+    56,
+  )
   await playFrames(db, boards.get(BOARDS[2]!.title)!, boards.get(HARBOUR.title)!, classes.get('Year 5/6')!, now)
   await giveToEveryone(db, boards.get(BOARDS[3]!.title)!, classes.get('Year 2')!)
   // A sheet that some do on paper and send a photo of.
-  await giveOut(db, boards.get(BOAT.title)!, classes.get('Year 2')!, { ...COPY_EACH, word: 'Draw the part that is missing. If you draw on paper, take a photo of it.' })
+  await giveOut(db, boards.get(BOAT.title)!, classes.get('Year 2')!, {
+    ...COPY_EACH,
+    word: 'Draw the part that is missing. If you draw on paper, take a photo of it.',
+  })
   await planMore(db, jobs, boards.get(HOLD_ON.title)!, classes.get('Year 2')!, now)
-  await playHandout(db, teacher, boards.get(WHERE_SEEN.title)!, classes.get('Year 2')!, now, i => i < 5 ? 'under-way' : 'not-opened', 22)
+  await playHandout(
+    db,
+    teacher,
+    boards.get(WHERE_SEEN.title)!,
+    classes.get('Year 2')!,
+    now,
+    i => (i < 5 ? 'under-way' : 'not-opened'),
+    22,
+  )
 }
 
 /** The sound that one of the boards has, taken in as if a teacher had sent it. */
-const keepHorn = (db: Db, teacher: string): Promise<KeptSound> => withFolder(async (folder) => {
-  const [from, to] = [join(folder, 'came'), join(folder, 'packed')]
-  await writeFile(from, harbourHorn())
-  const read = await readClip({ from, to })
-  if (!read.ok) throw new Error(read.reason)
-  const kept = await keepClip(db, teacher, read.value, to)
-  if (!kept.ok) throw new Error(kept.reason)
-  return { file: read.value.hash as FileHash, seconds: read.value.seconds }
-})
+const keepHorn = (db: Db, teacher: string): Promise<KeptSound> =>
+  withFolder(async folder => {
+    const [from, to] = [join(folder, 'came'), join(folder, 'packed')]
+    await writeFile(from, harbourHorn())
+    const read = await readClip({ from, to })
+    if (!read.ok) throw new Error(read.reason)
+    const kept = await keepClip(db, teacher, read.value, to)
+    if (!kept.ok) throw new Error(kept.reason)
+    return { file: read.value.hash as FileHash, seconds: read.value.seconds }
+  })
 
 async function loadClasses(db: Db, teacher: string): Promise<Map<string, string>> {
   const ids = new Map<string, string>()
   for (const { name, code, students, levels } of CLASSES) {
-    const { id } = await db.insertInto('classes').values({ teacher_id: teacher, name, code, levels: [...levels] }).returning('id').executeTakeFirstOrThrow()
+    const { id } = await db
+      .insertInto('classes')
+      .values({ teacher_id: teacher, name, code, levels: [...levels] })
+      .returning('id')
+      .executeTakeFirstOrThrow()
     ids.set(name, id)
-    await db.insertInto('students').values(students.map((student, i) => ({ class_id: id, name: student, picture_password: demoPictures(student), level: levels[i % levels.length] ?? null }))).execute()
+    await db
+      .insertInto('students')
+      .values(
+        students.map((student, i) => ({
+          class_id: id,
+          name: student,
+          picture_password: demoPictures(student),
+          level: levels[i % levels.length] ?? null,
+        })),
+      )
+      .execute()
   }
   return ids
 }
-
-interface Slate { readonly id: string }
-const slatesOf = (db: Db, handout: string): Promise<Slate[]> => db.selectFrom('slate_members').innerJoin('students', 'students.id', 'slate_members.student_id')
-  .select('slate_members.slate_id as id').where('handout_id', '=', handout).orderBy('students.name_folded').execute()
-
-/** The moves as if a student had made them, and the slate as it is after them. */
-async function playOn(db: Db, slate: Slate, moves: readonly Played[], at: (after: number) => Date, status: Status, opened: Date, handedBack: Date | null = null, hands = 1): Promise<void> {
-  await db.insertInto('moves').values(moves.map(({ move, inverse, after }, n) => ({
-    slate_id: slate.id, number: n + 1, id: moveId(slate.id, n), move: JSON.stringify(move), inverse: JSON.stringify(inverse),
-    undoes: null, by: `student:${1 + n % hands}` as const, at: at(after),
-  }))).execute()
-  const last = at(moves.at(-1)!.after)
-  await db.updateTable('slates').set({
-    status, last_number: moves.length, opened_at: opened, moved_at: last, handed_in_at: status === 'under-way' ? null : new Date(last.getTime() + 8000),
-    handed_back_at: status === 'handed-back' ? handedBack : null,
-  }).where('id', '=', slate.id).execute()
-}
-
-type Status = 'not-opened' | 'under-way' | 'handed-in' | 'handed-back'
-
-async function playHandout(db: Db, teacher: string, board: string, classId: string, now: Date, fate: (i: number) => Status, seed: number): Promise<void> {
-  const given = await giveOut(db, board, classId)
-  if (!given.ok) throw new Error(given.reason)
-  const { document } = await db.selectFrom('boards').select('document').where('id', '=', board).executeTakeFirstOrThrow()
-  const edition = makeEdition(document)
-  const cards = document.pages[0]!.pieces.length
-  const random = seeded(seed)
-  const slates = await slatesOf(db, given.value.id)
-  const start = now.getTime() - 14 * 60_000
-
-  for (const [i, slate] of slates.entries()) {
-    const status = fate(i)
-    if (status === 'not-opened') continue
-    const done = status === 'under-way' ? 1 + Math.floor(random() * (cards - 1)) : cards - (random() < 0.2 ? 1 : 0)
-    const { moves } = playLesson(edition, random, { cards: done, knows: 0.55 + 0.4 * random(), pace: 12 + 16 * random() })
-    // Most worked until a moment ago; one in five of those under way has been quiet for a while.
-    const quiet = status === 'under-way' && random() < 0.2 ? 3.5 + 4 * random() : 1.5 * random()
-    const stretch = (14 - (status === 'under-way' ? quiet : 2 + quiet)) * 60 / moves.at(-1)!.after
-    const at = (after: number) => new Date(start + after * stretch * 1000)
-    await playOn(db, slate, moves, at, status, new Date(start), now)
-    if (status === 'handed-back') await db.transaction().execute(trx => writeMargin(trx, slate.id, teacher, edition.board.pages[0]!.id, moves.at(-1)!.move))
-  }
-}
-
-/** The older class in groups of four, mixed, each in the middle of a frame; two who wanted to be together are. */
-async function playFrames(db: Db, board: string, parted: string, classId: string, now: Date): Promise<void> {
-  const students = await db.selectFrom('students').select(['id', 'level']).where('class_id', '=', classId).orderBy('name_folded').execute()
-  const random = seeded(11)
-  const sizes = groupSizes(students.length, { by: 'size', size: 4 })
-  if (!sizes.ok) throw new Error(sizes.reason)
-  const levels: readonly string[] = CLASSES[0].levels
-  const wishes = [{ kind: 'together', students: [0, 5] }, { kind: 'apart', students: [1, 2] }] as const
-  await keepWishes(db, classId, wishes.map(wish => ({ ...wish, students: wish.students.map(i => students[i]!.id) })))
-  const search = new GroupSearch({ students: students.length, sizes: sizes.value, wishes, likeness: 'mixed', levels: students.map(({ level }) => level === null ? null : levels.indexOf(level)), past: [], random })
-  search.run(Infinity)
-  const groups = search.best.groups.map((group, i) => ({ name: DEMO_GROUPS[i]!, mark: markOf(i), students: group.map(n => students[n]!.id) }))
-  await db.transaction().execute(async (trx) => {
-    const set = await keepSet(trx, classId, { name: 'Rock-pool groups', groups })
-    if (!set.ok) throw new Error(set.reason)
-    const due = { day: new Date(now.getTime() + 2 * 86_400_000).toISOString().slice(0, 10) }
-    const given = await giveOutWithin(trx, board, { classId, set: set.value.id }, { ...COPY_EACH, mode: 'frame-per-group', word: 'Ten minutes with your group, then we compare.', due, rules: { ...NO_RULES, talk: true, handInBy: 'all-done' } })
-    if (!given.ok) throw new Error(given.reason)
-    const inParts = await giveOutWithin(trx, parted, { classId, set: set.value.id }, { ...COPY_EACH, mode: 'frame-per-group', rules: { ...NO_RULES, talk: true } })
-    if (!inParts.ok) throw new Error(inParts.reason)
-    const { document } = await trx.selectFrom('boards').select('document').where('id', '=', board).executeTakeFirstOrThrow()
-    const edition = makeEdition(document)
-    const frames = await trx.selectFrom('slates').select('id').where('handout_id', '=', given.value.id).orderBy('name').execute()
-    const start = now.getTime() - 9 * 60_000
-    for (const [i, frame] of frames.slice(0, 5).entries()) {
-      const { moves } = playLesson(edition, random, { cards: 2 + i, knows: 0.6, pace: 20 })
-      const stretch = 8 * 60 / moves.at(-1)!.after
-      await playOn(trx, frame, moves, after => new Date(start + after * stretch * 1000), 'under-way', new Date(start), null, 4)
-    }
-  })
-}
-const DEMO_GROUPS = ['Oak', 'Ash', 'Hazel', 'Maple', 'Willow', 'Ginkgo'] as const
 
 /** One that goes out by itself next week, and a draft. */
 async function planMore(db: Db, jobs: Jobs, board: string, classId: string, now: Date): Promise<void> {
   const day = new Date(now.getTime() + 5 * 86_400_000).toISOString().slice(0, 10)
   for (const when of [{ day, time: '08:30' }, null]) {
-    const planned = await db.transaction().execute(trx => planHandout(trx, jobs, { board, to: { classId }, settings: COPY_EACH, when, now }))
+    const planned = await db
+      .transaction()
+      .execute(trx => planHandout(trx, jobs, { board, to: { classId }, settings: COPY_EACH, when, now }))
     if (!planned.ok) throw new Error(planned.reason)
   }
 }
 
 /** A board on which the whole class works together. */
 async function giveToEveryone(db: Db, board: string, classId: string): Promise<void> {
-  const given = await giveOut(db, board, classId, { ...COPY_EACH, mode: 'one-for-everyone', handIn: false, rules: { ...NO_RULES, approve: true } })
-  if (!given.ok) throw new Error(given.reason)
-}
-
-/** A handout of four slates: right, wrong, in doubt, and empty. */
-async function handOutTried(db: Db, board: string, classId: string, solved: SlateState, start: Date): Promise<void> {
-  const given = await giveOut(db, board, classId)
-  if (!given.ok) throw new Error(given.reason)
-  const { document } = await db.selectFrom('boards').select('document').where('id', '=', board).executeTakeFirstOrThrow()
-  const edition = makeEdition(document)
-  const slates = await slatesOf(db, given.value.id)
-  for (const [i, fate] of FATES.entries()) {
-    const played = movesTo(slateOf(fate, edition, solved), edition)
-    if (played.length) await playOn(db, slates[i]!, played, after => new Date(start.getTime() + after * 1000), 'handed-in', start)
-  }
-}
-
-/** A ring of ink around the last card, a note pinned to it, and a word. */
-async function writeMargin(trx: Transaction<Database>, slate: string, teacher: string, page: string, last: { kind: string }): Promise<void> {
-  const { piece, x, y } = last as { kind: 'put', piece: string, x: number, y: number }
-  const ring = Array.from({ length: 42 }, (_, i) => {
-    const turn = i / 38 * 2 * Math.PI
-    return [round(x + (76 + i / 8) * Math.cos(turn)), round(y + (34 + i / 10) * Math.sin(turn)), 0.5]
+  const given = await giveOut(db, board, classId, {
+    ...COPY_EACH,
+    mode: 'one-for-everyone',
+    handIn: false,
+    rules: { ...NO_RULES, approve: true },
   })
-  const items = [
-    { kind: 'ink', page, points: ring },
-    { kind: 'note', page, piece, text: 'Look at its foot in the tank tomorrow. What does it do when the water moves?' },
-  ]
-  await trx.insertInto('margins').values(items.map(item => ({ slate_id: slate, teacher_id: teacher, item: JSON.stringify(item), removed_at: null }))).execute()
-  await trx.insertInto('reviews').values({
-    slate_id: slate, teacher_id: teacher, decisions: '{}', comment: 'Careful work. You told the crawlers from the clingers by how they move, not by how they look.', updated_at: new Date(),
-  }).execute()
+  if (!given.ok) throw new Error(given.reason)
 }
 
-const round = (n: number) => Math.round(n * 10) / 10
-const moveId = (slate: string, n: number) => createHash('sha256').update(`${slate} ${n}`).digest('base64url').slice(0, 21)
 /** The same three pictures for a name at every loading, so that they can be printed. */
-const demoPictures = (name: string) => makePicturePassword(seeded(createHash('sha256').update(name).digest().readUInt32LE(0)))
+const demoPictures = (name: string) =>
+  makePicturePassword(seeded(createHash('sha256').update(name).digest().readUInt32LE(0)))
 
 /** How to come in, for whoever starts the demo. */
 export function signIns(): string {
   const lines = [`Teacher   ${TEACHER.email}   password: ${TEACHER.password}`]
   for (const { name, code, students } of CLASSES) {
-    for (const student of students.slice(0, 2)) lines.push(`Student   ${name}, code ${code}: ${student}, pictures: ${demoPictures(student).join(', ')}`)
+    for (const student of students.slice(0, 2))
+      lines.push(`Student   ${name}, code ${code}: ${student}, pictures: ${demoPictures(student).join(', ')}`)
   }
   return lines.join('\n')
 }

@@ -1,6 +1,16 @@
 import * as v from 'valibot'
 import { emptyBoard, readBoard, type Board } from '../core/board/board'
-import { FileHashSchema, KeyIdSchema, MasterIdSchema, PageIdSchema, PieceIdSchema, PlaceIdSchema, type FileHash, type PieceId, type PlaceId } from '../core/board/ids'
+import {
+  FileHashSchema,
+  KeyIdSchema,
+  MasterIdSchema,
+  PageIdSchema,
+  PieceIdSchema,
+  PlaceIdSchema,
+  type FileHash,
+  type PieceId,
+  type PlaceId,
+} from '../core/board/ids'
 import { keepKey } from '../core/design/answers'
 import { addClip, changeClip } from '../core/design/clips'
 import { withPage } from '../core/design/lookup'
@@ -12,9 +22,15 @@ import { setExplain, setHints, setNotes, setReading } from '../core/design/aroun
 import { setBoardTools } from '../core/design/tools'
 import { pictureSvg, type BoardPlan } from './boards'
 
-export interface MadeBoard { readonly board: Board, readonly pictures: readonly Picture[] }
+export interface MadeBoard {
+  readonly board: Board
+  readonly pictures: readonly Picture[]
+}
 /** A sound that was kept, by its hash, and how long it is. */
-export interface KeptSound { readonly file: FileHash, readonly seconds: number }
+export interface KeptSound {
+  readonly file: FileHash
+  readonly seconds: number
+}
 
 /** Builds a board as the workbench would, by the same functions of the core. */
 export async function makeBoard(plan: BoardPlan, sound: KeptSound): Promise<MadeBoard> {
@@ -23,31 +39,54 @@ export async function makeBoard(plan: BoardPlan, sound: KeptSound): Promise<Made
     const read = await readPicture(Buffer.from(svg))
     if (!read.ok) throw new Error(`a demo picture was refused: ${read.reason}`)
     pictures.push(read.value)
-    return { file: v.parse(FileHashSchema, read.value.hash), pixelWidth: read.value.width, pixelHeight: read.value.height }
+    return {
+      file: v.parse(FileHashSchema, read.value.hash),
+      pixelWidth: read.value.width,
+      pixelHeight: read.value.height,
+    }
   }
   const page = v.parse(PageIdSchema, 'page-1')
   const ids = countedIds()
   const placeIds = new Map<string, PlaceId>()
-  let board: Board = setBoardTools({ ...emptyBoard(plan.title, page, plan.seed), instructions: plan.instructions }, plan.tools ?? [])
+  let board: Board = setBoardTools(
+    { ...emptyBoard(plan.title, page, plan.seed), instructions: plan.instructions },
+    plan.tools ?? [],
+  )
 
   const { explain, notes = false, hints = [], readPieces = false } = plan.around ?? {}
-  board = setReading(setHints(setNotes(setExplain(board, page, explain ?? null), page, notes), page, null, hints.join('\n')), { readPieces })
+  board = setReading(
+    setHints(setNotes(setExplain(board, page, explain ?? null), page, notes), page, null, hints.join('\n')),
+    { readPieces },
+  )
 
   const { colour, ruling, picture } = plan.backdrop ?? {}
-  const printed = picture ? [{ id: 'backdrop-1', ...await keep(picture.svg), x: 0, y: 0, width: 960, height: 480, alt: picture.alt }] : []
-  board = withPage(board, page, p => ({ ...p, backdrop: { colour: colour ?? p.backdrop.colour, ruling: ruling ?? p.backdrop.ruling, pictures: printed } }))
+  const printed = picture
+    ? [{ id: 'backdrop-1', ...(await keep(picture.svg)), x: 0, y: 0, width: 960, height: 480, alt: picture.alt }]
+    : []
+  board = withPage(board, page, p => ({
+    ...p,
+    backdrop: { colour: colour ?? p.backdrop.colour, ruling: ruling ?? p.backdrop.ruling, pictures: printed },
+  }))
 
   plan.zones.forEach(({ heading, part, box }, i) => {
     const id = v.parse(PlaceIdSchema, `zone-${i + 1}`)
     placeIds.set(heading, id)
     board = addZone(board, page, id, heading)
-    if (part) board = withPage(board, page, p => ({ ...p, places: p.places.map(place => place.id === id ? { ...place, part } : place) }))
+    if (part)
+      board = withPage(board, page, p => ({
+        ...p,
+        places: p.places.map(place => (place.id === id ? { ...place, part } : place)),
+      }))
     if (box) board = setBoxes(board, page, new Map([[id, box]]))
   })
   if (plan.sound) {
     const { name, words, box } = plan.sound
     board = addClip(board, page, { id: 'sound-1', kind: 'sound', name, ...sound, pixels: { width: 0, height: 0 } })
-    board = setBoxes(changeClip(board, page, 'sound-1', clip => ({ ...clip, words })), page, new Map([['sound-1', box]]))
+    board = setBoxes(
+      changeClip(board, page, 'sound-1', clip => ({ ...clip, words })),
+      page,
+      new Map([['sound-1', box]]),
+    )
   }
 
   const homes: Record<PieceId, PlaceId[]> = {}
@@ -55,7 +94,9 @@ export async function makeBoard(plan: BoardPlan, sound: KeptSound): Promise<Made
     const before = board.pages[0]!.pieces.length
     board = addCards(board, page, words, ids)
     if (names.length) {
-      const cards = await Promise.all(names.map(async name => ({ ...await keep(pictureSvg(name)), text: '', alt: name.replaceAll('-', ' ') })))
+      const cards = await Promise.all(
+        names.map(async name => ({ ...(await keep(pictureSvg(name))), text: '', alt: name.replaceAll('-', ' ') })),
+      )
       board = addPictureCards(board, page, cards, ids)
     }
     for (const piece of board.pages[0]!.pieces.slice(before)) homes[piece.id] = [placeIds.get(heading)!]
@@ -66,8 +107,13 @@ export async function makeBoard(plan: BoardPlan, sound: KeptSound): Promise<Made
   }
   if (plan.textSize) for (const { id } of board.masters) board = setTextSize(board, id, plan.textSize)
   // A master is made when the first card is; boards of pictures alone have no use for one of cards.
-  board = { ...board, masters: board.masters.filter(m => board.pages.some(p => p.pieces.some(piece => piece.master === m.id))) }
-  const keyed = Object.keys(homes).length ? keepKey(board, { kind: 'sort', id: v.parse(KeyIdSchema, 'key-1'), page, homes }) : board
+  board = {
+    ...board,
+    masters: board.masters.filter(m => board.pages.some(p => p.pieces.some(piece => piece.master === m.id))),
+  }
+  const keyed = Object.keys(homes).length
+    ? keepKey(board, { kind: 'sort', id: v.parse(KeyIdSchema, 'key-1'), page, homes })
+    : board
   const read = readBoard(keyed)
   if (!read.ok) throw new Error(`${plan.title}: ${JSON.stringify(read.reason)}`)
   return { board: read.value, pictures }

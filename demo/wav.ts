@@ -1,6 +1,7 @@
 /**
  * Samples from -1 to 1 as a sound of 16 bit on one channel, by the letter of RIFF/WAVE (Microsoft and IBM, "Multimedia
- * Programming Interface and Data Specifications 1.0", 1991; from memory). `info` is a comment in the file, as recorders put one in.
+ * Programming Interface and Data Specifications 1.0", 1991; from memory). `info` is a comment in the file, as recorders
+ * put one in.
  */
 export function wavOf(samples: readonly number[], rate: number, info = ''): Buffer {
   const data = Buffer.alloc(samples.length * 2)
@@ -12,7 +13,9 @@ export function wavOf(samples: readonly number[], rate: number, info = ''): Buff
   format.writeUInt32LE(rate * 2, 8)
   format.writeUInt16LE(2, 12)
   format.writeUInt16LE(16, 14)
-  const comment = info ? chunk('LIST', Buffer.concat([Buffer.from('INFO'), chunk('ICMT', Buffer.from(info))])) : Buffer.alloc(0)
+  const comment = info
+    ? chunk('LIST', Buffer.concat([Buffer.from('INFO'), chunk('ICMT', Buffer.from(info))]))
+    : Buffer.alloc(0)
   return chunk('RIFF', Buffer.concat([Buffer.from('WAVE'), chunk('fmt ', format), comment, chunk('data', data)]))
 }
 
@@ -28,9 +31,15 @@ const RATE = 11_025
 export function harbourHorn(): Buffer {
   const seconds = 5
   const blast = (t: number) => Math.max(0, Math.min(1, t * 6, (1.7 - t) * 3))
-  return wavOf(Array.from({ length: seconds * RATE }, (_, i) => {
-    const t = i / RATE
-    const pipes = [98, 98.9, 147, 196].reduce((sum, hertz, n) => sum + Math.sin(2 * Math.PI * hertz * t) / (n + 1.5), 0)
-    return pipes * 0.45 * Math.max(blast(t), blast(t - 2.4))
-  }), RATE)
+  return wavOf(
+    Array.from({ length: seconds * RATE }, (_, i) => {
+      const t = i / RATE
+      const pipes = [98, 98.9, 147, 196].reduce(
+        (sum, hertz, n) => sum + Math.sin(2 * Math.PI * hertz * t) / (n + 1.5),
+        0,
+      )
+      return pipes * 0.45 * Math.max(blast(t), blast(t - 2.4))
+    }),
+    RATE,
+  )
 }

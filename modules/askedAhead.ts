@@ -20,15 +20,18 @@ export default defineNuxtModule((_, nuxt) => {
   nuxt.hook('pages:resolved', all => void pages.push(...all))
   nuxt.hook('vite:extendConfig', (config, { isClient }) => {
     if (!isClient || nuxt.options.dev) return
-    config.plugins!.push({ name: 'asked-ahead', generateBundle: (_options: unknown, bundle: Rollup.OutputBundle) => void list.push(...aheadOf(pages, bundle)) })
+    config.plugins!.push({
+      name: 'asked-ahead',
+      generateBundle: (_options: unknown, bundle: Rollup.OutputBundle) => void list.push(...aheadOf(pages, bundle)),
+    })
   })
-  nuxt.hook('nitro:config', (config) => {
+  nuxt.hook('nitro:config', config => {
     config.virtual = { ...config.virtual, '#asked-ahead': () => `export const aheads = ${JSON.stringify(list)}` }
   })
 })
 
 function aheadOf(pages: readonly NuxtPage[], bundle: Rollup.OutputBundle): Ahead[] {
-  const chunks = new Map(Object.values(bundle).flatMap(part => part.type === 'chunk' ? [[part.fileName, part]] : []))
+  const chunks = new Map(Object.values(bundle).flatMap(part => (part.type === 'chunk' ? [[part.fileName, part]] : [])))
   const begun = new Set<string>()
   for (const chunk of chunks.values()) if (chunk.isEntry) reach(chunks, chunk.fileName, begun)
   const unknown = Object.keys(ASKED).filter(path => !pages.some(page => page.path === path))
@@ -39,7 +42,7 @@ function aheadOf(pages: readonly NuxtPage[], bundle: Rollup.OutputBundle): Ahead
     const parts = new Set(begun)
     reach(chunks, own.fileName, parts)
     const scripts = [...parts].filter(part => !begun.has(part))
-    const styles = scripts.flatMap(part => [...chunks.get(part)!.viteMetadata?.importedCss ?? []])
+    const styles = scripts.flatMap(part => [...(chunks.get(part)!.viteMetadata?.importedCss ?? [])])
     return { pattern: path, scripts, styles, asked: ASKED[path] ?? [] }
   })
 }

@@ -9,7 +9,7 @@ const PAGES = ['join', 'desk', 'slate/[id]'] as const
  * into one file for each set of these views that need it: whoever comes in loads nothing that only a slate needs.
  */
 export default defineNuxtModule((_, nuxt) => {
-  let needed: { begin: ReadonlySet<string>, pages: readonly (readonly [string, ReadonlySet<string>])[] } | null = null
+  let needed: { begin: ReadonlySet<string>; pages: readonly (readonly [string, ReadonlySet<string>])[] } | null = null
   nuxt.hook('vite:extendConfig', (config, { isClient }) => {
     if (!isClient || nuxt.options.dev) return
     const few: Rollup.OutputOptions = {
@@ -21,18 +21,27 @@ export default defineNuxtModule((_, nuxt) => {
         return by.length && !/\/pages\//.test(id) ? by.join('-') : undefined
       },
     }
-    config.plugins!.push({ name: 'few-files', outputOptions: (options: Rollup.OutputOptions) => ({ ...options, ...few }) })
+    config.plugins!.push({
+      name: 'few-files',
+      outputOptions: (options: Rollup.OutputOptions) => ({ ...options, ...few }),
+    })
   })
 })
 
 function look(graph: Rollup.ManualChunkMeta) {
   const all = [...graph.getModuleIds()]
-  const pages = PAGES.map((page) => {
+  const pages = PAGES.map(page => {
     const file = all.filter(id => id.endsWith(`/pages/${page}.vue`))
     if (file.length !== 1) throw new Error(`the view ${page} is not one of the build's parts`)
     return [page.split('/')[0]!, reach(graph, file)] as const
   })
-  return { begin: reach(graph, all.filter(id => graph.getModuleInfo(id)?.isEntry)), pages }
+  return {
+    begin: reach(
+      graph,
+      all.filter(id => graph.getModuleInfo(id)?.isEntry),
+    ),
+    pages,
+  }
 }
 
 /** These parts and all that they can't begin without. */
@@ -42,7 +51,7 @@ function reach(graph: Rollup.ManualChunkMeta, from: readonly string[]): Readonly
   for (let id = open.pop(); id !== undefined; id = open.pop()) {
     if (found.has(id)) continue
     found.add(id)
-    open.push(...graph.getModuleInfo(id)?.importedIds ?? [])
+    open.push(...(graph.getModuleInfo(id)?.importedIds ?? []))
   }
   return found
 }

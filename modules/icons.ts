@@ -3,7 +3,12 @@ import { createRequire } from 'node:module'
 import { dirname, join } from 'node:path'
 import { defineNuxtModule } from 'nuxt/kit'
 
-interface IconSet { readonly width: number, readonly height: number, readonly icons: Record<string, { body: string }>, readonly aliases: Record<string, { parent: string }> }
+interface IconSet {
+  readonly width: number
+  readonly height: number
+  readonly icons: Record<string, { body: string }>
+  readonly aliases: Record<string, { parent: string }>
+}
 
 const NAMES = /\blucide:([a-z0-9-]+)/g
 
@@ -19,8 +24,10 @@ export default defineNuxtModule((_, nuxt) => {
 })
 
 function sprite(names: readonly string[]): string {
-  const set = JSON.parse(readFileSync(createRequire(import.meta.url).resolve('@iconify-json/lucide/icons.json'), 'utf8')) as IconSet
-  const symbols = names.map((name) => {
+  const set = JSON.parse(
+    readFileSync(createRequire(import.meta.url).resolve('@iconify-json/lucide/icons.json'), 'utf8'),
+  ) as IconSet
+  const symbols = names.map(name => {
     const icon = set.icons[name] ?? set.icons[set.aliases[name]?.parent ?? '']
     if (!icon) throw new Error(`there is no icon named ${name}`)
     return `<symbol id="${name}" viewBox="0 0 ${set.width} ${set.height}">${icon.body}</symbol>`
@@ -30,5 +37,9 @@ function sprite(names: readonly string[]): string {
 
 function namesIn(folder: string): string[] {
   const files = readdirSync(folder, { recursive: true, encoding: 'utf8' }).filter(file => /\.(?:vue|ts)$/.test(file))
-  return [...new Set(files.flatMap(file => [...readFileSync(join(folder, file), 'utf8').matchAll(NAMES)].map(([, name]) => name!)))].toSorted()
+  return [
+    ...new Set(
+      files.flatMap(file => [...readFileSync(join(folder, file), 'utf8').matchAll(NAMES)].map(([, name]) => name!)),
+    ),
+  ].toSorted()
 }

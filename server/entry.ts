@@ -11,13 +11,14 @@ import { openSockets } from './sockets/socketServer'
 
 /**
  * The process: routes and sockets on one port. It is ours, and not the framework's, because sockets are refused before
- * their handshake and bounded in what they may send, and because a process that can't do its work must not look healthy.
+ * their handshake and bounded in what they may send, and because a process that can't do its work must not look
+ * healthy.
  */
 const SHORTEST_SECRET = 32
 const STOP_WITHIN_MS = 8000
 
 function fail(words: string, error?: unknown): never {
-  log.fatal({ ...error !== undefined && { error: error instanceof Error ? error.message : String(error) } }, words)
+  log.fatal({ ...(error !== undefined && { error: error instanceof Error ? error.message : String(error) }) }, words)
   process.exit(1)
 }
 
@@ -27,7 +28,10 @@ else serve()
 
 function serve(): void {
   const secret = process.env.NUXT_SESSION_PASSWORD ?? ''
-  if (secret.length < SHORTEST_SECRET) fail(`NUXT_SESSION_PASSWORD is missing or shorter than ${SHORTEST_SECRET} characters. bin/demo makes one; elsewhere set one, the same for all processes.`)
+  if (secret.length < SHORTEST_SECRET)
+    fail(
+      `NUXT_SESSION_PASSWORD is missing or shorter than ${SHORTEST_SECRET} characters. bin/demo makes one; elsewhere set one, the same for all processes.`,
+    )
 
   const nitro = useNitroApp()
   const listener = toNodeListener(nitro.h3App)
@@ -41,11 +45,17 @@ function serve(): void {
 
   server.on('error', error => fail(`The server can't listen at port ${port}. Is it taken?`, error))
   services().then(
-    () => server.listen({ port, host }, () => log.info({ port, host: host ?? 'all addresses' }, 'Dappled Slate answers')),
+    () =>
+      server.listen({ port, host }, () => log.info({ port, host: host ?? 'all addresses' }, 'Dappled Slate answers')),
     (error: unknown) => fail('could not start: is the database there?', error),
   )
 
-  process.on('unhandledRejection', error => log.error({ error: error instanceof Error ? { message: error.message, stack: error.stack } : String(error) }, 'something was not caught'))
+  process.on('unhandledRejection', error =>
+    log.error(
+      { error: error instanceof Error ? { message: error.message, stack: error.stack } : String(error) },
+      'something was not caught',
+    ),
+  )
   process.on('uncaughtException', error => fail('something went wrong that nobody can tell what it broke', error))
 
   let stopping = false

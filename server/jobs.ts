@@ -5,13 +5,19 @@ import type { Database } from './database/tables'
 import { log } from './log'
 import { carryOut } from './usecases/later'
 
-/** What is done at its time, once, by whichever process comes first; it stands in the database and survives restarts. */
+/**
+ * What is done at its time, once, by whichever process comes first; it stands in the database and survives restarts.
+ */
 export const JOBS = ['give-out'] as const
-export type JobName = typeof JOBS[number]
+export type JobName = (typeof JOBS)[number]
 
 export interface Jobs {
   /** Put down in the same transaction as what it is about: both are there, or neither. */
-  readonly at: (trx: Transaction<Database>, when: Date, job: { readonly name: JobName, readonly handout: string }) => Promise<void>
+  readonly at: (
+    trx: Transaction<Database>,
+    when: Date,
+    job: { readonly name: JobName; readonly handout: string },
+  ) => Promise<void>
   readonly stop: () => Promise<void>
 }
 
@@ -24,13 +30,19 @@ export async function startJobs({ url, db }: Pick<Connection, 'url' | 'db'>): Pr
   boss.on('error', error => log.warn({ error: error.message }, 'jobs could not be looked for'))
   await boss.start()
   for (const name of JOBS) await boss.createQueue(name)
-  await boss.work<{ handout: string }>('give-out', { pollingIntervalSeconds: LOOK_EVERY_S }, async (jobs) => {
+  await boss.work<{ handout: string }>('give-out', { pollingIntervalSeconds: LOOK_EVERY_S }, async jobs => {
     for (const { data } of jobs) await carryOut(db, data.handout)
   })
   return {
     async at(trx, when, { name, handout }) {
-      const executeSql = async (text: string, values: unknown[]) => ({ rows: (await trx.executeQuery(CompiledQuery.raw(text, values))).rows })
-      await boss.send(name, { handout }, { startAfter: when, retryLimit: RETRIES, retryBackoff: true, retryDelay: 5, db: { executeSql } })
+      const executeSql = async (text: string, values: unknown[]) => ({
+        rows: (await trx.executeQuery(CompiledQuery.raw(text, values))).rows,
+      })
+      await boss.send(
+        name,
+        { handout },
+        { startAfter: when, retryLimit: RETRIES, retryBackoff: true, retryDelay: 5, db: { executeSql } },
+      )
     },
     stop: () => boss.stop({ graceful: true, timeout: 3000 }),
   }

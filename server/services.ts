@@ -10,7 +10,15 @@ import type { NewsWire } from './news/wire'
 import { Engine } from './sync/engine'
 import { limits, type Limits } from './http/limits'
 
-export interface Services extends Connection { readonly engine: Engine, readonly wire: NewsWire, readonly limits: Limits, readonly labour: Labour, readonly jobs: Jobs, readonly mail: Mail | null, readonly records: Records | null }
+export interface Services extends Connection {
+  readonly engine: Engine
+  readonly wire: NewsWire
+  readonly limits: Limits
+  readonly labour: Labour
+  readonly jobs: Jobs
+  readonly mail: Mail | null
+  readonly records: Records | null
+}
 
 let started: Promise<Services> | undefined
 
@@ -26,5 +34,14 @@ async function start(): Promise<Services> {
   const wire = process.env.REDIS_URL ? redisWire(process.env.REDIS_URL) : postgresWire(connection.url)
   const engine = new Engine(connection, wire)
   await engine.start()
-  return { ...connection, engine, wire, limits: limits(connection.pool), labour: makeLabour(process.argv[1]!), jobs: await startJobs(connection), mail: startMail(), records: startRecords() }
+  return {
+    ...connection,
+    engine,
+    wire,
+    limits: limits(connection.pool),
+    labour: makeLabour(process.argv[1]!),
+    jobs: await startJobs(connection),
+    mail: startMail(),
+    records: startRecords(),
+  }
 }

@@ -2,21 +2,31 @@ import { cp, readdir, readFile, rename, symlink, writeFile } from 'node:fs/promi
 import { join, resolve } from 'node:path'
 
 /**
- * The application as if it had been built anew: the same in all it does, with every script under another name and the worker
- * for work without a connection told so. Names keep their length, since the server knows how long each file is.
+ * The application as if it had been built anew: the same in all it does, with every script under another name and the
+ * worker for work without a connection told so. Names keep their length, since the server knows how long each file is.
  */
 export async function anotherBuild(folder: string): Promise<void> {
   await cp('.output', folder, { recursive: true, filter: path => !path.endsWith('server/node_modules') })
   await symlink(resolve('.output/server/node_modules'), join(folder, 'server/node_modules'))
   const scripts = (await readdir(join(folder, 'public/_nuxt'))).filter(name => name.endsWith('.js'))
   const renamed = new Map(scripts.map(name => [name, `${name.slice(0, -4)}${name.at(-4) === '~' ? '!' : '~'}.js`]))
-  const written = new RegExp(scripts.map(name => name.replace(/[.\\$]/g, '\\$&')).toSorted((a, b) => b.length - a.length).join('|'), 'g')
+  const written = new RegExp(
+    scripts
+      .map(name => name.replace(/[.\\$]/g, '\\$&'))
+      .toSorted((a, b) => b.length - a.length)
+      .join('|'),
+    'g',
+  )
   for (const path of await readdir(folder, { recursive: true })) {
     if (!/\.(?:m?js|html|json)$/.test(path) || path.includes('node_modules')) continue
     const file = join(folder, path)
-    await writeFile(file, (await readFile(file, 'utf8')).replace(written, name => renamed.get(name)!))
+    await writeFile(
+      file,
+      (await readFile(file, 'utf8')).replace(written, name => renamed.get(name)!),
+    )
   }
-  for (const [name, other] of renamed) await rename(join(folder, 'public/_nuxt', name), join(folder, 'public/_nuxt', other))
+  for (const [name, other] of renamed)
+    await rename(join(folder, 'public/_nuxt', name), join(folder, 'public/_nuxt', other))
   // What was compressed before has the old names inside: the server doesn't know of it, and sends the rest as it is.
   for (const path of await readdir(join(folder, 'server'), { recursive: true })) {
     if (!path.endsWith('.mjs') || path.includes('node_modules')) continue

@@ -14,11 +14,18 @@ export const keyId = (id: string) => v.parse(KeyIdSchema, id)
 /** A page with the named zones in a row and cards c0, c1, ... with the given words. */
 export function sortBoard(zones: readonly string[], words: readonly string[], seed = 7): Board {
   let n = 0
-  const withZones = zones.reduce((board, heading, i) => addZone(board, pageId('page'), placeId(`z${i}`), heading), emptyBoard('Test board', pageId('page'), seed))
-  return addCards({ ...withZones, instructions: 'Sort the cards.' }, pageId('page'), words, { piece: () => pieceId(`c${n++}`), master: () => masterId('m') })
+  const withZones = zones.reduce(
+    (board, heading, i) => addZone(board, pageId('page'), placeId(`z${i}`), heading),
+    emptyBoard('Test board', pageId('page'), seed),
+  )
+  return addCards({ ...withZones, instructions: 'Sort the cards.' }, pageId('page'), words, {
+    piece: () => pieceId(`c${n++}`),
+    master: () => masterId('m'),
+  })
 }
 
-export const shore = () => sortBoard(['Clings', 'Crawls', 'Swims'], ['limpet', 'barnacle', 'shore crab', 'sea star', 'prawn', 'goby'])
+export const shore = () =>
+  sortBoard(['Clings', 'Crawls', 'Swims'], ['limpet', 'barnacle', 'shore crab', 'sea star', 'prawn', 'goby'])
 export const shoreEdition = () => makeEdition(shore())
 
 export const middleOf = (board: Board, place: string) => {

@@ -3,7 +3,11 @@ import WebSocket from 'ws'
 import type { PasswordPicture } from '../core/roster/picturePassword'
 import type { ServerMessage } from '../core/sync/messages'
 
-export interface Reply { readonly status: number, readonly body: unknown, readonly code: string | undefined }
+export interface Reply {
+  readonly status: number
+  readonly body: unknown
+  readonly code: string | undefined
+}
 
 /** A browser without a screen: keeps its cookie, asks, and talks over the socket. */
 export class Client {
@@ -18,11 +22,19 @@ export class Client {
   async ask(method: string, path: string, body?: unknown, headers: Record<string, string> = {}): Promise<Reply> {
     const asItIs = body instanceof FormData || body instanceof Blob
     const response = await fetch(`${this.address}${path}`, {
-      method, redirect: 'manual',
-      headers: { ...(this.cookie && { cookie: this.cookie }), ...(body !== undefined && !asItIs && { 'content-type': 'application/json' }), ...headers },
+      method,
+      redirect: 'manual',
+      headers: {
+        ...(this.cookie && { cookie: this.cookie }),
+        ...(body !== undefined && !asItIs && { 'content-type': 'application/json' }),
+        ...headers,
+      },
       ...(body !== undefined && { body: asItIs ? body : typeof body === 'string' ? body : JSON.stringify(body) }),
     })
-    const given = response.headers.getSetCookie().map(c => c.split(';')[0]!).find(c => c.startsWith('dappled-slate='))
+    const given = response.headers
+      .getSetCookie()
+      .map(c => c.split(';')[0]!)
+      .find(c => c.startsWith('dappled-slate='))
     if (given) this.cookie = given
     const text = await response.text()
     const parsed: unknown = /json/.test(response.headers.get('content-type') ?? '') && text ? JSON.parse(text) : text
@@ -60,7 +72,7 @@ export class Socket {
   readonly heard: ServerMessage[] = []
   private wake = () => {}
   constructor(private readonly socket: WebSocket) {
-    socket.on('message', (data) => {
+    socket.on('message', data => {
       this.heard.push(JSON.parse(String(data)) as ServerMessage)
       this.wake()
     })
@@ -77,7 +89,7 @@ export class Socket {
       const index = this.heard.findIndex(holds)
       if (index >= 0) return this.heard.splice(index, 1)[0]!
       if (this.socket.readyState >= WebSocket.CLOSING) throw new Error('the socket was closed')
-      await new Promise<void>((resolve) => {
+      await new Promise<void>(resolve => {
         this.wake = resolve
       })
     }

@@ -12,11 +12,13 @@ async function administer(statement: string): Promise<void> {
 }
 
 function missing(): never {
-  throw new Error('DATABASE_URL is not set: run bin/test, or give the address of a PostgreSQL on which databases may be made')
+  throw new Error(
+    'DATABASE_URL is not set: run bin/test, or give the address of a PostgreSQL on which databases may be made',
+  )
 }
 
 /** An empty database with an address of its own. */
-export async function createDatabase(): Promise<{ url: string, drop: () => Promise<void> }> {
+export async function createDatabase(): Promise<{ url: string; drop: () => Promise<void> }> {
   const name = `slate_${randomBytes(6).toString('hex')}`
   await administer(`create database ${name}`)
   const url = new URL(process.env.DATABASE_URL!)

@@ -1,6 +1,8 @@
-/** A clock that is turned by hand: what waits on it happens when it is told that so much time has passed, in its order. */
+/**
+ * A clock that is turned by hand: what waits on it happens when it is told that so much time has passed, in its order.
+ */
 export function handClock() {
-  const timers: { at: number, then: () => void }[] = []
+  const timers: { at: number; then: () => void }[] = []
   let now = 0
   /** The next that is due until then; it is taken off, and the clock stands at its time. */
   function next(until: number): (() => void) | null {

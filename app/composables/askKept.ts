@@ -8,8 +8,7 @@ export async function askKept<Answer>(path: string): Promise<Answer> {
     // What is kept is what came: plain data, without what a view makes of it.
     void keepView(reader, path, answer)
     return answer
-  }
-  catch (error) {
+  } catch (error) {
     const kept = error instanceof Refused && error.code === 'offline' ? await viewOf<Answer>(reader, path) : undefined
     if (kept === undefined) throw error
     return kept

@@ -3,8 +3,8 @@ const waiting = globalThis as { asked?: Map<string, Promise<Response>> }
 const SOON = 30_000
 
 /**
- * What the document asked for while the application was on its way (server/http/ahead.ts). Each answer is had once, soon,
- * and not after something was changed from here: by then it may be out of date.
+ * What the document asked for while the application was on its way (server/http/ahead.ts). Each answer is had once,
+ * soon, and not after something was changed from here: by then it may be out of date.
  */
 export async function askedAhead(path: string): Promise<{ answer: unknown } | undefined> {
   const asked = waiting.asked?.get(path)
@@ -16,8 +16,7 @@ export async function askedAhead(path: string): Promise<{ answer: unknown } | un
     if (!response.ok) return undefined
     const text = await response.text()
     return { answer: text === '' ? '' : JSON.parse(text) }
-  }
-  catch {
+  } catch {
     // Asked again, it says itself what is wrong.
     return undefined
   }

@@ -9,8 +9,9 @@ const TICK = 5
 const BARS = 12
 
 /**
- * The lines that what is dragged is pulled to, on the hands' sheet: bars that are there from the start and only stretched and
- * moved, so that the browser has nothing to draw when they come and go. `scale` is CSS pixels for a point.
+ * The lines that what is dragged is pulled to, on the hands' sheet: bars that are there from the start and only
+ * stretched and moved, so that the browser has nothing to draw when they come and go. `scale` is CSS pixels for a
+ * point.
  */
 export function layGuides(over: HTMLElement, scale: number): (guides: readonly Guide[]) => void {
   const bars = Array.from({ length: BARS }, () => {
@@ -19,7 +20,7 @@ export function layGuides(over: HTMLElement, scale: number): (guides: readonly G
     over.append(bar)
     return { bar, to: glide(bar), lies: '' }
   })
-  return (guides) => {
+  return guides => {
     const boxes = guides.flatMap(guide => barsOf(guide, scale))
     bars.forEach((each, i) => {
       const box = boxes[i]
@@ -33,7 +34,11 @@ export function layGuides(over: HTMLElement, scale: number): (guides: readonly G
 
 function barsOf({ axis, at, from, to, kind }: Guide, scale: number): Box[] {
   const [middle, start, end] = [at * scale, from * scale, to * scale]
-  const bar = (x: number, y: number, width: number, height: number): Box => axis === 'across' ? { x, y, width, height } : { x: y, y: x, width: height, height: width }
+  const bar = (x: number, y: number, width: number, height: number): Box =>
+    axis === 'across' ? { x, y, width, height } : { x: y, y: x, width: height, height: width }
   if (kind === 'line') return [bar(middle - THICK / 2, start - PAST, THICK, end - start + 2 * PAST)]
-  return [bar(start, middle - THICK / 2, end - start, THICK), ...[start, end].map(x => bar(x - THICK / 2, middle - TICK, THICK, 2 * TICK))]
+  return [
+    bar(start, middle - THICK / 2, end - start, THICK),
+    ...[start, end].map(x => bar(x - THICK / 2, middle - TICK, THICK, 2 * TICK)),
+  ]
 }

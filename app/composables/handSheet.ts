@@ -2,13 +2,21 @@ import type { Page } from '~~/core/board/board'
 import type { Box, Point } from '~~/core/geometry/shape'
 import type { Guide } from '~~/core/layout/guides'
 
-/** A thing in a size that is only being tried: alone on a page, with its box, and its corners or ends where it has any to be dragged. */
-export interface Draft { readonly id: string, readonly page: Page, readonly box: Box, readonly ends: readonly Point[] }
+/**
+ * A thing in a size that is only being tried: alone on a page, with its box, and its corners or ends where it has any
+ * to be dragged.
+ */
+export interface Draft {
+  readonly id: string
+  readonly page: Page
+  readonly box: Box
+  readonly ends: readonly Point[]
+}
 
 /**
- * A sheet of glass over the page while hands are at work on it: what they hold moves on it, and the lines they are pulled
- * to are drawn on it. It lies beside the application in the document, not in it, so that the browser need not draw the page
- * anew in any frame, however much stands on it.
+ * A sheet of glass over the page while hands are at work on it: what they hold moves on it, and the lines they are
+ * pulled to are drawn on it. It lies beside the application in the document, not in it, so that the browser need not
+ * draw the page anew in any frame, however much stands on it.
  */
 export interface HandSheet {
   /** Where marks can be put, in the page's own measure. */
@@ -21,7 +29,10 @@ export interface HandSheet {
   readonly away: () => void
 }
 
-/** `held` are drawn on the sheet instead of on the page from the first move on, until the sheet is taken away. `scale` is CSS pixels for a point. */
+/**
+ * `held` are drawn on the sheet instead of on the page from the first move on, until the sheet is taken away. `scale`
+ * is CSS pixels for a point.
+ */
 export function layHandSheet(page: SVGSVGElement, held: readonly SVGElement[], scale: number): HandSheet {
   const own = roomOf(page)
   const shown = shownPart(page)
@@ -68,7 +79,12 @@ export function layHandSheet(page: SVGSVGElement, held: readonly SVGElement[], s
   }
 }
 
-interface Room { readonly left: number, readonly top: number, readonly width: number, readonly height: number }
+interface Room {
+  readonly left: number
+  readonly top: number
+  readonly width: number
+  readonly height: number
+}
 
 function laid(className: string, { left, top, width, height }: Room): HTMLElement {
   const div = document.createElement('div')
@@ -82,7 +98,13 @@ function shownPart(page: Element): Room & { round: string } {
   const frame = page.closest('[data-frame]')
   if (!frame) return { ...roomOf(page), round: '' }
   const { left, top } = frame.getBoundingClientRect()
-  return { left: left + frame.clientLeft, top: top + frame.clientTop, width: frame.clientWidth, height: frame.clientHeight, round: getComputedStyle(frame).borderRadius }
+  return {
+    left: left + frame.clientLeft,
+    top: top + frame.clientTop,
+    width: frame.clientWidth,
+    height: frame.clientHeight,
+    round: getComputedStyle(frame).borderRadius,
+  }
 }
 function roomOf(element: Element): Room {
   const { left, top, width, height } = element.getBoundingClientRect()

@@ -2,7 +2,10 @@ import { getStroke } from 'perfect-freehand'
 
 /** The outline of a pen's stroke as an SVG path. `points` are x, y and the pressure, if it is known. */
 export function inkPath(points: readonly (readonly number[])[], size: number): string {
-  const outline = getStroke(points.map(p => [...p]), { size, thinning: points[0]?.length === 3 ? 0.5 : 0, smoothing: 0.6, streamline: 0.4 })
+  const outline = getStroke(
+    points.map(p => [...p]),
+    { size, thinning: points[0]?.length === 3 ? 0.5 : 0, smoothing: 0.6, streamline: 0.4 },
+  )
   if (outline.length < 2) return ''
   const [first, ...rest] = outline.map(([x, y]) => `${x!.toFixed(1)} ${y!.toFixed(1)}`)
   return `M${first}L${rest.join('L')}Z`

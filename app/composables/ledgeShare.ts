@@ -14,5 +14,5 @@ const WIDEST = 240
 export function ledgeShare(page: Page, edition: Edition): (piece: PieceId) => number {
   const sizes = page.pieces.filter(p => PIECE_TRAITS[p.kind].shownSmaller).map(p => edition.pieces.get(p.id)!.master)
   const share = Math.min(1, ...sizes.map(({ width, height }) => Math.min(HIGHEST / height, WIDEST / width)))
-  return piece => PIECE_TRAITS[edition.pieces.get(piece)!.piece.kind].shownSmaller ? share : 1
+  return piece => (PIECE_TRAITS[edition.pieces.get(piece)!.piece.kind].shownSmaller ? share : 1)
 }

@@ -3,5 +3,13 @@ import type { Decisions } from '~~/core/keys/mark'
 import type { MarginItem } from '~~/core/margin/item'
 
 /** The margin and the review as the server gives them. */
-export interface MarginEntry { id: string, item: MarginItem }
-export interface ReviewEntry { decisions: Decisions, comment: string, points: number | null, levels: Levels }
+export interface MarginEntry {
+  id: string
+  item: MarginItem
+}
+export interface ReviewEntry {
+  decisions: Decisions
+  comment: string
+  points: number | null
+  levels: Levels
+}

@@ -5,7 +5,11 @@ import type { Own } from '~~/core/slate/own'
 
 export type OwnPicture = Extract<Own, { kind: 'picture' }>
 /** A picture that has come to the server, and whether it waits for the teacher before others see it. */
-export interface PictureView { id: string, by: Author, waits: boolean }
+export interface PictureView {
+  id: string
+  by: Author
+  waits: boolean
+}
 
 /** How a picture on a slate is shown, and how one more is taken in. */
 export interface Pictures {
@@ -24,7 +28,7 @@ export const pictureAddress = (slate: string, id: string) => `/api/slates/${slat
 /** Pictures of a task that is only tried: on this page, and nowhere else. */
 const tried = shallowReactive(new Map<string, string>())
 const onThisPage: Pictures = {
-  addressOf: own => own.from === 'library' ? libraryAddress(own.picture) : tried.get(own.picture) ?? null,
+  addressOf: own => (own.from === 'library' ? libraryAddress(own.picture) : (tried.get(own.picture) ?? null)),
   waits: () => false,
   async add(bytes) {
     const id = nanoid(16)
@@ -39,7 +43,10 @@ export const providePictures = (pictures: Pictures) => provide(PICTURES, picture
 /** Of a slate that is only looked at: whatever the server gives. `seen` changes when there may be more to see. */
 export function provideSeenPictures(slate: () => string, seen: () => unknown = () => '') {
   providePictures({
-    addressOf: own => own.from === 'library' ? libraryAddress(own.picture) : `${pictureAddress(slate(), own.picture)}?${encodeURIComponent(String(seen()))}`,
+    addressOf: own =>
+      own.from === 'library'
+        ? libraryAddress(own.picture)
+        : `${pictureAddress(slate(), own.picture)}?${encodeURIComponent(String(seen()))}`,
     waits: () => false,
     add: () => Promise.reject(new Error('nothing is added to what is only looked at')),
   })

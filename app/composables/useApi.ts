@@ -2,7 +2,10 @@ import { FetchError } from 'ofetch'
 
 /** What went wrong with a request, by a code that the catalogue has words for. */
 export class Refused extends Error {
-  constructor(readonly code: string, readonly detail = '') {
+  constructor(
+    readonly code: string,
+    readonly detail = '',
+  ) {
     super(code)
   }
 }
@@ -11,7 +14,11 @@ export class Refused extends Error {
 export const askBytes = (path: string, bytes: Blob) => ask<unknown>(path, { method: 'PUT', body: bytes })
 
 /** `once`: whatever is asked with the same key is done once, however often it is asked. */
-type Options = { method?: 'GET' | 'POST' | 'PUT' | 'DELETE', body?: Record<string, unknown> | FormData | Blob, once?: string }
+type Options = {
+  method?: 'GET' | 'POST' | 'PUT' | 'DELETE'
+  body?: Record<string, unknown> | FormData | Blob
+  once?: string
+}
 
 /** Asks the server; a refusal is thrown as `Refused`, an unreachable server as `Refused('offline')`. */
 export async function ask<Answer>(path: string, { once, ...options }: Options = {}): Promise<Answer> {
@@ -19,11 +26,14 @@ export async function ask<Answer>(path: string, { once, ...options }: Options = 
   const ahead = await askedAhead(path)
   if (ahead) return ahead.answer as Answer
   try {
-    return await $fetch<Answer>(path, { retry: 0, ...options, ...(once && { headers: { 'Idempotency-Key': once } }) }) as Answer
-  }
-  catch (error) {
+    return (await $fetch<Answer>(path, {
+      retry: 0,
+      ...options,
+      ...(once && { headers: { 'Idempotency-Key': once } }),
+    })) as Answer
+  } catch (error) {
     if (!(error instanceof FetchError)) throw error
-    const said = error.data as { data?: { code?: string, detail?: string } } | undefined
+    const said = error.data as { data?: { code?: string; detail?: string } } | undefined
     throw new Refused(said?.data?.code ?? (error.status ? 'trouble' : 'offline'), said?.data?.detail)
   }
 }
@@ -40,14 +50,12 @@ export function useAsking() {
     trouble.value = refusal.value = ''
     try {
       return await task()
-    }
-    catch (error) {
+    } catch (error) {
       if (!(error instanceof Refused)) throw error
       refusal.value = error.code
       trouble.value = said(`refused.${error.code}`, 'refused.trouble')
       return undefined
-    }
-    finally {
+    } finally {
       busy.value = false
     }
   }

@@ -6,9 +6,13 @@ import type { RosterClass } from '~~/core/roster/oneRoster'
 import type { ClassListWorker, ReadFile } from '~/workers/classList'
 
 const LARGEST_FILE = 20 * 1024 * 1024
-type FileTrouble = (ReadFile & { kind: 'trouble' }) | { readonly trouble: 'too-big', readonly file?: string, readonly column?: string }
+type FileTrouble =
+  (ReadFile & { kind: 'trouble' }) | { readonly trouble: 'too-big'; readonly file?: string; readonly column?: string }
 
-/** A class list on its way in: what was typed, pasted or loaded, what its columns are, what was mended, and what it would change. */
+/**
+ * A class list on its way in: what was typed, pasted or loaded, what its columns are, what was mended, and what it
+ * would change.
+ */
 export function useClassList(known: Ref<readonly KnownStudent[]>) {
   const text = ref('')
   const columns = ref<ListColumn[]>([])
@@ -25,33 +29,52 @@ export function useClassList(known: Ref<readonly KnownStudent[]>) {
   const fromRecords = ref(false)
 
   const list = computed(() => readList(text.value))
-  watch(list, ({ guess }) => {
-    columns.value = [...guess.columns]
-    headed.value = guess.headed
-    mended.value = new Map()
-  }, { immediate: true })
+  watch(
+    list,
+    ({ guess }) => {
+      columns.value = [...guess.columns]
+      headed.value = guess.headed
+      mended.value = new Map()
+    },
+    { immediate: true },
+  )
 
-  const raw = computed<{ line: number, student: ListedStudent }[]>(() => roster.value
-    ? roster.value.students.map((student, i) => ({ line: i + 1, student }))
-    : listRows(list.value.table, { columns: columns.value, headed: headed.value }).map(({ line, student }) => ({ line, student })))
-  const rows = computed<ListRow[]>(() => checked(raw.value.flatMap(({ line, student }) => {
-    const name = mended.value.get(line)
-    return name === null ? [] : [{ line, student: name === undefined ? student : { ...student, name: name.trim() } }]
-  })))
+  const raw = computed<{ line: number; student: ListedStudent }[]>(() =>
+    roster.value
+      ? roster.value.students.map((student, i) => ({ line: i + 1, student }))
+      : listRows(list.value.table, { columns: columns.value, headed: headed.value }).map(({ line, student }) => ({
+          line,
+          student,
+        })),
+  )
+  const rows = computed<ListRow[]>(() =>
+    checked(
+      raw.value.flatMap(({ line, student }) => {
+        const name = mended.value.get(line)
+        return name === null
+          ? []
+          : [{ line, student: name === undefined ? student : { ...student, name: name.trim() } }]
+      }),
+    ),
+  )
   /** Rows that need a look, and those that were mended: they stay where they are while somebody types. */
   const odd = computed(() => rows.value.filter(row => row.problem || mended.value.has(row.line)))
   const problems = computed(() => rows.value.filter(row => row.problem))
   const students = computed(() => rows.value.filter(row => !row.problem).map(row => row.student))
   const plan = computed(() => planList(known.value, students.value, missing.value))
   const absent = computed(() => planList(known.value, students.value, 'leave').leaving)
-  const ready = computed(() => rows.value.length > 0 && problems.value.length === 0 && plan.value.clashes.length === 0 && !plan.value.tooMany)
+  const ready = computed(
+    () =>
+      rows.value.length > 0 && problems.value.length === 0 && plan.value.clashes.length === 0 && !plan.value.tooMany,
+  )
   const sure = computed(() => roster.value !== null || list.value.guess.sure)
 
   async function load(files: readonly File[]) {
     fileTrouble.value = null
     rosters.value = roster.value = null
     fromRecords.value = false
-    if (files.reduce((sum, file) => sum + file.size, 0) > LARGEST_FILE) return void (fileTrouble.value = { trouble: 'too-big' })
+    if (files.reduce((sum, file) => sum + file.size, 0) > LARGEST_FILE)
+      return void (fileTrouble.value = { trouble: 'too-big' })
     const worker = new Worker(new URL('../workers/classList.ts', import.meta.url), { type: 'module' })
     reading.value = true
     try {
@@ -65,8 +88,7 @@ export function useClassList(known: Ref<readonly KnownStudent[]>) {
         roster.value = read.roster.classes[0] ?? null
         mended.value = new Map()
       }
-    }
-    finally {
+    } finally {
       reading.value = false
       worker.terminate()
     }
@@ -95,5 +117,30 @@ export function useClassList(known: Ref<readonly KnownStudent[]>) {
     missing.value = 'stay'
     fromRecords.value = false
   }
-  return { text, columns, headed, missing, rosters, roster, passedOver, fileTrouble, reading, list, rows, odd, problems, students, plan, absent, ready, sure, fromRecords, load, drawn, mend, leaveOut, clear }
+  return {
+    text,
+    columns,
+    headed,
+    missing,
+    rosters,
+    roster,
+    passedOver,
+    fileTrouble,
+    reading,
+    list,
+    rows,
+    odd,
+    problems,
+    students,
+    plan,
+    absent,
+    ready,
+    sure,
+    fromRecords,
+    load,
+    drawn,
+    mend,
+    leaveOut,
+    clear,
+  }
 }

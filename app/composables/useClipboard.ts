@@ -11,7 +11,10 @@ interface Takers {
   readonly text: (text: string) => void
 }
 
-/** The system's clipboard at the workbench: parts of boards go from board to board, pictures and words come from anywhere. */
+/**
+ * The system's clipboard at the workbench: parts of boards go from board to board, pictures and words come from
+ * anywhere.
+ */
 export function useBoardClipboard({ hands, sheet, pictures, text }: Takers, active: () => boolean) {
   function copy(event: ClipboardEvent): boolean {
     if (!active() || inField(event) || !event.clipboardData || hands.selected.value.size === 0) return false
@@ -21,7 +24,7 @@ export function useBoardClipboard({ hands, sheet, pictures, text }: Takers, acti
   }
   useEventListener(document, 'copy', copy)
   useEventListener(document, 'cut', event => void (copy(event) && hands.cut()))
-  useEventListener(document, 'paste', (event) => {
+  useEventListener(document, 'paste', event => {
     if (!active() || inField(event) || !event.clipboardData) return
     const clip = readClip(event.clipboardData.getData(CLIP_TYPE))
     const files = picturesIn(event.clipboardData.files)

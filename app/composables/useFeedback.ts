@@ -5,8 +5,16 @@ import { byNeed, kindSign } from '~/composables/verdicts'
 import type { SlateStatus } from '~~/core/slate/status'
 import type { SlateState } from '~~/core/slate/state'
 
-/** What the key says of a student's own slate: asked for while working, shown by itself once it is handed in or back. */
-export function useFeedback(slate: string, when: () => Board['feedback'], keyed: boolean, status: Readonly<Ref<SlateStatus>>, state: () => SlateState) {
+/**
+ * What the key says of a student's own slate: asked for while working, shown by itself once it is handed in or back.
+ */
+export function useFeedback(
+  slate: string,
+  when: () => Board['feedback'],
+  keyed: boolean,
+  status: Readonly<Ref<SlateStatus>>,
+  state: () => SlateState,
+) {
   const items = shallowRef<readonly Feedback[] | null>(null)
   const shows = computed(() => feedbackShows(when(), keyed, status.value))
   const { attempt, trouble } = useAsking()
@@ -14,15 +22,29 @@ export function useFeedback(slate: string, when: () => Board['feedback'], keyed:
     const told = await attempt(() => ask<{ items: Feedback[] }>(`/api/slates/${slate}/feedback`))
     items.value = told?.items ?? null
   }
-  watch(status, now => (now === 'handed-in' || now === 'handed-back') && shows.value ? void look() : (items.value = null), { immediate: true })
+  watch(
+    status,
+    now => ((now === 'handed-in' || now === 'handed-back') && shows.value ? void look() : (items.value = null)),
+    { immediate: true },
+  )
   // A mark on what has changed since would be a lie.
   watch(state, () => {
     if (status.value === 'under-way' || status.value === 'not-opened') items.value = null
   })
   return {
-    items, shows, trouble, ask: look, hide: () => items.value = null,
+    items,
+    shows,
+    trouble,
+    ask: look,
+    hide: () => (items.value = null),
     // Of two that are about one piece the one that needs a look shows: it comes last.
-    onPieces: computed(() => new Map((items.value ?? []).toSorted((a, b) => byNeed(b.verdict, a.verdict))
-      .flatMap(item => item.is === 'piece' ? [[item.item, kindSign(item.verdict)] as const] : []))),
+    onPieces: computed(
+      () =>
+        new Map(
+          (items.value ?? [])
+            .toSorted((a, b) => byNeed(b.verdict, a.verdict))
+            .flatMap(item => (item.is === 'piece' ? [[item.item, kindSign(item.verdict)] as const] : [])),
+        ),
+    ),
   }
 }

@@ -7,9 +7,21 @@ import { MOST_IN_FRAME, type Due, type HandoutSettings, type Looking, type When 
 import type { Board } from '~~/core/board/board'
 import type { HandoutMode } from '~~/core/slate/kind'
 
-export interface ClassRow { id: string, name: string, code: string, students: number, helping: boolean, sets: { id: string, name: string, groups: number, members: number }[] }
+export interface ClassRow {
+  id: string
+  name: string
+  code: string
+  students: number
+  helping: boolean
+  sets: { id: string; name: string; groups: number; members: number }[]
+}
 /** `code` is that of the class of whoever comes. */
-export interface GivenOut { id: string, classId: string, slates: number, code?: string }
+export interface GivenOut {
+  id: string
+  classId: string
+  slates: number
+  code?: string
+}
 
 /** What is asked before a board is given out, and what would come of it. */
 export function useGiveOut(board: () => Board) {
@@ -21,7 +33,10 @@ export function useGiveOut(board: () => Board) {
   const mode = ref<HandoutMode>('copy-each')
   /** Of one for everyone: each student makes an own page. */
   const ownPages = ref(false)
-  /** Of a frame per group: students take them. Frames, if null: as many frames as the students of the largest class need. */
+  /**
+   * Of a frame per group: students take them. Frames, if null: as many frames as the students of the largest class
+   * need.
+   */
   const chosenFree = ref(false)
   const size = ref(2)
   const wantedFrames = ref<number | null>(null)
@@ -29,7 +44,10 @@ export function useGiveOut(board: () => Board) {
   /** To whoever comes by a code of its own. */
   const newcomers = ref(false)
   // Whoever comes has no groups, and comes now; what was chosen for classes is there again without them.
-  const free = computed({ get: () => chosenFree.value || newcomers.value, set: (on: boolean) => void (chosenFree.value = on) })
+  const free = computed({
+    get: () => chosenFree.value || newcomers.value,
+    set: (on: boolean) => void (chosenFree.value = on),
+  })
   const chosen = ref<string[]>([])
   /** By class: the set of groups that frames are made from. */
   const sets = ref<Record<string, string>>({})
@@ -37,19 +55,24 @@ export function useGiveOut(board: () => Board) {
   const some = ref<Set<string> | null>(null)
   const versions = useVersions(board)
   const counting = useCounting()
-  const names = ref<{ id: string, name: string }[]>([])
+  const names = ref<{ id: string; name: string }[]>([])
   const word = ref('')
   const day = ref('')
   const time = ref('')
   const handIn = ref(true)
   const rules = ref<Rules>(NO_RULES)
   const chosenWhen = ref<When['kind']>('now')
-  const when = computed({ get: () => newcomers.value ? 'now' : chosenWhen.value, set: (kind: When['kind']) => void (chosenWhen.value = kind) })
-  const later = ref<{ day: string, time: string }>({ day: '', time: '08:00' })
+  const when = computed({
+    get: () => (newcomers.value ? 'now' : chosenWhen.value),
+    set: (kind: When['kind']) => void (chosenWhen.value = kind),
+  })
+  const later = ref<{ day: string; time: string }>({ day: '', time: '08:00' })
   /** So many times in all, each so many days after the one before. */
   const times = ref(1)
   const every = ref(7)
-  const due = computed<Due | null>(() => day.value ? { day: day.value, ...time.value && { time: time.value } } : null)
+  const due = computed<Due | null>(() =>
+    day.value ? { day: day.value, ...(time.value && { time: time.value }) } : null,
+  )
   const past = computed(() => day.value !== '' && day.value < today())
 
   const rows = computed(() => classes.value.filter(row => chosen.value.includes(row.id)))
@@ -58,38 +81,121 @@ export function useGiveOut(board: () => Board) {
   const taken = computed(() => mode.value === 'frame-per-group' && free.value)
   const pagesOf = computed(() => mode.value === 'one-for-everyone' && ownPages.value)
   /** Whether several work on one slate. */
-  const several = computed(() => mode.value === 'frame-per-group' || (mode.value === 'one-for-everyone' && !ownPages.value))
+  const several = computed(
+    () => mode.value === 'frame-per-group' || (mode.value === 'one-for-everyone' && !ownPages.value),
+  )
   const canLook = computed(() => mode.value === 'frame-per-group' || pagesOf.value)
-  const enough = computed(() => Math.max(1, Math.ceil(Math.max(newcomers.value ? NEWCOMERS : 0, ...rows.value.map(row => row.students)) / Math.max(1, size.value))))
-  const frameCount = computed({ get: () => wantedFrames.value ?? enough.value, set: (count: number) => void (wantedFrames.value = count) })
-  const badFrames = computed(() => taken.value && !(Number.isInteger(size.value) && size.value >= 1 && size.value <= MOST_IN_FRAME && Number.isInteger(frameCount.value) && frameCount.value >= 1 && frameCount.value <= MOST_GROUPS))
-  const lacksSet = computed(() => byGroups.value ? rows.value.filter(row => !setOf(row)?.members) : [])
-  const moments = computed(() => later.value.day ? Array.from({ length: times.value }, (_, i) => ({ day: daysAfter(later.value.day, i * every.value), time: later.value.time })) : [])
-  const dueBefore = computed(() => when.value === 'later' && day.value !== '' && moments.value[0] !== undefined && moments.value[0].day > day.value)
-  const ready = computed(() => !dueBefore.value && counting.ready.value && !(mode.value === 'copy-each' && versions.incomplete.value) && (when.value !== 'later' || (moments.value.length > 0 && later.value.day >= today())) && (rows.value.length > 0 || newcomers.value) && !badFrames.value && lacksSet.value.length === 0 && !past.value && some.value?.size !== 0)
+  const enough = computed(() =>
+    Math.max(
+      1,
+      Math.ceil(
+        Math.max(newcomers.value ? NEWCOMERS : 0, ...rows.value.map(row => row.students)) / Math.max(1, size.value),
+      ),
+    ),
+  )
+  const frameCount = computed({
+    get: () => wantedFrames.value ?? enough.value,
+    set: (count: number) => void (wantedFrames.value = count),
+  })
+  const badFrames = computed(
+    () =>
+      taken.value
+      && !(
+        Number.isInteger(size.value)
+        && size.value >= 1
+        && size.value <= MOST_IN_FRAME
+        && Number.isInteger(frameCount.value)
+        && frameCount.value >= 1
+        && frameCount.value <= MOST_GROUPS
+      ),
+  )
+  const lacksSet = computed(() => (byGroups.value ? rows.value.filter(row => !setOf(row)?.members) : []))
+  const moments = computed(() =>
+    later.value.day
+      ? Array.from({ length: times.value }, (_, i) => ({
+          day: daysAfter(later.value.day, i * every.value),
+          time: later.value.time,
+        }))
+      : [],
+  )
+  const dueBefore = computed(
+    () =>
+      when.value === 'later' && day.value !== '' && moments.value[0] !== undefined && moments.value[0].day > day.value,
+  )
+  const ready = computed(
+    () =>
+      !dueBefore.value
+      && counting.ready.value
+      && !(mode.value === 'copy-each' && versions.incomplete.value)
+      && (when.value !== 'later' || (moments.value.length > 0 && later.value.day >= today()))
+      && (rows.value.length > 0 || newcomers.value)
+      && !badFrames.value
+      && lacksSet.value.length === 0
+      && !past.value
+      && some.value?.size !== 0,
+  )
   const students = computed(() => some.value?.size ?? rows.value.reduce((sum, row) => sum + row.students, 0))
   const frames = computed(() => rows.value.reduce((sum, row) => sum + (setOf(row)?.groups ?? 0), 0))
   /** How many slates there will be. */
-  const slates = computed(() => ({ 'copy-each': students.value, 'frame-per-group': free.value ? frameCount.value * (rows.value.length + (newcomers.value ? 1 : 0)) : frames.value, 'one-for-everyone': rows.value.length + (newcomers.value ? 1 : 0) })[mode.value])
-  const form = computed(() => taken.value ? 'free' : pagesOf.value ? 'pages' : mode.value)
+  const slates = computed(
+    () =>
+      ({
+        'copy-each': students.value,
+        'frame-per-group': free.value
+          ? frameCount.value * (rows.value.length + (newcomers.value ? 1 : 0))
+          : frames.value,
+        'one-for-everyone': rows.value.length + (newcomers.value ? 1 : 0),
+      })[mode.value],
+  )
+  const form = computed(() => (taken.value ? 'free' : pagesOf.value ? 'pages' : mode.value))
 
   /** Who will have what, and may do what, before anything is sent. */
   const sentence = computed(() => {
-    const whom = [...rows.value.map(row => row.name), ...newcomers.value ? [t('giveOut.whoeverComes')] : []].join(', ')
-    const parts = [rows.value.length === 0 && !taken.value && !pagesOf.value ? t(`giveOut.sentenceOpen.${mode.value}`)
-      : t(`giveOut.sentence.${form.value}`, { count: taken.value ? frameCount.value : slates.value, name: whom, size: size.value })]
+    const whom = [...rows.value.map(row => row.name), ...(newcomers.value ? [t('giveOut.whoeverComes')] : [])].join(
+      ', ',
+    )
+    const parts = [
+      rows.value.length === 0 && !taken.value && !pagesOf.value
+        ? t(`giveOut.sentenceOpen.${mode.value}`)
+        : t(`giveOut.sentence.${form.value}`, {
+            count: taken.value ? frameCount.value : slates.value,
+            name: whom,
+            size: size.value,
+          }),
+    ]
     if (newcomers.value) parts.push(t('giveOut.newcomersSay'))
     if (byGroups.value) {
       const outside = rows.value.reduce((sum, row) => sum + row.students - (setOf(row)?.members ?? 0), 0)
       if (outside > 0) parts.push(t('giveOut.outside', { count: outside }))
     }
     if (canLook.value) parts.push(t(`giveOut.lookingSays.${looking.value}`))
-    if (when.value === 'later' && moments.value.length) parts.unshift(t('giveOut.goesOut', { count: moments.value.length, days: moments.value.map(moment => dueWords(moment)).join(', ') }))
+    if (when.value === 'later' && moments.value.length)
+      parts.unshift(
+        t('giveOut.goesOut', {
+          count: moments.value.length,
+          days: moments.value.map(moment => dueWords(moment)).join(', '),
+        }),
+      )
     if (when.value === 'draft') parts.unshift(t('giveOut.staysDraft'))
     if (mode.value === 'copy-each') parts.push(...versions.sentences.value)
     const counts = counting.counting()
-    if (counts.counts !== 'nothing') parts.push(t(`counting.say.${counts.counts}`, counts.counts === 'points' ? { count: counts.points } : { name: counts.rubric.name }))
-    if (due.value) parts.push(when.value === 'later' && moments.value.length > 1 ? t('giveOut.dueEach', { days: moments.value.map(moment => dueWords(dueOfSeries(due.value!, moments.value[0]!, moment))).join(', ') }) : t('giveOut.dueOn', { day: dueWords(due.value) }))
+    if (counts.counts !== 'nothing')
+      parts.push(
+        t(
+          `counting.say.${counts.counts}`,
+          counts.counts === 'points' ? { count: counts.points } : { name: counts.rubric.name },
+        ),
+      )
+    if (due.value)
+      parts.push(
+        when.value === 'later' && moments.value.length > 1
+          ? t('giveOut.dueEach', {
+              days: moments.value
+                .map(moment => dueWords(dueOfSeries(due.value!, moments.value[0]!, moment)))
+                .join(', '),
+            })
+          : t('giveOut.dueOn', { day: dueWords(due.value) }),
+      )
     parts.push(t(handIn.value ? 'giveOut.theyHandIn' : 'giveOut.doneIsEnough'))
     const { talk, approve, handInBy, takeBack, secondTry } = ruled()
     if (handInBy === 'all-done') parts.push(t('rules.says.allDone'))
@@ -121,7 +227,7 @@ export function useGiveOut(board: () => Board) {
     times.value = 1
   }
   /** Frames need groups: a class that has some is chosen rather than one that has none. */
-  watch(mode, (now) => {
+  watch(mode, now => {
     if (now !== 'frame-per-group' || rows.value.some(row => setOf(row)?.members)) return
     const grouped = classes.value.find(row => setOf(row)?.members)
     if (grouped) chosen.value = [grouped.id]
@@ -132,27 +238,87 @@ export function useGiveOut(board: () => Board) {
     versions.clear()
     names.value = []
     if (!one || others.length) return
-    names.value = (await ask<{ students: { id: string, name: string, left: boolean }[] }>(`/api/classes/${one}`)).students.filter(student => !student.left)
+    names.value = (
+      await ask<{ students: { id: string; name: string; left: boolean }[] }>(`/api/classes/${one}`)
+    ).students.filter(student => !student.left)
   })
   /** Pages of one's own are made to be seen. */
-  watch(pagesOf, now => looking.value = now ? 'always' : 'never')
+  watch(pagesOf, now => (looking.value = now ? 'always' : 'never'))
   /** What is said to be allowed is allowed only where it means something. */
-  const ruled = (): Rules => ({ ...rules.value, talk: rules.value.talk && several.value, approve: rules.value.approve && mode.value !== 'copy-each', handInBy: handIn.value && mode.value === 'frame-per-group' ? rules.value.handInBy : 'anyone', takeBack: rules.value.takeBack && handIn.value, secondTry: rules.value.secondTry && handIn.value })
+  const ruled = (): Rules => ({
+    ...rules.value,
+    talk: rules.value.talk && several.value,
+    approve: rules.value.approve && mode.value !== 'copy-each',
+    handInBy: handIn.value && mode.value === 'frame-per-group' ? rules.value.handInBy : 'anyone',
+    takeBack: rules.value.takeBack && handIn.value,
+    secondTry: rules.value.secondTry && handIn.value,
+  })
   const settings = (): HandoutSettings => ({
-    mode: mode.value, word: word.value, due: due.value, handIn: handIn.value, rules: ruled(), counting: counting.counting(), ownPages: pagesOf.value, looking: canLook.value ? looking.value : 'never',
-    free: taken.value ? { size: size.value, frames: Array.from({ length: frameCount.value }, (_, i) => ({ mark: markOf(i), name: groupName(i) })) } : null,
+    mode: mode.value,
+    word: word.value,
+    due: due.value,
+    handIn: handIn.value,
+    rules: ruled(),
+    counting: counting.counting(),
+    ownPages: pagesOf.value,
+    looking: canLook.value ? looking.value : 'never',
+    free: taken.value
+      ? {
+          size: size.value,
+          frames: Array.from({ length: frameCount.value }, (_, i) => ({ mark: markOf(i), name: groupName(i) })),
+        }
+      : null,
   })
   const body = () => ({
-    ...settings(), newcomers: newcomers.value,
+    ...settings(),
+    newcomers: newcomers.value,
     when: when.value === 'later' ? { kind: 'later', at: moments.value } : { kind: when.value },
     to: rows.value.map(row => ({
       classId: row.id,
-      ...byGroups.value && { set: setOf(row)!.id },
-      ...mode.value === 'copy-each' && some.value && { students: [...some.value] },
-      ...mode.value === 'copy-each' && versions.drafts.value.length && { versions: versions.body() },
+      ...(byGroups.value && { set: setOf(row)!.id }),
+      ...(mode.value === 'copy-each' && some.value && { students: [...some.value] }),
+      ...(mode.value === 'copy-each' && versions.drafts.value.length && { versions: versions.body() }),
     })),
   })
-  return { classes, suggestion, mode, form, ownPages, free, size, frameCount, looking, canLook, newcomers, chosen, sets, setOf, some, versions, counting, names, word, day, time, handIn, rules, several, when, later, times, every, past, dueBefore, rows, lacksSet, ready, slates, sentence, load, body }
+  return {
+    classes,
+    suggestion,
+    mode,
+    form,
+    ownPages,
+    free,
+    size,
+    frameCount,
+    looking,
+    canLook,
+    newcomers,
+    chosen,
+    sets,
+    setOf,
+    some,
+    versions,
+    counting,
+    names,
+    word,
+    day,
+    time,
+    handIn,
+    rules,
+    several,
+    when,
+    later,
+    times,
+    every,
+    past,
+    dueBefore,
+    rows,
+    lacksSet,
+    ready,
+    slates,
+    sentence,
+    load,
+    body,
+  }
 }
 
 /** When it isn't known how many come. */

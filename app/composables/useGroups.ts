@@ -7,14 +7,37 @@ import type { Wish } from '~~/core/groups/wishes'
 import type { GroupsWorker } from '~/workers/groups'
 import { lookForGroups } from '~/workers/lookForGroups'
 
-export interface InGroups { id: string, name: string, preferred: string | null, level: string | null }
-export interface OneGroup { name: string, mark: string, students: string[] }
-export interface StudentWish { kind: Wish['kind'], students: string[] }
-interface GroupsPage {
-  id: string, name: string, code: string, levels: string[], students: InGroups[], absent: string[], wishes: StudentWish[]
-  sets: { id: string, name: string, groups: (OneGroup & { id: string })[] }[]
+export interface InGroups {
+  id: string
+  name: string
+  preferred: string | null
+  level: string | null
 }
-export interface Outcome { readonly sizes: readonly number[], readonly notKept: readonly StudentWish[], readonly contradiction: readonly StudentWish[], readonly repeated: number | null }
+export interface OneGroup {
+  name: string
+  mark: string
+  students: string[]
+}
+export interface StudentWish {
+  kind: Wish['kind']
+  students: string[]
+}
+interface GroupsPage {
+  id: string
+  name: string
+  code: string
+  levels: string[]
+  students: InGroups[]
+  absent: string[]
+  wishes: StudentWish[]
+  sets: { id: string; name: string; groups: (OneGroup & { id: string })[] }[]
+}
+export interface Outcome {
+  readonly sizes: readonly number[]
+  readonly notKept: readonly StudentWish[]
+  readonly contradiction: readonly StudentWish[]
+  readonly repeated: number | null
+}
 
 /** The sets of groups of a class, the one on the table, and the making of new ones. */
 export async function useGroups(classId: string) {
@@ -23,7 +46,11 @@ export async function useGroups(classId: string) {
   const path = `/api/classes/${classId}`
   const day = today()
   /** What was on the table and not kept, or was removed: it can be brought back, also after leaving the page. */
-  const aside = useSessionStorage<{ set: string | null, name: string, groups: OneGroup[] } | null>(`groups-aside-${classId}`, null, { serializer: { read: text => JSON.parse(text) as never, write: value => JSON.stringify(value) } })
+  const aside = useSessionStorage<{ set: string | null; name: string; groups: OneGroup[] } | null>(
+    `groups-aside-${classId}`,
+    null,
+    { serializer: { read: text => JSON.parse(text) as never, write: value => JSON.stringify(value) } },
+  )
   let leaving = () => {}
   onScopeDispose(() => leaving())
   const page = ref(await ask<GroupsPage>(`${path}/groups?day=${day}`))
@@ -38,7 +65,7 @@ export async function useGroups(classId: string) {
 
   const content = computed(() => JSON.stringify([name.value, groups.value]))
   const changed = computed(() => groups.value.length > 0 && content.value !== kept.value)
-  const putAside = () => aside.value = { set: open.value, name: name.value, groups: groups.value }
+  const putAside = () => (aside.value = { set: open.value, name: name.value, groups: groups.value })
   leaving = () => {
     worker?.terminate()
     if (changed.value) putAside()
@@ -48,7 +75,8 @@ export async function useGroups(classId: string) {
     open.value = id
     const set = page.value.sets.find(s => s.id === id)
     name.value = set?.name ?? freshName()
-    groups.value = set?.groups.map(group => ({ name: group.name, mark: group.mark, students: [...group.students] })) ?? []
+    groups.value =
+      set?.groups.map(group => ({ name: group.name, mark: group.mark, students: [...group.students] })) ?? []
     kept.value = content.value
     outcome.value = null
   }
@@ -75,22 +103,46 @@ export async function useGroups(classId: string) {
   const loose = computed(() => present.value.filter(student => !placed.value.has(student.id)))
 
   /** Groups are looked for anew among those who are here. */
-  async function make({ by, number, likeness, newPartners }: { by: 'size' | 'number', number: number, likeness: Likeness, newPartners: boolean }) {
+  async function make({
+    by,
+    number,
+    likeness,
+    newPartners,
+  }: {
+    by: 'size' | 'number'
+    number: number
+    likeness: Likeness
+    newPartners: boolean
+  }) {
     const ids = present.value.map(student => student.id)
     const sizes = groupSizes(ids.length, by === 'size' ? { by, size: number } : { by, number })
     if (!sizes.ok) return sizes.reason
     const at = new Map(ids.map((id, i) => [id, i]))
-    const toWish = ({ kind, students }: StudentWish): Wish => ({ kind, students: students.flatMap(id => at.get(id) ?? []) })
+    const toWish = ({ kind, students }: StudentWish): Wish => ({
+      kind,
+      students: students.flatMap(id => at.get(id) ?? []),
+    })
     const wishes = page.value.wishes.map(toWish).filter(wish => wish.students.length > 1)
-    const past: Grouping[] = newPartners ? page.value.sets.filter(set => set.id !== open.value).map(set => set.groups.map(group => group.students.flatMap(id => at.get(id) ?? []))) : []
-    const levels = present.value.map(({ level }) => level === null ? null : page.value.levels.indexOf(level))
+    const past: Grouping[] = newPartners
+      ? page.value.sets
+          .filter(set => set.id !== open.value)
+          .map(set => set.groups.map(group => group.students.flatMap(id => at.get(id) ?? [])))
+      : []
+    const levels = present.value.map(({ level }) => (level === null ? null : page.value.levels.indexOf(level)))
     worker = new Worker(new URL('../workers/groups.ts', import.meta.url), { type: 'module' })
     progress.value = 0
     try {
-      const task = { students: ids.length, sizes: sizes.value, wishes, levels, likeness, past, seed: crypto.getRandomValues(new Uint32Array(1))[0]! }
-      take(await lookForGroups(wrap<GroupsWorker>(worker), task, far => progress.value = far), ids, past.length > 0)
-    }
-    finally {
+      const task = {
+        students: ids.length,
+        sizes: sizes.value,
+        wishes,
+        levels,
+        likeness,
+        past,
+        seed: crypto.getRandomValues(new Uint32Array(1))[0]!,
+      }
+      take(await lookForGroups(wrap<GroupsWorker>(worker), task, far => (progress.value = far)), ids, past.length > 0)
+    } finally {
       worker.terminate()
       worker = null
       progress.value = null
@@ -100,14 +152,26 @@ export async function useGroups(classId: string) {
   function take(found: Grouped, ids: readonly string[], hasPast: boolean) {
     const back = ({ kind, students }: Wish): StudentWish => ({ kind, students: students.map(i => ids[i]!) })
     const before = groups.value
-    groups.value = found.groups.map((group, i) => ({ name: before[i]?.name ?? nameOfGroup(i), mark: before[i]?.mark ?? markOf(i), students: group.map(student => ids[student]!) }))
-    outcome.value = { sizes: found.groups.map(group => group.length), notKept: found.notKept.map(back), contradiction: found.contradiction.map(back), repeated: hasPast ? found.repeated : null }
+    groups.value = found.groups.map((group, i) => ({
+      name: before[i]?.name ?? nameOfGroup(i),
+      mark: before[i]?.mark ?? markOf(i),
+      students: group.map(student => ids[student]!),
+    }))
+    outcome.value = {
+      sizes: found.groups.map(group => group.length),
+      notKept: found.notKept.map(back),
+      contradiction: found.contradiction.map(back),
+      repeated: hasPast ? found.repeated : null,
+    }
   }
   const stop = () => worker && wrap<GroupsWorker>(worker).stop()
 
   /** By hand: into the group with this number; null takes them out of all. */
   function put(students: readonly string[], group: number | null) {
-    groups.value = groups.value.map((one, i) => ({ ...one, students: [...one.students.filter(id => !students.includes(id)), ...i === group ? students : []] }))
+    groups.value = groups.value.map((one, i) => ({
+      ...one,
+      students: [...one.students.filter(id => !students.includes(id)), ...(i === group ? students : [])],
+    }))
     outcome.value = null
   }
   function addGroup() {
@@ -125,7 +189,9 @@ export async function useGroups(classId: string) {
   }
   async function keep(once: string) {
     const body = { name: name.value, groups: groups.value }
-    const { id } = open.value ? await ask<{ id: string }>(`${path}/sets/${open.value}`, { method: 'PUT', body }) : await ask<{ id: string }>(`${path}/sets`, { method: 'POST', body, once })
+    const { id } = open.value
+      ? await ask<{ id: string }>(`${path}/sets/${open.value}`, { method: 'PUT', body })
+      : await ask<{ id: string }>(`${path}/sets`, { method: 'POST', body, once })
     await again()
     open.value = id
     kept.value = content.value
@@ -142,9 +208,32 @@ export async function useGroups(classId: string) {
     await again()
   }
   async function setAbsent(students: readonly string[], away: boolean) {
-    for (const student of students) await ask(`${path}/students/${student}/absent`, { method: 'PUT', body: { day, absent: away } })
+    for (const student of students)
+      await ask(`${path}/students/${student}/absent`, { method: 'PUT', body: { day, absent: away } })
     await again()
     if (away) put(students, null)
   }
-  return { page, open, name, groups, changed, outcome, progress, present, loose, aside, bringBack, show, make, stop, put, addGroup, removeGroup, keep, drop, wish, setAbsent }
+  return {
+    page,
+    open,
+    name,
+    groups,
+    changed,
+    outcome,
+    progress,
+    present,
+    loose,
+    aside,
+    bringBack,
+    show,
+    make,
+    stop,
+    put,
+    addGroup,
+    removeGroup,
+    keep,
+    drop,
+    wish,
+    setAbsent,
+  }
 }

@@ -2,10 +2,31 @@ import { nanoid } from 'nanoid'
 import type { Page } from '~~/core/board/board'
 import type { Sheet } from '~~/core/board/rename'
 import { activityOf, clipOf, cutItems, pasteClip, repeatItems } from '~~/core/design/clip'
-import { bringTo, group, grouped, itemsOf, moveItems, movingWith, removeItems, setBoxes, ungroup, type Item, type Layer } from '~~/core/design/items'
+import {
+  bringTo,
+  group,
+  grouped,
+  itemsOf,
+  moveItems,
+  movingWith,
+  removeItems,
+  setBoxes,
+  ungroup,
+  type Item,
+  type Layer,
+} from '~~/core/design/items'
 import { turnItems } from '~~/core/design/turning'
 import type { Box } from '~~/core/geometry/shape'
-import { align, around, sameSize, spaceEvenly, tidy, type Alignment, type Axis, type Boxes } from '~~/core/layout/arrange'
+import {
+  align,
+  around,
+  sameSize,
+  spaceEvenly,
+  tidy,
+  type Alignment,
+  type Axis,
+  type Boxes,
+} from '~~/core/layout/arrange'
 import type { Workbench } from '~/composables/useWorkbench'
 
 /** Points between things that are tidied into rows. */
@@ -21,23 +42,25 @@ export function useHands(bench: Workbench, page: () => Page, layer: () => Layer 
   })
   const chosen = computed(() => items.value.filter(item => selected.value.has(item.id)))
   const boxes = computed(() => new Map(chosen.value.map(item => [item.id, item.box])))
-  const only = computed(() => chosen.value.length === 1 ? chosen.value[0]! : null)
+  const only = computed(() => (chosen.value.length === 1 ? chosen.value[0]! : null))
   const isGroup = computed(() => (page().groups ?? []).some(members => members.some(id => selected.value.has(id))))
 
-  watch([() => page().id, layer], () => selected.value = new Set())
+  watch([() => page().id, layer], () => (selected.value = new Set()))
 
   /** With `more` the thing joins what is selected, or leaves it. */
   function select(ids: Iterable<string>, more = false) {
     const whole = grouped(page(), ids)
-    if (!more) return selected.value = whole
+    if (!more) return (selected.value = whole)
     const leaves = [...whole].every(id => selected.value.has(id))
-    return selected.value = new Set(leaves ? [...selected.value].filter(id => !whole.has(id)) : [...selected.value, ...whole])
+    return (selected.value = new Set(
+      leaves ? [...selected.value].filter(id => !whole.has(id)) : [...selected.value, ...whole],
+    ))
   }
 
   const put = (next: Boxes, what = '') => bench.change(setBoxes(bench.board.value, page().id, next), what)
 
   const whole = () => activityOf(bench.board.value, page().id, selected.value)
-  function laid({ board, ids }: { board: typeof bench.board.value, ids: string[] }) {
+  function laid({ board, ids }: { board: typeof bench.board.value; ids: string[] }) {
     bench.change(board)
     selected.value = new Set(ids)
   }
@@ -46,12 +69,22 @@ export function useHands(bench: Workbench, page: () => Page, layer: () => Layer 
   }
 
   return {
-    items, selected: shallowReadonly(selected), chosen, only, isGroup, select, paste,
-    clear: () => selected.value = new Set<string>(),
-    all: () => selected.value = new Set(items.value.map(item => item.id)),
+    items,
+    selected: shallowReadonly(selected),
+    chosen,
+    only,
+    isGroup,
+    select,
+    paste,
+    clear: () => (selected.value = new Set<string>()),
+    all: () => (selected.value = new Set(items.value.map(item => item.id))),
     moving: () => movingWith(bench.board.value, page().id, selected.value),
     move: (dx: number, dy: number) => bench.change(moveItems(bench.board.value, page().id, selected.value, dx, dy)),
-    nudge: (dx: number, dy: number) => bench.change(moveItems(bench.board.value, page().id, selected.value, dx, dy), `nudge ${[...selected.value].join()}`),
+    nudge: (dx: number, dy: number) =>
+      bench.change(
+        moveItems(bench.board.value, page().id, selected.value, dx, dy),
+        `nudge ${[...selected.value].join()}`,
+      ),
     resize: (item: Item, box: Box) => put(new Map([[item.id, box]]), `box ${item.id}`),
     align: (to: Alignment) => put(align(boxes.value, to)),
     space: (axis: Axis) => put(spaceEvenly(boxes.value, axis)),

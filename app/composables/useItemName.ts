@@ -8,10 +8,14 @@ export function useItemName(edition: () => Edition) {
   const names = useNames(edition)
   return function itemName({ item, is }: Pick<ItemMark, 'item' | 'is'>): string {
     switch (is) {
-      case 'piece': return names.piece(item as PieceId)
-      case 'figure': return names.figure(item as FigureId)
-      case 'place': return names.spot(item)
-      case 'key': return t('marks.arrows')
+      case 'piece':
+        return names.piece(item as PieceId)
+      case 'figure':
+        return names.figure(item as FigureId)
+      case 'place':
+        return names.spot(item)
+      case 'key':
+        return t('marks.arrows')
     }
   }
 }

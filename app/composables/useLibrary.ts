@@ -3,10 +3,12 @@ export function useLibrary() {
   const { attempt, trouble } = useAsking()
   const question = ref('')
   /** Null before anything was asked. */
-  const found = shallowRef<readonly { name: string, words: string }[] | null>(null)
+  const found = shallowRef<readonly { name: string; words: string }[] | null>(null)
   const look = useDebounceFn(async () => {
     const asked = question.value
-    const pictures = asked.trim() ? await attempt(() => ask<{ name: string, words: string }[]>(`/api/library?q=${encodeURIComponent(asked)}`)) : null
+    const pictures = asked.trim()
+      ? await attempt(() => ask<{ name: string; words: string }[]>(`/api/library?q=${encodeURIComponent(asked)}`))
+      : null
     // An answer to an older question is passed over.
     if (asked === question.value) found.value = pictures ?? null
   }, 200)

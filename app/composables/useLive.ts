@@ -7,7 +7,7 @@ import { openSocket, type ConnectionState } from '~/sync/socket'
 export function useLive() {
   const connection = ref<ConnectionState>('connecting')
   const live = new LiveSession({
-    connect: on => openSocket(on, now => connection.value = now),
+    connect: on => openSocket(on, now => (connection.value = now)),
     after(milliseconds, then) {
       const timer = setTimeout(then, milliseconds)
       return () => clearTimeout(timer)

@@ -7,7 +7,10 @@ export function useNames(edition: () => Edition, texts: () => Readonly<Record<st
   const { t } = useWords()
   const place = (id: PlaceId) => edition().places.get(id)?.place
   const heading = (id: PlaceId) => texts()[id] || place(id)?.heading || t('stage.unnamedPlace')
-  const figureOf = (id: FigureId) => edition().board.pages.flatMap(page => page.backdrop.figures ?? []).find(f => f.id === id)
+  const figureOf = (id: FigureId) =>
+    edition()
+      .board.pages.flatMap(page => page.backdrop.figures ?? [])
+      .find(f => f.id === id)
 
   /** What stands in a cell, or its number, counted row by row from 1. */
   function cell(grid: PlaceId, name: string): string {
@@ -17,7 +20,8 @@ export function useNames(edition: () => Edition, texts: () => Readonly<Record<st
     return known.printed?.[row * known.columns + column] || String(row * known.columns + column + 1)
   }
   return {
-    heading, cell,
+    heading,
+    cell,
     piece(id: PieceId): string {
       const piece = edition().pieces.get(id)?.piece
       return piece ? (piece.kind === 'note' && texts()[id]) || pieceName(piece) : t('marks.gone')

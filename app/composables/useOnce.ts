@@ -1,6 +1,9 @@
 import { nanoid } from 'nanoid'
 
-/** A key for each thing that is asked here: the same thing asked again, by a second click or after a lost answer, is the same. */
+/**
+ * A key for each thing that is asked here: the same thing asked again, by a second click or after a lost answer, is the
+ * same.
+ */
 export function useOnce() {
   const keys = new Map<string, string>()
   return {

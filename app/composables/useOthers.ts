@@ -5,10 +5,27 @@ import { emptyReplica, receiveWhole } from '~~/core/sync/replica'
 import type { SeenSlate } from '~~/core/sync/slatesWatch'
 
 interface OthersView {
-  title: string, own: string | null, boards: Record<string, Board>
-  slates: { id: string, kind: 'frame' | 'page', heading: string | null, mark: string | null, people: string[], mine: boolean, edition: string, number: number, state: SlateState }[]
+  title: string
+  own: string | null
+  boards: Record<string, Board>
+  slates: {
+    id: string
+    kind: 'frame' | 'page'
+    heading: string | null
+    mark: string | null
+    people: string[]
+    mine: boolean
+    edition: string
+    number: number
+    state: SlateState
+  }[]
 }
-export interface OtherSlate extends SeenSlate { readonly heading: string | null, readonly mark: string | null, readonly people: readonly string[], readonly mine: boolean }
+export interface OtherSlate extends SeenSlate {
+  readonly heading: string | null
+  readonly mark: string | null
+  readonly people: readonly string[]
+  readonly mine: boolean
+}
 
 const SHUT = new Set(['not-yours', 'not-yet', 'signed-out'])
 
@@ -27,10 +44,25 @@ export function useOthers(handout: string) {
     return now.slates.map(({ id, heading, mark, people, mine, edition: hash, number, state }) => {
       const edition = editions.get(hash) ?? makeEdition(now.boards[hash]!)
       editions.set(hash, edition)
-      return { id, heading, mark, people, mine, edition, replica: receiveWhole(emptyReplica, number, state, edition), status: 'under-way' as const, movedAt: null }
+      return {
+        id,
+        heading,
+        mark,
+        people,
+        mine,
+        edition,
+        replica: receiveWhole(emptyReplica, number, state, edition),
+        status: 'under-way' as const,
+        movedAt: null,
+      }
     })
   }
   const { live } = useLive()
-  const watched = live.watch<OtherSlate>({ handout: null, read, changed: () => slates.value = watched.slates, ended: () => slates.value = [] })
+  const watched = live.watch<OtherSlate>({
+    handout: null,
+    read,
+    changed: () => (slates.value = watched.slates),
+    ended: () => (slates.value = []),
+  })
   return { view, slates, trouble, again: () => watched.readNow() }
 }

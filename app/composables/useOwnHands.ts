@@ -22,11 +22,18 @@ const STARTS = 4
 const NUDGE = 8
 
 /** Moving, picking and taking away what one has made: with a pointer, and with keys. What others made isn't touched. */
-export function useOwnHands(view: { table: () => Table, state: () => SlateState, by: () => Author, editable: () => boolean, toPage: (client: Point) => Point | null, make: (move: Move) => void }) {
+export function useOwnHands(view: {
+  table: () => Table
+  state: () => SlateState
+  by: () => Author
+  editable: () => boolean
+  toPage: (client: Point) => Point | null
+  make: (move: Move) => void
+}) {
   const picked = ref<string | null>(null)
   /** Words that are being written: of a thing that is there, or of one that isn't made yet. */
-  const writing = shallowRef<{ thing: string, own: Words } | null>(null)
-  const dragged = shallowRef<{ thing: string, from: Point, by: Point, started: boolean } | null>(null)
+  const writing = shallowRef<{ thing: string; own: Words } | null>(null)
+  const dragged = shallowRef<{ thing: string; from: Point; by: Point; started: boolean } | null>(null)
   const ownOf = (thing: string): OwnOnSlate | undefined => {
     const own = view.table().state.own[thing]
     return own && !own.gone ? own : undefined
@@ -54,7 +61,7 @@ export function useOwnHands(view: { table: () => Table, state: () => SlateState,
     picked.value = picked.value === now.thing && !now.started ? null : now.thing
     if (now.started) move(now.thing, now.by)
   })
-  useEventListener(window, 'pointercancel', () => dragged.value = null)
+  useEventListener(window, 'pointercancel', () => (dragged.value = null))
 
   function move(thing: string, { x, y }: Point) {
     const own = ownOf(thing)
@@ -78,22 +85,34 @@ export function useOwnHands(view: { table: () => Table, state: () => SlateState,
   function written(thing: string, own: Words, text: string) {
     const was = ownOf(thing)
     // It may have been moved or sized since the field was opened.
-    const under = was?.kind === 'text' || was?.kind === 'note' ? bare(was) as Words : own
+    const under = was?.kind === 'text' || was?.kind === 'note' ? (bare(was) as Words) : own
     if (text.trim()) view.make({ kind: 'own', thing, as: { ...under, text }, by: was?.by ?? view.by() })
     else if (was) view.make(takeAwayMove(thing, was))
   }
   /** Where a thing is shown: under the hand while it is dragged. */
   const shown = (thing: string, own: OwnOnSlate): OwnOnSlate => {
     const now = dragged.value
-    return now?.thing === thing && now.started ? { ...own, ...ownMoved(bare(own), now.by.x, now.by.y, view.table().page) } : own
+    return now?.thing === thing && now.started
+      ? { ...own, ...ownMoved(bare(own), now.by.x, now.by.y, view.table().page) }
+      : own
   }
-  /** One's own can be caught and reached by keys; the rest, and ink, which is only rubbed out, lets everything through. */
-  const attrs = (thing: string, own: OwnOnSlate): object => !mine(own) || own.kind === 'ink' || own.kind === 'colour'
-    ? {}
-    : {
-        'role': 'button', 'tabindex': 0, 'class': 'own cursor-grab touch-none', 'data-own': thing, 'aria-pressed': picked.value === thing,
-        'onPointerdown': (event: PointerEvent) => press(event, thing), 'onKeydown': (event: KeyboardEvent) => key(event, thing), 'onDblclick': () => write(thing), 'onClick': (event: Event) => event.stopPropagation(),
-      }
+  /**
+   * One's own can be caught and reached by keys; the rest, and ink, which is only rubbed out, lets everything through.
+   */
+  const attrs = (thing: string, own: OwnOnSlate): object =>
+    !mine(own) || own.kind === 'ink' || own.kind === 'colour'
+      ? {}
+      : {
+          role: 'button',
+          tabindex: 0,
+          class: 'own cursor-grab touch-none',
+          'data-own': thing,
+          'aria-pressed': picked.value === thing,
+          onPointerdown: (event: PointerEvent) => press(event, thing),
+          onKeydown: (event: KeyboardEvent) => key(event, thing),
+          onDblclick: () => write(thing),
+          onClick: (event: Event) => event.stopPropagation(),
+        }
   watch(view.state, () => {
     if (picked.value && !ownOf(picked.value)) picked.value = null
   })

@@ -5,6 +5,13 @@ export function usePages(board: () => Board) {
   const index = ref(0)
   const stepIndex = ref(0)
   const page = computed((): Page => board().pages[Math.min(index.value, board().pages.length - 1)]!)
-  watch(index, () => stepIndex.value = 0)
-  return { index, stepIndex, page, count: computed(() => board().pages.length), steps: computed(() => page.value.steps ?? []), step: computed(() => page.value.steps?.[stepIndex.value]?.id ?? null) }
+  watch(index, () => (stepIndex.value = 0))
+  return {
+    index,
+    stepIndex,
+    page,
+    count: computed(() => board().pages.length),
+    steps: computed(() => page.value.steps ?? []),
+    step: computed(() => page.value.steps?.[stepIndex.value]?.id ?? null),
+  }
 }

@@ -19,6 +19,7 @@ function said(word: Word, names: Names): string | number {
   if ('anyPiece' in word) return word.anyPiece.map(names.piece).join(' / ')
   if ('figures' in word) return word.figures.map(names.figure).join(', ')
   if ('joins' in word) return word.joins.map(pair => pair.map(names.figure).join(' – ')).join(', ')
-  if ('arrows' in word) return word.arrows.map(pair => pair.map(names.piece).join(word.bothWays ? ' – ' : ' → ')).join(', ')
+  if ('arrows' in word)
+    return word.arrows.map(pair => pair.map(names.piece).join(word.bothWays ? ' – ' : ' → ')).join(', ')
   return word.cells.map(cell => names.cell(word.grid, cell)).join(', ')
 }

@@ -12,7 +12,7 @@ export function useRecording(file: () => FileHash | undefined) {
   }
   async function play() {
     stop()
-    const own = audio = new Audio(`/api/clips/${file()}`)
+    const own = (audio = new Audio(`/api/clips/${file()}`))
     own.onended = () => own === audio && stop()
     going.value = true
     await own.play().catch(() => {

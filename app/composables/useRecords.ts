@@ -10,13 +10,28 @@ export function useRecords() {
   async function look() {
     classes.value = (await attempt(() => ask<{ classes: ClassInRecords[] }>('/api/records')))?.classes ?? null
   }
-  async function studentsOf({ record }: Pick<ClassInRecords, 'record'>): Promise<{ roster: RosterClass, passedOver: number } | null> {
-    const read = await attempt(() => ask<{ title: string, students: RosterClass['students'], passedOver: number }>(`/api/records/students?record=${encodeURIComponent(record)}`))
+  async function studentsOf({
+    record,
+  }: Pick<ClassInRecords, 'record'>): Promise<{ roster: RosterClass; passedOver: number } | null> {
+    const read = await attempt(() =>
+      ask<{ title: string; students: RosterClass['students']; passedOver: number }>(
+        `/api/records/students?record=${encodeURIComponent(record)}`,
+      ),
+    )
     return read ? { roster: { record, title: read.title, students: read.students }, passedOver: read.passedOver } : null
   }
   /** A letter by which the teacher shows that the address is theirs. */
   async function sendLetter() {
-    letterSent.value = !!await attempt(() => ask('/api/teachers/address', { method: 'POST', body: {} }))
+    letterSent.value = !!(await attempt(() => ask('/api/teachers/address', { method: 'POST', body: {} })))
   }
-  return { classes, trouble, unproven: computed(() => refusal.value === 'unproven'), busy, letterSent, look, studentsOf, sendLetter }
+  return {
+    classes,
+    trouble,
+    unproven: computed(() => refusal.value === 'unproven'),
+    busy,
+    letterSent,
+    look,
+    studentsOf,
+    sendLetter,
+  }
 }

@@ -24,21 +24,38 @@ export function useReview(view: SlateView, outdated: () => void) {
   const talk = shallowRef(view.talk)
   const before = shallowRef(view.before)
   const pictures = shallowRef(view.pictures)
-  provideSeenPictures(() => view.id, () => pictures.value.length)
+  provideSeenPictures(
+    () => view.id,
+    () => pictures.value.length,
+  )
   const comment = ref(view.review?.comment ?? '')
   const points = ref<number | null>(view.review?.points ?? null)
   const levels = ref<Levels>(view.review?.levels ?? {})
-  const content = () => ({ decisions: decisions.value, comment: comment.value, points: points.value, levels: levels.value })
+  const content = () => ({
+    decisions: decisions.value,
+    comment: comment.value,
+    points: points.value,
+    levels: levels.value,
+  })
   const trouble = ref('')
   /** Items taken away or added, the latest last: each can be taken back. */
-  const done = ref<{ id: string, added: boolean }[]>([])
+  const done = ref<{ id: string; added: boolean }[]>([])
   const path = `/api/slates/${view.id}`
 
-  /** The slate is watched while it is reviewed; what lies under it, and what was written on it elsewhere, is read anew. */
+  /**
+   * The slate is watched while it is reviewed; what lies under it, and what was written on it elsewhere, is read anew.
+   */
   const { live } = useLive()
-  const seen = (now: SlateView): SeenSlate => ({ id: now.id, edition, status: now.openness.status, movedAt: null, replica: receiveWhole(emptyReplica, now.number, now.state, edition) })
+  const seen = (now: SlateView): SeenSlate => ({
+    id: now.id,
+    edition,
+    status: now.openness.status,
+    movedAt: null,
+    replica: receiveWhole(emptyReplica, now.number, now.state, edition),
+  })
   const watched = live.watch<SeenSlate>({
-    handout: null, slates: [seen(view)],
+    handout: null,
+    slates: [seen(view)],
     async read() {
       const now = await attempt(() => ask<SlateView>(path))
       if (!now) return null
@@ -58,40 +75,46 @@ export function useReview(view: SlateView, outdated: () => void) {
       if (slate.status === 'under-way' && canBeginAgain(status.value)) forget()
       status.value = slate.status
     },
-    ended: code => trouble.value = code,
-    about: (_, what) => what === 'talk' ? void readTalk() : what === 'pictures' ? void readPictures() : undefined,
+    ended: code => (trouble.value = code),
+    about: (_, what) => (what === 'talk' ? void readTalk() : what === 'pictures' ? void readPictures() : undefined),
   })
 
   const marks = computed(() => withDecisions(markSlate(state.value, edition), decisions.value))
   /** Every item of every key by the name under which the teacher decides on it. */
-  const items = computed(() => new Map<string, ItemMark>(marks.value.flatMap(m => m.items.map(i => [decisionName(m.key, i.item), i]))))
-  const total = computed(() => marks.value.reduce((sum, m) => ({
-    points: sum.points + m.points, of: sum.of + m.of, undecided: sum.undecided + m.undecided,
-  }), { points: 0, of: 0, undecided: 0 }))
+  const items = computed(
+    () => new Map<string, ItemMark>(marks.value.flatMap(m => m.items.map(i => [decisionName(m.key, i.item), i]))),
+  )
+  const total = computed(() =>
+    marks.value.reduce(
+      (sum, m) => ({ points: sum.points + m.points, of: sum.of + m.of, undecided: sum.undecided + m.undecided }),
+      { points: 0, of: 0, undecided: 0 },
+    ),
+  )
 
   async function attempt<T>(task: () => Promise<T>): Promise<T | undefined> {
     trouble.value = ''
     try {
       return await task()
-    }
-    catch (error) {
+    } catch (error) {
       if (!(error instanceof Refused)) throw error
       trouble.value = error.code
     }
   }
 
-  const readTalk = () => attempt(async () => talk.value = await ask<TalkLine[]>(`${path}/talk`))
+  const readTalk = () => attempt(async () => (talk.value = await ask<TalkLine[]>(`${path}/talk`)))
   async function speak(said: Said) {
     await ask(`${path}/talk`, { method: 'POST', body: { ...said } })
     await readTalk()
   }
-  const readPictures = () => attempt(async () => pictures.value = await ask<PictureView[]>(`${path}/pictures`))
-  const hideThing = (thing: string, hidden: boolean) => attempt(() => ask(`${path}/hidden`, { method: 'PUT', body: { id: nanoid(), thing, hidden } }))
+  const readPictures = () => attempt(async () => (pictures.value = await ask<PictureView[]>(`${path}/pictures`)))
+  const hideThing = (thing: string, hidden: boolean) =>
+    attempt(() => ask(`${path}/hidden`, { method: 'PUT', body: { id: nanoid(), thing, hidden } }))
   async function approve(picture: string, approved: boolean) {
     await attempt(() => ask(`${path}/pictures/${picture}/approved`, { method: 'PUT', body: { approved } }))
     await readPictures()
   }
-  const hide = (line: TalkLine) => attempt(() => ask(`${path}/talk/${line.id}`, { method: 'PUT', body: { hidden: !line.hidden } }))
+  const hide = (line: TalkLine) =>
+    attempt(() => ask(`${path}/talk/${line.id}`, { method: 'PUT', body: { hidden: !line.hidden } }))
 
   const saveReview = () => attempt(() => ask(`${path}/review`, { method: 'PUT', body: content() }))
   const saveSoon = useDebounceFn(saveReview, SAVE_AFTER)
@@ -109,7 +132,7 @@ export function useReview(view: SlateView, outdated: () => void) {
     margin.value = [...margin.value, draft]
     const added = await attempt(() => ask<{ id: string }>(`${path}/margin`, { method: 'POST', body: item }))
     margin.value = added
-      ? margin.value.map(entry => entry.id === draft.id ? { ...draft, id: added.id } : entry)
+      ? margin.value.map(entry => (entry.id === draft.id ? { ...draft, id: added.id } : entry))
       : margin.value.filter(entry => entry.id !== draft.id)
     if (added) done.value = [...done.value, { id: added.id, added: true }]
   }
@@ -122,8 +145,7 @@ export function useReview(view: SlateView, outdated: () => void) {
     if (gone && entry) {
       removed.set(id, entry.item)
       margin.value = margin.value.filter(e => e.id !== id)
-    }
-    else if (!gone && removed.has(id)) margin.value = [...margin.value, { id, item: removed.get(id)! }]
+    } else if (!gone && removed.has(id)) margin.value = [...margin.value, { id, item: removed.get(id)! }]
     return true
   }
 
@@ -133,7 +155,7 @@ export function useReview(view: SlateView, outdated: () => void) {
 
   async function undo() {
     const step = done.value.at(-1)
-    if (step && await setRemoved(step.id, step.added)) done.value = done.value.slice(0, -1)
+    if (step && (await setRemoved(step.id, step.added))) done.value = done.value.slice(0, -1)
   }
 
   function forget() {
@@ -145,14 +167,40 @@ export function useReview(view: SlateView, outdated: () => void) {
   async function handBack(again = false) {
     await attempt(async () => {
       await ask(`${path}/review`, { method: 'PUT', body: content() })
-      status.value = (await ask<{ status: SlateStatus }>(`${path}/hand-back`, { method: 'POST', body: { again } })).status
+      status.value = (
+        await ask<{ status: SlateStatus }>(`${path}/hand-back`, { method: 'POST', body: { again } })
+      ).status
       if (again) forget()
     })
   }
 
   return {
-    edition, state: shallowReadonly(state), status: readonly(status), margin, said: readonly(said), talk: shallowReadonly(talk), before: shallowReadonly(before), pictures: shallowReadonly(pictures), hideThing, approve, speak, hide, comment, points, levels, decisions: readonly(decisions), trouble,
-    items, total, canUndo: computed(() => done.value.length > 0), canHandBack: computed(() => canHandBack(status.value)),
-    decide, saveSoon, add, remove, undo, handBack,
+    edition,
+    state: shallowReadonly(state),
+    status: readonly(status),
+    margin,
+    said: readonly(said),
+    talk: shallowReadonly(talk),
+    before: shallowReadonly(before),
+    pictures: shallowReadonly(pictures),
+    hideThing,
+    approve,
+    speak,
+    hide,
+    comment,
+    points,
+    levels,
+    decisions: readonly(decisions),
+    trouble,
+    items,
+    total,
+    canUndo: computed(() => done.value.length > 0),
+    canHandBack: computed(() => canHandBack(status.value)),
+    decide,
+    saveSoon,
+    add,
+    remove,
+    undo,
+    handBack,
   }
 }

@@ -12,7 +12,7 @@ export interface OnShelf {
   pieces: number
   /** Its first page, as it is given out. */
   picture: Board
-  handouts: { id: string, className: string, at: string }[]
+  handouts: { id: string; className: string; at: string }[]
 }
 
 /** A teacher's boards, and what can be done with one from outside the workbench. */
@@ -23,8 +23,9 @@ export async function useShelf() {
     const all = await attempt(() => ask<OnShelf[]>('/api/boards'))
     if (all) boards.value = all
   }
-  const set = async (board: OnShelf, part: { archived?: boolean, organizer?: boolean }) => {
-    if (await attempt(() => ask(`/api/boards/${board.id}/shelf`, { method: 'PUT', body: part }))) Object.assign(boards.value.find(b => b.id === board.id) ?? {}, part)
+  const set = async (board: OnShelf, part: { archived?: boolean; organizer?: boolean }) => {
+    if (await attempt(() => ask(`/api/boards/${board.id}/shelf`, { method: 'PUT', body: part })))
+      Object.assign(boards.value.find(b => b.id === board.id) ?? {}, part)
   }
   async function copy(board: OnShelf, title: string) {
     await attempt(async () => {

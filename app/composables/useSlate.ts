@@ -19,7 +19,12 @@ import type { PictureView } from '~/composables/pictures'
 import { keepView } from '~/sync/views'
 import type { MarginEntry, ReviewEntry } from '~/composables/margin'
 
-export interface Member { name: string, hand: number, part: number | null, done: boolean }
+export interface Member {
+  name: string
+  hand: number
+  part: number | null
+  done: boolean
+}
 
 export interface SlateView {
   id: string
@@ -46,7 +51,7 @@ export interface SlateView {
   members: Member[]
   rules: Rules
   /** How it was when this try began; null in a first. */
-  before: { turn: number, state: SlateState, endedAt: string } | null
+  before: { turn: number; state: SlateState; endedAt: string } | null
   talk: TalkLine[]
   pictures: PictureView[]
   word: string
@@ -61,14 +66,30 @@ export interface SlateView {
   /** There is a key; a student's device doesn't hold it. */
   keyed: boolean
   /** For the teacher: the true equations reached on a balance with an unknown. */
-  balanced: { key: string, steps: BalanceStep[] }[]
+  balanced: { key: string; steps: BalanceStep[] }[]
   review: ReviewEntry | null
 }
 
-const aboutOf = ({ word, due, handIn, looking, rules, members, before, talk }: SlateView) => ({ word, due, handIn, looking, rules, members, before, talk })
+const aboutOf = ({ word, due, handIn, looking, rules, members, before, talk }: SlateView) => ({
+  word,
+  due,
+  handIn,
+  looking,
+  rules,
+  members,
+  before,
+  talk,
+})
 
 /** What was kept on the device by an older application lacks what came later. */
-const completed = (view: SlateView): SlateView => ({ ...view, state: wholeState(view.state), rules: { ...NO_RULES, ...view.rules }, before: view.before ?? null, talk: view.talk ?? [], pictures: view.pictures ?? [] })
+const completed = (view: SlateView): SlateView => ({
+  ...view,
+  state: wholeState(view.state),
+  rules: { ...NO_RULES, ...view.rules },
+  before: view.before ?? null,
+  talk: view.talk ?? [],
+  pictures: view.pictures ?? [],
+})
 
 /** A student's own slate: shown at once, kept on the device, sent when there is a connection. */
 export function useSlate(given: SlateView, outdated: () => void) {
@@ -94,28 +115,60 @@ export function useSlate(given: SlateView, outdated: () => void) {
     if (talk) about.value = { ...about.value, talk }
   }
   const { live, connection } = useLive()
-  const session = live.work({
-    slate: view.id, edition, editionHash: view.edition, actor: view.actor, reader: view.reader,
-    replica: receiveWhole(emptyReplica, view.number, view.state, edition, view.actor), steps: view.steps, openness: view.openness,
-  }, { changed: onceAFrame(() => changes.value++), outdated, about: () => void reload(), talk: () => void readTalk(), pictures: () => picturesChanged.value++ })
+  const session = live.work(
+    {
+      slate: view.id,
+      edition,
+      editionHash: view.edition,
+      actor: view.actor,
+      reader: view.reader,
+      replica: receiveWhole(emptyReplica, view.number, view.state, edition, view.actor),
+      steps: view.steps,
+      openness: view.openness,
+    },
+    {
+      changed: onceAFrame(() => changes.value++),
+      outdated,
+      about: () => void reload(),
+      talk: () => void readTalk(),
+      pictures: () => picturesChanged.value++,
+    },
+  )
   /** Who else is on a slate of several; null on one's own. */
   const others = shallowRef<ReadonlyMap<Author, Here>>(new Map())
-  const together = isOfSeveral(view.kind) ? live.together({ slate: view.id, author: view.actor.author, changed: onceAFrame(() => others.value = together!.others) }) : null
+  const together = isOfSeveral(view.kind)
+    ? live.together({
+        slate: view.id,
+        author: view.actor.author,
+        changed: onceAFrame(() => (others.value = together!.others)),
+      })
+    : null
 
-  // Opened without a connection, the slate is as it was left: what the server has confirmed, and what it hasn't is in the outbox.
+  // Opened without a connection, the slate is as it was left: what the server has confirmed, and what it hasn't is in
+  // the outbox.
   const keepSoon = useDebounceFn(keep, 800, { maxWait: 4000 })
   function keep() {
     const { replica, steps, openness } = session
-    void keepView(view.reader, `/api/slates/${view.id}`, { ...view, number: replica.number, state: replica.confirmed, steps, openness, margin: margin.value, review: review.value, ...about.value })
+    void keepView(view.reader, `/api/slates/${view.id}`, {
+      ...view,
+      number: replica.number,
+      state: replica.confirmed,
+      steps,
+      openness,
+      margin: margin.value,
+      review: review.value,
+      ...about.value,
+    })
   }
   watch(changes, () => void keepSoon())
   useEventListener(window, 'pagehide', keep)
 
   /** What the session says, asked again whenever it has changed. */
-  const shown = <T>(read: () => T) => computed(() => {
-    void changes.value
-    return read()
-  })
+  const shown = <T>(read: () => T) =>
+    computed(() => {
+      void changes.value
+      return read()
+    })
   const state = shown(() => session.replica.shown)
 
   /** What this hand does is shown at once. */
@@ -124,11 +177,17 @@ export function useSlate(given: SlateView, outdated: () => void) {
     changes.value++
   }
   async function become(what: 'hand-in' | 'take-back' | 'again', body: Record<string, unknown> = {}) {
-    session.isNow((await ask<{ status: SlateStatus }>(`/api/slates/${view.id}/${what}`, { method: 'POST', body })).status)
+    session.isNow(
+      (await ask<{ status: SlateStatus }>(`/api/slates/${view.id}/${what}`, { method: 'POST', body })).status,
+    )
   }
 
   return {
-    edition, state, connection, picturesChanged, others: shallowReadonly(others),
+    edition,
+    state,
+    connection,
+    picturesChanged,
+    others: shallowReadonly(others),
     /** What the others see of this one. */
     be: (change: Parameters<NonNullable<typeof together>['be']>[0]) => together?.be(change),
     unsent: shown(() => session.unsent),
@@ -137,7 +196,9 @@ export function useSlate(given: SlateView, outdated: () => void) {
     refused: shown(() => session.refused),
     setAside: shown(() => session.setAside),
     deviceFull: shown(() => session.deviceFull),
-    margin: shallowReadonly(margin), review: shallowReadonly(review), about: shallowReadonly(about),
+    margin: shallowReadonly(margin),
+    review: shallowReadonly(review),
+    about: shallowReadonly(about),
     progress: computed(() => progressOf(state.value, edition)),
     canUndo: shown(() => session.undoable !== null),
     make: (move: Move) => own(() => session.make(move)),

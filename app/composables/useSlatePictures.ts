@@ -4,11 +4,32 @@ import { libraryAddress, pictureAddress, providePictures, type PictureView } fro
 import { pictureStore } from '~/sync/pictures'
 
 /** What the server won't ever take; everything else is tried again. */
-const FINAL = new Set(['bad-picture', 'too-big', 'too-many-pixels', 'too-heavy', 'full', 'taken', 'not-yours', 'not-now'])
+const FINAL = new Set([
+  'bad-picture',
+  'too-big',
+  'too-many-pixels',
+  'too-heavy',
+  'full',
+  'taken',
+  'not-yours',
+  'not-now',
+])
 const AGAIN_MS = 4000
 
 /** Pictures on a student's own slate: shown at once, kept on the device, sent when there is a connection. */
-export function useSlatePictures({ slate, author, given, connected, changed }: { slate: string, author: Author, given: readonly PictureView[], connected: () => boolean, changed: Readonly<Ref<number>> }) {
+export function useSlatePictures({
+  slate,
+  author,
+  given,
+  connected,
+  changed,
+}: {
+  slate: string
+  author: Author
+  given: readonly PictureView[]
+  connected: () => boolean
+  changed: Readonly<Ref<number>>
+}) {
   const known = shallowRef(given)
   /** On this device: those that the server hasn't got, and those that came from here. */
   const here = shallowReactive(new Map<string, string>())
@@ -20,7 +41,10 @@ export function useSlatePictures({ slate, author, given, connected, changed }: {
     addressOf(own) {
       if (own.from === 'library') return libraryAddress(own.picture)
       const there = known.value.find(one => one.id === own.picture)
-      return here.get(own.picture) ?? (there && (!there.waits || there.by === author) ? pictureAddress(slate, own.picture) : null)
+      return (
+        here.get(own.picture)
+        ?? (there && (!there.waits || there.by === author) ? pictureAddress(slate, own.picture) : null)
+      )
     },
     waits: own => known.value.some(one => one.id === own.picture && one.waits),
     async add(bytes) {
@@ -45,8 +69,7 @@ export function useSlatePictures({ slate, author, given, connected, changed }: {
       if (!connected()) break
       try {
         await askBytes(pictureAddress(slate, id), bytes)
-      }
-      catch (error) {
+      } catch (error) {
         if (!(error instanceof Refused)) throw error
         if (!FINAL.has(error.code)) break
         trouble.value = error.code
@@ -58,10 +81,13 @@ export function useSlatePictures({ slate, author, given, connected, changed }: {
     if (unsent.size && connected()) setTimeout(() => void send(), AGAIN_MS)
   }
   watch(connected, now => now && void send())
-  void pictureStore.of(slate).catch(() => []).then((kept) => {
-    for (const { id, bytes } of kept) if (!unsent.has(id)) take(id, bytes)
-    void send()
-  })
+  void pictureStore
+    .of(slate)
+    .catch(() => [])
+    .then(kept => {
+      for (const { id, bytes } of kept) if (!unsent.has(id)) take(id, bytes)
+      void send()
+    })
   watch(changed, async () => {
     known.value = await ask<PictureView[]>(`/api/slates/${slate}/pictures`).catch(() => known.value)
   })

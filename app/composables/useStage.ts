@@ -10,10 +10,10 @@ import type { Move } from '~~/core/slate/move'
 import type { SlateState } from '~~/core/slate/state'
 
 /** What somebody holds, and how: dragged with a pointer, picked by a tap, or picked up with the keyboard. */
-export type Held
-  = { way: 'drag', piece: PieceId }
-    | { way: 'tap', piece: PieceId }
-    | { way: 'key', piece: PieceId, target: Target | 'here', landing: Landing | null }
+export type Held =
+  | { way: 'drag'; piece: PieceId }
+  | { way: 'tap'; piece: PieceId }
+  | { way: 'key'; piece: PieceId; target: Target | 'here'; landing: Landing | null }
 
 export interface StageView {
   edition: () => Edition
@@ -31,7 +31,10 @@ export interface StageView {
 export interface Hands {
   readonly view: StageView
   readonly held: Ref<Held | null>
-  /** Where a dragged piece's middle is on the screen. Apart from what is held, so that only what follows it is drawn anew. */
+  /**
+   * Where a dragged piece's middle is on the screen. Apart from what is held, so that only what follows it is drawn
+   * anew.
+   */
   readonly middle: Ref<Point>
   readonly table: () => Table
   readonly toPage: (client: Point) => Point | null
@@ -49,8 +52,8 @@ export interface Hands {
 }
 
 /**
- * The three ways to move a piece: drag, tap and tap, keyboard. Where a piece comes to lie, and in which places that is, is
- * for the core to say. What is taken from a bin is a copy with a name of its own from the moment it is taken.
+ * The three ways to move a piece: drag, tap and tap, keyboard. Where a piece comes to lie, and in which places that is,
+ * is for the core to say. What is taken from a bin is a copy with a name of its own from the moment it is taken.
  */
 export function useStage(view: StageView) {
   const held = shallowRef<Held | null>(null)
@@ -58,7 +61,8 @@ export function useStage(view: StageView) {
   /** The first end of an arrow that is being drawn. */
   const joinFrom = shallowRef<PieceId | null>(null)
   const table = () => ({ state: view.state(), page: view.page(), edition: view.edition() })
-  const make = (move: Move | null, piece: PieceId, focus: 'piece' | 'next' = 'piece') => void (move && view.make(move, piece, focus))
+  const make = (move: Move | null, piece: PieceId, focus: 'piece' | 'next' = 'piece') =>
+    void (move && view.make(move, piece, focus))
 
   function toPage(client: Point): Point | null {
     const matrix = view.pageSvg()?.getScreenCTM()
@@ -80,9 +84,15 @@ export function useStage(view: StageView) {
   }
 
   const hands: Hands = {
-    view, held, middle, table, toPage, overLedge, joins,
-    taken: piece => view.edition().pieces.get(piece)!.piece.bin ? `${piece}~${nanoid(8)}` as PieceId : piece,
-    shownAs: piece => view.state().pieces[piece] ? piece : binOf(piece) ?? piece,
+    view,
+    held,
+    middle,
+    table,
+    toPage,
+    overLedge,
+    joins,
+    taken: piece => (view.edition().pieces.get(piece)!.piece.bin ? (`${piece}~${nanoid(8)}` as PieceId) : piece),
+    shownAs: piece => (view.state().pieces[piece] ? piece : (binOf(piece) ?? piece)),
     lay: (piece, { at }, focus) => make(putMove(piece, at), piece, focus),
     shelve: piece => make(shelveMove(view.state(), piece), piece),
     turn: (piece, by) => make(turnMove(view.state(), view.edition(), piece, by), piece),
@@ -105,13 +115,29 @@ export function useStage(view: StageView) {
   const holding = computed(() => {
     const now = held.value
     if (!now) return null
-    const at = now.way === 'drag' ? toPage(middle.value) : (now.way === 'key' ? now.landing?.at : null) ?? view.state().pieces[now.piece]
+    const at =
+      now.way === 'drag'
+        ? toPage(middle.value)
+        : ((now.way === 'key' ? now.landing?.at : null) ?? view.state().pieces[now.piece])
     return at ? { piece: now.piece, x: at.x, y: at.y } : null
   })
 
   useEventListener(window, 'keydown', event => event.key === 'Escape' && (joinFrom.value = null))
-  watch(view.joining, () => joinFrom.value = null)
-  return { held, middle, lit, holding, joinFrom, press, tapPage, tapLedge, key, turn: hands.turn, flip: hands.flip, toPage }
+  watch(view.joining, () => (joinFrom.value = null))
+  return {
+    held,
+    middle,
+    lit,
+    holding,
+    joinFrom,
+    press,
+    tapPage,
+    tapLedge,
+    key,
+    turn: hands.turn,
+    flip: hands.flip,
+    toPage,
+  }
 }
 
 const NOWHERE: readonly PlaceId[] = []

@@ -15,10 +15,17 @@ export function useStageKeys(hands: Hands) {
   function pickUp(from: PieceId) {
     const piece = hands.taken(from)
     const at = view.state().pieces[piece]
-    held.value = at ? { way: 'key', piece, target: 'here', landing: nudged(table(), piece, at, { x: 0, y: 0 }) } : over(piece, targetsOf(table(), piece)[0]!)
+    held.value = at
+      ? { way: 'key', piece, target: 'here', landing: nudged(table(), piece, at, { x: 0, y: 0 }) }
+      : over(piece, targetsOf(table(), piece)[0]!)
   }
 
-  const over = (piece: PieceId, target: Target): Carried => ({ way: 'key', piece, target, landing: landingIn(table(), piece, target) })
+  const over = (piece: PieceId, target: Target): Carried => ({
+    way: 'key',
+    piece,
+    target,
+    landing: landingIn(table(), piece, target),
+  })
 
   /** To the next target, or the one before. */
   function chosen({ piece, target }: Carried, by: number): Carried {
@@ -30,7 +37,7 @@ export function useStageKeys(hands: Hands) {
   function putDown({ piece, target, landing: comes }: Carried) {
     held.value = null
     if (!comes) return hands.shelve(piece)
-    const settled = target === 'here' ? landing(table(), piece, comes.at) ?? comes : comes
+    const settled = target === 'here' ? (landing(table(), piece, comes.at) ?? comes) : comes
     hands.lay(piece, settled, view.state().pieces[piece] ? 'piece' : 'next')
   }
 
@@ -48,7 +55,12 @@ export function useStageKeys(hands: Hands) {
     if (arrow || confirms) event.preventDefault()
     if (confirms) putDown(now)
     else if (arrow && !event.shiftKey) held.value = chosen(now, arrow.x + arrow.y)
-    else if (arrow && now.landing) held.value = { ...now, target: 'here', landing: nudged(table(), now.piece, now.landing.at, { x: arrow.x * NUDGE, y: arrow.y * NUDGE }) }
+    else if (arrow && now.landing)
+      held.value = {
+        ...now,
+        target: 'here',
+        landing: nudged(table(), now.piece, now.landing.at, { x: arrow.x * NUDGE, y: arrow.y * NUDGE }),
+      }
     else if (event.key === '.') hands.turn(now.piece, QUARTER)
     else if (event.key === ',') hands.turn(now.piece, LITTLE)
     else if (event.key.toLowerCase() === 'f') hands.flip(now.piece)

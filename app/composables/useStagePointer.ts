@@ -8,7 +8,7 @@ const DRAG_STARTS = 6
 /** Dragging with a pointer: a mouse, a finger or a pen. A press that doesn't move is a tap. */
 export function useStagePointer(hands: Hands, tap: (piece: PieceId, event: MouseEvent) => void) {
   const { held, middle, view } = hands
-  let pressed: { piece: PieceId, start: Point, grip: Point, pointerId: number } | null = null
+  let pressed: { piece: PieceId; start: Point; grip: Point; pointerId: number } | null = null
 
   function press(event: PointerEvent, piece: PieceId) {
     if (!view.editable() || event.button !== 0 || pressed) return
@@ -18,17 +18,24 @@ export function useStagePointer(hands: Hands, tap: (piece: PieceId, event: Mouse
     pressed = { piece: hands.taken(piece), start, grip: gripOn(piece, start, box), pointerId: event.pointerId }
   }
 
-  /** From the middle of the piece to the pointer. What is drawn of a piece on the page may lie to one side of its middle, as a label's tip does. */
+  /**
+   * From the middle of the piece to the pointer. What is drawn of a piece on the page may lie to one side of its
+   * middle, as a label's tip does.
+   */
   function gripOn(piece: PieceId, pointer: Point, box: DOMRect): Point {
     const [lies, matrix] = [view.state().pieces[piece], view.pageSvg()?.getScreenCTM()]
-    const middle = lies && matrix ? new DOMPoint(lies.x, lies.y).matrixTransform(matrix) : { x: box.left + box.width / 2, y: box.top + box.height / 2 }
+    const middle =
+      lies && matrix
+        ? new DOMPoint(lies.x, lies.y).matrixTransform(matrix)
+        : { x: box.left + box.width / 2, y: box.top + box.height / 2 }
     return { x: pointer.x - middle.x, y: pointer.y - middle.y }
   }
 
   function drag(event: PointerEvent) {
     if (!pressed || event.pointerId !== pressed.pointerId) return
     const pointer = { x: event.clientX, y: event.clientY }
-    const started = held.value?.way === 'drag' || Math.hypot(pointer.x - pressed.start.x, pointer.y - pressed.start.y) >= DRAG_STARTS
+    const started =
+      held.value?.way === 'drag' || Math.hypot(pointer.x - pressed.start.x, pointer.y - pressed.start.y) >= DRAG_STARTS
     if (!started) return
     event.preventDefault()
     middle.value = { x: pointer.x - pressed.grip.x, y: pointer.y - pressed.grip.y }

@@ -9,7 +9,10 @@ export function useStageTaps(hands: Hands) {
   /** With another already picked, a piece on the page stands for the spot where it lies. */
   function tapPiece(piece: PieceId, event: MouseEvent) {
     if (held.value?.way === 'tap' && held.value.piece !== piece && view.state().pieces[piece]) return tapPage(event)
-    held.value = held.value?.way === 'tap' && hands.shownAs(held.value.piece) === hands.shownAs(piece) ? null : { way: 'tap', piece }
+    held.value =
+      held.value?.way === 'tap' && hands.shownAs(held.value.piece) === hands.shownAs(piece)
+        ? null
+        : { way: 'tap', piece }
   }
 
   function tapPage(event: MouseEvent) {
@@ -28,7 +31,7 @@ export function useStageTaps(hands: Hands) {
   }
 
   // A piece that is picked is let be by Escape, wherever the focus is.
-  useEventListener(window, 'keydown', (event) => {
+  useEventListener(window, 'keydown', event => {
     if (event.key === 'Escape' && held.value?.way === 'tap') held.value = null
   })
   return { tapPiece, tapPage, tapLedge }

@@ -11,7 +11,10 @@ interface View {
   board: Board
 }
 
-/** Showing one's page to the others, and looking along with somebody who does. Turning a page oneself ends looking along. */
+/**
+ * Showing one's page to the others, and looking along with somebody who does. Turning a page oneself ends looking
+ * along.
+ */
 export function useTogether({ be, hands, page, step, board }: View) {
   const presents = ref(false)
   const following = ref<Author | null>(null)
@@ -20,11 +23,15 @@ export function useTogether({ be, hands, page, step, board }: View) {
   let leading = false
   const here = () => `${page.value} ${step.value}`
 
-  watch([page, step, presents], () => {
-    const now = board.pages[page.value]
-    be({ page: now?.id, step: now?.steps?.[step.value]?.id, presents: presents.value || undefined })
-    if (following.value && !leading && led !== here()) following.value = null
-  }, { immediate: true })
+  watch(
+    [page, step, presents],
+    () => {
+      const now = board.pages[page.value]
+      be({ page: now?.id, step: now?.steps?.[step.value]?.id, presents: presents.value || undefined })
+      if (following.value && !leading && led !== here()) following.value = null
+    },
+    { immediate: true },
+  )
 
   const shown = computed(() => hands.value.find(hand => hand.author === following.value && hand.presents))
   watch([shown, following], async ([hand]) => {

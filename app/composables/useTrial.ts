@@ -10,9 +10,5 @@ export function useTrial(edition: () => Edition, start: () => SlateState) {
     const result = apply(state.value, move, { edition: edition(), actor: HOLDER })
     if (result.ok) state.value = result.value
   }
-  return {
-    state,
-    make,
-    again: () => state.value = start(),
-  }
+  return { state, make, again: () => (state.value = start()) }
 }

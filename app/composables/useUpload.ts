@@ -1,6 +1,11 @@
 import type { FileHash } from '~~/core/board/ids'
 
-export interface Uploaded { hash: FileHash, width: number, height: number, name: string }
+export interface Uploaded {
+  hash: FileHash
+  width: number
+  height: number
+  name: string
+}
 
 /** Sends pictures to be kept; the first that is refused stops the rest, and what came before it is given. */
 export function useUpload() {
@@ -12,7 +17,14 @@ export function useUpload() {
         const form = new FormData()
         form.append('file', file)
         const kept = await ask<Omit<Uploaded, 'name'>>('/api/files', { method: 'POST', body: form })
-        done.push({ ...kept, name: file.name.replace(/\.[^.]*$/, '').replace(/[-_]+/g, ' ').trim().slice(0, 120) })
+        done.push({
+          ...kept,
+          name: file.name
+            .replace(/\.[^.]*$/, '')
+            .replace(/[-_]+/g, ' ')
+            .trim()
+            .slice(0, 120),
+        })
       }
     })
     return done
@@ -20,4 +32,5 @@ export function useUpload() {
   return { upload, trouble, busy }
 }
 
-export const picturesIn = (items: Iterable<File> | null | undefined) => [...items ?? []].filter(file => file.type.startsWith('image/'))
+export const picturesIn = (items: Iterable<File> | null | undefined) =>
+  [...(items ?? [])].filter(file => file.type.startsWith('image/'))

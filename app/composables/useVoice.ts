@@ -3,7 +3,7 @@ import { voiceFor } from '~~/core/text/spoken'
 /** The device's own voice for a language, and where in the text it is. Without a voice nothing can be read aloud. */
 export function useVoice(language: () => string) {
   const voices = shallowRef<readonly SpeechSynthesisVoice[]>([])
-  const read = () => voices.value = speechSynthesis.getVoices()
+  const read = () => (voices.value = speechSynthesis.getVoices())
   const has = 'speechSynthesis' in window
   if (has) {
     read()
@@ -26,7 +26,7 @@ export function useVoice(language: () => string) {
     spoken.lang = voice.value.lang
     at.value = 0
     spoken.onboundary = ({ name, charIndex }) => name === 'sentence' || (at.value = charIndex)
-    spoken.onend = spoken.onerror = () => at.value = null
+    spoken.onend = spoken.onerror = () => (at.value = null)
     speechSynthesis.speak(spoken)
   }
   return { can: computed(() => voice.value !== null), at: readonly(at), speak, stop }

@@ -34,21 +34,53 @@ export interface WalkView {
   edition: string
   boards: Record<string, Board>
   /** What some students got instead. */
-  versions: { number: number, name: string }[]
-  slates: { id: string, version: number | null, name: string, heading: string | null, mark: string | null, members: WalkMember[], edition: string, status: SlateStatus, number: number, state: SlateState, movedAt: string | null, handedInAt: string | null, unreadable: boolean, waiting: number }[]
+  versions: { number: number; name: string }[]
+  slates: {
+    id: string
+    version: number | null
+    name: string
+    heading: string | null
+    mark: string | null
+    members: WalkMember[]
+    edition: string
+    status: SlateStatus
+    number: number
+    state: SlateState
+    movedAt: string | null
+    handedInAt: string | null
+    unreadable: boolean
+    waiting: number
+  }[]
   /** Students who are on no frame. */
-  loose: { student: string, name: string }[]
+  loose: { student: string; name: string }[]
 }
-export interface WalkMember { student: string, name: string, hand: number, part: number | null }
-interface Seen extends SeenSlate { readonly version: number | null, readonly name: string, readonly heading: string | null, readonly mark: string | null, readonly members: WalkMember[], readonly unreadable: boolean
+export interface WalkMember {
+  student: string
+  name: string
+  hand: number
+  part: number | null
+}
+interface Seen extends SeenSlate {
+  readonly version: number | null
+  readonly name: string
+  readonly heading: string | null
+  readonly mark: string | null
+  readonly members: WalkMember[]
+  readonly unreadable: boolean
   /** Pictures that others see once the teacher has let them through. */
-  readonly waiting: number }
-export interface WalkSlate extends Seen { readonly placed: number, readonly of: number, readonly fresh: boolean, readonly from: Seen }
+  readonly waiting: number
+}
+export interface WalkSlate extends Seen {
+  readonly placed: number
+  readonly of: number
+  readonly fresh: boolean
+  readonly from: Seen
+}
 
 /** All slates of a handout, live: read once, and from there on each move as it happens. */
 export function useWalk(handout: string) {
   const editions = shallowRef<ReadonlyMap<string, Edition>>(new Map())
-  const edition = computed(() => view.value ? editions.value.get(view.value.edition) ?? null : null)
+  const edition = computed(() => (view.value ? (editions.value.get(view.value.edition) ?? null) : null))
   const view = shallowRef<WalkView | null>(null)
   const slates = shallowRef<ReadonlyMap<string, WalkSlate>>(new Map())
   const trouble = ref('')
@@ -56,19 +88,29 @@ export function useWalk(handout: string) {
   async function read(): Promise<Seen[] | null> {
     try {
       const now = await ask<WalkView>(`/api/handouts/${handout}`)
-      editions.value = new Map(Object.entries(now.boards).map(([hash, board]) => [hash, editions.value.get(hash) ?? makeEdition(board)]))
+      editions.value = new Map(
+        Object.entries(now.boards).map(([hash, board]) => [hash, editions.value.get(hash) ?? makeEdition(board)]),
+      )
       view.value = now
       trouble.value = ''
-      return now.slates.map((slate) => {
+      return now.slates.map(slate => {
         const under = editions.value.get(slate.edition)!
         return {
-          id: slate.id, version: slate.version, name: slate.name, heading: slate.mark ? null : slate.heading, mark: slate.mark, members: slate.members,
-          edition: under, status: slate.status, replica: receiveWhole(emptyReplica, slate.number, slate.state, under),
-          movedAt: slate.movedAt ? Date.parse(slate.movedAt) : null, unreadable: slate.unreadable, waiting: slate.waiting,
+          id: slate.id,
+          version: slate.version,
+          name: slate.name,
+          heading: slate.mark ? null : slate.heading,
+          mark: slate.mark,
+          members: slate.members,
+          edition: under,
+          status: slate.status,
+          replica: receiveWhole(emptyReplica, slate.number, slate.state, under),
+          movedAt: slate.movedAt ? Date.parse(slate.movedAt) : null,
+          unreadable: slate.unreadable,
+          waiting: slate.waiting,
         }
       })
-    }
-    catch (error) {
+    } catch (error) {
       if (!(error instanceof Refused)) throw error
       trouble.value = error.code
       return null
@@ -76,20 +118,35 @@ export function useWalk(handout: string) {
   }
 
   const { live, connection } = useLive()
-  const watched = live.watch<Seen>({ handout, read, changed: show, ended: code => trouble.value = code, about: (_, what) => what === 'pictures' && void readSoon() })
+  const watched = live.watch<Seen>({
+    handout,
+    read,
+    changed: show,
+    ended: code => (trouble.value = code),
+    about: (_, what) => what === 'pictures' && void readSoon(),
+  })
   /** A class that takes its photos makes one reading of it. */
   const readSoon = useDebounceFn(() => watched.readNow(), 600)
 
   /** Of each slate that changed its progress is worked out anew; one that was handed in before one's eyes is new. */
   function show() {
     const before = slates.value
-    slates.value = new Map(watched.slates.map((slate) => {
-      const known = before.get(slate.id)
-      if (known?.from === slate) return [slate.id, known]
-      const fresh = known ? known.fresh || (slate.status === 'handed-in' && known.status !== 'handed-in') : false
-      return [slate.id, { ...slate, ...progress(slate.replica.shown, slate.edition), fresh, from: slate }]
-    }))
+    slates.value = new Map(
+      watched.slates.map(slate => {
+        const known = before.get(slate.id)
+        if (known?.from === slate) return [slate.id, known]
+        const fresh = known ? known.fresh || (slate.status === 'handed-in' && known.status !== 'handed-in') : false
+        return [slate.id, { ...slate, ...progress(slate.replica.shown, slate.edition), fresh, from: slate }]
+      }),
+    )
   }
 
-  return { edition, view, slates: computed(() => [...slates.value.values()]), trouble: readonly(trouble), connection, load: () => watched.readNow() }
+  return {
+    edition,
+    view,
+    slates: computed(() => [...slates.value.values()]),
+    trouble: readonly(trouble),
+    connection,
+    load: () => watched.readNow(),
+  }
 }

@@ -3,7 +3,7 @@ import { makeEdition } from '~~/core/board/edition'
 import { layLedges } from '~~/core/design/ledge'
 
 export const STATIONS = ['backdrop', 'places', 'pieces', 'answers', 'check'] as const
-export type Station = typeof STATIONS[number]
+export type Station = (typeof STATIONS)[number]
 export type Keeping = 'kept' | 'keeping' | 'offline' | 'elsewhere' | 'refused' | 'full'
 
 const SAVE_AFTER = 500
@@ -23,7 +23,10 @@ export function useWorkbench(id: string, first: Board, firstVersion: number) {
   let saving: Promise<boolean> | null = null
   let timer: ReturnType<typeof setTimeout> | undefined
 
-  /** `what` names the thing changed; a run of changes to one thing is undone in one go. Empty: always a step of its own. Ledges that it changed are laid by chance. */
+  /**
+   * `what` names the thing changed; a run of changes to one thing is undone in one go. Empty: always a step of its own.
+   * Ledges that it changed are laid by chance.
+   */
   function change(changed: Board, what = '', ledge: 'laid' | 'to-lay' = 'to-lay') {
     if (changed === board.value) return
     const next = ledge === 'laid' ? changed : layLedges(changed, unforeseen, board.value)
@@ -85,21 +88,28 @@ export function useWorkbench(id: string, first: Board, firstVersion: number) {
 
   async function send(sent: Board): Promise<boolean> {
     try {
-      version = (await ask<{ version: number }>(`/api/boards/${id}`, { method: 'PUT', body: { version, board: sent } })).version
+      version = (await ask<{ version: number }>(`/api/boards/${id}`, { method: 'PUT', body: { version, board: sent } }))
+        .version
       saved = sent
       if (board.value === sent) keeping.value = 'kept'
       return board.value === sent
-    }
-    catch (error) {
+    } catch (error) {
       if (!(error instanceof Refused)) throw error
-      keeping.value = error.code === 'changed-elsewhere' ? 'elsewhere' : error.code === 'offline' || error.code === 'trouble' ? 'offline' : error.code === 'bad-board' || error.code === 'too-big' ? 'full' : 'refused'
+      keeping.value =
+        error.code === 'changed-elsewhere'
+          ? 'elsewhere'
+          : error.code === 'offline' || error.code === 'trouble'
+            ? 'offline'
+            : error.code === 'bad-board' || error.code === 'too-big'
+              ? 'full'
+              : 'refused'
       if (keeping.value === 'offline') timer = setTimeout(() => void keep(), RETRY_AFTER)
       return false
     }
   }
 
   const unsaved = () => saved !== board.value
-  useEventListener(window, 'beforeunload', (event) => {
+  useEventListener(window, 'beforeunload', event => {
     if (unsaved()) event.preventDefault()
   })
   onScopeDispose(() => {
@@ -108,10 +118,15 @@ export function useWorkbench(id: string, first: Board, firstVersion: number) {
   })
 
   return {
-    board, keeping: readonly(keeping),
+    board,
+    keeping: readonly(keeping),
     edition: computed(() => makeEdition(board.value)),
-    canUndo: computed(() => past.value.length > 0), canRedo: computed(() => future.value.length > 0),
-    change, undo, redo, keep,
+    canUndo: computed(() => past.value.length > 0),
+    canRedo: computed(() => future.value.length > 0),
+    change,
+    undo,
+    redo,
+    keep,
   }
 }
 export type Workbench = ReturnType<typeof useWorkbench>

@@ -1,5 +1,5 @@
 /** Pages name in their meta for whom they are; others are led to where they can come in. */
-export default defineNuxtRouteMiddleware(async (to) => {
+export default defineNuxtRouteMiddleware(async to => {
   const store = useMe()
   if (!store.asked) await store.load().catch(() => null)
   const needs = to.meta.for

@@ -12,12 +12,16 @@ if (store.me) await navigateTo(store.me.kind === 'teacher' ? '/shelf' : '/desk')
     </div>
     <p class="max-w-xl text-center text-lg">{{ t('welcome.what') }}</p>
     <div class="grid w-full gap-5 sm:grid-cols-2">
-      <NuxtLink to="/join" class="panel flex flex-col items-center gap-3 p-8 text-center shadow-md hover:border-stone-500">
+      <NuxtLink
+        to="/join"
+        class="panel flex flex-col items-center gap-3 p-8 text-center shadow-md hover:border-stone-500">
         <Icon name="lucide:shapes" size="44" class="text-action" />
         <span class="text-2xl font-bold">{{ t('welcome.student') }}</span>
         <span class="note-line">{{ t('welcome.studentHow') }}</span>
       </NuxtLink>
-      <NuxtLink to="/sign-in" class="panel flex flex-col items-center gap-3 p-8 text-center shadow-md hover:border-stone-500">
+      <NuxtLink
+        to="/sign-in"
+        class="panel flex flex-col items-center gap-3 p-8 text-center shadow-md hover:border-stone-500">
         <Icon name="lucide:presentation" size="44" class="text-action" />
         <span class="text-2xl font-bold">{{ t('welcome.teacher') }}</span>
         <span class="note-line">{{ t('welcome.teacherHow') }}</span>

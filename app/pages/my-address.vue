@@ -8,7 +8,7 @@ const link = computed(() => route.hash.slice(1))
 useHead({ title: () => t('records.addressTitle') })
 const proven = ref(false)
 async function prove() {
-  proven.value = !!await attempt(() => ask('/api/teachers/address', { method: 'POST', body: { link: link.value } }))
+  proven.value = !!(await attempt(() => ask('/api/teachers/address', { method: 'POST', body: { link: link.value } })))
 }
 </script>
 
@@ -20,7 +20,9 @@ async function prove() {
       <p role="status">{{ t(proven ? 'records.addressProven' : 'records.addressHow') }}</p>
       <p v-if="trouble" class="trouble" role="alert">{{ trouble }}</p>
       <NuxtLink v-if="proven" to="/classes" class="button button-action w-fit">{{ t('classes.title') }}</NuxtLink>
-      <button v-else type="button" class="button button-action w-fit" :disabled="busy" @click="prove">{{ t('records.addressMine') }}</button>
+      <button v-else type="button" class="button button-action w-fit" :disabled="busy" @click="prove">
+        {{ t('records.addressMine') }}
+      </button>
     </main>
   </div>
 </template>

@@ -8,7 +8,9 @@ const password = ref('')
 useHead({ title: () => t('signIn.title') })
 
 async function enter() {
-  const me = await attempt(() => ask<Me>('/api/session', { method: 'POST', body: { email: email.value, password: password.value } }))
+  const me = await attempt(() =>
+    ask<Me>('/api/session', { method: 'POST', body: { email: email.value, password: password.value } }),
+  )
   if (!me) return
   await store.came(me)
   await navigateTo(innerPath(route.query.to) ?? '/shelf')
@@ -17,11 +19,24 @@ async function enter() {
 
 <template>
   <UiEntryForm :title="t('signIn.title')" :action="t('signIn.action')" :trouble="trouble" :busy="busy" @submit="enter">
-    <label><span class="label">{{ t('signIn.email') }}</span><input v-model="email" class="field" type="email" autocomplete="username" required></label>
-    <label><span class="label">{{ t('signIn.password') }}</span><input v-model="password" class="field" type="password" autocomplete="current-password" required></label>
+    <label
+      ><span class="label">{{ t('signIn.email') }}</span
+      ><input v-model="email" class="field" type="email" autocomplete="username" required
+    /></label>
+    <label
+      ><span class="label">{{ t('signIn.password') }}</span
+      ><input v-model="password" class="field" type="password" autocomplete="current-password" required
+    /></label>
     <template #below>
-      <p><NuxtLink to="/new-password" class="font-semibold text-action underline">{{ t('newPassword.forgot') }}</NuxtLink></p>
-      <p>{{ t('signIn.new') }} <NuxtLink to="/sign-up" class="font-semibold text-action underline">{{ t('signUp.title') }}</NuxtLink></p>
+      <p>
+        <NuxtLink to="/new-password" class="font-semibold text-action underline">{{
+          t('newPassword.forgot')
+        }}</NuxtLink>
+      </p>
+      <p>
+        {{ t('signIn.new') }}
+        <NuxtLink to="/sign-up" class="font-semibold text-action underline">{{ t('signUp.title') }}</NuxtLink>
+      </p>
     </template>
   </UiEntryForm>
 </template>

@@ -8,7 +8,12 @@ const password = ref('')
 useHead({ title: () => t('signUp.title') })
 
 async function create() {
-  const me = await attempt(() => ask<Me>('/api/teachers', { method: 'POST', body: { name: name.value, email: email.value, password: password.value } }))
+  const me = await attempt(() =>
+    ask<Me>('/api/teachers', {
+      method: 'POST',
+      body: { name: name.value, email: email.value, password: password.value },
+    }),
+  )
   if (!me) return
   await store.came(me)
   await navigateTo('/shelf')
@@ -17,8 +22,23 @@ async function create() {
 
 <template>
   <UiEntryForm :title="t('signUp.title')" :action="t('signUp.action')" :trouble="trouble" :busy="busy" @submit="create">
-    <label><span class="label">{{ t('signUp.name') }}</span><input v-model="name" class="field" autocomplete="name" maxlength="80" required></label>
-    <label><span class="label">{{ t('signIn.email') }}</span><input v-model="email" class="field" type="email" autocomplete="username" required></label>
-    <label><span class="label">{{ t('signIn.password') }}</span><input v-model="password" class="field" type="password" autocomplete="new-password" minlength="10" required><span class="note-line">{{ t('signUp.passwordRule') }}</span></label>
+    <label
+      ><span class="label">{{ t('signUp.name') }}</span
+      ><input v-model="name" class="field" autocomplete="name" maxlength="80" required
+    /></label>
+    <label
+      ><span class="label">{{ t('signIn.email') }}</span
+      ><input v-model="email" class="field" type="email" autocomplete="username" required
+    /></label>
+    <label
+      ><span class="label">{{ t('signIn.password') }}</span
+      ><input
+        v-model="password"
+        class="field"
+        type="password"
+        autocomplete="new-password"
+        minlength="10"
+        required /><span class="note-line">{{ t('signUp.passwordRule') }}</span></label
+    >
   </UiEntryForm>
 </template>

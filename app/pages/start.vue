@@ -29,8 +29,18 @@ useHead({ title: () => t('start.title') })
 onMounted(() => field.value?.focus())
 
 const asked = computed(() => search.value.trim().toLocaleLowerCase('en'))
-const found = computed(() => shipped.filter(({ organizer: o }) => (purpose.value === null || purpose.value === o.purpose) && [o.title, ...o.words, ...o.subjects].some(w => w.toLocaleLowerCase('en').includes(asked.value))))
-const ownFound = computed(() => purpose.value === null || purpose.value === 'own' ? own.filter(b => b.title.toLocaleLowerCase('en').includes(asked.value)) : [])
+const found = computed(() =>
+  shipped.filter(
+    ({ organizer: o }) =>
+      (purpose.value === null || purpose.value === o.purpose)
+      && [o.title, ...o.words, ...o.subjects].some(w => w.toLocaleLowerCase('en').includes(asked.value)),
+  ),
+)
+const ownFound = computed(() =>
+  purpose.value === null || purpose.value === 'own'
+    ? own.filter(b => b.title.toLocaleLowerCase('en').includes(asked.value))
+    : [],
+)
 
 /** A board is named before it is made; of an organizer its own name will do. */
 function named(fallback = ''): string | null {
@@ -48,7 +58,7 @@ async function make(name: string | null, board?: Board) {
 }
 async function fromOwn(id: string, fallback: string) {
   const name = named(fallback)
-  const whole = name && await attempt(() => ask<{ board: Board }>(`/api/boards/${id}`))
+  const whole = name && (await attempt(() => ask<{ board: Board }>(`/api/boards/${id}`)))
   if (whole) await make(name, whole.board)
 }
 async function fromPages(from: Board, pages: ReadonlySet<PageId>) {
@@ -66,14 +76,27 @@ async function fromWorksheet(files: FileList | null) {
   const [file] = files ?? []
   if (!file) return
   waiting.value = file
-  await make(named(file.name.replace(/\.[^.]*$/, '').replace(/[-_]+/g, ' ').trim().slice(0, 120)))
+  await make(
+    named(
+      file.name
+        .replace(/\.[^.]*$/, '')
+        .replace(/[-_]+/g, ' ')
+        .trim()
+        .slice(0, 120),
+    ),
+  )
 }
 async function fromFile(files: FileList | null) {
   const [file] = files ?? []
   if (!file) return
-  const data = await file.text().then(text => JSON.parse(text) as Record<string, unknown>).catch(() => null)
+  const data = await file
+    .text()
+    .then(text => JSON.parse(text) as Record<string, unknown>)
+    .catch(() => null)
   if (data === null) return void (trouble.value = t('start.badFile'))
-  const made = await attempt(() => ask<{ id: string, missing: number }>('/api/boards/import', { method: 'POST', body: data }))
+  const made = await attempt(() =>
+    ask<{ id: string; missing: number }>('/api/boards/import', { method: 'POST', body: data }),
+  )
   if (made) await navigateTo(`/board/${made.id}${made.missing ? `?missing=${made.missing}` : ''}`)
 }
 const count = computed(() => groups.value.groups.length)
@@ -84,42 +107,136 @@ const count = computed(() => groups.value.groups.length)
     <UiTeacherBar />
     <main class="mx-auto max-w-6xl p-6">
       <h1 class="sr-only">{{ t('start.title') }}</h1>
-      <label class="block max-w-2xl"><span class="mb-1 block text-xl font-bold">{{ t('start.name') }}</span><input ref="field" v-model="title" class="field text-lg" maxlength="120" :aria-invalid="unnamed" @input="unnamed = false" @keydown.enter="make(named())"></label>
+      <label class="block max-w-2xl"
+        ><span class="mb-1 block text-xl font-bold">{{ t('start.name') }}</span
+        ><input
+          ref="field"
+          v-model="title"
+          class="field text-lg"
+          maxlength="120"
+          :aria-invalid="unnamed"
+          @input="unnamed = false"
+          @keydown.enter="make(named())"
+      /></label>
       <p v-if="unnamed" class="mt-2 font-semibold text-danger" role="alert">{{ t('start.nameFirst') }}</p>
       <p v-if="trouble" class="trouble mt-3" role="alert">{{ trouble }}</p>
       <div class="mb-8 mt-4 flex flex-wrap gap-3">
-        <button type="button" class="button button-action" :disabled="busy" @click="make(named())"><Icon name="lucide:file" />{{ t('start.nothing') }}</button>
-        <button type="button" class="button" @click="wording = true"><Icon name="lucide:list" />{{ t('start.words') }}</button>
-        <label class="button"><Icon name="lucide:file-image" />{{ t('start.worksheet') }}<input type="file" accept="image/*,application/pdf,.pdf" class="sr-only" data-test="worksheet-file" @change="fromWorksheet(($event.target as HTMLInputElement).files)"></label>
-        <button v-if="boards.length" type="button" class="button" @click="picking = true"><Icon name="lucide:files" />{{ t('start.pages') }}</button>
-        <label class="button"><Icon name="lucide:file-json" />{{ t('start.file') }}<input type="file" accept=".json,application/json" class="sr-only" data-test="board-file" @change="fromFile(($event.target as HTMLInputElement).files)"></label>
+        <button type="button" class="button button-action" :disabled="busy" @click="make(named())">
+          <Icon name="lucide:file" />{{ t('start.nothing') }}
+        </button>
+        <button type="button" class="button" @click="wording = true">
+          <Icon name="lucide:list" />{{ t('start.words') }}
+        </button>
+        <label class="button"
+          ><Icon name="lucide:file-image" />{{ t('start.worksheet')
+          }}<input
+            type="file"
+            accept="image/*,application/pdf,.pdf"
+            class="sr-only"
+            data-test="worksheet-file"
+            @change="fromWorksheet(($event.target as HTMLInputElement).files)"
+        /></label>
+        <button v-if="boards.length" type="button" class="button" @click="picking = true">
+          <Icon name="lucide:files" />{{ t('start.pages') }}
+        </button>
+        <label class="button"
+          ><Icon name="lucide:file-json" />{{ t('start.file')
+          }}<input
+            type="file"
+            accept=".json,application/json"
+            class="sr-only"
+            data-test="board-file"
+            @change="fromFile(($event.target as HTMLInputElement).files)"
+        /></label>
       </div>
       <div class="mb-2 flex flex-wrap items-center gap-2">
         <h2 class="text-xl font-bold">{{ t('start.or') }}</h2>
-        <label class="ml-auto"><span class="sr-only">{{ t('start.search') }}</span><input v-model="search" type="search" class="field w-52" :placeholder="t('start.search')"></label>
+        <label class="ml-auto"
+          ><span class="sr-only">{{ t('start.search') }}</span
+          ><input v-model="search" type="search" class="field w-52" :placeholder="t('start.search')"
+        /></label>
       </div>
       <div class="mb-4 flex flex-wrap items-center gap-2">
-        <button type="button" class="button min-h-9 px-3 py-1" :class="purpose === null ? 'border-leaf-700 bg-leaf-100 text-stone-950' : ''" :aria-pressed="purpose === null" @click="purpose = null">{{ t('start.all') }}</button>
-        <button v-if="own.length" type="button" class="button min-h-9 px-3 py-1" :class="purpose === 'own' ? 'border-leaf-700 bg-leaf-100 text-stone-950' : ''" :aria-pressed="purpose === 'own'" @click="purpose = 'own'">{{ t('start.own') }}</button>
-        <button v-for="name in PURPOSES" :key="name" type="button" class="button min-h-9 px-3 py-1" :class="purpose === name ? 'border-leaf-700 bg-leaf-100 text-stone-950' : ''" :aria-pressed="purpose === name" @click="purpose = name">{{ t(`start.purposes.${name}`) }}</button>
+        <button
+          type="button"
+          class="button min-h-9 px-3 py-1"
+          :class="purpose === null ? 'border-leaf-700 bg-leaf-100 text-stone-950' : ''"
+          :aria-pressed="purpose === null"
+          @click="purpose = null">
+          {{ t('start.all') }}
+        </button>
+        <button
+          v-if="own.length"
+          type="button"
+          class="button min-h-9 px-3 py-1"
+          :class="purpose === 'own' ? 'border-leaf-700 bg-leaf-100 text-stone-950' : ''"
+          :aria-pressed="purpose === 'own'"
+          @click="purpose = 'own'">
+          {{ t('start.own') }}
+        </button>
+        <button
+          v-for="name in PURPOSES"
+          :key="name"
+          type="button"
+          class="button min-h-9 px-3 py-1"
+          :class="purpose === name ? 'border-leaf-700 bg-leaf-100 text-stone-950' : ''"
+          :aria-pressed="purpose === name"
+          @click="purpose = name">
+          {{ t(`start.purposes.${name}`) }}
+        </button>
       </div>
       <p v-if="found.length + ownFound.length === 0" class="panel">{{ t('start.notFound', { words: search }) }}</p>
       <ul class="grid grid-cols-2 gap-4 md:grid-cols-3 lg:grid-cols-4" data-test="organizers">
         <li v-for="board in ownFound" :key="board.id">
-          <button type="button" class="w-full rounded-lg text-left" :disabled="busy" @click="fromOwn(board.id, board.title)"><BoardThumbnail :board="board.picture" :label="t('start.use', { title: board.title })" ledge /><span class="mt-1 block font-bold">{{ board.title }}</span></button>
+          <button
+            type="button"
+            class="w-full rounded-lg text-left"
+            :disabled="busy"
+            @click="fromOwn(board.id, board.title)">
+            <BoardThumbnail :board="board.picture" :label="t('start.use', { title: board.title })" ledge /><span
+              class="mt-1 block font-bold"
+              >{{ board.title }}</span
+            >
+          </button>
         </li>
         <li v-for="{ organizer, board } in found" :key="organizer.name">
-          <button type="button" class="w-full rounded-lg text-left" :disabled="busy" @click="make(named(organizer.title), board)"><BoardThumbnail :board="board" :label="t('start.use', { title: organizer.title })" /><span class="mt-1 block font-bold">{{ organizer.title }}</span></button>
+          <button
+            type="button"
+            class="w-full rounded-lg text-left"
+            :disabled="busy"
+            @click="make(named(organizer.title), board)">
+            <BoardThumbnail :board="board" :label="t('start.use', { title: organizer.title })" /><span
+              class="mt-1 block font-bold"
+              >{{ organizer.title }}</span
+            >
+          </button>
         </li>
       </ul>
     </main>
     <BoardPickPages :open="picking" :title="t('start.pagesTitle')" @close="picking = false" @picked="fromPages" />
     <UiAsk :open="wording" :title="t('start.wordsTitle')" @close="wording = false">
-      <label><span class="label">{{ t('start.wordsHow') }}</span><textarea v-model="list" class="field" rows="8" :placeholder="t('start.wordsExample')" data-test="word-groups" /></label>
-      <p class="note-line" role="status">{{ t('start.wordsRead', { count }) }} · {{ t('shelf.pieces', { count: groups.groups.flatMap(g => g.words).length + groups.loose.length }) }}</p>
+      <label
+        ><span class="label">{{ t('start.wordsHow') }}</span
+        ><textarea
+          v-model="list"
+          class="field"
+          rows="8"
+          :placeholder="t('start.wordsExample')"
+          data-test="word-groups" />
+      </label>
+      <p class="note-line" role="status">
+        {{ t('start.wordsRead', { count }) }} ·
+        {{ t('shelf.pieces', { count: groups.groups.flatMap(g => g.words).length + groups.loose.length }) }}
+      </p>
       <template #buttons>
         <button type="button" class="button" @click="wording = false">{{ t('app.cancel') }}</button>
-        <button type="button" class="button button-action" :disabled="busy || (!count && !groups.loose.length)" @click="fromWords">{{ t('start.makeSort') }}</button>
+        <button
+          type="button"
+          class="button button-action"
+          :disabled="busy || (!count && !groups.loose.length)"
+          @click="fromWords">
+          {{ t('start.makeSort') }}
+        </button>
       </template>
     </UiAsk>
   </div>

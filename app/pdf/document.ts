@@ -6,22 +6,40 @@ type Parameters = Extract<Parameters_, { data?: unknown }>
 type Parameters_ = NonNullable<globalThis.Parameters<typeof getDocument>[0]>
 
 /** Opens a PDF in whichever thread this is asked; nothing of it is run. */
-export async function openDocument(data: ArrayBuffer, own: Parameters = {}): Promise<{ pdf: PDFDocumentProxy } | { trouble: PdfTrouble }> {
+export async function openDocument(
+  data: ArrayBuffer,
+  own: Parameters = {},
+): Promise<{ pdf: PDFDocumentProxy } | { trouble: PdfTrouble }> {
   const task = getDocument({
-    data, enableXfa: false, isEvalSupported: false, useWasm: false, useSystemFonts: false, useWorkerFetch: true,
-    standardFontDataUrl: '/pdf/standard_fonts/', cMapUrl: '/pdf/cmaps/', cMapPacked: true, wasmUrl: '/pdf/wasm/', ...own,
+    data,
+    enableXfa: false,
+    isEvalSupported: false,
+    useWasm: false,
+    useSystemFonts: false,
+    useWorkerFetch: true,
+    standardFontDataUrl: '/pdf/standard_fonts/',
+    cMapUrl: '/pdf/cmaps/',
+    cMapPacked: true,
+    wasmUrl: '/pdf/wasm/',
+    ...own,
   })
   try {
     return { pdf: await task.promise }
-  }
-  catch (error) {
+  } catch (error) {
     await task.destroy()
     return { trouble: error instanceof Error && error.name === 'PasswordException' ? 'locked' : 'broken' }
   }
 }
 
-/** A page on a canvas whose longer side has so many pixels, and its size in points, as it is meant to be read (turned pages included). */
-export async function drawPage<T extends HTMLCanvasElement | OffscreenCanvas>(page: PDFPageProxy, longest: number, makeCanvas: (width: number, height: number) => T): Promise<{ canvas: T, size: Size }> {
+/**
+ * A page on a canvas whose longer side has so many pixels, and its size in points, as it is meant to be read (turned
+ * pages included).
+ */
+export async function drawPage<T extends HTMLCanvasElement | OffscreenCanvas>(
+  page: PDFPageProxy,
+  longest: number,
+  makeCanvas: (width: number, height: number) => T,
+): Promise<{ canvas: T; size: Size }> {
   const { width, height } = page.getViewport({ scale: 1 })
   const viewport = page.getViewport({ scale: longest / Math.max(width, height) })
   const canvas = makeCanvas(Math.round(viewport.width), Math.round(viewport.height))
@@ -31,8 +49,17 @@ export async function drawPage<T extends HTMLCanvasElement | OffscreenCanvas>(pa
   return { canvas, size: { width, height } }
 }
 
-/** Whether masks by brightness or transfer curves are drawn on it: browsers do these with filters that only a page's own thread has. */
+/**
+ * Whether masks by brightness or transfer curves are drawn on it: browsers do these with filters that only a page's own
+ * thread has.
+ */
 export async function needsFilters(page: PDFPageProxy): Promise<boolean> {
   const { fnArray, argsArray } = await page.getOperatorList()
-  return fnArray.some((fn, i) => fn === OPS.setGState && (argsArray[i] as [[string, unknown][]])[0].some(([name, value]) => (name === 'SMask' || name === 'TR') && value))
+  return fnArray.some(
+    (fn, i) =>
+      fn === OPS.setGState
+      && (argsArray[i] as [[string, unknown][]])[0].some(
+        ([name, value]) => (name === 'SMask' || name === 'TR') && value,
+      ),
+  )
 }

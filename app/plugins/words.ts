@@ -2,7 +2,9 @@ import { defu } from 'defu'
 import en from '~/locales/en'
 import type enTeacher from '~/locales/enTeacher'
 
-type KeysOf<Tree> = { [Name in keyof Tree & string]: Tree[Name] extends string ? Name : `${Name}.${KeysOf<Tree[Name]>}` }[keyof Tree & string]
+type KeysOf<Tree> = {
+  [Name in keyof Tree & string]: Tree[Name] extends string ? Name : `${Name}.${KeysOf<Tree[Name]>}`
+}[keyof Tree & string]
 /** Every message there is; a key that the catalogue lacks doesn't compile. */
 export type WordKey = KeysOf<typeof en & typeof enTeacher>
 
@@ -10,16 +12,19 @@ export type WordKey = KeysOf<typeof en & typeof enTeacher>
 type Message = string | ((parameters: Record<string, string | number>) => string)
 
 /**
- * The message catalogue, compiled when the application is built. British school English is the only one so far; a second
- * needs no more than its files. What only teachers read is fetched with the first view that is for them.
+ * The message catalogue, compiled when the application is built. British school English is the only one so far; a
+ * second needs no more than its files. What only teachers read is fetched with the first view that is for them.
  */
 export default defineNuxtPlugin(() => {
   let words: object = en
   let teachers: Promise<void> | undefined
-  const wordsForTeachers = () => teachers ??= import('~/locales/enTeacher').then((more) => {
-    words = defu(en, more.default)
-  })
-  const find = (key: string) => key.split('.').reduce<unknown>((tree, name) => (tree as Record<string, unknown> | undefined)?.[name], words) as Message | undefined
+  const wordsForTeachers = () =>
+    (teachers ??= import('~/locales/enTeacher').then(more => {
+      words = defu(en, more.default)
+    }))
+  const find = (key: string) =>
+    key.split('.').reduce<unknown>((tree, name) => (tree as Record<string, unknown> | undefined)?.[name], words) as
+      Message | undefined
   return {
     provide: {
       wordsForTeachers,
@@ -28,7 +33,7 @@ export default defineNuxtPlugin(() => {
         /** The words for a key; the key itself where there are none. */
         translate: (key: string, parameters: Record<string, string | number>): string => {
           const message = find(key)
-          return typeof message === 'function' ? message(parameters) : message ?? key
+          return typeof message === 'function' ? message(parameters) : (message ?? key)
         },
       },
     },

@@ -1,7 +1,11 @@
 import { defineStore } from 'pinia'
 import { forgetViews, keepWho, whoWasHere } from '~/sync/views'
 
-export interface Me { kind: 'teacher' | 'student', id: string, name: string }
+export interface Me {
+  kind: 'teacher' | 'student'
+  id: string
+  name: string
+}
 
 /** Who is signed in at this device; without a connection, who was last. */
 export const useMe = defineStore('me', () => {
@@ -9,7 +13,7 @@ export const useMe = defineStore('me', () => {
   const asked = ref(false)
   async function load() {
     const before = await whoWasHere<Me | typeof LEAVING>()
-    if (before === LEAVING && !await endSession()) me.value = null
+    if (before === LEAVING && !(await endSession())) me.value = null
     else me.value = await whoIsHere(before === LEAVING ? undefined : before)
     asked.value = true
     return me.value
@@ -17,11 +21,10 @@ export const useMe = defineStore('me', () => {
   async function whoIsHere(before: Me | undefined): Promise<Me | null> {
     try {
       // An empty answer is what nobody gets.
-      const now = await ask<Me | ''>('/api/session') || null
+      const now = (await ask<Me | ''>('/api/session')) || null
       await isHere(now, before)
       return now
-    }
-    catch (error) {
+    } catch (error) {
       if (error instanceof Refused && error.code === 'offline' && before) return before
       throw error
     }
@@ -43,8 +46,7 @@ export const useMe = defineStore('me', () => {
       await ask('/api/session', { method: 'DELETE' })
       await forgetViews()
       return true
-    }
-    catch (error) {
+    } catch (error) {
       if (error instanceof Refused && (error.code === 'offline' || error.code === 'trouble')) return false
       throw error
     }
@@ -52,7 +54,7 @@ export const useMe = defineStore('me', () => {
   /** Without a connection too: nothing that was seen is left, and the session is ended as soon as there is one. */
   async function leave() {
     await forgetViews()
-    if (!await endSession()) await keepWho(LEAVING)
+    if (!(await endSession())) await keepWho(LEAVING)
     me.value = null
   }
   return { me, asked, load, came, leave }

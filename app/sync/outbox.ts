@@ -1,4 +1,4 @@
-import type { SessionStore } from '~~/core/sync/slateSession'
+import type { SessionStore } from '~~/core/sync/sessionPorts'
 import { device } from '~/sync/device'
 
 /**
@@ -16,9 +16,12 @@ export const outbox: SessionStore = {
   async forget(_slate, ids) {
     const transaction = (await device()).transaction('outbox', 'readwrite')
     const index = transaction.store.index('id')
-    await Promise.all([...[...ids].map(async (id) => {
-      for (const key of await index.getAllKeys(id)) void transaction.store.delete(key)
-    }), transaction.done])
+    await Promise.all([
+      ...[...ids].map(async id => {
+        for (const key of await index.getAllKeys(id)) void transaction.store.delete(key)
+      }),
+      transaction.done,
+    ])
   },
   async setAside(slate, envelope, code) {
     await (await device()).add('aside', { slate, envelope, code })

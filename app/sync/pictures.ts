@@ -5,7 +5,7 @@ export const pictureStore = {
   async keep(slate: string, id: string, bytes: Blob): Promise<void> {
     await (await device()).put('pictures', { slate, id, bytes }, `${slate} ${id}`)
   },
-  async of(slate: string): Promise<{ id: string, bytes: Blob }[]> {
+  async of(slate: string): Promise<{ id: string; bytes: Blob }[]> {
     return (await device()).getAllFromIndex('pictures', 'slate', slate)
   },
   async forget(slate: string, id: string): Promise<void> {

@@ -9,7 +9,9 @@ export type ConnectionState = 'connecting' | 'open' | 'waiting'
 /** The code with which a connection is closed for a message that is too big (RFC 6455, 7.4.1). */
 const TOO_BIG = 1009
 
-/** A socket that comes back by itself, each time a little later, at once when the device says that it is online again. */
+/**
+ * A socket that comes back by itself, each time a little later, at once when the device says that it is online again.
+ */
 export function openSocket(on: ConnectionEvents, state: (now: ConnectionState) => void): Connection {
   let wait = FIRST_WAIT
   let timer: ReturnType<typeof setTimeout> | undefined

@@ -4,18 +4,29 @@ import { oneRosterFileOf, readOneRoster, type OneRosterFile, type Roster } from 
 import { decodeText } from '~~/core/text/decode'
 
 /** A text to read as a table, or the classes of an export of the school's records. */
-export type ReadFile = { readonly kind: 'text', readonly text: string } | { readonly kind: 'roster', readonly roster: Roster }
-  | { readonly kind: 'trouble', readonly trouble: 'broken-zip' | 'no-list' | 'no-users' | 'no-students' | 'no-column', readonly file?: string, readonly column?: string }
+export type ReadFile =
+  | { readonly kind: 'text'; readonly text: string }
+  | { readonly kind: 'roster'; readonly roster: Roster }
+  | {
+      readonly kind: 'trouble'
+      readonly trouble: 'broken-zip' | 'no-list' | 'no-users' | 'no-students' | 'no-column'
+      readonly file?: string
+      readonly column?: string
+    }
 
 /** What a zip may unfold to: many times a school's export, and no more than fits into memory. */
 const MOST_UNPACKED = 200 * 1024 * 1024
-const isZip = (bytes: Uint8Array) => bytes[0] === 0x50 && bytes[1] === 0x4B
+const isZip = (bytes: Uint8Array) => bytes[0] === 0x50 && bytes[1] === 0x4b
 
 function unpack(bytes: Uint8Array): Promise<Unzipped | null> {
   let room = MOST_UNPACKED
-  return new Promise(resolve => unzip(bytes, {
-    filter: ({ name, originalSize }) => /\.csv$/i.test(name) && (room -= originalSize) > 0,
-  }, (error, files) => resolve(error ? null : files)))
+  return new Promise(resolve =>
+    unzip(
+      bytes,
+      { filter: ({ name, originalSize }) => /\.csv$/i.test(name) && (room -= originalSize) > 0 },
+      (error, files) => resolve(error ? null : files),
+    ),
+  )
 }
 
 const api = {

@@ -6,11 +6,21 @@ import { drawPage, needsFilters, openDocument } from '../pdf/document'
 
 /** Here are no filters; pages that need them are drawn elsewhere. */
 class NoFilters {
-  addFilter() { return 'none' }
-  addHCMFilter() { return 'none' }
-  addAlphaFilter() { return 'none' }
-  addLuminosityFilter() { return 'none' }
-  addHighlightHCMFilter() { return 'none' }
+  addFilter() {
+    return 'none'
+  }
+  addHCMFilter() {
+    return 'none'
+  }
+  addAlphaFilter() {
+    return 'none'
+  }
+  addLuminosityFilter() {
+    return 'none'
+  }
+  addHighlightHCMFilter() {
+    return 'none'
+  }
   destroy() {}
 }
 const makeCanvas = (width: number, height: number) => new OffscreenCanvas(width, height)
@@ -25,7 +35,7 @@ class WorkerCanvases {
     canvas.height = height
   }
 
-  destroy(made: { canvas: OffscreenCanvas | null, context: unknown }) {
+  destroy(made: { canvas: OffscreenCanvas | null; context: unknown }) {
     if (made.canvas) made.canvas.width = made.canvas.height = 0
     made.canvas = made.context = null
   }
@@ -37,7 +47,12 @@ const ownerDocument = { fonts, baseURI: self.location.href } as unknown as HTMLD
 let pdf: PDFDocumentProxy | null = null
 const api = {
   async open(data: ArrayBuffer) {
-    const opened = await openDocument(data, { CanvasFactory: WorkerCanvases, FilterFactory: NoFilters, ownerDocument, disableFontFace: !fonts })
+    const opened = await openDocument(data, {
+      CanvasFactory: WorkerCanvases,
+      FilterFactory: NoFilters,
+      ownerDocument,
+      disableFontFace: !fonts,
+    })
     if ('trouble' in opened) return opened
     pdf = opened.pdf
     return { pages: pdf.numPages }

@@ -6,8 +6,13 @@ import { ColourSchema } from './colour'
 import { FigureIdSchema, FileHashSchema } from './ids'
 
 export const RULING_KINDS = ['none', 'squares', 'dots', 'lines', 'handwriting', 'isometric', 'axes', 'staves'] as const
-/** What is ruled, and how far apart in points; `core/layout/ruling.ts` says between which lines that is, for each kind. */
-export const RulingSchema = v.object({ kind: v.picklist(RULING_KINDS), spacing: v.pipe(SizeSchema, v.minValue(4), v.maxValue(200)) })
+/**
+ * What is ruled, and how far apart in points; `core/layout/ruling.ts` says between which lines that is, for each kind.
+ */
+export const RulingSchema = v.object({
+  kind: v.picklist(RULING_KINDS),
+  spacing: v.pipe(SizeSchema, v.minValue(4), v.maxValue(200)),
+})
 
 const SideSchema = v.pipe(v.number(), v.minValue(0), v.maxValue(0.97))
 
@@ -22,13 +27,20 @@ export const BackdropPictureSchema = v.object({
   /** Quarters of a turn clockwise from how the picture was stored; its box is the box of the turned picture. */
   quarters: v.optional(v.picklist([1, 2, 3])),
   /** What is cut off at each side as the picture lies, as a share of the whole picture. */
-  crop: v.optional(v.pipe(
-    v.object({ left: SideSchema, top: SideSchema, right: SideSchema, bottom: SideSchema }),
-    v.check(crop => crop.left + crop.right < 0.98 && crop.top + crop.bottom < 0.98, 'Something of the picture must be left'),
-  )),
+  crop: v.optional(
+    v.pipe(
+      v.object({ left: SideSchema, top: SideSchema, right: SideSchema, bottom: SideSchema }),
+      v.check(
+        crop => crop.left + crop.right < 0.98 && crop.top + crop.bottom < 0.98,
+        'Something of the picture must be left',
+      ),
+    ),
+  ),
 })
 
-/** A fixed shape with fixed words in it: a heading, a block of instructions, or what is drawn round, across or between. */
+/**
+ * A fixed shape with fixed words in it: a heading, a block of instructions, or what is drawn round, across or between.
+ */
 export const FigureSchema = v.object({
   id: FigureIdSchema,
   shape: ShapeSchema,

@@ -15,15 +15,33 @@ import { EXPLAINS } from './explains'
 import { TOOLS } from './tools'
 
 /** What students are given to make things of their own with; each once. */
-export const ToolsSchema = v.pipe(v.array(v.picklist(TOOLS)), v.maxLength(TOOLS.length), v.check(all => new Set(all).size === all.length, 'Each tool stands there once'))
+export const ToolsSchema = v.pipe(
+  v.array(v.picklist(TOOLS)),
+  v.maxLength(TOOLS.length),
+  v.check(all => new Set(all).size === all.length, 'Each tool stands there once'),
+)
 
-export const HintsSchema = v.pipe(v.array(v.pipe(storedText(300), v.trim(), v.minLength(1))), v.minLength(1), v.maxLength(MOST_HINTS))
+export const HintsSchema = v.pipe(
+  v.array(v.pipe(storedText(300), v.trim(), v.minLength(1))),
+  v.minLength(1),
+  v.maxLength(MOST_HINTS),
+)
 
 /** One numbered activity: what to do, where, and with which tools instead of the page's. */
-export const StepSchema = v.object({ id: StepIdSchema, ...BoxSchema.entries, instructions: storedText(500), spoken: v.optional(SpokenSchema), tools: v.optional(ToolsSchema), hints: v.optional(HintsSchema) })
+export const StepSchema = v.object({
+  id: StepIdSchema,
+  ...BoxSchema.entries,
+  instructions: storedText(500),
+  spoken: v.optional(SpokenSchema),
+  tools: v.optional(ToolsSchema),
+  hints: v.optional(HintsSchema),
+})
 
 /** Where a piece lies from the start, and how far it is turned there. */
-const StagedSchema = v.object({ ...PointSchema.entries, turn: v.optional(v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(359))) })
+const StagedSchema = v.object({
+  ...PointSchema.entries,
+  turn: v.optional(v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(359))),
+})
 
 export const PageSchema = v.object({
   id: PageIdSchema,
@@ -51,7 +69,9 @@ export const PageSchema = v.object({
   /** Activities that are done one after the other, each in its own part of the page. */
   steps: v.optional(v.pipe(v.array(StepSchema), v.maxLength(20))),
   /** What moves together at the workbench: ids of places, pictures, figures and lines. */
-  groups: v.optional(v.pipe(v.array(v.pipe(v.array(storedText(40)), v.minLength(2), v.maxLength(200))), v.maxLength(100))),
+  groups: v.optional(
+    v.pipe(v.array(v.pipe(v.array(storedText(40)), v.minLength(2), v.maxLength(200))), v.maxLength(100)),
+  ),
 })
 
 /** On asking, as often as they like; once it is handed in; not before it is handed back. */
@@ -84,9 +104,20 @@ export type Step = v.InferOutput<typeof StepSchema>
 export type Page = v.InferOutput<typeof PageSchema>
 export type Board = v.InferOutput<typeof BoardSchema>
 
-export type BoardFault
-  = { readonly code: 'schema', readonly path: string, readonly detail: string }
-    | { readonly code: 'twice' | 'missing-master' | 'ledge' | 'missing-page' | 'missing-piece' | 'missing-place' | 'missing-figure' | 'staged', readonly id: string }
+export type BoardFault =
+  | { readonly code: 'schema'; readonly path: string; readonly detail: string }
+  | {
+      readonly code:
+        | 'twice'
+        | 'missing-master'
+        | 'ledge'
+        | 'missing-page'
+        | 'missing-piece'
+        | 'missing-place'
+        | 'missing-figure'
+        | 'staged'
+      readonly id: string
+    }
 
 /** Reads a board from data of any origin. The first fault is given; the whole is either good or refused. */
 export function readBoard(data: unknown): Result<Board, BoardFault> {
@@ -99,24 +130,36 @@ export function readBoard(data: unknown): Result<Board, BoardFault> {
   return fault ? refuse(fault) : ok(parsed.output)
 }
 
-/** What the schema alone can't say: ids are unique, and everything referred to is there. Null when the board is whole. */
+/**
+ * What the schema alone can't say: ids are unique, and everything referred to is there. Null when the board is whole.
+ */
 export function checkBoard(board: Board): BoardFault | null {
   const seen = new Set<string>()
   const pageOf = new Map<string, PageId>()
   const masters = new Set<MasterId>(board.masters.map(m => m.id))
   for (const page of board.pages) {
     // Pictures were never asked for this, and what is frozen has to stay readable.
-    for (const { id } of [page, ...page.places, ...page.pieces, ...fixedOn({ ...page.backdrop, pictures: [] }), ...page.steps ?? []]) {
+    for (const { id } of [
+      page,
+      ...page.places,
+      ...page.pieces,
+      ...fixedOn({ ...page.backdrop, pictures: [] }),
+      ...(page.steps ?? []),
+    ]) {
       if (seen.has(id)) return { code: 'twice', id }
       seen.add(id)
       pageOf.set(id, page.id)
     }
     for (const piece of page.pieces) if (!masters.has(piece.master)) return { code: 'missing-master', id: piece.id }
     const onLedge = new Set(page.ledge)
-    const whole = onLedge.size === page.ledge.length && page.ledge.length === page.pieces.length && page.pieces.every(p => onLedge.has(p.id))
+    const whole =
+      onLedge.size === page.ledge.length
+      && page.ledge.length === page.pieces.length
+      && page.pieces.every(p => onLedge.has(p.id))
     if (!whole) return { code: 'ledge', id: page.id }
     const bins = new Set(page.pieces.filter(p => p.bin).map(p => p.id))
-    for (const id of Object.keys(page.staged ?? {}) as PieceId[]) if (!onLedge.has(id) || bins.has(id)) return { code: 'staged', id }
+    for (const id of Object.keys(page.staged ?? {}) as PieceId[])
+      if (!onLedge.has(id) || bins.has(id)) return { code: 'staged', id }
   }
   for (const key of board.keys) {
     if (pageOf.get(key.page) !== key.page) return { code: 'missing-page', id: key.page }
@@ -135,12 +178,24 @@ export const SCREEN_PAGE = { width: 960, height: 480 } as const
 
 export function emptyPage(id: PageId): Page {
   return {
-    id, ...SCREEN_PAGE,
+    id,
+    ...SCREEN_PAGE,
     backdrop: { colour: '#fbf9f3', ruling: { kind: 'none', spacing: 24 }, pictures: [] },
-    places: [], pieces: [], ledge: [],
+    places: [],
+    pieces: [],
+    ledge: [],
   }
 }
 
 export function emptyBoard(title: string, page: PageId, seed: number): Board {
-  return { format: 'dappled-slate/board', version: 1, title, instructions: '', seed, masters: [], pages: [emptyPage(page)], keys: [] }
+  return {
+    format: 'dappled-slate/board',
+    version: 1,
+    title,
+    instructions: '',
+    seed,
+    masters: [],
+    pages: [emptyPage(page)],
+    keys: [],
+  }
 }

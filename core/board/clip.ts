@@ -6,7 +6,7 @@ import { isWebAddress } from './webAddress'
 
 /** A sound is heard, a film is also seen. */
 export const CLIP_KINDS = ['sound', 'film'] as const
-export type ClipKind = typeof CLIP_KINDS[number]
+export type ClipKind = (typeof CLIP_KINDS)[number]
 
 /** Seconds. */
 export const LONGEST_CLIP = 20 * 60

@@ -10,13 +10,16 @@ import { FileHashSchema, MasterIdSchema, PieceIdSchema } from './ids'
 export const PIECE_TEXT_LONGEST = 200
 
 export const ROLES = ['piece', 'target', 'instruction'] as const
-export type Role = typeof ROLES[number]
+export type Role = (typeof ROLES)[number]
 
 const UnitsSchema = v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(40))
 /** How a piece is drawn in its box; absent: as a rectangle. */
 const LookSchema = v.variant('kind', [
   v.object({ kind: v.literal('round') }),
-  /** A part of the circle that fills the box, clockwise from the top: parts that are turned round one middle make a whole. */
+  /**
+   * A part of the circle that fills the box, clockwise from the top: parts that are turned round one middle make a
+   * whole.
+   */
   v.object({ kind: v.literal('sector'), share: QuantitySchema }),
   /** A hand of a clock: turns round the middle of its box, and points upwards. */
   v.object({ kind: v.literal('hand') }),
@@ -39,7 +42,8 @@ const common = {
 export const CardSchema = v.object({ kind: v.literal('card'), ...common })
 
 export const PictureCardSchema = v.object({
-  kind: v.literal('picture-card'), ...common,
+  kind: v.literal('picture-card'),
+  ...common,
   file: FileHashSchema,
   pixelWidth: v.pipe(v.number(), v.integer(), v.minValue(1)),
   pixelHeight: v.pipe(v.number(), v.integer(), v.minValue(1)),
@@ -49,7 +53,8 @@ export const PictureCardSchema = v.object({
 
 /** Has a value: a rod, a coin, a fraction bar. Its size is its master's, and follows no text. */
 export const TileSchema = v.object({
-  kind: v.literal('tile'), ...common,
+  kind: v.literal('tile'),
+  ...common,
   value: AmountSchema,
   /** Of an algebra tile: what the value counts, such as x^2. Absent: plain numbers. */
   term: v.optional(TermSchema),
@@ -68,15 +73,19 @@ export const NoteSchema = v.object({ kind: v.literal('note'), ...common })
 
 export const TIPS = ['left', 'right', 'up', 'down'] as const
 /** Has a pointing tip, and lies where its tip is. */
-export const LabelSchema = v.object({
-  kind: v.literal('label'), ...common,
-  tip: v.picklist(TIPS),
-})
+export const LabelSchema = v.object({ kind: v.literal('label'), ...common, tip: v.picklist(TIPS) })
 
-/** Every kind of piece. What is done with each stands in `pieceTraits.ts`, which doesn't compile without one of them. */
+/**
+ * Every kind of piece. What is done with each stands in `pieceTraits.ts`, which doesn't compile without one of them.
+ */
 const SCHEMAS = {
-  'card': CardSchema, 'picture-card': PictureCardSchema, 'tile': TileSchema, 'label': LabelSchema, 'cover': CoverSchema,
-  'token': TokenSchema, 'note': NoteSchema,
+  card: CardSchema,
+  'picture-card': PictureCardSchema,
+  tile: TileSchema,
+  label: LabelSchema,
+  cover: CoverSchema,
+  token: TokenSchema,
+  note: NoteSchema,
 }
 export type PieceKind = keyof typeof SCHEMAS
 export const PIECE_KINDS = Object.keys(SCHEMAS) as readonly PieceKind[]

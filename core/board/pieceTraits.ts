@@ -15,11 +15,11 @@ interface PieceTraits {
 
 /** All that must be known of each kind of piece, once. */
 export const PIECE_TRAITS: { readonly [Kind in PieceKind]: PieceTraits } = {
-  'card': { size: 'words', snaps: false, shownSmaller: false, written: false, worded: true },
+  card: { size: 'words', snaps: false, shownSmaller: false, written: false, worded: true },
   'picture-card': { size: 'picture', snaps: false, shownSmaller: false, written: false, worded: true },
-  'tile': { size: 'made', snaps: true, shownSmaller: true, written: false, worded: false },
-  'label': { size: 'words', snaps: false, shownSmaller: false, written: false, worded: true },
-  'cover': { size: 'made', snaps: false, shownSmaller: true, written: false, worded: true },
-  'token': { size: 'made', snaps: false, shownSmaller: true, written: false, worded: true },
-  'note': { size: 'words', snaps: false, shownSmaller: false, written: true, worded: true },
+  tile: { size: 'made', snaps: true, shownSmaller: true, written: false, worded: false },
+  label: { size: 'words', snaps: false, shownSmaller: false, written: false, worded: true },
+  cover: { size: 'made', snaps: false, shownSmaller: true, written: false, worded: true },
+  token: { size: 'made', snaps: false, shownSmaller: true, written: false, worded: true },
+  note: { size: 'words', snaps: false, shownSmaller: false, written: true, worded: true },
 }

@@ -9,21 +9,28 @@ import { gapsIn, MOST_GAPS, MOST_PARTS } from './whatPlacesTake'
 const HeadingSchema = storedText(80)
 const RectangleSchema = v.object({ kind: v.literal('rectangle'), ...BoxSchema.entries })
 const common = {
-  id: PlaceIdSchema, heading: HeadingSchema,
+  id: PlaceIdSchema,
+  heading: HeadingSchema,
   /** Belongs to one member of a group, by number. */
   part: v.optional(v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(MOST_PARTS))),
 }
 
 /** A category. Zones may overlap, as rings do. */
 export const ZoneSchema = v.object({
-  kind: v.literal('zone'), ...common, shape: ShapeSchema,
+  kind: v.literal('zone'),
+  ...common,
+  shape: ShapeSchema,
   /** Students name it themselves, as in an open sort. */
   blank: v.optional(v.boolean()),
 })
 
-/** An ordered row or column. Pieces in it are read in reading order; a row from the right to the left where it says so. */
+/**
+ * An ordered row or column. Pieces in it are read in reading order; a row from the right to the left where it says so.
+ */
 export const LaneSchema = v.object({
-  kind: v.literal('lane'), ...common, shape: RectangleSchema,
+  kind: v.literal('lane'),
+  ...common,
+  shape: RectangleSchema,
   direction: v.picklist(['row', 'column']),
   fromRight: v.optional(v.boolean()),
 })
@@ -33,7 +40,9 @@ export const SlotSchema = v.object({ kind: v.literal('slot'), ...common, shape: 
 
 /** Slots in rows and columns of equal size. */
 export const GridSchema = v.object({
-  kind: v.literal('grid'), ...common, shape: RectangleSchema,
+  kind: v.literal('grid'),
+  ...common,
+  shape: RectangleSchema,
   rows: v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(40)),
   columns: v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(40)),
   /** Printed in the cells, row by row, such as the numbers of a hundred chart. */
@@ -46,8 +55,11 @@ export const GridSchema = v.object({
  */
 export const ScaleSchema = v.pipe(
   v.object({
-    kind: v.literal('scale'), ...common, shape: RectangleSchema,
-    least: QuantitySchema, most: QuantitySchema,
+    kind: v.literal('scale'),
+    ...common,
+    shape: RectangleSchema,
+    least: QuantitySchema,
+    most: QuantitySchema,
     step: v.nullable(QuantitySchema),
     ends: v.optional(v.strictTuple([HeadingSchema, HeadingSchema])),
   }),
@@ -57,22 +69,29 @@ export const ScaleSchema = v.pipe(
 
 /** A point that the tip of a label should touch, with the radius within which it does. */
 export const PinSchema = v.object({
-  kind: v.literal('pin'), ...common,
+  kind: v.literal('pin'),
+  ...common,
   shape: v.object({ kind: v.literal('ellipse'), ...BoxSchema.entries }),
 })
 
 /** Takes what a student types. */
 export const WritingSchema = v.object({
-  kind: v.literal('writing'), ...common, shape: RectangleSchema,
+  kind: v.literal('writing'),
+  ...common,
+  shape: RectangleSchema,
   lines: v.picklist(['one', 'many', 'number']),
   /** Points. */
   textSize: v.pipe(v.number(), v.minValue(6), v.maxValue(96)),
 })
 
-/** Sentences with gaps. Two or more underlines in a row are a gap, numbered from 0; pieces are put in, or words typed. */
+/**
+ * Sentences with gaps. Two or more underlines in a row are a gap, numbered from 0; pieces are put in, or words typed.
+ */
 export const GapsSchema = v.pipe(
   v.object({
-    kind: v.literal('gaps'), ...common, shape: RectangleSchema,
+    kind: v.literal('gaps'),
+    ...common,
+    shape: RectangleSchema,
     text: v.pipe(storedText(3000), v.minLength(1)),
     textSize: v.pipe(v.number(), v.minValue(6), v.maxValue(96)),
     typed: v.boolean(),
@@ -89,10 +108,20 @@ export const DrawingSchema = v.object({ kind: v.literal('drawing'), ...common, s
 /** A side of a balance. */
 export const PanSchema = v.object({ kind: v.literal('pan'), ...common, shape: ShapeSchema })
 
-/** Every kind of place. What is done with each stands in `placeTraits.ts`, which doesn't compile without one of them. */
+/**
+ * Every kind of place. What is done with each stands in `placeTraits.ts`, which doesn't compile without one of them.
+ */
 const SCHEMAS = {
-  zone: ZoneSchema, lane: LaneSchema, slot: SlotSchema, grid: GridSchema, scale: ScaleSchema, pin: PinSchema,
-  pan: PanSchema, writing: WritingSchema, gaps: GapsSchema, drawing: DrawingSchema,
+  zone: ZoneSchema,
+  lane: LaneSchema,
+  slot: SlotSchema,
+  grid: GridSchema,
+  scale: ScaleSchema,
+  pin: PinSchema,
+  pan: PanSchema,
+  writing: WritingSchema,
+  gaps: GapsSchema,
+  drawing: DrawingSchema,
 }
 export type PlaceKind = keyof typeof SCHEMAS
 export const PLACE_KINDS = Object.keys(SCHEMAS) as readonly PlaceKind[]

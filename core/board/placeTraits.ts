@@ -4,7 +4,9 @@ import type { PlaceKind } from './place'
 interface PlaceTraits {
   /** Points: the workbench makes it no smaller. */
   readonly smallest: Size
-  /** How it can be turned: into any shape, by quarters as what is always a rectangle, or not at all, for it is round. */
+  /**
+   * How it can be turned: into any shape, by quarters as what is always a rectangle, or not at all, for it is round.
+   */
   readonly turns: 'freely' | 'by-quarters' | 'never'
   /** What it is for stands in it or around it, so that it needs no heading. */
   readonly saysItself: boolean

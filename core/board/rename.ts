@@ -5,7 +5,11 @@ import { renamedKey, type Key } from '../keys/key'
 import type { Master } from './piece'
 
 /** A page with all that hangs on it: its keys, and the masters of its pieces. */
-export interface Sheet { readonly page: Page, readonly masters: readonly Master[], readonly keys: readonly Key[] }
+export interface Sheet {
+  readonly page: Page
+  readonly masters: readonly Master[]
+  readonly keys: readonly Key[]
+}
 
 /**
  * The sheet under new ids, the same one for the same id everywhere. `fresh` makes an id that nobody has; masters keep
@@ -38,9 +42,18 @@ export function renamed(sheet: Sheet, fresh: () => string): Sheet {
 
 /** The pieces of the sheet on other masters. */
 export function onMasters(sheet: Sheet, master: (id: MasterId) => MasterId): Sheet {
-  return { ...sheet, page: { ...sheet.page, pieces: sheet.page.pieces.map(piece => ({ ...piece, master: master(piece.master) })) } }
+  return {
+    ...sheet,
+    page: { ...sheet.page, pieces: sheet.page.pieces.map(piece => ({ ...piece, master: master(piece.master) })) },
+  }
 }
 
-function renamedNames<Name extends string, T>(record: Readonly<Record<Name, T>>, to: (name: Name) => Name, value: (value: T) => T = v => v): Record<Name, T> {
-  return Object.fromEntries((Object.entries(record) as [Name, T][]).map(([name, entry]) => [to(name), value(entry)])) as Record<Name, T>
+function renamedNames<Name extends string, T>(
+  record: Readonly<Record<Name, T>>,
+  to: (name: Name) => Name,
+  value: (value: T) => T = v => v,
+): Record<Name, T> {
+  return Object.fromEntries(
+    (Object.entries(record) as [Name, T][]).map(([name, entry]) => [to(name), value(entry)]),
+  ) as Record<Name, T>
 }

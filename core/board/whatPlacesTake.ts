@@ -14,9 +14,14 @@ export const isBlank = (place: Place): place is Zone => place.kind === 'zone' &&
 /** Whether pieces can be put there at all; labels point at pins, and everything else has nothing to do with one. */
 export function takes(place: Place, piece: { readonly kind: string }): boolean {
   switch (PLACE_TRAITS[place.kind].takes) {
-    case 'pieces': return true
-    case 'tips': return piece.kind === 'label'
-    case 'words-or-pieces': return place.kind === 'gaps' && !place.typed
-    case 'words': case 'ink': return false
+    case 'pieces':
+      return true
+    case 'tips':
+      return piece.kind === 'label'
+    case 'words-or-pieces':
+      return place.kind === 'gaps' && !place.typed
+    case 'words':
+    case 'ink':
+      return false
   }
 }

@@ -7,7 +7,7 @@ export const CHALK = '#ffffff'
  * threshold 0.04045 is the one of IEC 61966-2-1, which the note there recommends).
  */
 export function luminance(colour: string): number {
-  const [r, g, b] = channels(colour).map((channel) => {
+  const [r, g, b] = channels(colour).map(channel => {
     const c = channel / 255
     return c <= 0.04045 ? c / 12.92 : ((c + 0.055) / 1.055) ** 2.4
   }) as [number, number, number]
@@ -20,10 +20,19 @@ export function contrast(a: string, b: string): number {
   return (light + 0.05) / (dark + 0.05)
 }
 
-/** The colour mixed with white, no more than it takes for dark words on it to reach a ratio; white where nothing less does. */
+/**
+ * The colour mixed with white, no more than it takes for dark words on it to reach a ratio; white where nothing less
+ * does.
+ */
 export function lightened(colour: string, ratio: number, ink = INK): string {
   for (let share = 0; share < 1; share += 0.05) {
-    const mixed = `#${channels(colour).map(c => Math.round(c + (255 - c) * share).toString(16).padStart(2, '0')).join('')}`
+    const mixed = `#${channels(colour)
+      .map(c =>
+        Math.round(c + (255 - c) * share)
+          .toString(16)
+          .padStart(2, '0'),
+      )
+      .join('')}`
     if (contrast(mixed, ink) >= ratio) return mixed
   }
   return CHALK

@@ -3,9 +3,15 @@ import type { KeyId, PageId } from '../board/ids'
 import type { Key, KeyKind } from '../keys/key'
 import { rescrambled } from './pieces'
 
-/** These keys take the place of the page's former ones of their kind; the ledge is scrambled anew so that it doesn't give the answers away. */
+/**
+ * These keys take the place of the page's former ones of their kind; the ledge is scrambled anew so that it doesn't
+ * give the answers away.
+ */
 export function keepKeys(board: Board, page: PageId, kind: KeyKind, keys: readonly Key[]): Board {
-  return rescrambled({ ...board, keys: [...board.keys.filter(other => other.kind !== kind || other.page !== page), ...keys] }, page)
+  return rescrambled(
+    { ...board, keys: [...board.keys.filter(other => other.kind !== kind || other.page !== page), ...keys] },
+    page,
+  )
 }
 
 export const keepKey = (board: Board, key: Key): Board => keepKeys(board, key.page, key.kind, [key])
@@ -15,5 +21,5 @@ export function withoutKey(board: Board, key: KeyId): Board {
 }
 
 export function changeKey<K extends Key>(board: Board, changed: K): Board {
-  return { ...board, keys: board.keys.map(key => key.id === changed.id ? changed : key) }
+  return { ...board, keys: board.keys.map(key => (key.id === changed.id ? changed : key)) }
 }

@@ -11,8 +11,8 @@ import { sheetOf } from './sheet'
 import { adopted } from './styles'
 
 /**
- * These, and with a step the whole activity: all that stands in its part of the page, and from the ledge the pieces of every
- * answer that asks about nothing else. Pieces on the ledge that no answer names stay where they are.
+ * These, and with a step the whole activity: all that stands in its part of the page, and from the ledge the pieces of
+ * every answer that asks about nothing else. Pieces on the ledge that no answer names stay where they are.
  */
 export function activityOf(board: Board, pageId: PageId, ids: ReadonlySet<string>): Set<string> {
   const page = requirePage(board, pageId)
@@ -23,12 +23,16 @@ export function activityOf(board: Board, pageId: PageId, ids: ReadonlySet<string
     const { pieces, places, figures } = referencesOf(key)
     const asked = [...places, ...figures]
     const named = pieces.filter(id => !onLedge.has(id))
-    if (asked.length + named.length > 0 && [...asked, ...named].every(id => all.has(id))) pieces.forEach(id => all.add(id))
+    if (asked.length + named.length > 0 && [...asked, ...named].every(id => all.has(id)))
+      pieces.forEach(id => all.add(id))
   }
   return all
 }
 
-/** A part of a page that can stand on any board: things of the backdrop, places, steps, and pieces, with the keys that name nothing else. */
+/**
+ * A part of a page that can stand on any board: things of the backdrop, places, steps, and pieces, with the keys that
+ * name nothing else.
+ */
 export function clipOf(board: Board, pageId: PageId, ids: ReadonlySet<string>): Sheet {
   const sheet = sheetOf(board, pageId)
   const chosen = <T extends { id: string }>(things: readonly T[]) => things.filter(thing => ids.has(thing.id))
@@ -38,12 +42,14 @@ export function clipOf(board: Board, pageId: PageId, ids: ReadonlySet<string>): 
   const kept: Page = {
     ...page,
     backdrop: withFixed(backdrop, chosen),
-    places: chosen(page.places), pieces, ledge: page.ledge.filter(id => ids.has(id)),
+    places: chosen(page.places),
+    pieces,
+    ledge: page.ledge.filter(id => ids.has(id)),
     ...(staged && { staged: Object.fromEntries(Object.entries(staged).filter(([id]) => ids.has(id))) }),
     steps: chosen(page.steps ?? []),
     groups: (page.groups ?? []).filter(members => members.every(id => ids.has(id))),
   }
-  const keys = sheet.keys.filter((key) => {
+  const keys = sheet.keys.filter(key => {
     const { pieces: p, places, figures } = referencesOf(key)
     return [...p, ...places, ...figures].every(id => ids.has(id)) && p.length + places.length + figures.length > 0
   })
@@ -51,26 +57,51 @@ export function clipOf(board: Board, pageId: PageId, ids: ReadonlySet<string>): 
 }
 
 /** A part laid on a page under new ids, moved by so much; its new ids are given too. */
-export function pasteClip(board: Board, pageId: PageId, clip: Sheet, by: { dx: number, dy: number }, fresh: () => string): { board: Board, ids: string[] } {
-  const { masters, sheet: { page, keys } } = adopted(board.masters, renamed(clip, fresh), () => fresh() as MasterId)
-  const ids = [...fixedOn(page.backdrop), ...page.places, ...page.steps ?? [], ...page.pieces].map(thing => thing.id as string)
-  const joined = <T>(a: readonly T[] | undefined, b: readonly T[] | undefined) => [...a ?? [], ...b ?? []]
+export function pasteClip(
+  board: Board,
+  pageId: PageId,
+  clip: Sheet,
+  by: { dx: number; dy: number },
+  fresh: () => string,
+): { board: Board; ids: string[] } {
+  const {
+    masters,
+    sheet: { page, keys },
+  } = adopted(board.masters, renamed(clip, fresh), () => fresh() as MasterId)
+  const ids = [...fixedOn(page.backdrop), ...page.places, ...(page.steps ?? []), ...page.pieces].map(
+    thing => thing.id as string,
+  )
+  const joined = <T>(a: readonly T[] | undefined, b: readonly T[] | undefined) => [...(a ?? []), ...(b ?? [])]
   const pasted = withPage({ ...board, masters: [...masters] }, pageId, p => ({
     ...p,
     backdrop: withFixedOf(p.backdrop, page.backdrop),
-    places: joined(p.places, page.places), pieces: joined(p.pieces, page.pieces), ledge: joined(p.ledge, page.ledge),
-    staged: { ...p.staged, ...page.staged }, steps: joined(p.steps, page.steps), groups: joined(p.groups, page.groups),
+    places: joined(p.places, page.places),
+    pieces: joined(p.pieces, page.pieces),
+    ledge: joined(p.ledge, page.ledge),
+    staged: { ...p.staged, ...page.staged },
+    steps: joined(p.steps, page.steps),
+    groups: joined(p.groups, page.groups),
   }))
   const withKeys = { ...pasted, keys: [...pasted.keys, ...keys.map(key => ({ ...key, page: pageId }))] }
-  // What comes from a larger page is brought onto this one, each by itself. What stood here before stays, in a pasted step's part of the page too.
+  // What comes from a larger page is brought onto this one, each by itself. What stood here before stays, in a pasted
+  // step's part of the page too.
   const fitting = withPage(withKeys, pageId, room => onToPage(room, withKeys))
   const laid = new Set(ids)
-  const boxes = new Map(allItemsOf(fitting, pageId).flatMap(item => laid.has(item.id) ? [[item.id, item.box] as const] : []))
+  const boxes = new Map(
+    allItemsOf(fitting, pageId).flatMap(item => (laid.has(item.id) ? [[item.id, item.box] as const] : [])),
+  )
   return { board: withPage(fitting, pageId, room => boxed(room, moveAll(boxes, by.dx, by.dy, room))), ids }
 }
 
 /** The same again, and again, each a step further along a line; on a full page fewer. */
-export function repeatItems(board: Board, pageId: PageId, ids: ReadonlySet<string>, by: { dx: number, dy: number }, times: number, fresh: () => string): { board: Board, ids: string[] } {
+export function repeatItems(
+  board: Board,
+  pageId: PageId,
+  ids: ReadonlySet<string>,
+  by: { dx: number; dy: number },
+  times: number,
+  fresh: () => string,
+): { board: Board; ids: string[] } {
   const clip = clipOf(board, pageId, ids)
   let all: string[] = []
   let now = board
@@ -82,14 +113,23 @@ export function repeatItems(board: Board, pageId: PageId, ids: ReadonlySet<strin
   return { board: now, ids: all }
 }
 
-/** These go from the board, pieces too; only pieces that an answer about something else names stand on the ledge again. */
+/**
+ * These go from the board, pieces too; only pieces that an answer about something else names stand on the ledge again.
+ */
 export function cutItems(board: Board, pageId: PageId, ids: ReadonlySet<string>): Board {
   const left = removeItems(board, pageId, ids)
   const named = new Set<string>(left.keys.flatMap(key => referencesOf(key).pieces))
-  return removePieces(left, pageId, new Set(requirePage(left, pageId).pieces.flatMap(({ id }) => ids.has(id) && !named.has(id) ? [id] : [])))
+  return removePieces(
+    left,
+    pageId,
+    new Set(requirePage(left, pageId).pieces.flatMap(({ id }) => (ids.has(id) && !named.has(id) ? [id] : []))),
+  )
 }
 
-/** The board with this one thing on the page and nothing else, so that it can be tried in another size at little cost. Steps stay, since their numbers come from those before them. */
+/**
+ * The board with this one thing on the page and nothing else, so that it can be tried in another size at little cost.
+ * Steps stay, since their numbers come from those before them.
+ */
 export function alone(board: Board, pageId: PageId, id: string): Board {
   const { page } = clipOf(board, pageId, new Set([id]))
   const { steps } = requirePage(board, pageId)

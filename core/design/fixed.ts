@@ -24,21 +24,57 @@ const SMALLEST_CLIP: Size = { width: 96, height: 56 }
 const SMALLEST_LINK: Size = { width: 96, height: 48 }
 
 export const HANDLING: { readonly [L in FixedList]: Handling<FixedIn<L>> } = {
-  pictures: { kind: 'picture', boxOf: onlyBox, inBox: (picture, box) => ({ ...picture, ...box }), turned: turnedPicture, keepsShape: true, smallest: SMALL },
-  figures: {
-    kind: 'figure', boxOf, inBox: (figure, box) => ({ ...figure, shape: stretched(figure.shape, box) }),
-    turned: (figure, degrees) => ({ ...figure, shape: turnedShape(figure.shape, degrees) }), keepsShape: false, smallest: SMALL,
+  pictures: {
+    kind: 'picture',
+    boxOf: onlyBox,
+    inBox: (picture, box) => ({ ...picture, ...box }),
+    turned: turnedPicture,
+    keepsShape: true,
+    smallest: SMALL,
   },
-  clips: { kind: 'clip', boxOf: onlyBox, inBox: (clip, box) => ({ ...clip, ...box }), turned: clip => clip, keepsShape: false, smallest: SMALLEST_CLIP },
-  links: { kind: 'link', boxOf: onlyBox, inBox: (link, box) => ({ ...link, ...box }), turned: link => link, keepsShape: false, smallest: SMALLEST_LINK },
-  lines: { kind: 'line', boxOf: boxOfLine, inBox: lineIn, turned: turnedLine, keepsShape: false, smallest: { width: 0, height: 0 } },
+  figures: {
+    kind: 'figure',
+    boxOf,
+    inBox: (figure, box) => ({ ...figure, shape: stretched(figure.shape, box) }),
+    turned: (figure, degrees) => ({ ...figure, shape: turnedShape(figure.shape, degrees) }),
+    keepsShape: false,
+    smallest: SMALL,
+  },
+  clips: {
+    kind: 'clip',
+    boxOf: onlyBox,
+    inBox: (clip, box) => ({ ...clip, ...box }),
+    turned: clip => clip,
+    keepsShape: false,
+    smallest: SMALLEST_CLIP,
+  },
+  links: {
+    kind: 'link',
+    boxOf: onlyBox,
+    inBox: (link, box) => ({ ...link, ...box }),
+    turned: link => link,
+    keepsShape: false,
+    smallest: SMALLEST_LINK,
+  },
+  lines: {
+    kind: 'line',
+    boxOf: boxOfLine,
+    inBox: lineIn,
+    turned: turnedLine,
+    keepsShape: false,
+    smallest: { width: 0, height: 0 },
+  },
 }
 
 /** The backdrop with those of its things changed that are among these, as their kind has it. */
-export function handled(backdrop: Backdrop, ids: { readonly has: (id: string) => boolean }, change: <T extends { id: string }>(handling: Handling<T>, thing: T) => T): Backdrop {
+export function handled(
+  backdrop: Backdrop,
+  ids: { readonly has: (id: string) => boolean },
+  change: <T extends { id: string }>(handling: Handling<T>, thing: T) => T,
+): Backdrop {
   return withFixed(backdrop, (things, list) => {
-    const handling = HANDLING[list] as unknown as Handling<typeof things[number]>
-    return things.map(thing => ids.has(thing.id) ? change(handling, thing) : thing)
+    const handling = HANDLING[list] as unknown as Handling<(typeof things)[number]>
+    return things.map(thing => (ids.has(thing.id) ? change(handling, thing) : thing))
   })
 }
 
@@ -47,7 +83,12 @@ function onlyBox({ x, y, width, height }: Box): Box {
 }
 
 function boxOfLine({ from, to }: Line): Box {
-  return { x: Math.min(from.x, to.x), y: Math.min(from.y, to.y), width: Math.abs(to.x - from.x), height: Math.abs(to.y - from.y) }
+  return {
+    x: Math.min(from.x, to.x),
+    y: Math.min(from.y, to.y),
+    width: Math.abs(to.x - from.x),
+    height: Math.abs(to.y - from.y),
+  }
 }
 
 /** Each end stays at the corner of the box where it was. */
@@ -68,9 +109,13 @@ function turnedPicture(picture: BackdropPicture, degrees: number): BackdropPictu
   let next = picture
   for (let i = 0; i < by; i++) {
     const { x, y, width, height, crop, quarters, ...rest } = next
-    const turned = ((quarters ?? 0) + 1) % 4 as 0 | 1 | 2 | 3
+    const turned = (((quarters ?? 0) + 1) % 4) as 0 | 1 | 2 | 3
     next = {
-      ...rest, x: x + (width - height) / 2, y: y + (height - width) / 2, width: height, height: width,
+      ...rest,
+      x: x + (width - height) / 2,
+      y: y + (height - width) / 2,
+      width: height,
+      height: width,
       ...(turned && { quarters: turned }),
       ...(crop && { crop: { left: crop.bottom, top: crop.left, right: crop.top, bottom: crop.right } }),
     }

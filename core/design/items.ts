@@ -24,71 +24,105 @@ export interface Item {
 }
 
 /** Everything that hands can catch on a page, whichever station is open. */
-export const allItemsOf = (board: Board, pageId: PageId): Item[] => (['backdrop', 'places', 'pieces'] as const).flatMap(layer => itemsOf(board, pageId, layer))
+export const allItemsOf = (board: Board, pageId: PageId): Item[] =>
+  (['backdrop', 'places', 'pieces'] as const).flatMap(layer => itemsOf(board, pageId, layer))
 
 /** What stands on a layer of the page, from the back to the front. */
 export function itemsOf(board: Board, pageId: PageId, layer: Layer): Item[] {
   const page = requirePage(board, pageId)
   switch (layer) {
-    case 'backdrop': return FIXED_LISTS.flatMap(list => fixedItems(page, list))
-    case 'places': return [
-      ...(page.steps ?? []).map((s): Item => ({ ...whole(s.id, 'step', s), smallest: { width: 96, height: 72 } })),
-      ...page.places.map((p): Item => ({ ...whole(p.id, 'place', boxOf(p)), keepsShape: p.kind === 'pin', smallest: PLACE_TRAITS[p.kind].smallest })),
-    ]
-    case 'pieces': return stagedItems(board, page)
+    case 'backdrop':
+      return FIXED_LISTS.flatMap(list => fixedItems(page, list))
+    case 'places':
+      return [
+        ...(page.steps ?? []).map((s): Item => ({ ...whole(s.id, 'step', s), smallest: { width: 96, height: 72 } })),
+        ...page.places.map((p): Item => ({
+          ...whole(p.id, 'place', boxOf(p)),
+          keepsShape: p.kind === 'pin',
+          smallest: PLACE_TRAITS[p.kind].smallest,
+        })),
+      ]
+    case 'pieces':
+      return stagedItems(board, page)
   }
 }
 
 function fixedItems<L extends FixedList>(page: Page, list: L): Item[] {
   const { kind, boxOf: boxed, keepsShape, smallest } = HANDLING[list]
-  return (page.backdrop[list] as readonly FixedIn<L>[] | undefined ?? []).map(thing => ({ ...whole(thing.id, kind, boxed(thing)), keepsShape, smallest }))
+  return ((page.backdrop[list] as readonly FixedIn<L>[] | undefined) ?? []).map(thing => ({
+    ...whole(thing.id, kind, boxed(thing)),
+    keepsShape,
+    smallest,
+  }))
 }
 
-const whole = (id: string, kind: Item['kind'], { x, y, width, height }: Box): Item => ({ id, kind, box: { x, y, width, height }, resizes: true, keepsShape: false, smallest: { width: 12, height: 12 } })
-
+const whole = (id: string, kind: Item['kind'], { x, y, width, height }: Box): Item => ({
+  id,
+  kind,
+  box: { x, y, width, height },
+  resizes: true,
+  keepsShape: false,
+  smallest: { width: 12, height: 12 },
+})
 
 function stagedItems(board: Board, page: Page): Item[] {
   const masters = new Map(board.masters.map(m => [m.id, m]))
-  return page.pieces.flatMap((piece) => {
+  return page.pieces.flatMap(piece => {
     const at = page.staged?.[piece.id]
     const { width, height } = around(masters.get(piece.master)!, at?.turn ?? 0)
-    return at ? [{ ...whole(piece.id, 'piece', { x: at.x - width / 2, y: at.y - height / 2, width, height }), resizes: false }] : []
+    return at
+      ? [{ ...whole(piece.id, 'piece', { x: at.x - width / 2, y: at.y - height / 2, width, height }), resizes: false }]
+      : []
   })
 }
 
 /** The size of the box around something that lies aslant. */
 function around({ width, height }: Size, degrees: number): Size {
-  const [cos, sin] = [Math.abs(Math.cos(degrees * Math.PI / 180)), Math.abs(Math.sin(degrees * Math.PI / 180))]
+  const [cos, sin] = [Math.abs(Math.cos((degrees * Math.PI) / 180)), Math.abs(Math.sin((degrees * Math.PI) / 180))]
   return { width: width * cos + height * sin, height: width * sin + height * cos }
 }
 
-/** New boxes for some of what stands on the page, of whatever layer; each held on the page and no smaller than it may be. */
+/**
+ * New boxes for some of what stands on the page, of whatever layer; each held on the page and no smaller than it may
+ * be.
+ */
 export function setBoxes(board: Board, pageId: PageId, boxes: Boxes): Board {
-  return withPage(board, pageId, (page) => {
+  return withPage(board, pageId, page => {
     const items = new Map(allItemsOf(board, pageId).map(item => [item.id, item]))
-    const held = new Map([...boxes].flatMap(([id, box]) => items.has(id) ? [[id, fitted(page, box, items.get(id)!.smallest)] as const] : []))
+    const held = new Map(
+      [...boxes].flatMap(([id, box]) =>
+        items.has(id) ? [[id, fitted(page, box, items.get(id)!.smallest)] as const] : [],
+      ),
+    )
     return boxed(page, held)
   })
 }
 
 function fitted(page: Size, box: Box, smallest: Size): Box {
   const within = (size: number, least: number, most: number) => Math.min(Math.max(size, least), most)
-  return heldOn(page, { ...box, width: within(box.width, smallest.width, page.width), height: within(box.height, smallest.height, page.height) })
+  return heldOn(page, {
+    ...box,
+    width: within(box.width, smallest.width, page.width),
+    height: within(box.height, smallest.height, page.height),
+  })
 }
 
 /** The page with these things in these boxes. */
 export function boxed(page: Page, boxes: Boxes): Page {
-  const to = <T extends { id: string }>(thing: T, change: (thing: T, box: Box) => T): T => boxes.has(thing.id) ? change(thing, boxes.get(thing.id)!) : thing
+  const to = <T extends { id: string }>(thing: T, change: (thing: T, box: Box) => T): T =>
+    boxes.has(thing.id) ? change(thing, boxes.get(thing.id)!) : thing
   return {
     ...page,
     backdrop: handled(page.backdrop, boxes, (handling, thing) => handling.inBox(thing, boxes.get(thing.id)!)),
     places: page.places.map(p => to(p, placeIn)),
     ...(page.steps && { steps: page.steps.map(s => to(s, (step, box) => ({ ...step, ...box }))) }),
     ...(page.staged && {
-      staged: Object.fromEntries(Object.entries(page.staged).map(([id, at]) => {
-        const box = boxes.get(id)
-        return [id, box ? { ...at, x: box.x + box.width / 2, y: box.y + box.height / 2 } : at]
-      })),
+      staged: Object.fromEntries(
+        Object.entries(page.staged).map(([id, at]) => {
+          const box = boxes.get(id)
+          return [id, box ? { ...at, x: box.x + box.width / 2, y: box.y + box.height / 2 } : at]
+        }),
+      ),
     }),
   }
 }
@@ -102,14 +136,22 @@ export function grouped(page: Page, ids: Iterable<string>): Set<string> {
 
 /** From now on these move together. Whoever was in another group leaves it. Fewer than two: nothing changes. */
 export function group(board: Board, pageId: PageId, ids: readonly string[]): Board {
-  return ids.length < 2 ? board : withPage(board, pageId, page => withGroups(page, [...without(page.groups, new Set(ids)), [...ids]]))
+  return ids.length < 2
+    ? board
+    : withPage(board, pageId, page => withGroups(page, [...without(page.groups, new Set(ids)), [...ids]]))
 }
 
 export function ungroup(board: Board, pageId: PageId, ids: readonly string[]): Board {
-  return withPage(board, pageId, page => withGroups(page, (page.groups ?? []).filter(members => !members.some(id => ids.includes(id)))))
+  return withPage(board, pageId, page =>
+    withGroups(
+      page,
+      (page.groups ?? []).filter(members => !members.some(id => ids.includes(id))),
+    ),
+  )
 }
 
-const without = (groups: Page['groups'], ids: ReadonlySet<string>) => (groups ?? []).map(members => members.filter(id => !ids.has(id))).filter(members => members.length > 1)
+const without = (groups: Page['groups'], ids: ReadonlySet<string>) =>
+  (groups ?? []).map(members => members.filter(id => !ids.has(id))).filter(members => members.length > 1)
 
 function withGroups({ groups: _, ...page }: Page, groups: string[][]): Page {
   return groups.length ? { ...page, groups } : page
@@ -120,7 +162,9 @@ export function movingWith(board: Board, pageId: PageId, ids: Iterable<string>):
   const page = requirePage(board, pageId)
   const items = allItemsOf(board, pageId)
   const moving = new Set(ids)
-  for (const step of page.steps ?? []) if (moving.has(step.id)) items.filter(item => item.kind !== 'step' && middleIn(item.box, step)).forEach(item => moving.add(item.id))
+  for (const step of page.steps ?? [])
+    if (moving.has(step.id))
+      items.filter(item => item.kind !== 'step' && middleIn(item.box, step)).forEach(item => moving.add(item.id))
   return new Map(items.filter(item => moving.has(item.id)).map(item => [item.id, item.box]))
 }
 
@@ -135,19 +179,27 @@ function middleIn({ x, y, width, height }: Box, room: Box): boolean {
   return cx >= room.x && cx <= room.x + room.width && cy >= room.y && cy <= room.y + room.height
 }
 
-/** They go, and with places and figures every answer that named them. A piece only leaves the page, and stands on the ledge again. */
+/**
+ * They go, and with places and figures every answer that named them. A piece only leaves the page, and stands on the
+ * ledge again.
+ */
 export function removeItems(board: Board, pageId: PageId, ids: ReadonlySet<string>): Board {
   const page = requirePage(board, pageId)
   const places = page.places.filter(p => ids.has(p.id)).map(p => p.id)
   const figures = (page.backdrop.figures ?? []).filter(f => ids.has(f.id)).map(f => f.id)
   const stays = <T extends { id: string }>(things: readonly T[]) => things.filter(thing => !ids.has(thing.id))
-  const left = withPage(board, pageId, p => withGroups({
-    ...p,
-    places: stays(p.places),
-    backdrop: withFixed(p.backdrop, stays),
-    ...(p.steps && { steps: stays(p.steps) }),
-  }, without(p.groups, ids)))
-  const keys = left.keys.flatMap((key) => {
+  const left = withPage(board, pageId, p =>
+    withGroups(
+      {
+        ...p,
+        places: stays(p.places),
+        backdrop: withFixed(p.backdrop, stays),
+        ...(p.steps && { steps: stays(p.steps) }),
+      },
+      without(p.groups, ids),
+    ),
+  )
+  const keys = left.keys.flatMap(key => {
     const first = places.reduce<typeof key | null>((rest, place) => rest && withoutPlace(rest, place), key)
     return figures.reduce((rest, figure) => rest && withoutFigure(rest, figure), first) ?? []
   })
@@ -167,14 +219,19 @@ export function bringTo(board: Board, pageId: PageId, ids: ReadonlySet<string>, 
   }))
 }
 
-/** Everything on the page moved and, where it is larger than the page, made smaller, so that nothing stands off it. Pictures keep their proportions. */
+/**
+ * Everything on the page moved and, where it is larger than the page, made smaller, so that nothing stands off it.
+ * Pictures keep their proportions.
+ */
 export function onToPage(page: Page, board: Board): Page {
   const alone = { ...board, pages: [page] }
-  const boxes = allItemsOf(alone, page.id).map(item => [item.id, fitted(page, item.keepsShape ? inProportion(item.box, page) : item.box, item.smallest)] as const)
+  const boxes = allItemsOf(alone, page.id).map(
+    item => [item.id, fitted(page, item.keepsShape ? inProportion(item.box, page) : item.box, item.smallest)] as const,
+  )
   return boxed(page, new Map(boxes))
 }
 /** About the same middle, no larger than the page on either side. */
 function inProportion({ x, y, width, height }: Box, page: Size): Box {
   const by = Math.min(1, page.width / width, page.height / height)
-  return { x: x + width * (1 - by) / 2, y: y + height * (1 - by) / 2, width: width * by, height: height * by }
+  return { x: x + (width * (1 - by)) / 2, y: y + (height * (1 - by)) / 2, width: width * by, height: height * by }
 }

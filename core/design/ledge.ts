@@ -4,9 +4,9 @@ import { tellingLedge } from '../preflight/rules/tellingLedge'
 import { rescrambled } from './pieces'
 
 /**
- * The board with its ledges laid by chance that can't be foreseen, of which only the result is kept: nothing that could be
- * reckoned back to the order in which the teacher typed the words, or to the key. A page whose pieces and answers leave its old
- * order as good as it was keeps it, so that nothing jumps while a teacher works.
+ * The board with its ledges laid by chance that can't be foreseen, of which only the result is kept: nothing that could
+ * be reckoned back to the order in which the teacher typed the words, or to the key. A page whose pieces and answers
+ * leave its old order as good as it was keeps it, so that nothing jumps while a teacher works.
  */
 export function layLedges(board: Board, chance: Random, before?: Board): Board {
   return board.pages.reduce((now, page) => {
@@ -14,7 +14,7 @@ export function layLedges(board: Board, chance: Random, before?: Board): Board {
     if (old && page.ledge === old.ledge) return now
     const kept = old && asBefore(page, old)
     if (kept) {
-      const withOld = { ...now, pages: now.pages.map(p => p.id === page.id ? kept : p) }
+      const withOld = { ...now, pages: now.pages.map(p => (p.id === page.id ? kept : p)) }
       if (!tells(withOld, page)) return withOld
     }
     return rescrambled(now, page.id, chance)
@@ -28,4 +28,5 @@ function asBefore(page: Page, old: Page): Page | null {
   return ledge.length === page.ledge.length ? { ...page, ledge } : null
 }
 
-const tells = (board: Board, page: Page) => tellingLedge.look({ ...board, pages: board.pages.filter(p => p.id === page.id) }, []).length > 0
+const tells = (board: Board, page: Page) =>
+  tellingLedge.look({ ...board, pages: board.pages.filter(p => p.id === page.id) }, []).length > 0

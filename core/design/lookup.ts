@@ -13,7 +13,7 @@ export function requirePage(board: Board, id: PageId): Page {
 /** The board with one page changed. */
 export function withPage(board: Board, id: PageId, change: (page: Page) => Page): Board {
   requirePage(board, id)
-  return { ...board, pages: board.pages.map(page => page.id === id ? change(page) : page) }
+  return { ...board, pages: board.pages.map(page => (page.id === id ? change(page) : page)) }
 }
 
 /** The page's sort, if it has one. */
@@ -21,5 +21,5 @@ export const sortKeyOf = (board: Board, page: PageId): SortKey | undefined => ke
 
 /** The board with one sort key changed. */
 export function withSortKey(board: Board, id: SortKey['id'], change: (key: SortKey) => SortKey): Board {
-  return { ...board, keys: board.keys.map((key): Key => key.kind === 'sort' && key.id === id ? change(key) : key) }
+  return { ...board, keys: board.keys.map((key): Key => (key.kind === 'sort' && key.id === id ? change(key) : key)) }
 }

@@ -11,10 +11,14 @@ export function groupsOf(before: OrderKey['before']): PieceId[][] | null {
   if (!after) return null
   const earlier = (id: PieceId) => [...after.values()].filter(followers => followers.has(id)).length
   const byLevel = new Map<number, PieceId[]>()
-  for (const id of after.keys()) byLevel.set(earlier(id), [...byLevel.get(earlier(id)) ?? [], id])
+  for (const id of after.keys()) byLevel.set(earlier(id), [...(byLevel.get(earlier(id)) ?? []), id])
   const groups = [...byLevel].toSorted(([a], [b]) => a - b).map(([, ids]) => ids)
   const again = closure(beforeOf(groups))
-  const same = again && [...after].every(([id, followers]) => again.get(id)?.size === followers.size && [...followers].every(f => again.get(id)!.has(f)))
+  const same =
+    again
+    && [...after].every(
+      ([id, followers]) => again.get(id)?.size === followers.size && [...followers].every(f => again.get(id)!.has(f)),
+    )
   return same ? groups : null
 }
 
@@ -23,13 +27,18 @@ export function beforeOf(groups: readonly (readonly PieceId[])[]): [PieceId, Pie
   return groups.slice(1).flatMap((group, i) => groups[i]!.flatMap(a => group.map((b): [PieceId, PieceId] => [a, b])))
 }
 
-/** The group and the next one made into one, so that their order is free; with only one group left there is no order: null. */
+/**
+ * The group and the next one made into one, so that their order is free; with only one group left there is no order:
+ * null.
+ */
 export function joined(groups: readonly (readonly PieceId[])[], at: number): PieceId[][] | null {
-  const next = groups.flatMap((group, i) => i === at ? [[...group, ...groups[i + 1] ?? []]] : i === at + 1 ? [] : [[...group]])
+  const next = groups.flatMap((group, i) =>
+    i === at ? [[...group, ...(groups[i + 1] ?? [])]] : i === at + 1 ? [] : [[...group]],
+  )
   return next.length > 1 ? next : null
 }
 
 /** The group taken apart: each piece in a place of its own, in the order in which they are named. */
 export function parted(groups: readonly (readonly PieceId[])[], at: number): PieceId[][] {
-  return groups.flatMap((group, i) => i === at ? group.map(id => [id]) : [[...group]])
+  return groups.flatMap((group, i) => (i === at ? group.map(id => [id]) : [[...group]]))
 }

@@ -23,40 +23,73 @@ export interface WordList {
 
 /** One word or phrase a line; empty lines are passed over, spaces are tidied, the same word twice stays twice. */
 export function readWordList(text: string, room: number = MOST_PIECES): WordList {
-  const lines = text.split(/\r\n|\r|\n/).map(line => line.normalize('NFC').replace(/\s+/g, ' ').trim()).filter(Boolean)
+  const lines = text
+    .split(/\r\n|\r|\n/)
+    .map(line => line.normalize('NFC').replace(/\s+/g, ' ').trim())
+    .filter(Boolean)
   const words = lines.slice(0, room)
   return {
-    words: words.map(word => [...word].length > PIECE_TEXT_LONGEST ? [...word].slice(0, PIECE_TEXT_LONGEST).join('') : word),
+    words: words.map(word =>
+      [...word].length > PIECE_TEXT_LONGEST ? [...word].slice(0, PIECE_TEXT_LONGEST).join('') : word,
+    ),
     cut: words.filter(word => [...word].length > PIECE_TEXT_LONGEST).length,
     left: lines.length - words.length,
   }
 }
 
-export interface Ids { readonly piece: () => PieceId, readonly master: () => MasterId }
-
-/** Cards for these words on the ledge: all cards of the board get the one size that the longest needs, and the ledge is scrambled. */
-export function addCards(board: Board, pageId: PageId, words: readonly string[], ids: Ids): Board {
-  const { board: withMaster, master } = masterFor(board, 'card', ids)
-  return addPieces(withMaster, pageId, words.map(text => ({ kind: 'card', id: ids.piece(), master, text })))
+export interface Ids {
+  readonly piece: () => PieceId
+  readonly master: () => MasterId
 }
 
-export function addPictureCards(board: Board, pageId: PageId, cards: readonly Omit<PictureCard, 'kind' | 'id' | 'master'>[], ids: Ids): Board {
+/**
+ * Cards for these words on the ledge: all cards of the board get the one size that the longest needs, and the ledge is
+ * scrambled.
+ */
+export function addCards(board: Board, pageId: PageId, words: readonly string[], ids: Ids): Board {
+  const { board: withMaster, master } = masterFor(board, 'card', ids)
+  return addPieces(
+    withMaster,
+    pageId,
+    words.map(text => ({ kind: 'card', id: ids.piece(), master, text })),
+  )
+}
+
+export function addPictureCards(
+  board: Board,
+  pageId: PageId,
+  cards: readonly Omit<PictureCard, 'kind' | 'id' | 'master'>[],
+  ids: Ids,
+): Board {
   const { board: withMaster, master } = masterFor(board, 'picture-card', ids)
-  return addPieces(withMaster, pageId, cards.map(card => ({ ...card, kind: 'picture-card', id: ids.piece(), master })))
+  return addPieces(
+    withMaster,
+    pageId,
+    cards.map(card => ({ ...card, kind: 'picture-card', id: ids.piece(), master })),
+  )
 }
 
 /** What is said of one piece alone; the common size follows its words. */
-export function changePiece(board: Board, pageId: PageId, id: PieceId, change: { text?: string, alt?: string, turns?: boolean }): Board {
-  return sized(withPage(board, pageId, page => ({
-    ...page,
-    pieces: page.pieces.map((whole): Piece => {
-      if (whole.id !== id) return whole
-      const { turns: before, ...piece } = whole
-      const turns = change.turns ?? before
-      const common = { text: change.text ?? piece.text, ...(turns && { turns }) }
-      return 'alt' in piece && change.alt !== undefined ? { ...piece, ...common, alt: change.alt } : { ...piece, ...common }
-    }),
-  })))
+export function changePiece(
+  board: Board,
+  pageId: PageId,
+  id: PieceId,
+  change: { text?: string; alt?: string; turns?: boolean },
+): Board {
+  return sized(
+    withPage(board, pageId, page => ({
+      ...page,
+      pieces: page.pieces.map((whole): Piece => {
+        if (whole.id !== id) return whole
+        const { turns: before, ...piece } = whole
+        const turns = change.turns ?? before
+        const common = { text: change.text ?? piece.text, ...(turns && { turns }) }
+        return 'alt' in piece && change.alt !== undefined
+          ? { ...piece, ...common, alt: change.alt }
+          : { ...piece, ...common }
+      }),
+    })),
+  )
 }
 
 /** The pieces go, with their answers. None: the board as it was. */
@@ -66,11 +99,15 @@ export function removePieces(board: Board, pageId: PageId, ids: ReadonlySet<Piec
     ...page,
     pieces: page.pieces.filter(piece => !ids.has(piece.id)),
     ledge: page.ledge.filter(piece => !ids.has(piece)),
-    ...(page.staged && { staged: Object.fromEntries(Object.entries(page.staged).filter(([piece]) => !ids.has(piece as PieceId))) }),
+    ...(page.staged && {
+      staged: Object.fromEntries(Object.entries(page.staged).filter(([piece]) => !ids.has(piece as PieceId))),
+    }),
   }))
   return sized({
     ...left,
-    keys: left.keys.flatMap(key => [...ids].reduce<typeof key | null>((rest, id) => rest && withoutPiece(rest, id), key) ?? []),
+    keys: left.keys.flatMap(
+      key => [...ids].reduce<typeof key | null>((rest, id) => rest && withoutPiece(rest, id), key) ?? [],
+    ),
   })
 }
 
@@ -84,7 +121,7 @@ export function takeOffPage(board: Board, pageId: PageId, ids: readonly PieceId[
 
 /** The text size of all pieces of one master; their common size follows. */
 export function setTextSize(board: Board, master: MasterId, textSize: number): Board {
-  return sized({ ...board, masters: board.masters.map(m => m.id === master ? { ...m, textSize } : m) })
+  return sized({ ...board, masters: board.masters.map(m => (m.id === master ? { ...m, textSize } : m)) })
 }
 
 /** Another scramble, that takes the answers known so far into account. */
@@ -93,17 +130,29 @@ export function scrambleLedge(board: Board, pageId: PageId, chance: number | Ran
 }
 
 /**
- * What stands on the ledge together in the key must not stand together there: called again whenever the answers change. What a
- * teacher keeps is laid once more, by chance that nobody can foresee: see `ledge.ts`.
+ * What stands on the ledge together in the key must not stand together there: called again whenever the answers change.
+ * What a teacher keeps is laid once more, by chance that nobody can foresee: see `ledge.ts`.
  */
 export function rescrambled(board: Board, pageId: PageId, chance: number | Random = board.seed ?? 0): Board {
   const groupOf = groupsIn(board, pageId)
-  return withPage(board, pageId, (page) => {
-    // Bins, and tiles that no key asks for by name, keep their order behind the rest: it tells nothing, and helps to find them.
+  return withPage(board, pageId, page => {
+    // Bins, and tiles that no key asks for by name, keep their order behind the rest: it tells nothing, and helps to
+    // find them.
     const asked = new Set(board.keys.filter(key => key.page === pageId).flatMap(key => referencesOf(key).pieces))
     const inOrder = page.pieces.filter(p => p.bin || (['tile', 'token', 'cover'].includes(p.kind) && !asked.has(p.id)))
     const others = page.pieces.filter(p => !inOrder.includes(p))
-    return { ...page, ledge: [...scramble(others.map(p => p.id), groupOf, chance, row => toldBy(board, pageId, row)), ...inOrder.map(p => p.id)] }
+    return {
+      ...page,
+      ledge: [
+        ...scramble(
+          others.map(p => p.id),
+          groupOf,
+          chance,
+          row => toldBy(board, pageId, row),
+        ),
+        ...inOrder.map(p => p.id),
+      ],
+    }
   })
 }
 
@@ -111,21 +160,32 @@ export function rescrambled(board: Board, pageId: PageId, chance: number | Rando
 export function groupsIn(board: Board, pageId: PageId): (id: PieceId) => string | undefined {
   const homes = sortKeyOf(board, pageId)?.homes
   if (homes) return id => homes[id]?.join(' ')
-  const sets = new Map(keysOn(board.keys, pageId, 'match').flatMap(key => key.sets.flatMap((set, i) => set.map(id => [id, `${key.id} ${i}`] as const))))
+  const sets = new Map(
+    keysOn(board.keys, pageId, 'match').flatMap(key =>
+      key.sets.flatMap((set, i) => set.map(id => [id, `${key.id} ${i}`] as const)),
+    ),
+  )
   return id => sets.get(id)
 }
 
 /** Worse than anything that stands side by side: a row that is the answer. */
 const ANSWER = 1000
 
-/** How much a row on the ledge gives away: an order that is asked for, or the pieces of slots and gaps in the order of those. */
+/**
+ * How much a row on the ledge gives away: an order that is asked for, or the pieces of slots and gaps in the order of
+ * those.
+ */
 export function toldBy(board: Board, pageId: PageId, row: readonly PieceId[]): number {
-  const inOrder = keysOn(board.keys, pageId, 'order').filter((key) => {
+  const inOrder = keysOn(board.keys, pageId, 'order').filter(key => {
     const after = closure(key.before)
     const asked = row.filter(id => after?.has(id))
-    return after !== null && asked.length > 1 && asked.every((id, i) => asked.slice(i + 1).every(later => !after.get(later)!.has(id)))
+    return (
+      after !== null
+      && asked.length > 1
+      && asked.every((id, i) => asked.slice(i + 1).every(later => !after.get(later)!.has(id)))
+    )
   }).length
-  const filled = keysOn(board.keys, pageId, 'slots').filter((key) => {
+  const filled = keysOn(board.keys, pageId, 'slots').filter(key => {
     const wanted = [...new Set(Object.values(key.fits).flatMap(pieces => pieces[0] ?? []))]
     const asked = row.filter(id => wanted.includes(id))
     return wanted.length > 1 && asked.every((id, i) => id === wanted[i])
@@ -133,35 +193,51 @@ export function toldBy(board: Board, pageId: PageId, row: readonly PieceId[]): n
   return ANSWER * (inOrder + filled)
 }
 
-/** Pieces on the ledge: scrambled among the others, or in the order given behind them, as tiles are that tell nothing by their order. */
-export function addPieces(board: Board, pageId: PageId, pieces: readonly Piece[], order: 'scrambled' | 'as-given' = 'scrambled'): Board {
+/**
+ * Pieces on the ledge: scrambled among the others, or in the order given behind them, as tiles are that tell nothing by
+ * their order.
+ */
+export function addPieces(
+  board: Board,
+  pageId: PageId,
+  pieces: readonly Piece[],
+  order: 'scrambled' | 'as-given' = 'scrambled',
+): Board {
   const room = MOST_PIECES - requirePage(board, pageId).pieces.length
   const added = pieces.slice(0, room)
-  const larger = sized(withPage(board, pageId, (page: Page) => ({
-    ...page,
-    pieces: [...page.pieces, ...added],
-    ledge: [...page.ledge, ...added.map(p => p.id)],
-  })))
+  const larger = sized(
+    withPage(board, pageId, (page: Page) => ({
+      ...page,
+      pieces: [...page.pieces, ...added],
+      ledge: [...page.ledge, ...added.map(p => p.id)],
+    })),
+  )
   return order === 'scrambled' ? rescrambled(larger, pageId) : larger
 }
 
-function masterFor(board: Board, kind: PieceKind, ids: Ids): { board: Board, master: MasterId } {
+function masterFor(board: Board, kind: PieceKind, ids: Ids): { board: Board; master: MasterId } {
   const known = board.masters.find(master => master.kind === kind)
   if (known) return { board, master: known.id }
   const master: Master = { id: ids.master(), kind, textSize: CARD_TEXT_SIZE, width: 1, height: 1 }
   return { board: { ...board, masters: [...board.masters, master] }, master: master.id }
 }
 
-/** Every master of cards, labels and notes gets the size that the longest of its pieces needs, on whichever page that is; the others are as large as they were made. */
+/**
+ * Every master of cards, labels and notes gets the size that the longest of its pieces needs, on whichever page that
+ * is; the others are as large as they were made.
+ */
 function sized(board: Board): Board {
   const pieces = board.pages.flatMap(page => page.pieces)
   return {
     ...board,
-    masters: board.masters.map((master) => {
+    masters: board.masters.map(master => {
       const texts = pieces.filter(piece => piece.master === master.id).map(piece => piece.text)
       const { size } = PIECE_TRAITS[master.kind]
       if (master.fixed || size === 'made') return master
-      return { ...master, ...size === 'words' ? cardSize(texts, master.textSize) : pictureCardSize(texts, master.textSize) }
+      return {
+        ...master,
+        ...(size === 'words' ? cardSize(texts, master.textSize) : pictureCardSize(texts, master.textSize)),
+      }
     }),
   }
 }

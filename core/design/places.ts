@@ -14,9 +14,12 @@ const GAP = 24
 export const HEADING_ROOM = 40
 const SMALLEST_ZONE = 48
 
-/** Adds a zone after the last and lays out all the page's zones afresh if they still stand in the row that this file made. */
+/**
+ * Adds a zone after the last and lays out all the page's zones afresh if they still stand in the row that this file
+ * made.
+ */
 export function addZone(board: Board, pageId: PageId, id: PlaceId, heading: string): Board {
-  return withPage(board, pageId, (page) => {
+  return withPage(board, pageId, page => {
     const tidy = isRow(page)
     const zone: Zone = { kind: 'zone', id, heading, shape: { kind: 'rectangle', ...nextBox(page) } }
     const places = [...page.places, zone]
@@ -33,23 +36,26 @@ export function zonesInRow(board: Board, pageId: PageId): Board {
   return withPage(board, pageId, page => ({ ...page, places: inRow(page, page.places) }))
 }
 
-/** Parts of a place replaced; null where that makes no place any more (a scale that runs backwards, a text without a gap). */
+/**
+ * Parts of a place replaced; null where that makes no place any more (a scale that runs backwards, a text without a
+ * gap).
+ */
 export function changed(place: Place, part: object): Place | null {
   const read = v.safeParse(PlaceSchema, { ...place, ...part }, { abortEarly: true })
   return read.success ? read.output : null
 }
 
 export function changePlace(board: Board, pageId: PageId, id: PlaceId, to: (place: Place) => Place): Board {
-  return withPage(board, pageId, page => ({ ...page, places: page.places.map(place => place.id === id ? to(place) : place) }))
+  return withPage(board, pageId, page => ({
+    ...page,
+    places: page.places.map(place => (place.id === id ? to(place) : place)),
+  }))
 }
 
 /** The place goes, and with it every answer that named it. */
 export function removePlace(board: Board, pageId: PageId, id: PlaceId): Board {
   const without = withPage(board, pageId, page => ({ ...page, places: page.places.filter(place => place.id !== id) }))
-  return {
-    ...without,
-    keys: without.keys.flatMap(key => withoutPlace(key, id) ?? []),
-  }
+  return { ...without, keys: without.keys.flatMap(key => withoutPlace(key, id) ?? []) }
 }
 
 /** The shape keeps its kind; that each kind of place allows it is not visible through the spread. */
@@ -58,13 +64,20 @@ export const placeIn = (place: Place, box: Box): Place => ({ ...place, shape: st
 function rowBoxes(page: Page, count: number): Box[] {
   const width = (page.width - 2 * MARGIN - (count - 1) * GAP) / count
   const y = MARGIN / 2 + HEADING_ROOM
-  return Array.from({ length: count }, (_, i) => ({ x: MARGIN + i * (width + GAP), y, width, height: page.height - y - MARGIN }))
+  return Array.from({ length: count }, (_, i) => ({
+    x: MARGIN + i * (width + GAP),
+    y,
+    width,
+    height: page.height - y - MARGIN,
+  }))
 }
 
 function inRow(page: Page, places: readonly Place[]): Place[] {
   const zones = places.filter(place => place.kind === 'zone')
-  const boxes = new Map(rowBoxes(page, zones.length).map((box, i) => [zones[i]!.id, { ...box, width: Math.max(SMALLEST_ZONE, box.width) }]))
-  return places.map(place => boxes.has(place.id) ? placeIn(place, heldOn(page, boxes.get(place.id)!)) : place)
+  const boxes = new Map(
+    rowBoxes(page, zones.length).map((box, i) => [zones[i]!.id, { ...box, width: Math.max(SMALLEST_ZONE, box.width) }]),
+  )
+  return places.map(place => (boxes.has(place.id) ? placeIn(place, heldOn(page, boxes.get(place.id)!)) : place))
 }
 
 function isRow(page: Page): boolean {
@@ -74,7 +87,12 @@ function isRow(page: Page): boolean {
   function isAt(place: Place, i: number): boolean {
     const a = boxOf(place)
     const b = boxes[i]!
-    return Math.abs(a.x - b.x) < 0.01 && Math.abs(a.y - b.y) < 0.01 && Math.abs(a.width - b.width) < 0.01 && Math.abs(a.height - b.height) < 0.01
+    return (
+      Math.abs(a.x - b.x) < 0.01
+      && Math.abs(a.y - b.y) < 0.01
+      && Math.abs(a.width - b.width) < 0.01
+      && Math.abs(a.height - b.height) < 0.01
+    )
   }
 }
 

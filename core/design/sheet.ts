@@ -7,5 +7,9 @@ import { requirePage } from './lookup'
 export function sheetOf(board: Board, id: PageId): Sheet {
   const page = requirePage(board, id)
   const used = new Set(page.pieces.map(piece => piece.master))
-  return { page, masters: board.masters.filter(master => used.has(master.id)), keys: board.keys.filter(key => key.page === id) }
+  return {
+    page,
+    masters: board.masters.filter(master => used.has(master.id)),
+    keys: board.keys.filter(key => key.page === id),
+  }
 }

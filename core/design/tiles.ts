@@ -6,8 +6,21 @@ import { quantity, readQuantity } from '../exact/quantity'
 import { addPieces, type Ids } from './pieces'
 import { masterOf } from './styles'
 
-export const FAMILIES = ['base-ten', 'fraction-bars', 'fraction-circles', 'counters', 'two-sided', 'money', 'algebra', 'rods', 'dots', 'digits', 'letters', 'clock'] as const
-export type Family = typeof FAMILIES[number]
+export const FAMILIES = [
+  'base-ten',
+  'fraction-bars',
+  'fraction-circles',
+  'counters',
+  'two-sided',
+  'money',
+  'algebra',
+  'rods',
+  'dots',
+  'digits',
+  'letters',
+  'clock',
+] as const
+export type Family = (typeof FAMILIES)[number]
 
 /** A few words or numbers that a family is made from; what each family does with them is said in `tilesOf`. */
 export interface FamilyPlan {
@@ -20,11 +33,14 @@ export interface FamilyPlan {
 }
 
 /** One tile with its own style. */
-export interface TilePlan { readonly master: Omit<Master, 'id'>, readonly piece: DistributiveOmit<Piece, 'id' | 'master' | 'bin'> }
+export interface TilePlan {
+  readonly master: Omit<Master, 'id'>
+  readonly piece: DistributiveOmit<Piece, 'id' | 'master' | 'bin'>
+}
 type DistributiveOmit<T, K extends PropertyKey> = T extends unknown ? Omit<T, K> : never
 
 /** Points: the side of the unit that a family's other sizes are whole multiples of. */
-export const UNIT = { 'base-ten': 14, 'rods': 22, 'one': 26 } as const
+export const UNIT = { 'base-ten': 14, rods: 22, one: 26 } as const
 export const WHOLE_BAR = 480
 const BAR_HEIGHT = 42
 const WHOLE_CIRCLE = 168
@@ -32,23 +48,46 @@ const WHOLE_CIRCLE = 168
 export const ALGEBRA_X = 26 * Math.E
 
 /** Light enough for black words: at least 7 : 1 each. Neighbours differ in lightness as well as in hue. */
-const COLOURS = ['#d9ecdf', '#f8e2b2', '#cfe3f3', '#f3d9d2', '#e6dcf2', '#dfe6c4', '#fbe9d7', '#cdeae6', '#efe2d0', '#e3e8ee'] as const
+const COLOURS = [
+  '#d9ecdf',
+  '#f8e2b2',
+  '#cfe3f3',
+  '#f3d9d2',
+  '#e6dcf2',
+  '#dfe6c4',
+  '#fbe9d7',
+  '#cdeae6',
+  '#efe2d0',
+  '#e3e8ee',
+] as const
 const colour = (i: number) => COLOURS[i % COLOURS.length]!
 const NEGATIVE = '#f3c9c0'
 
 const USUAL: Readonly<Record<Family, string>> = {
-  'base-ten': '1 10 100', 'fraction-bars': '1 2 3 4 5 6 8 10 12', 'fraction-circles': '1 2 3 4 6 8', 'counters': '1', 'two-sided': '1', 'money': '1 2 5 10 20 50',
-  'algebra': 'x^2 x 1', 'rods': '1 2 3 4 5 6 7 8 9 10', 'dots': '1', 'digits': '0 1 2 3 4 5 6 7 8 9', 'letters': 'a b c d e f g h i j k l m n o p q r s t u v w x y z', 'clock': '',
+  'base-ten': '1 10 100',
+  'fraction-bars': '1 2 3 4 5 6 8 10 12',
+  'fraction-circles': '1 2 3 4 6 8',
+  counters: '1',
+  'two-sided': '1',
+  money: '1 2 5 10 20 50',
+  algebra: 'x^2 x 1',
+  rods: '1 2 3 4 5 6 7 8 9 10',
+  dots: '1',
+  digits: '0 1 2 3 4 5 6 7 8 9',
+  letters: 'a b c d e f g h i j k l m n o p q r s t u v w x y z',
+  clock: '',
 }
 
 const MOST_KINDS = 40
 
 /**
  * The tiles of a family, one of each, in the order asked for; what can't be one of the family is left out.
- * - base-ten: 1, 10, 100 and 1000. A ten is as long as ten ones, a hundred is ten tens side by side; a thousand is a block with the face of a hundred.
+ * - base-ten: 1, 10, 100 and 1000. A ten is as long as ten ones, a hundred is ten tens side by side; a thousand is a
+ *   block with the face of a hundred.
  * - fraction bars and circles: denominators from 1 to 24. A half is as long, or as wide at the middle, as two quarters.
  * - counters, two-sided counters (with their negative behind), ten-frame dots: a value each.
- * - money: values, which may have a decimal point; coins grow with their value, the upper half of more than four are notes.
+ * - money: values, which may have a decimal point; coins grow with their value, the upper half of more than four are
+ *   notes.
  * - algebra: x^2, x, 1 (and with other letters): sides of length x and 1, the negative behind.
  * - rods: whole numbers from 1 to 20, as long as their number.
  * - digits with their value; letters, or whatever else is asked for, as square cards; a clock's two hands.
@@ -56,21 +95,70 @@ const MOST_KINDS = 40
 export function tilesOf(family: Family, of: string): TilePlan[] {
   const words = [...new Set((of.trim() || USUAL[family]).split(/[\s,;]+/).filter(Boolean))].slice(0, MOST_KINDS)
   switch (family) {
-    case 'base-ten': return words.flatMap((word, i) => baseTen(word, i) ?? [])
-    case 'fraction-bars': return denominators(words).map((n, i) => tile(fraction(n), fraction(n), { width: WHOLE_BAR / n, height: BAR_HEIGHT, colour: colour(i), textSize: n > 12 ? 10 : 15 }))
-    case 'fraction-circles': return denominators(words).map((n, i) =>
-      tile(fraction(n), fraction(n), { width: WHOLE_CIRCLE, height: WHOLE_CIRCLE, colour: colour(i), textSize: n > 8 ? 11 : 15, look: n === 1 ? { kind: 'round' } : { kind: 'sector', share: `1/${n}` } }, { turns: n > 1 }))
-    case 'counters': return values(words).map((value, i) => tile(value, value, round(40, i)))
-    case 'two-sided': return values(words).map((value, i) => tile(value, value, round(44, i), { other: { text: negative(value), value: negate(value), colour: NEGATIVE } }))
-    case 'dots': return values(words).map((value, i) => tile('', value, { ...round(34, i), colour: '#d98b3a' }))
-    case 'money': return money(values(words))
-    case 'algebra': return words.flatMap((word, i) => algebra(word, i) ?? [])
-    case 'rods': return words.map(Number).filter(n => Number.isInteger(n) && n >= 1 && n <= 20).map((n, i) =>
-      tile(String(n), String(n), { width: n * UNIT.rods, height: UNIT.rods, colour: colour(i), textSize: 13, look: { kind: 'units', across: n, down: 1 } }))
-    case 'digits': return words.filter(word => /^\d$/.test(word)).map(digit => tile(digit, digit, { width: 48, height: 48, colour: '#ffffff', textSize: 24 }))
-    case 'letters': return words.filter(word => [...word].length <= 4).map(text =>
-      ({ master: { kind: 'card', width: 48, height: 48, textSize: [...text].length > 2 ? 18 : 24, fixed: true }, piece: { kind: 'card', text } }))
-    case 'clock': return [hand('hour', 132, 13), hand('minute', 210, 9)]
+    case 'base-ten':
+      return words.flatMap((word, i) => baseTen(word, i) ?? [])
+    case 'fraction-bars':
+      return denominators(words).map((n, i) =>
+        tile(fraction(n), fraction(n), {
+          width: WHOLE_BAR / n,
+          height: BAR_HEIGHT,
+          colour: colour(i),
+          textSize: n > 12 ? 10 : 15,
+        }),
+      )
+    case 'fraction-circles':
+      return denominators(words).map((n, i) =>
+        tile(
+          fraction(n),
+          fraction(n),
+          {
+            width: WHOLE_CIRCLE,
+            height: WHOLE_CIRCLE,
+            colour: colour(i),
+            textSize: n > 8 ? 11 : 15,
+            look: n === 1 ? { kind: 'round' } : { kind: 'sector', share: `1/${n}` },
+          },
+          { turns: n > 1 },
+        ),
+      )
+    case 'counters':
+      return values(words).map((value, i) => tile(value, value, round(40, i)))
+    case 'two-sided':
+      return values(words).map((value, i) =>
+        tile(value, value, round(44, i), { other: { text: negative(value), value: negate(value), colour: NEGATIVE } }),
+      )
+    case 'dots':
+      return values(words).map((value, i) => tile('', value, { ...round(34, i), colour: '#d98b3a' }))
+    case 'money':
+      return money(values(words))
+    case 'algebra':
+      return words.flatMap((word, i) => algebra(word, i) ?? [])
+    case 'rods':
+      return words
+        .map(Number)
+        .filter(n => Number.isInteger(n) && n >= 1 && n <= 20)
+        .map((n, i) =>
+          tile(String(n), String(n), {
+            width: n * UNIT.rods,
+            height: UNIT.rods,
+            colour: colour(i),
+            textSize: 13,
+            look: { kind: 'units', across: n, down: 1 },
+          }),
+        )
+    case 'digits':
+      return words
+        .filter(word => /^\d$/.test(word))
+        .map(digit => tile(digit, digit, { width: 48, height: 48, colour: '#ffffff', textSize: 24 }))
+    case 'letters':
+      return words
+        .filter(word => [...word].length <= 4)
+        .map(text => ({
+          master: { kind: 'card', width: 48, height: 48, textSize: [...text].length > 2 ? 18 : 24, fixed: true },
+          piece: { kind: 'card', text },
+        }))
+    case 'clock':
+      return [hand('hour', 132, 13), hand('minute', 210, 9)]
   }
 }
 
@@ -81,30 +169,55 @@ export function addFamily(board: Board, page: PageId, { family, of, bins, each }
   const pieces = plans.flatMap(({ master, piece }) => {
     const { id: style, masters: all } = masterOf(masters, master, ids.master)
     masters = all
-    return Array.from({ length: bins ? 1 : each }, () => ({ ...piece, id: ids.piece(), master: style, ...(bins && { bin: true }) }) as Piece)
+    return Array.from(
+      { length: bins ? 1 : each },
+      () => ({ ...piece, id: ids.piece(), master: style, ...(bins && { bin: true }) }) as Piece,
+    )
   })
   return addPieces({ ...board, masters: [...masters] }, page, pieces, 'as-given')
 }
 
 type Style = Omit<Master, 'id' | 'kind'>
-function tile(text: string, value: string, style: Style, more: Partial<Extract<TilePlan['piece'], { kind: 'tile' }>> = {}): TilePlan {
+function tile(
+  text: string,
+  value: string,
+  style: Style,
+  more: Partial<Extract<TilePlan['piece'], { kind: 'tile' }>> = {},
+): TilePlan {
   return { master: { kind: 'tile', ...style }, piece: { kind: 'tile', text, value, ...more } }
 }
-const round = (size: number, i: number): Style => ({ width: size, height: size, colour: colour(i), textSize: 15, look: { kind: 'round' } })
+const round = (size: number, i: number): Style => ({
+  width: size,
+  height: size,
+  colour: colour(i),
+  textSize: 15,
+  look: { kind: 'round' },
+})
 
 function baseTen(word: string, i: number): TilePlan | null {
   const side = UNIT['base-ten']
-  const shapes: Readonly<Record<string, readonly [number, number]>> = { 1: [1, 1], 10: [1, 10], 100: [10, 10], 1000: [10, 10] }
+  const shapes: Readonly<Record<string, readonly [number, number]>> = {
+    1: [1, 1],
+    10: [1, 10],
+    100: [10, 10],
+    1000: [10, 10],
+  }
   const [across, down] = shapes[word] ?? []
   if (!across || !down) return null
   return tile(word === '1000' ? '1000' : '', word, {
-    width: across * side, height: down * side, colour: colour(i), textSize: 24, ...(word !== '1000' && { look: { kind: 'units', across, down } }),
+    width: across * side,
+    height: down * side,
+    colour: colour(i),
+    textSize: 24,
+    ...(word !== '1000' && { look: { kind: 'units', across, down } }),
   })
 }
 
-const denominators = (words: readonly string[]) => words.map(Number).filter(n => Number.isInteger(n) && n >= 1 && n <= 24)
-const fraction = (n: number) => n === 1 ? '1' : `1/${n}`
-const values = (words: readonly string[]) => words.filter(word => readQuantity(word) !== null && readMeasure(word) !== null)
+const denominators = (words: readonly string[]) =>
+  words.map(Number).filter(n => Number.isInteger(n) && n >= 1 && n <= 24)
+const fraction = (n: number) => (n === 1 ? '1' : `1/${n}`)
+const values = (words: readonly string[]) =>
+  words.filter(word => readQuantity(word) !== null && readMeasure(word) !== null)
 const negative = (value: string) => `−${value}`
 const negate = (value: string) => quantity(value).neg().toFraction()
 
@@ -112,35 +225,53 @@ const negate = (value: string) => quantity(value).neg().toFraction()
 function money(all: readonly string[]): TilePlan[] {
   const order = all.toSorted((a, b) => quantity(a).compare(quantity(b)))
   const coins = order.length > 4 ? Math.ceil(order.length / 2) : order.length
-  return order.map((value, i) => i < coins
-    ? tile(value, value, { ...round(38 + i * 5, i), textSize: 16 })
-    : tile(value, value, { width: 84 + (i - coins) * 8, height: 46, colour: colour(i), textSize: 18 }))
+  return order.map((value, i) =>
+    i < coins
+      ? tile(value, value, { ...round(38 + i * 5, i), textSize: 16 })
+      : tile(value, value, { width: 84 + (i - coins) * 8, height: 46, colour: colour(i), textSize: 18 }),
+  )
 }
 
 /**
- * Each letter has a length of its own, none a whole number of ones, and no two of them alike or near it: x is the shortest, the
- * others follow it in the alphabet at steps that no ones fit into.
+ * Each letter has a length of its own, none a whole number of ones, and no two of them alike or near it: x is the
+ * shortest, the others follow it in the alphabet at steps that no ones fit into.
  */
-export const algebraLength = (letter: string): number => ALGEBRA_LENGTHS[(letter.charCodeAt(0) - 'x'.charCodeAt(0) + 26) % 26]!
+export const algebraLength = (letter: string): number =>
+  ALGEBRA_LENGTHS[(letter.charCodeAt(0) - 'x'.charCodeAt(0) + 26) % 26]!
 
 /** Points: by how much lengths differ at the least, from each other and from whole ones. */
 const LENGTHS_APART = 4
 const ALGEBRA_LENGTHS = Array.from({ length: 80 }, (_, i) => ALGEBRA_X + i * 4.7)
-  .filter(length => Math.abs(length - Math.round(length / UNIT.one) * UNIT.one) >= LENGTHS_APART).slice(0, 26)
+  .filter(length => Math.abs(length - Math.round(length / UNIT.one) * UNIT.one) >= LENGTHS_APART)
+  .slice(0, 26)
 
 /** Up to two letters in all: x^2 and xy have two sides, x has one and a unit. */
 function algebra(word: string, i: number): TilePlan | null {
-  const sides = [...word.replace(/\^?[2²]/, m => m ? '#' : '').matchAll(/[a-z]#?/g)].flatMap(([letter]) => letter!.endsWith('#') ? [letter![0]!, letter![0]!] : [letter!])
+  const sides = [...word.replace(/\^?[2²]/, m => (m ? '#' : '')).matchAll(/[a-z]#?/g)].flatMap(([letter]) =>
+    letter!.endsWith('#') ? [letter![0]!, letter![0]!] : [letter!],
+  )
   if (word !== '1' && (sides.length === 0 || sides.length > 2 || !/^[a-z]{1,2}$|^[a-z](\^2|²)$/.test(word))) return null
-  const length = (letter: string | undefined) => letter === undefined ? UNIT.one : algebraLength(letter)
+  const length = (letter: string | undefined) => (letter === undefined ? UNIT.one : algebraLength(letter))
   const [a, b] = sides
   const text = word.replace('^2', '²')
-  return tile(text, '1', { width: length(a), height: length(b), colour: colour(i), textSize: 15 }, {
-    term: word, turns: a !== b, other: { text: negative(text), value: '-1', colour: NEGATIVE },
-  })
+  return tile(
+    text,
+    '1',
+    { width: length(a), height: length(b), colour: colour(i), textSize: 15 },
+    { term: word, turns: a !== b, other: { text: negative(text), value: '-1', colour: NEGATIVE } },
+  )
 }
 
 function hand(name: string, length: number, width: number): TilePlan {
-  return { master: { kind: 'token', width: length, height: length, colour: '#3c494a', textSize: width, look: { kind: 'hand' } }, piece: { kind: 'token', text: '', alt: `${name} hand`, turns: true } }
+  return {
+    master: {
+      kind: 'token',
+      width: length,
+      height: length,
+      colour: '#3c494a',
+      textSize: width,
+      look: { kind: 'hand' },
+    },
+    piece: { kind: 'token', text: '', alt: `${name} hand`, turns: true },
+  }
 }
-

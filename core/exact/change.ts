@@ -1,21 +1,27 @@
 import { quantity, type Quantity } from './quantity'
 
 /** A value that tiles have, and how many of it there are; null for as many as are needed. */
-export interface Supply { readonly value: Quantity, readonly many: number | null }
+export interface Supply {
+  readonly value: Quantity
+  readonly many: number | null
+}
 
 /** So many amounts are worked out; a target beyond them is left open. */
 const MOST_AMOUNTS = 1_000_000
 
 /**
  * The fewest tiles that make an amount, by change-making: for every smaller amount the fewest that make it (dynamic
- * programming over the amounts, each limited value in parts of 1, 2, 4, … of it; M. Dantzig 1957 for the limited case, from
- * memory). Exact over one denominator. Values of nought or less are left out, for they make no sum smaller. Null where no
- * choice makes the amount; undefined where there are too many amounts to tell.
+ * programming over the amounts, each limited value in parts of 1, 2, 4, … of it; M. Dantzig 1957 for the limited case,
+ * from memory). Exact over one denominator. Values of nought or less are left out, for they make no sum smaller. Null
+ * where no choice makes the amount; undefined where there are too many amounts to tell.
  */
 export function fewestTiles(target: Quantity, supplies: readonly Supply[]): number | null | undefined {
   if (target.compare(0) < 0) return null
   const useful = supplies.filter(({ value, many }) => value.compare(0) > 0 && value.compare(target) <= 0 && many !== 0)
-  const denominator = [target, ...useful.map(supply => supply.value)].reduce((common, { d }) => common / gcd(common, d) * d, 1n)
+  const denominator = [target, ...useful.map(supply => supply.value)].reduce(
+    (common, { d }) => (common / gcd(common, d)) * d,
+    1n,
+  )
   const whole = (value: Quantity) => value.n * (denominator / value.d)
   const step = useful.reduce((common, { value }) => gcd(common, whole(value)), 0n)
   if (target.equals(0)) return 0
@@ -33,14 +39,15 @@ export function fewestTiles(target: Quantity, supplies: readonly Supply[]): numb
     }
     for (let left = many, part = 1; left > 0; left -= part, part *= 2) {
       const taken = Math.min(part, left)
-      for (let at = most; at >= taken * size; at--) fewest[at] = Math.min(fewest[at]!, fewest[at - taken * size]! + taken)
+      for (let at = most; at >= taken * size; at--)
+        fewest[at] = Math.min(fewest[at]!, fewest[at - taken * size]! + taken)
     }
   }
   return Number.isFinite(fewest[most]!) ? fewest[most]! : null
 }
 
 /** The tiles that a page offers, by their values. */
-export function supplyOf(tiles: readonly { readonly value: Quantity, readonly bin: boolean }[]): Supply[] {
+export function supplyOf(tiles: readonly { readonly value: Quantity; readonly bin: boolean }[]): Supply[] {
   const many = new Map<string, number | null>()
   for (const { value, bin } of tiles) {
     const name = value.toFraction()

@@ -2,13 +2,18 @@ import Fraction from 'fraction.js'
 import * as v from 'valibot'
 import { quantityText, readQuantity, sum, type Quantity } from './quantity'
 
-/** A polynomial as its terms: "x^2", "xy", "x", and "1" for the plain number; terms that are worth nothing are absent. */
+/**
+ * A polynomial as its terms: "x^2", "xy", "x", and "1" for the plain number; terms that are worth nothing are absent.
+ */
 export type Polynomial = ReadonlyMap<string, Quantity>
 
 const LETTERS = /^(?:[a-z](?:\^?[2-9]|[²³])?){0,3}$/
 const TERM = /^([-+−])?\s*(\d+(?:[.,]\d+)?(?:\s*\/\s*\d+)?)?\s*\*?\s*((?:[a-z](?:\^[2-9]|[²³])?)*)\s*/i
 
-/** The letters of a term in one way of writing: in alphabetical order, powers with ^, "1" for none. Null if it isn't one. */
+/**
+ * The letters of a term in one way of writing: in alphabetical order, powers with ^, "1" for none. Null if it isn't
+ * one.
+ */
 export function readTerm(text: string): string | null {
   const plain = text.trim().toLowerCase()
   if (plain === '1') return '1'
@@ -21,7 +26,11 @@ export function readTerm(text: string): string | null {
   return named(powers)
 }
 
-export const TermSchema = v.pipe(v.string(), v.maxLength(9), v.check(text => readTerm(text) !== null, 'Not a term: 1, x, x^2 and xy are'))
+export const TermSchema = v.pipe(
+  v.string(),
+  v.maxLength(9),
+  v.check(text => readTerm(text) !== null, 'Not a term: 1, x, x^2 and xy are'),
+)
 
 /** Reads "x^2 + 6x + 9". Null for anything else: no brackets, no division by letters. Nothing: null. */
 export function readPolynomial(text: string): Polynomial | null {
@@ -40,7 +49,11 @@ export function readPolynomial(text: string): Polynomial | null {
   return terms.length ? polynomialOf(terms) : null
 }
 
-export const PolynomialSchema = v.pipe(v.string(), v.maxLength(120), v.check(text => readPolynomial(text) !== null, 'Not an expression: x^2 + 6x + 9 is'))
+export const PolynomialSchema = v.pipe(
+  v.string(),
+  v.maxLength(120),
+  v.check(text => readPolynomial(text) !== null, 'Not an expression: x^2 + 6x + 9 is'),
+)
 
 /** A polynomial that the schema has let through. Throws for any other text. */
 export function polynomial(text: string): Polynomial {
@@ -53,14 +66,17 @@ export function polynomial(text: string): Polynomial {
 export function polynomialOf(terms: Iterable<readonly [string, Quantity]>): Polynomial {
   const sizes = new Map<string, Quantity>()
   for (const [term, size] of terms) sizes.set(term, (sizes.get(term) ?? new Fraction(0)).add(size))
-  return new Map([...sizes].filter(([, size]) => !size.equals(0)).toSorted(([a], [b]) => degree(b) - degree(a) || (a < b ? -1 : 1)))
+  return new Map(
+    [...sizes].filter(([, size]) => !size.equals(0)).toSorted(([a], [b]) => degree(b) - degree(a) || (a < b ? -1 : 1)),
+  )
 }
 
 export function multiply(a: Polynomial, b: Polynomial): Polynomial {
   return polynomialOf([...a].flatMap(([s, m]) => [...b].map(([t, n]): [string, Quantity] => [product(s, t), m.mul(n)])))
 }
 
-export const equalPolynomials = (a: Polynomial, b: Polynomial) => a.size === b.size && [...a].every(([term, size]) => b.get(term)?.equals(size))
+export const equalPolynomials = (a: Polynomial, b: Polynomial) =>
+  a.size === b.size && [...a].every(([term, size]) => b.get(term)?.equals(size))
 
 /** The value where each letter stands for a number; null when a letter has none. */
 export function evaluate(p: Polynomial, values: Readonly<Record<string, Quantity>>): Quantity | null {
@@ -80,13 +96,15 @@ export function evaluate(p: Polynomial, values: Readonly<Record<string, Quantity
 /** "x² + 6x + 9", highest powers first; nought for no terms. */
 export function polynomialText(p: Polynomial): string {
   if (p.size === 0) return '0'
-  return [...p].map(([term, size], i) => {
-    const minus = size.compare(0) < 0
-    const many = size.abs()
-    const letters = term === '1' ? '' : term.replaceAll('^2', '²').replaceAll('^3', '³')
-    const text = letters && many.equals(1) ? letters : `${quantityText(many)}${letters}`
-    return i === 0 ? `${minus ? '−' : ''}${text}` : ` ${minus ? '−' : '+'} ${text}`
-  }).join('')
+  return [...p]
+    .map(([term, size], i) => {
+      const minus = size.compare(0) < 0
+      const many = size.abs()
+      const letters = term === '1' ? '' : term.replaceAll('^2', '²').replaceAll('^3', '³')
+      const text = letters && many.equals(1) ? letters : `${quantityText(many)}${letters}`
+      return i === 0 ? `${minus ? '−' : ''}${text}` : ` ${minus ? '−' : '+'} ${text}`
+    })
+    .join('')
 }
 
 function powersOf(term: string): Map<string, number> {
@@ -102,5 +120,8 @@ function product(a: string, b: string): string {
 }
 
 const named = (powers: ReadonlyMap<string, number>) =>
-  [...powers].toSorted(([a], [b]) => a < b ? -1 : 1).map(([letter, power]) => power === 1 ? letter : `${letter}^${power}`).join('') || '1'
+  [...powers]
+    .toSorted(([a], [b]) => (a < b ? -1 : 1))
+    .map(([letter, power]) => (power === 1 ? letter : `${letter}^${power}`))
+    .join('') || '1'
 const degree = (term: string) => [...powersOf(term).values()].reduce((a, b) => a + b, 0)

@@ -8,7 +8,15 @@ const PictureSchema = v.object({
   base64: v.pipe(v.string(), v.maxLength(40_000_000), v.regex(/^[A-Za-z0-9+/]*={0,2}$/)),
 })
 
-export const CLIP_TYPES = ['audio/mpeg', 'audio/wav', 'audio/mp4', 'audio/webm', 'audio/ogg', 'video/mp4', 'video/webm'] as const
+export const CLIP_TYPES = [
+  'audio/mpeg',
+  'audio/wav',
+  'audio/mp4',
+  'audio/webm',
+  'audio/ogg',
+  'video/mp4',
+  'video/webm',
+] as const
 const ClipFileSchema = v.object({
   mediaType: v.picklist(CLIP_TYPES),
   base64: v.pipe(v.string(), v.maxLength(72_000_000), v.regex(/^[A-Za-z0-9+/]*={0,2}$/)),
@@ -31,14 +39,25 @@ export interface BoardFile {
 export type BoardFileFault = BoardFault | { readonly code: 'no-file' }
 
 export function writeBoardFile({ board, pictures, clips }: BoardFile): string {
-  return JSON.stringify({ format: 'dappled-slate/board-file', version: 1, board, pictures, ...Object.keys(clips).length && { clips } }, null, 1)
+  return JSON.stringify(
+    { format: 'dappled-slate/board-file', version: 1, board, pictures, ...(Object.keys(clips).length && { clips }) },
+    null,
+    1,
+  )
 }
 
 /** Reads such a file, or a bare board document; of that its pictures and clips are not known. */
 export function readBoardFile(data: unknown): Result<BoardFile, BoardFileFault> {
   const whole = v.safeParse(WholeSchema, data)
-  const isDocument = typeof data === 'object' && data !== null && 'format' in data && data.format === 'dappled-slate/board'
+  const isDocument =
+    typeof data === 'object' && data !== null && 'format' in data && data.format === 'dappled-slate/board'
   if (!whole.success && !isDocument) return refuse({ code: 'no-file' })
   const read = readBoard(whole.success ? whole.output.board : data)
-  return read.ok ? ok({ board: read.value, pictures: whole.success ? whole.output.pictures : {}, clips: whole.success ? whole.output.clips ?? {} : {} }) : read
+  return read.ok
+    ? ok({
+        board: read.value,
+        pictures: whole.success ? whole.output.pictures : {},
+        clips: whole.success ? (whole.output.clips ?? {}) : {},
+      })
+    : read
 }

@@ -6,7 +6,7 @@ export function canonicalJson(value: unknown): string {
   if (Array.isArray(value)) return `[${value.map(canonicalJson).join(',')}]`
   if (value !== null && typeof value === 'object') {
     const members = Object.entries(value).filter(([, member]) => member !== undefined)
-    members.sort(([a], [b]) => a < b ? -1 : a > b ? 1 : 0)
+    members.sort(([a], [b]) => (a < b ? -1 : a > b ? 1 : 0))
     return `{${members.map(([name, member]) => `${JSON.stringify(name)}:${canonicalJson(member)}`).join(',')}}`
   }
   if (typeof value === 'number' && !Number.isFinite(value)) throw new TypeError('JSON has no such number')

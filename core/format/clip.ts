@@ -15,12 +15,15 @@ const ClipSchema = v.object({
   keys: v.pipe(v.array(KeySchema), v.maxLength(200)),
 })
 
-export const writeClip = ({ page, masters, keys }: Sheet): string => JSON.stringify({ format: 'dappled-slate/clip', version: 1, page, masters, keys })
+export const writeClip = ({ page, masters, keys }: Sheet): string =>
+  JSON.stringify({ format: 'dappled-slate/clip', version: 1, page, masters, keys })
 
 /** Null for anything that isn't a whole clip. */
 export function readClip(text: string): Sheet | null {
   const parsed = v.safeParse(v.pipe(v.string(), v.parseJson(), ClipSchema), text)
   if (!parsed.success) return null
   const { page, masters, keys } = parsed.output
-  return checkBoard({ ...emptyBoard('clip', page.id, 0), pages: [page], masters, keys }) ? null : { page, masters, keys }
+  return checkBoard({ ...emptyBoard('clip', page.id, 0), pages: [page], masters, keys })
+    ? null
+    : { page, masters, keys }
 }

@@ -4,10 +4,13 @@ import Papa from 'papaparse'
 const RUNS = /^[=+\-@\t\r]/
 
 /**
- * A table as CSV (RFC 4180), with a byte order mark so that spreadsheets read its letters. A cell that a spreadsheet would take
- * for a formula has an apostrophe in front, which spreadsheets hide; numbers stay numbers.
+ * A table as CSV (RFC 4180), with a byte order mark so that spreadsheets read its letters. A cell that a spreadsheet
+ * would take for a formula has an apostrophe in front, which spreadsheets hide; numbers stay numbers.
  */
 export function writeCsv(rows: readonly (readonly string[])[]): string {
-  return `\uFEFF${Papa.unparse(rows.map(row => row.map(harmless)), { newline: '\r\n' })}\r\n`
+  return `\uFEFF${Papa.unparse(
+    rows.map(row => row.map(harmless)),
+    { newline: '\r\n' },
+  )}\r\n`
 }
-const harmless = (cell: string) => RUNS.test(cell) && !/^[+-]?\d+([.,]\d+)?$/.test(cell) ? `'${cell}` : cell
+const harmless = (cell: string) => (RUNS.test(cell) && !/^[+-]?\d+([.,]\d+)?$/.test(cell) ? `'${cell}` : cell)

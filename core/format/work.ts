@@ -7,7 +7,10 @@ import { apply } from '../slate/move'
 import { colourId, MOST_OWN, OwnSchema } from '../slate/own'
 import { emptySlate, HeightSchema, OnPageSchema, StrokeSchema, TextsSchema, type SlateState } from '../slate/state'
 
-/** A student's work on a board as a file: where each piece lies, what was written, drawn, joined and made. Ink needs no names. */
+/**
+ * A student's work on a board as a file: where each piece lies, what was written, drawn, joined and made. Ink needs no
+ * names.
+ */
 export const WorkSchema = v.object({
   format: v.literal('dappled-slate/work'),
   version: v.literal(1),
@@ -19,8 +22,12 @@ export const WorkSchema = v.object({
 })
 
 const REASONS = {
-  'unknown-piece': 'is not on this board', 'off-page': 'lies off its page', 'unknown-place': 'is not on this board',
-  'not-allowed': 'is not open to students on this board', 'not-your-part': 'is somebody else\'s part', 'full': 'is more than a slate holds',
+  'unknown-piece': 'is not on this board',
+  'off-page': 'lies off its page',
+  'unknown-place': 'is not on this board',
+  'not-allowed': 'is not open to students on this board',
+  'not-your-part': "is somebody else's part",
+  full: 'is more than a slate holds',
 } as const
 
 /** Reads work against the board it was done on: everything in it must be something that a student can do there. */
@@ -29,13 +36,23 @@ export function readWork(data: unknown, edition: Edition): Result<SlateState, st
   if (!parsed.success) return refuse(`${v.getDotPath(parsed.issues[0]) ?? 'file'}: ${parsed.issues[0].message}`)
   const { pieces, texts, strokes, own } = parsed.output
   const joined = Object.fromEntries(parsed.output.arrows.map(([from, to]) => [`${from}>${to}`, true as const]))
-  let result = apply(emptySlate, { kind: 'restore', pieces, texts, arrows: joined, strokes: [] }, { edition, actor: HOLDER })
+  let result = apply(
+    emptySlate,
+    { kind: 'restore', pieces, texts, arrows: joined, strokes: [] },
+    { edition, actor: HOLDER },
+  )
   strokes.forEach((stroke, i) => {
-    if (result.ok) result = apply(result.value, { kind: 'draw', stroke: `stroke-${String(i).padStart(4, '0')}`, ...stroke }, { edition, actor: HOLDER })
+    if (result.ok)
+      result = apply(
+        result.value,
+        { kind: 'draw', stroke: `stroke-${String(i).padStart(4, '0')}`, ...stroke },
+        { edition, actor: HOLDER },
+      )
   })
   own.forEach((as, i) => {
     const thing = as.kind === 'colour' ? colourId(as.place, as.cell) : `own-${String(i).padStart(4, '0')}`
-    if (result.ok) result = apply(result.value, { kind: 'own', thing, as, by: HOLDER.author }, { edition, actor: HOLDER })
+    if (result.ok)
+      result = apply(result.value, { kind: 'own', thing, as, by: HOLDER.author }, { edition, actor: HOLDER })
   })
   return result.ok ? ok(result.value) : refuse(`${result.reason.item}: ${REASONS[result.reason.code]}`)
 }

@@ -28,8 +28,8 @@ export function areaInside(points: readonly Point[], box: Box): number {
 }
 
 /**
- * Area of a simple polygon inside a convex one whose corners go clockwise as seen on the page (y runs downwards); cut by
- * each of its edges as by those of a box.
+ * Area of a simple polygon inside a convex one whose corners go clockwise as seen on the page (y runs downwards); cut
+ * by each of its edges as by those of a box.
  */
 export function areaWithin(points: readonly Point[], convex: readonly Point[]): number {
   let rest = points
@@ -70,7 +70,7 @@ export function within(points: readonly Point[], { x, y }: Point): boolean {
   let a = points.at(-1)
   if (!a) return false
   for (const b of points) {
-    if ((a.y > y) !== (b.y > y) && x < (b.x - a.x) * (y - a.y) / (b.y - a.y) + a.x) inside = !inside
+    if (a.y > y !== b.y > y && x < ((b.x - a.x) * (y - a.y)) / (b.y - a.y) + a.x) inside = !inside
     a = b
   }
   return inside

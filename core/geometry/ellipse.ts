@@ -1,9 +1,9 @@
 import type { Box } from './shape'
 
 /**
- * Area of an ellipse (given by the box around it) inside another box, in square points: exact, by integration. Stretched
- * to the unit circle, it is the integral over x of what lies between the box's lower and upper edge, each held within
- * the circle; the antiderivative of √(1 − x²) is (x·√(1 − x²) + arcsin x) / 2. An ellipse without area: 0.
+ * Area of an ellipse (given by the box around it) inside another box, in square points: exact, by integration.
+ * Stretched to the unit circle, it is the integral over x of what lies between the box's lower and upper edge, each
+ * held within the circle; the antiderivative of √(1 − x²) is (x·√(1 − x²) + arcsin x) / 2. An ellipse without area: 0.
  */
 export function ellipseInside(ellipse: Box, box: Box): number {
   const [rx, ry] = [ellipse.width / 2, ellipse.height / 2]

@@ -1,12 +1,17 @@
 import type { Point } from './shape'
 
 /** The line that fits points best, with how far they stray from it and how long it is between the outermost. */
-export interface Line { readonly through: Point, readonly angle: number, readonly stray: number, readonly length: number }
+export interface Line {
+  readonly through: Point
+  readonly angle: number
+  readonly stray: number
+  readonly length: number
+}
 
 /**
  * Total least squares: the line through the mean along which the points vary most (K. Pearson, "On lines and planes of
- * closest fit", Philosophical Magazine 2, 1901). `stray` is the root mean square distance from it. Null for fewer than two
- * different points.
+ * closest fit", Philosophical Magazine 2, 1901). `stray` is the root mean square distance from it. Null for fewer than
+ * two different points.
  */
 export function lineThrough(points: readonly Point[]): Line | null {
   const n = points.length
@@ -24,23 +29,28 @@ export function lineThrough(points: readonly Point[]): Line | null {
   const [cos, sin] = [Math.cos(turn), Math.sin(turn)]
   const along = points.map(p => (p.x - mean.x) * cos + (p.y - mean.y) * sin)
   const least = Math.max(0, (xx + yy - Math.hypot(xx - yy, 2 * xy)) / 2)
-  return { through: mean, angle: angleOf(cos, sin), stray: Math.sqrt(least / n), length: Math.max(...along) - Math.min(...along) }
+  return {
+    through: mean,
+    angle: angleOf(cos, sin),
+    stray: Math.sqrt(least / n),
+    length: Math.max(...along) - Math.min(...along),
+  }
 }
 
 export function distanceToLine(p: Point, { through, angle }: Pick<Line, 'through' | 'angle'>): number {
-  const turn = angle * Math.PI / 180
+  const turn = (angle * Math.PI) / 180
   return Math.abs((p.x - through.x) * Math.sin(turn) - (p.y - through.y) * Math.cos(turn))
 }
 
 /** Points at equal steps along a stroke, so that a slow part doesn't count more than a quick one. A dot: the dot. */
 export function evenly(points: readonly Point[], steps = 48): Point[] {
-  const lengths = points.map((p, i) => i === 0 ? 0 : Math.hypot(p.x - points[i - 1]!.x, p.y - points[i - 1]!.y))
+  const lengths = points.map((p, i) => (i === 0 ? 0 : Math.hypot(p.x - points[i - 1]!.x, p.y - points[i - 1]!.y)))
   const whole = lengths.reduce((a, b) => a + b, 0)
   if (whole === 0) return points.slice(0, 1)
   const result: Point[] = []
   let [i, passed] = [1, 0]
   for (let step = 0; step <= steps; step++) {
-    const at = whole * step / steps
+    const at = (whole * step) / steps
     while (i < points.length - 1 && passed + lengths[i]! < at) passed += lengths[i++]!
     const share = lengths[i]! === 0 ? 0 : Math.min(1, (at - passed) / lengths[i]!)
     const [a, b] = [points[i - 1]!, points[i]!]
@@ -51,7 +61,7 @@ export function evenly(points: readonly Point[], steps = 48): Point[] {
 
 /** From 0 up to 180: a line has no front and no back. */
 export function angleOf(dx: number, dy: number): number {
-  const angle = Math.atan2(dy, dx) * 180 / Math.PI
+  const angle = (Math.atan2(dy, dx) * 180) / Math.PI
   return ((angle % 180) + 180) % 180
 }
 

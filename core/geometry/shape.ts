@@ -9,7 +9,8 @@ export const SizeSchema = v.pipe(v.number(), v.finite(), v.gtValue(0), v.maxValu
 export const PointSchema = v.object({ x: LengthSchema, y: LengthSchema })
 export const BoxSchema = v.object({ x: LengthSchema, y: LengthSchema, width: SizeSchema, height: SizeSchema })
 
-// Written out: what is spread counts as doing something, so that a device which needs no schema would load it all the same.
+// Written out: what is spread counts as doing something, so that a device which needs no schema would load it all the
+// same.
 export const ShapeSchema = v.variant('kind', [
   v.object({ kind: v.literal('rectangle'), x: LengthSchema, y: LengthSchema, width: SizeSchema, height: SizeSchema }),
   v.object({ kind: v.literal('ellipse'), x: LengthSchema, y: LengthSchema, width: SizeSchema, height: SizeSchema }),
@@ -21,4 +22,7 @@ export type Point = v.InferOutput<typeof PointSchema>
 /** x and y are the top left corner. */
 export type Box = v.InferOutput<typeof BoxSchema>
 export type Shape = v.InferOutput<typeof ShapeSchema>
-export interface Size { readonly width: number, readonly height: number }
+export interface Size {
+  readonly width: number
+  readonly height: number
+}

@@ -3,16 +3,25 @@ import { angleBetween, angleOf, distanceToSegment } from './line'
 import { bounds, outline } from './outline'
 import type { Point, Shape } from './shape'
 
-/** Lines of symmetry through `centre`, as angles in degrees from 0 up to 180, clockwise from the right; *all*: a circle. */
-export interface Axes { readonly centre: Point, readonly angles: readonly number[] | 'all' }
+/**
+ * Lines of symmetry through `centre`, as angles in degrees from 0 up to 180, clockwise from the right; *all*: a circle.
+ */
+export interface Axes {
+  readonly centre: Point
+  readonly angles: readonly number[] | 'all'
+}
 
-/** Each point of a mirrored outline may lie off the outline by this share of the shape's size: outlines are drawn by hand. */
+/**
+ * Each point of a mirrored outline may lie off the outline by this share of the shape's size: outlines are drawn by
+ * hand.
+ */
 const TOLERANCE = 0.02
 const ROUND = 0.005
 
 /**
- * The lines of symmetry of a shape. An ellipse has two, a circle has all lines through its middle. Of a polygon every line
- * is tried that joins its centroid with a corner or with the middle of an edge: an axis goes through one of those. None: [].
+ * The lines of symmetry of a shape. An ellipse has two, a circle has all lines through its middle. Of a polygon every
+ * line is tried that joins its centroid with a corner or with the middle of an edge: an axis goes through one of those.
+ * None: [].
  */
 export function axesOf(shape: Shape): Axes {
   if (shape.kind === 'ellipse') {
@@ -32,7 +41,8 @@ export function axesOf(shape: Shape): Axes {
     if (Math.hypot(p.x - centre.x, p.y - centre.y) < TOLERANCE * size) continue
     const angle = angleOf(p.x - centre.x, p.y - centre.y)
     const known = angles.some(other => angleBetween(other, angle) < 1)
-    if (!known && points.every(q => distanceToOutline(mirrored(q, centre, angle), points) <= TOLERANCE * size)) angles.push(angle)
+    if (!known && points.every(q => distanceToOutline(mirrored(q, centre, angle), points) <= TOLERANCE * size))
+      angles.push(angle)
   }
   return { centre, angles: angles.toSorted((a, b) => a - b) }
 }
@@ -53,14 +63,21 @@ export function centroid(points: readonly Point[]): Point {
     x += (a.x + b.x) * cross
     y += (a.y + b.y) * cross
   })
-  if (area(points) < 1e-9) return { x: points.reduce((s, p) => s + p.x, 0) / points.length, y: points.reduce((s, p) => s + p.y, 0) / points.length }
+  if (area(points) < 1e-9)
+    return {
+      x: points.reduce((s, p) => s + p.x, 0) / points.length,
+      y: points.reduce((s, p) => s + p.y, 0) / points.length,
+    }
   return { x: x / (3 * twice), y: y / (3 * twice) }
 }
 
 function mirrored(p: Point, centre: Point, angle: number): Point {
-  const twice = 2 * angle * Math.PI / 180
+  const twice = (2 * angle * Math.PI) / 180
   const [dx, dy] = [p.x - centre.x, p.y - centre.y]
-  return { x: centre.x + dx * Math.cos(twice) + dy * Math.sin(twice), y: centre.y + dx * Math.sin(twice) - dy * Math.cos(twice) }
+  return {
+    x: centre.x + dx * Math.cos(twice) + dy * Math.sin(twice),
+    y: centre.y + dx * Math.sin(twice) - dy * Math.cos(twice),
+  }
 }
 
 function distanceToOutline(p: Point, points: readonly Point[]): number {

@@ -8,7 +8,8 @@ export function unionArea(boxes: readonly Box[]): number {
   for (let i = 1; i < xs.length; i++) {
     const across = boxes.filter(b => b.x < xs[i]! && b.x + b.width > xs[i - 1]!)
     for (let j = 1; j < ys.length; j++) {
-      if (across.some(b => b.y < ys[j]! && b.y + b.height > ys[j - 1]!)) area += (xs[i]! - xs[i - 1]!) * (ys[j]! - ys[j - 1]!)
+      if (across.some(b => b.y < ys[j]! && b.y + b.height > ys[j - 1]!))
+        area += (xs[i]! - xs[i - 1]!) * (ys[j]! - ys[j - 1]!)
     }
   }
   return area

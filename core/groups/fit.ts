@@ -1,13 +1,19 @@
 import { settle, type Wish } from './wishes'
 
-/** Groups that keep every wish; *impossible*: there are none; *unknown*: none was found among as many tries as were allowed. */
-export type Fit = { readonly kind: 'fits', readonly groups: readonly (readonly number[])[] } | { readonly kind: 'impossible' | 'unknown' }
+/**
+ * Groups that keep every wish; *impossible*: there are none; *unknown*: none was found among as many tries as were
+ * allowed.
+ */
+export type Fit =
+  | { readonly kind: 'fits'; readonly groups: readonly (readonly number[])[] }
+  | { readonly kind: 'impossible' | 'unknown' }
 
 const MOST_TRIES = 20_000
 
 /**
  * Whether students fit into groups of these sizes so that every wish is kept: complete search over blocks, the most
- * constrained first (as in colouring graphs by saturation: Brélaz, CACM 22, 1979), groups that look the same tried once.
+ * constrained first (as in colouring graphs by saturation: Brélaz, CACM 22, 1979), groups that look the same tried
+ * once.
  */
 export function fit(students: number, sizes: readonly number[], wishes: readonly Wish[], mostTries = MOST_TRIES): Fit {
   const { blocks, apart, crossed } = settle(students, wishes)
@@ -21,16 +27,18 @@ export function fit(students: number, sizes: readonly number[], wishes: readonly
   let tries = 0
 
   const isFree = (block: number) => blocks[block]!.length === 1 && apart[block]!.size === 0
-  const open = (block: number) => left.flatMap((room, g) => room >= blocks[block]!.length && against[block]![g] === 0 ? [g] : [])
+  const open = (block: number) =>
+    left.flatMap((room, g) => (room >= blocks[block]!.length && against[block]![g] === 0 ? [g] : []))
 
-  function next(): { block: number, groups: number[] } | null {
-    let best: { block: number, groups: number[] } | null = null
+  function next(): { block: number; groups: number[] } | null {
+    let best: { block: number; groups: number[] } | null = null
     for (const block of waiting) {
       const groups = open(block)
       if (groups.length === 0) return { block, groups }
       // Single students without wishes fit wherever there is room; they come last.
       const rank = groups.length - blocks[block]!.length * sizes.length - apart[block]!.size / blocks.length
-      const bestRank = best && best.groups.length - blocks[best.block]!.length * sizes.length - apart[best.block]!.size / blocks.length
+      const bestRank =
+        best && best.groups.length - blocks[best.block]!.length * sizes.length - apart[best.block]!.size / blocks.length
       if (best === null || rank < bestRank!) best = { block, groups }
     }
     return best
@@ -63,8 +71,7 @@ export function fit(students: number, sizes: readonly number[], wishes: readonly
     if (sign === 1) {
       members[g]!.push(...blocks[block]!)
       waiting.delete(block)
-    }
-    else {
+    } else {
       members[g]!.splice(-blocks[block]!.length)
       waiting.add(block)
     }
@@ -76,9 +83,9 @@ export function fit(students: number, sizes: readonly number[], wishes: readonly
 }
 
 /**
- * Of wishes that can't all be kept the fewest that already contradict each other (with the sizes of the groups): without any
- * one of them the others could be kept. Empty when all can be kept, or when it isn't known. Found by leaving out one
- * after the other (deletion filter: Chinneck and Dravnieks, ORSA Journal on Computing 3, 1991).
+ * Of wishes that can't all be kept the fewest that already contradict each other (with the sizes of the groups):
+ * without any one of them the others could be kept. Empty when all can be kept, or when it isn't known. Found by
+ * leaving out one after the other (deletion filter: Chinneck and Dravnieks, ORSA Journal on Computing 3, 1991).
  */
 export function contradiction(students: number, sizes: readonly number[], wishes: readonly Wish[]): Wish[] {
   const impossible = (some: readonly Wish[]) => fit(students, sizes, some).kind === 'impossible'

@@ -4,7 +4,10 @@ export type Grouping = readonly (readonly number[])[]
 /** For each pair of students, how often they were in one group. */
 export class Meetings {
   private readonly counts: Uint16Array
-  constructor(private readonly students: number, past: readonly Grouping[] = []) {
+  constructor(
+    private readonly students: number,
+    past: readonly Grouping[] = [],
+  ) {
     this.counts = new Uint16Array(students * students)
     for (const grouping of past) this.add(grouping)
   }
@@ -34,6 +37,7 @@ export function repeats(students: number, groupings: readonly Grouping[]): numbe
  */
 export function fewestRepeats(students: number, groupings: readonly Grouping[]): number {
   const met = new Array<number>(students).fill(0)
-  for (const grouping of groupings) for (const group of grouping) for (const student of group) met[student]! += group.length - 1
+  for (const grouping of groupings)
+    for (const group of grouping) for (const student of group) met[student]! += group.length - 1
   return Math.ceil(met.reduce((sum, partners) => sum + Math.max(0, partners - (students - 1)), 0) / 2)
 }

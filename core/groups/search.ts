@@ -5,7 +5,7 @@ import { notKept, settle, type Wish } from './wishes'
 
 /** *mixed*: each level is spread over the groups as evenly as can be. *alike*: those of one level come together. */
 export const LIKENESSES = ['any', 'mixed', 'alike'] as const
-export type Likeness = typeof LIKENESSES[number]
+export type Likeness = (typeof LIKENESSES)[number]
 
 export interface GroupTask {
   readonly students: number
@@ -66,7 +66,7 @@ export class GroupSearch {
     this.contradicting = start.contradiction
     this.groups = start.groups
     this.groupOf = new Array<number>(students)
-    this.groups.forEach((group, g) => group.forEach(student => this.groupOf[student] = g))
+    this.groups.forEach((group, g) => group.forEach(student => (this.groupOf[student] = g)))
     this.pair = pairCosts(task, this.meetings)
     this.cost = this.groups.reduce((sum, _, g) => sum + this.costOf(g), 0)
     this.bestCost = this.cost
@@ -81,7 +81,11 @@ export class GroupSearch {
 
   get best(): Grouped {
     const groups = this.bestGroups.map(group => group.toSorted((a, b) => a - b))
-    const repeated = groups.reduce((sum, group) => sum + group.reduce((n, a) => n + group.filter(b => b < a && this.meetings.of(a, b) > 0).length, 0), 0)
+    const repeated = groups.reduce(
+      (sum, group) =>
+        sum + group.reduce((n, a) => n + group.filter(b => b < a && this.meetings.of(a, b) > 0).length, 0),
+      0,
+    )
     return { groups, notKept: notKept(groups, this.task.wishes), contradiction: this.contradicting, repeated }
   }
 
@@ -118,7 +122,8 @@ export class GroupSearch {
     const members = this.groups[group]!
     const first = members[Math.floor(random() * members.length)]!
     const block = this.blocks[this.blockOf[first]!]!
-    if (block.length > 1) return block.length === count && block.every(other => this.groupOf[other] === group) ? block : null
+    if (block.length > 1)
+      return block.length === count && block.every(other => this.groupOf[other] === group) ? block : null
     if (count === 1) return [first]
     const free = members.filter(member => this.blocks[this.blockOf[member]!]!.length === 1)
     return free.length < count ? null : shuffled(free, random).slice(0, count)
@@ -135,21 +140,27 @@ export class GroupSearch {
     const group = this.groups[g]!
     const { students } = this.task
     let sum = 0
-    for (let i = 1; i < group.length; i++) for (let j = 0; j < i; j++) sum += this.pair[group[i]! * students + group[j]!]!
+    for (let i = 1; i < group.length; i++)
+      for (let j = 0; j < i; j++) sum += this.pair[group[i]! * students + group[j]!]!
     return sum + A_LEVEL * unlike(group, this.task)
   }
 }
 
 function pairCosts({ students, wishes }: GroupTask, meetings: Meetings): Float64Array {
   const pair = new Float64Array(students * students)
-  for (let a = 0; a < students; a++) for (let b = 0; b < students; b++) pair[a * students + b] = A_REPEAT * meetings.of(a, b) ** 2
+  for (let a = 0; a < students; a++)
+    for (let b = 0; b < students; b++) pair[a * students + b] = A_REPEAT * meetings.of(a, b) ** 2
   for (const { kind, students: among } of wishes) {
-    for (const a of among) for (const b of among) if (a !== b) pair[a * students + b]! += kind === 'apart' ? A_WISH : -A_WISH
+    for (const a of among)
+      for (const b of among) if (a !== b) pair[a * students + b]! += kind === 'apart' ? A_WISH : -A_WISH
   }
   return pair
 }
 
-/** How far a group is from what is asked of its levels. Summed squares of counts are least when each level is spread evenly. */
+/**
+ * How far a group is from what is asked of its levels. Summed squares of counts are least when each level is spread
+ * evenly.
+ */
 function unlike(group: readonly number[], { levels, likeness }: GroupTask): number {
   if (likeness === 'any') return 0
   if (likeness === 'mixed') {
@@ -162,9 +173,18 @@ function unlike(group: readonly number[], { levels, likeness }: GroupTask): numb
   return known.reduce((sum, level) => sum + (level - mean) ** 2, 0)
 }
 
-/** Groups that keep every wish; where that can't be, those that contradict each other are left out of account one after the other. */
-function startOf({ students, sizes, wishes, random }: GroupTask): { groups: number[][], contradiction: readonly Wish[] } {
-  const order = shuffled(Array.from({ length: students }, (_, i) => i), random)
+/**
+ * Groups that keep every wish; where that can't be, those that contradict each other are left out of account one after
+ * the other.
+ */
+function startOf({ students, sizes, wishes, random }: GroupTask): {
+  groups: number[][]
+  contradiction: readonly Wish[]
+} {
+  const order = shuffled(
+    Array.from({ length: students }, (_, i) => i),
+    random,
+  )
   const place = order.map((_, i) => order.indexOf(i))
   const turned = wishes.map((wish): Wish => ({ ...wish, students: wish.students.map(s => place[s]!) }))
   const back = (some: readonly Wish[]) => some.map(wish => wishes[turned.indexOf(wish)]!)
@@ -172,7 +192,8 @@ function startOf({ students, sizes, wishes, random }: GroupTask): { groups: numb
   let kept = turned
   for (;;) {
     const found = fit(students, sizes, kept)
-    if (found.kind === 'fits') return { groups: found.groups.map(group => group.map(i => order[i]!)), contradiction: back(first) }
+    if (found.kind === 'fits')
+      return { groups: found.groups.map(group => group.map(i => order[i]!)), contradiction: back(first) }
     const [dropped = kept.at(-1)!] = contradiction(students, sizes, kept)
     kept = kept.filter(wish => wish !== dropped)
   }

@@ -1,5 +1,8 @@
 /** Students, by number in a list, who are to be in one group, or no two of whom are to be in one. */
-export interface Wish { readonly kind: 'together' | 'apart', readonly students: readonly number[] }
+export interface Wish {
+  readonly kind: 'together' | 'apart'
+  readonly students: readonly number[]
+}
 
 /** What the wishes come to: who forms a block, and which blocks may not meet. */
 export interface Settled {
@@ -14,9 +17,9 @@ export interface Settled {
 
 export function settle(students: number, wishes: readonly Wish[]): Settled {
   const parent = Array.from({ length: students }, (_, i) => i)
-  const root = (i: number): number => parent[i] === i ? i : parent[i] = root(parent[i]!)
+  const root = (i: number): number => (parent[i] === i ? i : (parent[i] = root(parent[i]!)))
   for (const wish of wishes) {
-    if (wish.kind === 'together') wish.students.forEach(s => parent[root(s)] = root(wish.students[0]!))
+    if (wish.kind === 'together') wish.students.forEach(s => (parent[root(s)] = root(wish.students[0]!)))
   }
   const number = new Map<number, number>()
   const blocks: number[][] = []

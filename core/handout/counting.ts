@@ -3,7 +3,7 @@ import { storedText } from '../text/storedText'
 
 /** What a handout counts for. */
 export const COUNTS = ['nothing', 'points', 'rubric'] as const
-export type Counts = typeof COUNTS[number]
+export type Counts = (typeof COUNTS)[number]
 
 export const MOST_POINTS = 1000
 export const MOST_CRITERIA = 12
@@ -13,7 +13,11 @@ const named = (most: number) => v.pipe(storedText(most), v.trim(), v.minLength(1
 /** One thing that is looked at, with its levels from the lowest to the highest: each a word, and what it means. */
 const CriterionSchema = v.strictObject({
   name: named(60),
-  levels: v.pipe(v.array(v.strictObject({ name: named(40), means: v.optional(v.pipe(storedText(200), v.trim()), '') })), v.minLength(2), v.maxLength(MOST_LEVELS)),
+  levels: v.pipe(
+    v.array(v.strictObject({ name: named(40), means: v.optional(v.pipe(storedText(200), v.trim()), '') })),
+    v.minLength(2),
+    v.maxLength(MOST_LEVELS),
+  ),
 })
 export const RubricSchema = v.strictObject({
   name: named(60),
@@ -21,14 +25,22 @@ export const RubricSchema = v.strictObject({
 })
 export type Rubric = v.InferOutput<typeof RubricSchema>
 
-/** By criterion, counted from 0: the level that was reached, counted from 0. Criteria that aren't judged are missing. */
-export const LevelsSchema = v.record(v.pipe(v.string(), v.regex(/^\d{1,2}$/)), v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(MOST_LEVELS - 1)))
+/**
+ * By criterion, counted from 0: the level that was reached, counted from 0. Criteria that aren't judged are missing.
+ */
+export const LevelsSchema = v.record(
+  v.pipe(v.string(), v.regex(/^\d{1,2}$/)),
+  v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(MOST_LEVELS - 1)),
+)
 export type Levels = v.InferOutput<typeof LevelsSchema>
 
 /** What a handout counts for, as it is set when it is given out. */
 export const CountingSchema = v.variant('counts', [
   v.strictObject({ counts: v.literal('nothing') }),
-  v.strictObject({ counts: v.literal('points'), points: v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(MOST_POINTS)) }),
+  v.strictObject({
+    counts: v.literal('points'),
+    points: v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(MOST_POINTS)),
+  }),
   v.strictObject({ counts: v.literal('rubric'), rubric: RubricSchema }),
 ])
 export type Counting = v.InferOutput<typeof CountingSchema>

@@ -4,8 +4,8 @@ import * as v from 'valibot'
 export const HAND_IN_BY = ['anyone', 'all-done'] as const
 
 /**
- * What students may do around their work. All of it can be changed while they work; what isn't said is as it is here, so
- * that a rule that comes later is off for what was given out before.
+ * What students may do around their work. All of it can be changed while they work; what isn't said is as it is here,
+ * so that a rule that comes later is off for what was given out before.
  */
 export const RulesSchema = v.object({
   handInBy: v.optional(v.picklist(HAND_IN_BY), 'anyone'),

@@ -25,8 +25,17 @@ export const RecipientSchema = v.strictObject({
   set: v.optional(Id),
   students: v.optional(v.pipe(v.array(Id), v.minLength(1), v.maxLength(MOST_STUDENTS))),
   /** Of copies: other versions for some of them, each for others. */
-  versions: v.optional(v.pipe(v.array(VersionSchema), v.maxLength(MOST_VERSIONS),
-    v.check(versions => new Set(versions.flatMap(one => one.students)).size === versions.flatMap(one => one.students).length, 'A student has two versions'))),
+  versions: v.optional(
+    v.pipe(
+      v.array(VersionSchema),
+      v.maxLength(MOST_VERSIONS),
+      v.check(
+        versions =>
+          new Set(versions.flatMap(one => one.students)).size === versions.flatMap(one => one.students).length,
+        'A student has two versions',
+      ),
+    ),
+  ),
 })
 export type Recipient = v.InferOutput<typeof RecipientSchema>
 
@@ -38,18 +47,26 @@ export const WhenSchema = v.variant('kind', [
 ])
 export type When = v.InferOutput<typeof WhenSchema>
 
-/** Whether students see what others have made: never, always, or once their own is handed in. Of copies they never do. */
+/**
+ * Whether students see what others have made: never, always, or once their own is handed in. Of copies they never do.
+ */
 export const LOOKING = ['never', 'always', 'after-hand-in'] as const
-export type Looking = typeof LOOKING[number]
+export type Looking = (typeof LOOKING)[number]
 
 export const MOST_IN_FRAME = 12
 /** Frames without people, which students take themselves: first come, first served, so many in each at most. */
 export const FreeFramesSchema = v.strictObject({
   size: v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(MOST_IN_FRAME)),
-  frames: v.pipe(v.array(v.strictObject({
-    name: v.pipe(storedText(40), v.trim(), v.minLength(1)),
-    mark: v.pipe(v.string(), v.regex(/^[a-z]{2,12}(-\d{1,2})?$/)),
-  })), v.minLength(1), v.maxLength(MOST_GROUPS)),
+  frames: v.pipe(
+    v.array(
+      v.strictObject({
+        name: v.pipe(storedText(40), v.trim(), v.minLength(1)),
+        mark: v.pipe(v.string(), v.regex(/^[a-z]{2,12}(-\d{1,2})?$/)),
+      }),
+    ),
+    v.minLength(1),
+    v.maxLength(MOST_GROUPS),
+  ),
 })
 export type FreeFrames = v.InferOutput<typeof FreeFramesSchema>
 

@@ -15,4 +15,11 @@ export const SaidSchema = v.strictObject({
 })
 export type Said = v.InferOutput<typeof SaidSchema>
 
-export interface TalkLine { readonly id: string, readonly by: Author, readonly words: string, readonly about: string | null, readonly at: string, readonly hidden: boolean }
+export interface TalkLine {
+  readonly id: string
+  readonly by: Author
+  readonly words: string
+  readonly about: string | null
+  readonly at: string
+  readonly hidden: boolean
+}

@@ -26,25 +26,34 @@ export const VersionSchema = v.strictObject({
 export type Version = v.InferOutput<typeof VersionSchema>
 
 /**
- * The board without these pages and pieces, and without the answers about them: everything else stays as it was, the size of
- * cards too, so that two students with two versions see the same cards. What isn't there is passed over. Refused where no
- * page would be left.
+ * The board without these pages and pieces, and without the answers about them: everything else stays as it was, the
+ * size of cards too, so that two students with two versions see the same cards. What isn't there is passed over.
+ * Refused where no page would be left.
  */
 export function versionOf(board: Board, { pages: leftOut, pieces }: Without): Result<Board, 'nothing-left'> {
   const pages = board.pages.filter(page => !leftOut.includes(page.id))
   if (pages.length === 0) return refuse('nothing-left')
   const gone = new Set(pieces)
-  const cut = pages.map(page => gone.size === 0 ? page : {
-    ...page,
-    pieces: page.pieces.filter(piece => !gone.has(piece.id)),
-    ledge: page.ledge.filter(id => !gone.has(id)),
-    ...page.staged && { staged: Object.fromEntries(Object.entries(page.staged).filter(([id]) => !gone.has(id as never))) },
-  })
+  const cut = pages.map(page =>
+    gone.size === 0
+      ? page
+      : {
+          ...page,
+          pieces: page.pieces.filter(piece => !gone.has(piece.id)),
+          ledge: page.ledge.filter(id => !gone.has(id)),
+          ...(page.staged && {
+            staged: Object.fromEntries(Object.entries(page.staged).filter(([id]) => !gone.has(id as never))),
+          }),
+        },
+  )
   const there = new Set(pages.map(page => page.id))
-  const keys = board.keys.filter(key => there.has(key.page))
+  const keys = board.keys
+    .filter(key => there.has(key.page))
     .flatMap(key => [...gone].reduce<typeof key | null>((rest, id) => rest && withoutPiece(rest, id), key) ?? [])
   const version = { ...board, pages: cut, keys }
   // A key that can't do without what is left out goes with it.
   const fault = checkBoard(version)
-  return ok(fault ? { ...version, keys: keys.filter(key => checkBoard({ ...version, keys: [key] }) === null) } : version)
+  return ok(
+    fault ? { ...version, keys: keys.filter(key => checkBoard({ ...version, keys: [key] }) === null) } : version,
+  )
 }

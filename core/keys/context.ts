@@ -37,10 +37,13 @@ export function contextOn(page: Page, state: SlateState, edition: Edition): Mark
   const byName = new Map<PieceId, Placement[]>()
   for (const placement of placements) {
     const name = keyName(placement.piece)
-    byName.set(name, [...byName.get(name) ?? [], placement])
+    byName.set(name, [...(byName.get(name) ?? []), placement])
   }
   return {
-    page, edition, state, placements,
+    page,
+    edition,
+    state,
+    placements,
     named: piece => byName.get(piece) ?? [],
     begun: hasBegun(page, state, placements),
     placeOf: id => edition.places.get(id)?.place,

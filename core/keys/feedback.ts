@@ -12,11 +12,16 @@ export interface Feedback {
 
 /** What is told follows from what the student did and from the verdict alone. */
 export function feedbackOn(marks: readonly KeyMark[]): Feedback[] {
-  return marks.flatMap((mark) => {
+  return marks.flatMap(mark => {
     const { reasons } = kindOf(mark)
     return mark.items.map(({ item, is, verdict, reason }) => {
       const { code, doing } = heardAs(reasons, reason.code)
-      return { item, is, verdict, reason: { code, words: Object.fromEntries(doing.map(name => [name, reason.words[name]!])) } }
+      return {
+        item,
+        is,
+        verdict,
+        reason: { code, words: Object.fromEntries(doing.map(name => [name, reason.words[name]!])) },
+      }
     })
   })
 }

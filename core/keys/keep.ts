@@ -12,12 +12,15 @@ export interface Kept {
   readonly unsure: readonly PieceId[]
 }
 
-/** The keys of one kind that a page shows once the task is done on it; ids of former keys are kept as far as they go. */
+/**
+ * The keys of one kind that a page shows once the task is done on it; ids of former keys are kept as far as they go.
+ */
 export function keepKeys(kind: KeyKind, page: Page, state: SlateState, edition: Edition, newId: () => KeyId): Kept {
   const context = contextOn(page, state, edition)
   const former: Key[] = keysOn(edition.board.keys, page.id, kind)
   return {
-    keys: kindOf<Key>({ kind }).keep(context, former)
+    keys: kindOf<Key>({ kind })
+      .keep(context, former)
       .map((key, i) => ({ ...key, kind, page: page.id, id: former[i]?.id ?? newId() }) as Key),
     unsure: context.placements.filter(p => p.shares.some(s => s.certainty === 'unsure')).map(p => p.piece),
   }

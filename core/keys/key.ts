@@ -18,12 +18,24 @@ import { voteDocument } from './vote/key'
 import { writeDocument } from './write/key'
 
 /**
- * Every kind of key as it stands in a board. What it does stands in `kinds.ts`, which doesn't compile without one of them.
+ * Every kind of key as it stands in a board. What it does stands in `kinds.ts`, which doesn't compile without one of
+ * them.
  */
 const DOCUMENTS = {
-  sort: sortDocument, order: orderDocument, slots: slotsDocument, match: matchDocument, total: totalDocument,
-  balance: balanceDocument, expression: expressionDocument, scale: scaleDocument, label: labelDocument,
-  cover: coverDocument, arrows: arrowsDocument, write: writeDocument, ink: inkDocument, vote: voteDocument,
+  sort: sortDocument,
+  order: orderDocument,
+  slots: slotsDocument,
+  match: matchDocument,
+  total: totalDocument,
+  balance: balanceDocument,
+  expression: expressionDocument,
+  scale: scaleDocument,
+  label: labelDocument,
+  cover: coverDocument,
+  arrows: arrowsDocument,
+  write: writeDocument,
+  ink: inkDocument,
+  vote: voteDocument,
   spectrum: spectrumDocument,
 }
 type Documents = typeof DOCUMENTS
@@ -33,7 +45,10 @@ export type KeyOf<Kind extends KeyKind> = v.InferOutput<Documents[Kind]['schema'
 export type Key = { [Kind in KeyKind]: KeyOf<Kind> }[KeyKind]
 export const KEY_KINDS = Object.keys(DOCUMENTS) as readonly KeyKind[]
 
-export const KeySchema = v.variant('kind', Object.values(DOCUMENTS).map(document => document.schema))
+export const KeySchema = v.variant(
+  'kind',
+  Object.values(DOCUMENTS).map(document => document.schema),
+)
 
 // A key's kind picks its own document; TypeScript can't follow that pairing through the lookup.
 const mapped = <K extends Key>(key: K, to: IdMap): K | null =>
@@ -50,15 +65,20 @@ export interface References {
 
 export function referencesOf(key: Key): References {
   const named = { pieces: [] as PieceId[], places: [] as PlaceId[], figures: [] as FigureId[] }
-  const noting = <Id>(list: Id[]) => (id: Id) => {
-    list.push(id)
-    return id
-  }
+  const noting =
+    <Id>(list: Id[]) =>
+    (id: Id) => {
+      list.push(id)
+      return id
+    }
   mapped(key, { piece: noting(named.pieces), place: noting(named.places), figure: noting(named.figures) })
   return named
 }
 
-const without = <Id>(gone: Id) => (id: Id) => id === gone ? null : id
+const without =
+  <Id>(gone: Id) =>
+  (id: Id) =>
+    id === gone ? null : id
 
 /** The key without a piece; null when nothing is left of it. */
 export const withoutPiece = (key: Key, piece: PieceId): Key | null => mapped(key, { ...ALL, piece: without(piece) })
@@ -67,11 +87,16 @@ export const withoutPiece = (key: Key, piece: PieceId): Key | null => mapped(key
 export const withoutPlace = (key: Key, place: PlaceId): Key | null => mapped(key, { ...ALL, place: without(place) })
 
 /** The key without a fixed figure; null when nothing is left of it. */
-export const withoutFigure = (key: Key, figure: FigureId): Key | null => mapped(key, { ...ALL, figure: without(figure) })
+export const withoutFigure = (key: Key, figure: FigureId): Key | null =>
+  mapped(key, { ...ALL, figure: without(figure) })
 
 /** The key under other ids, all of them. */
 export function renamedKey(key: Key, to: <Id extends string>(id: Id) => Id): Key {
-  return { ...mapped(key, { piece: to, place: to, figure: to }) ?? key, id: to<KeyId>(key.id), page: to<PageId>(key.page) }
+  return {
+    ...(mapped(key, { piece: to, place: to, figure: to }) ?? key),
+    id: to<KeyId>(key.id),
+    page: to<PageId>(key.page),
+  }
 }
 
 /** The keys of one kind on a page, in the order of the board. */

@@ -12,11 +12,15 @@ import type { ReasonTable } from './reason'
 export type Bare<K extends Key> = K extends Key ? Omit<K, 'id' | 'page' | 'kind'> : never
 
 /** A page on which a key's answers are laid out. */
-export interface Laying { readonly state: SlateState, readonly page: Page, readonly edition: Edition }
+export interface Laying {
+  readonly state: SlateState
+  readonly page: Page
+  readonly edition: Edition
+}
 
 /**
- * All that a kind of key does, beside how it stands in a board (`document.ts`). What a kind has nothing of is null, so that
- * none can be forgotten.
+ * All that a kind of key does, beside how it stands in a board (`document.ts`). What a kind has nothing of is null, so
+ * that none can be forgotten.
  */
 export interface KindOfKey<K extends Key, Reasons extends ReasonTable = ReasonTable> {
   readonly reasons: Reasons
@@ -41,9 +45,14 @@ export interface KindOfKey<K extends Key, Reasons extends ReasonTable = ReasonTa
   readonly alsoRight: ((former: K, now: K) => K) | null
 }
 
-export const kindOfKey = <K extends Key>() => <const R extends ReasonTable>(kind: KindOfKey<K, R>): KindOfKey<K, R> => kind
-export const kindHas = (page: Page, kind: Page['places'][number]['kind']) => page.places.some(place => place.kind === kind)
-export const pieceHas = (page: Page, kind: Page['pieces'][number]['kind']) => page.pieces.some(piece => piece.kind === kind)
+export const kindOfKey =
+  <K extends Key>() =>
+  <const R extends ReasonTable>(kind: KindOfKey<K, R>): KindOfKey<K, R> =>
+    kind
+export const kindHas = (page: Page, kind: Page['places'][number]['kind']) =>
+  page.places.some(place => place.kind === kind)
+export const pieceHas = (page: Page, kind: Page['pieces'][number]['kind']) =>
+  page.pieces.some(piece => piece.kind === kind)
 export const placeKind = (page: Page, id: string) => page.places.find(place => place.id === id)?.kind
 
 type Lists<Name extends string, T> = Readonly<Record<Name, readonly T[]>>
@@ -51,7 +60,8 @@ type Lists<Name extends string, T> = Readonly<Record<Name, readonly T[]>>
 /** Both lists under each name, each entry once. */
 export function joinedLists<Name extends string, T>(a: Lists<Name, T>, b: Lists<Name, T>): Record<Name, T[]> {
   const all = { ...a } as Record<Name, T[]>
-  for (const [name, values] of Object.entries(b) as [Name, T[]][]) all[name] = [...new Set([...a[name] ?? [], ...values])]
+  for (const [name, values] of Object.entries(b) as [Name, T[]][])
+    all[name] = [...new Set([...(a[name] ?? []), ...values])]
   return all
 }
 

@@ -19,11 +19,26 @@ import { totalKind } from './total/kind'
 import { voteKind } from './vote/kind'
 import { writeKind } from './write/kind'
 
-/** What every kind of key does, the likeliest to be meant on a page first. A match needs no place of its own, so it comes last. */
+/**
+ * What every kind of key does, the likeliest to be meant on a page first. A match needs no place of its own, so it
+ * comes last.
+ */
 const KINDS = {
-  balance: balanceKind, label: labelKind, write: writeKind, ink: inkKind, arrows: arrowsKind, order: orderKind,
-  cover: coverKind, slots: slotsKind, spectrum: spectrumKind, scale: scaleKind, expression: expressionKind,
-  vote: voteKind, total: totalKind, sort: sortKind, match: matchKind,
+  balance: balanceKind,
+  label: labelKind,
+  write: writeKind,
+  ink: inkKind,
+  arrows: arrowsKind,
+  order: orderKind,
+  cover: coverKind,
+  slots: slotsKind,
+  spectrum: spectrumKind,
+  scale: scaleKind,
+  expression: expressionKind,
+  vote: voteKind,
+  total: totalKind,
+  sort: sortKind,
+  match: matchKind,
 } satisfies { readonly [Kind in KeyKind]: KindOfKey<KeyOf<Kind>> }
 
 type Kinds = typeof KINDS
@@ -41,9 +56,13 @@ export function kindsFor(page: Page, tools: readonly Tool[] = []): KeyKind[] {
 }
 
 /** Kinds of key that can have more than one right answer to the same question. */
-export const ALTERNATIVES: ReadonlySet<KeyKind> = new Set((Object.keys(KINDS) as KeyKind[]).filter(kind => KINDS[kind].alsoRight))
+export const ALTERNATIVES: ReadonlySet<KeyKind> = new Set(
+  (Object.keys(KINDS) as KeyKind[]).filter(kind => KINDS[kind].alsoRight),
+)
 
-/** The former key with what the other one says as well: each of the answers is right. Keys of other kinds are replaced. */
+/**
+ * The former key with what the other one says as well: each of the answers is right. Keys of other kinds are replaced.
+ */
 export function alsoRight(former: Key, now: Key): Key {
-  return former.kind === now.kind ? kindOf(former).alsoRight?.(former, now) ?? now : now
+  return former.kind === now.kind ? (kindOf(former).alsoRight?.(former, now) ?? now) : now
 }

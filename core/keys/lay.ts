@@ -6,14 +6,18 @@ import { freeSpot } from '../placement/freeSpot'
 import { withPieces, type SlateState } from '../slate/state'
 import type { Laying } from './kind'
 
-/** A copy of a bin for each of the spots, named after it so that laying again gives the same; of any other piece itself, for the first. */
+/**
+ * A copy of a bin for each of the spots, named after it so that laying again gives the same; of any other piece itself,
+ * for the first.
+ */
 export function copiesToLay(name: PieceId, page: Page, spots: readonly string[]): PieceId[] {
   const bin = page.pieces.find(piece => piece.id === name)?.bin
   return bin ? spots.map((spot, i) => copyName(name, `${i}-${spot}`)) : [name]
 }
 
 /** Copies have 4 to 24 letters behind their bin's name. */
-export const copyName = (bin: PieceId, spot: string) => `${bin}~key-${spot.replace(/[^A-Za-z0-9_-]/g, '-').slice(-20)}` as PieceId
+export const copyName = (bin: PieceId, spot: string) =>
+  `${bin}~key-${spot.replace(/[^A-Za-z0-9_-]/g, '-').slice(-20)}` as PieceId
 
 /** With the piece at a spot; as it was where there is none. */
 export const laidAt = (state: SlateState, piece: PieceId, at: Point | null | undefined): SlateState =>

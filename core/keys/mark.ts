@@ -7,10 +7,12 @@ import type { Key } from './key'
 import { kindOf } from './kinds'
 import type { ItemMark, KeyMark } from './outcome'
 
-/** What each key says of a slate, in the order of the keys. A board without keys gives an empty list: it is not scored. */
+/**
+ * What each key says of a slate, in the order of the keys. A board without keys gives an empty list: it is not scored.
+ */
 export function markSlate(state: SlateState, edition: Edition): KeyMark[] {
   const contexts = new Map<PageId, MarkContext | null>()
-  return edition.board.keys.map((key) => {
+  return edition.board.keys.map(key => {
     if (!contexts.has(key.page)) {
       const page = edition.board.pages.find(({ id }) => id === key.page)
       contexts.set(key.page, page ? contextOn(page, state, edition) : null)
@@ -31,20 +33,23 @@ export const decisionName = (key: KeyId, item: string) => `${key}/${item}`
 
 /** The marks with the teacher's decisions put over them; decisions on items that aren't marked change nothing. */
 export function withDecisions(marks: readonly KeyMark[], decisions: Decisions): KeyMark[] {
-  return marks.map(mark => summed({
-    ...mark,
-    items: mark.items.map((item) => {
-      const decided = decisions[decisionName(mark.key, item.item)]
-      return decided ? { ...item, verdict: decided, points: decided === 'right' ? item.of : 0 } : item
+  return marks.map(mark =>
+    summed({
+      ...mark,
+      items: mark.items.map(item => {
+        const decided = decisions[decisionName(mark.key, item.item)]
+        return decided ? { ...item, verdict: decided, points: decided === 'right' ? item.of : 0 } : item
+      }),
     }),
-  }))
+  )
 }
 
 function summed(mark: Pick<KeyMark, 'key' | 'kind' | 'items'>): KeyMark {
   const total = (value: (item: ItemMark) => number) => mark.items.reduce((sum, item) => sum + value(item), 0)
   return {
     ...mark,
-    points: total(i => i.points), of: total(i => i.of),
-    undecided: total(i => i.verdict === 'on-the-line' ? i.of : 0),
+    points: total(i => i.points),
+    of: total(i => i.of),
+    undecided: total(i => (i.verdict === 'on-the-line' ? i.of : 0)),
   }
 }

@@ -4,11 +4,13 @@ import type { CodeOf, Reason, ReasonTable, WordsOf } from './reason'
 
 /** *noted*: counted, never scored. */
 export const VERDICTS = ['right', 'wrong', 'on-the-line', 'not-placed', 'noted'] as const
-export type Verdict = typeof VERDICTS[number]
+export type Verdict = (typeof VERDICTS)[number]
 
-/** What an item is: a piece, a place, a cell or gap of one ("place:row,column"), a fixed figure, or the key as a whole. */
+/**
+ * What an item is: a piece, a place, a cell or gap of one ("place:row,column"), a fixed figure, or the key as a whole.
+ */
 export const ITEM_KINDS = ['piece', 'place', 'figure', 'key'] as const
-export type ItemKind = typeof ITEM_KINDS[number]
+export type ItemKind = (typeof ITEM_KINDS)[number]
 
 /** What a key says of one thing. */
 export interface ItemMark {
@@ -68,9 +70,25 @@ export function compared<Member>(wanted: ReadonlySet<Member>, made: ReadonlySet<
   const hits = [...wanted].filter(member => made.has(member))
   const missing = [...wanted].filter(member => !made.has(member))
   const extra = [...made].filter(member => !wanted.has(member))
-  const how = made.size === 0 && wanted.size > 0
-    ? 'empty' as const
-    : missing.length ? (extra.length ? 'wrong' as const : 'missing' as const) : extra.length ? 'over' as const : 'right' as const
-  const verdict = how === 'right' ? 'right' as const : how === 'empty' ? 'not-placed' as const : 'wrong' as const
-  return { how, hits, missing, extra, made: [...made], verdict, points: Math.max(0, hits.length - extra.length), of: wanted.size }
+  const how =
+    made.size === 0 && wanted.size > 0
+      ? ('empty' as const)
+      : missing.length
+        ? extra.length
+          ? ('wrong' as const)
+          : ('missing' as const)
+        : extra.length
+          ? ('over' as const)
+          : ('right' as const)
+  const verdict = how === 'right' ? ('right' as const) : how === 'empty' ? ('not-placed' as const) : ('wrong' as const)
+  return {
+    how,
+    hits,
+    missing,
+    extra,
+    made: [...made],
+    verdict,
+    points: Math.max(0, hits.length - extra.length),
+    of: wanted.size,
+  }
 }

@@ -7,21 +7,38 @@ import { markSlate } from './mark'
 import { ITEM_KINDS, VERDICTS, type KeyMark } from './outcome'
 import { WordSchema } from './reason'
 
-/** Counted up whenever the same work on the same edition may be marked otherwise, so that what is stored is known to be old. */
+/**
+ * Counted up whenever the same work on the same edition may be marked otherwise, so that what is stored is known to be
+ * old.
+ */
 export const MARKER_VERSION = 1
 
 const count = v.pipe(v.number(), v.integer(), v.minValue(0))
 const ItemMarkSchema = v.object({
-  item: v.string(), is: v.picklist(ITEM_KINDS), verdict: v.picklist(VERDICTS), points: count, of: count,
+  item: v.string(),
+  is: v.picklist(ITEM_KINDS),
+  verdict: v.picklist(VERDICTS),
+  points: count,
+  of: count,
   reason: v.object({ code: v.string(), words: v.record(v.string(), WordSchema) }),
 })
 const KeyMarkSchema = v.object({
-  key: KeyIdSchema, kind: v.picklist(KEY_KINDS), points: count, of: count, undecided: count, items: v.array(ItemMarkSchema),
+  key: KeyIdSchema,
+  kind: v.picklist(KEY_KINDS),
+  points: count,
+  of: count,
+  undecided: count,
+  items: v.array(ItemMarkSchema),
 })
 
-/** What was marked, and by what: a slate at one of its numbers, by an edition (its hash), by a version of the marker. */
+/**
+ * What was marked, and by what: a slate at one of its numbers, by an edition (its hash), by a version of the marker.
+ */
 export const OutcomesSchema = v.object({
-  number: count, edition: v.pipe(v.string(), v.minLength(1), v.maxLength(100)), marker: count, keys: v.array(KeyMarkSchema),
+  number: count,
+  edition: v.pipe(v.string(), v.minLength(1), v.maxLength(100)),
+  marker: count,
+  keys: v.array(KeyMarkSchema),
 })
 export interface Outcomes {
   readonly number: number
@@ -35,7 +52,9 @@ export function outcomesOf(state: SlateState, edition: Edition, of: Pick<Outcome
   return { number: of.number, edition: of.edition, marker: MARKER_VERSION, keys: markSlate(state, edition) }
 }
 
-/** Null for what can't be read, and for what another version of the marker, another edition or an earlier number says. */
+/**
+ * Null for what can't be read, and for what another version of the marker, another edition or an earlier number says.
+ */
 export function readOutcomes(stored: unknown, now: Pick<Outcomes, 'number' | 'edition'>): Outcomes | null {
   const read = v.safeParse(OutcomesSchema, stored)
   if (!read.success) return null

@@ -30,10 +30,13 @@ export function closure<T>(before: readonly (readonly [T, T])[]): Map<T, Set<T>>
 }
 
 /**
- * Pairs of the order that a sequence keeps. An item missing from the sequence keeps none of its pairs; one that stands there
- * several times keeps a pair when all of it stands right.
+ * Pairs of the order that a sequence keeps. An item missing from the sequence keeps none of its pairs; one that stands
+ * there several times keeps a pair when all of it stands right.
  */
-export function pairsKept<T>(sequence: readonly T[], after: ReadonlyMap<T, ReadonlySet<T>>): { kept: number, of: number } {
+export function pairsKept<T>(
+  sequence: readonly T[],
+  after: ReadonlyMap<T, ReadonlySet<T>>,
+): { kept: number; of: number } {
   const last = new Map(sequence.map((item, i) => [item, i]))
   const first = new Map(sequence.map((item, i) => [item, i] as const).toReversed())
   let kept = 0
@@ -57,16 +60,20 @@ export function neighboursKept<T>(sequence: readonly T[], after: ReadonlyMap<T, 
 const MOST_STEPS = 200_000
 
 /**
- * The length of the longest choice of items, not necessarily side by side, in which nothing stands against the order. Where
- * every two items are ordered (a total order) it is a longest increasing run. In a partial order standing against each other
- * isn't transitive, so it is a largest independent set of the conflicts between items: found by branch and bound, taking
- * items in turn and giving up a branch that can't beat the best any more. Exact up to 200,000 steps, which no class of
- * conflicts among 40 items is known to need; beyond that a lower bound. No items: 0.
+ * The length of the longest choice of items, not necessarily side by side, in which nothing stands against the order.
+ * Where every two items are ordered (a total order) it is a longest increasing run. In a partial order standing against
+ * each other isn't transitive, so it is a largest independent set of the conflicts between items: found by branch and
+ * bound, taking items in turn and giving up a branch that can't beat the best any more. Exact up to 200,000 steps,
+ * which no class of conflicts among 40 items is known to need; beyond that a lower bound. No items: 0.
  */
 export function longestRun<T>(sequence: readonly T[], after: ReadonlyMap<T, ReadonlySet<T>>): number {
   const n = sequence.length
-  const against = sequence.map((item, i) => sequence.map((other, j) => i !== j
-    && (i < j ? after.get(other)?.has(item) ?? false : after.get(item)?.has(other) ?? false)))
+  const against = sequence.map((item, i) =>
+    sequence.map(
+      (other, j) =>
+        i !== j && (i < j ? (after.get(other)?.has(item) ?? false) : (after.get(item)?.has(other) ?? false)),
+    ),
+  )
   let best = 0
   let steps = 0
   const search = (open: readonly number[], taken: number) => {
@@ -77,9 +84,18 @@ export function longestRun<T>(sequence: readonly T[], after: ReadonlyMap<T, Read
     const most = Math.max(...conflicts)
     if (most === 0) return void (best = Math.max(best, taken + open.length))
     const pivot = open[conflicts.indexOf(most)]!
-    search(open.filter(j => j !== pivot && !against[pivot]![j]), taken + 1)
-    search(open.filter(j => j !== pivot), taken)
+    search(
+      open.filter(j => j !== pivot && !against[pivot]![j]),
+      taken + 1,
+    )
+    search(
+      open.filter(j => j !== pivot),
+      taken,
+    )
   }
-  search(Array.from({ length: n }, (_, i) => i), 0)
+  search(
+    Array.from({ length: n }, (_, i) => i),
+    0,
+  )
   return best
 }

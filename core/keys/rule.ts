@@ -8,17 +8,32 @@ import { heard, type Heard, type SoundTest } from '../sound/compare'
 import type { Sounds } from '../sound/phones'
 
 /** A rule that says of a word or a number whether it belongs. Values are as a teacher types them. */
-export type SortRule
-  = { readonly test: 'starts' | 'ends' | 'contains', readonly value: string }
-    | { readonly test: 'letters', readonly value: string }
-    | { readonly test: SoundTest, readonly value: string }
-    | { readonly test: 'digit', readonly value: string, readonly at: string }
-    | { readonly test: 'even' | 'odd' | 'prime' }
-    | { readonly test: 'multiple', readonly value: string }
-    | { readonly test: 'between', readonly value: string, readonly to: string }
-    | { readonly test: 'rounds', readonly value: string, readonly nearest: string }
+export type SortRule =
+  | { readonly test: 'starts' | 'ends' | 'contains'; readonly value: string }
+  | { readonly test: 'letters'; readonly value: string }
+  | { readonly test: SoundTest; readonly value: string }
+  | { readonly test: 'digit'; readonly value: string; readonly at: string }
+  | { readonly test: 'even' | 'odd' | 'prime' }
+  | { readonly test: 'multiple'; readonly value: string }
+  | { readonly test: 'between'; readonly value: string; readonly to: string }
+  | { readonly test: 'rounds'; readonly value: string; readonly nearest: string }
 export const RULE_TESTS = [
-  'starts', 'ends', 'contains', 'letters', 'vowel', 'rhymes', 'onset', 'initial', 'syllables', 'even', 'odd', 'prime', 'multiple', 'between', 'digit', 'rounds',
+  'starts',
+  'ends',
+  'contains',
+  'letters',
+  'vowel',
+  'rhymes',
+  'onset',
+  'initial',
+  'syllables',
+  'even',
+  'odd',
+  'prime',
+  'multiple',
+  'between',
+  'digit',
+  'rounds',
 ] as const
 const SOUND_TESTS: ReadonlySet<string> = new Set<SoundTest>(['vowel', 'rhymes', 'onset', 'initial', 'syllables'])
 export const isBySound = (test: string): test is SoundTest => SOUND_TESTS.has(test)
@@ -26,12 +41,23 @@ const noSounds: Sounds = new Map()
 
 export type RuleFault = 'no-value' | 'not-a-number' | 'not-a-digit' | 'unknown-word'
 
-/** Null when the rule can be asked; a rule without its value, or with one that is no number, is refused before it is used. */
+/**
+ * Null when the rule can be asked; a rule without its value, or with one that is no number, is refused before it is
+ * used.
+ */
 export function ruleFault(rule: SortRule, sounds: Sounds = noSounds): RuleFault | null {
   if ('value' in rule && !rule.value.trim()) return 'no-value'
-  if (isBySound(rule.test) && rule.test !== 'syllables' && 'value' in rule) return heard('syllables', rule.value, '1', sounds) === null ? 'unknown-word' : null
+  if (isBySound(rule.test) && rule.test !== 'syllables' && 'value' in rule)
+    return heard('syllables', rule.value, '1', sounds) === null ? 'unknown-word' : null
   if (rule.test === 'digit') return /^\d$/.test(rule.value.trim()) && isPowerOfTen(rule.at) ? null : 'not-a-digit'
-  const numbers = rule.test === 'letters' || rule.test === 'syllables' || rule.test === 'multiple' ? [rule.value] : rule.test === 'between' ? [rule.value, rule.to] : rule.test === 'rounds' ? [rule.value, rule.nearest] : []
+  const numbers =
+    rule.test === 'letters' || rule.test === 'syllables' || rule.test === 'multiple'
+      ? [rule.value]
+      : rule.test === 'between'
+        ? [rule.value, rule.to]
+        : rule.test === 'rounds'
+          ? [rule.value, rule.nearest]
+          : []
   if (numbers.some(text => !readQuantity(text))) return 'not-a-number'
   const divisor = rule.test === 'multiple' ? rule.value : rule.test === 'rounds' ? rule.nearest : '1'
   return readQuantity(divisor)!.equals(0) ? 'not-a-number' : null
@@ -40,7 +66,13 @@ export function ruleFault(rule: SortRule, sounds: Sounds = noSounds): RuleFault 
 /** 100, 10, 1, 0.1, ...: the places of a number. */
 function isPowerOfTen(text: string): boolean {
   const at = readQuantity(text)
-  return at !== null && at.compare(0) > 0 && /^10*$/.test(String(at.n)) && /^10*$/.test(String(at.d)) && (at.n === 1n || at.d === 1n)
+  return (
+    at !== null
+    && at.compare(0) > 0
+    && /^10*$/.test(String(at.n))
+    && /^10*$/.test(String(at.d))
+    && (at.n === 1n || at.d === 1n)
+  )
 }
 
 /** Trial division stays below a second up to here; beyond it nothing is guessed. */
@@ -54,12 +86,27 @@ export function fits(rule: SortRule, piece: Piece, sounds: Sounds = noSounds, la
   const text = plainly(pieceName(piece))
   const value = 'value' in rule ? plainly(rule.value.trim()) : ''
   switch (rule.test) {
-    case 'starts': return text.startsWith(value)
-    case 'ends': return text.endsWith(value)
-    case 'contains': return text.includes(value)
-    case 'vowel': case 'rhymes': case 'onset': case 'initial': case 'syllables': return heard(rule.test, text, value, sounds)
-    case 'letters': return readQuantity(value)!.equals([...text].filter(c => /\p{L}/u.test(c)).length)
-    case 'even': case 'odd': case 'prime': case 'multiple': case 'between': case 'digit': case 'rounds': {
+    case 'starts':
+      return text.startsWith(value)
+    case 'ends':
+      return text.endsWith(value)
+    case 'contains':
+      return text.includes(value)
+    case 'vowel':
+    case 'rhymes':
+    case 'onset':
+    case 'initial':
+    case 'syllables':
+      return heard(rule.test, text, value, sounds)
+    case 'letters':
+      return readQuantity(value)!.equals([...text].filter(c => /\p{L}/u.test(c)).length)
+    case 'even':
+    case 'odd':
+    case 'prime':
+    case 'multiple':
+    case 'between':
+    case 'digit':
+    case 'rounds': {
       // Values are kept in one way of writing, words on cards stand as the board's language writes them.
       const number = piece.kind === 'tile' ? readQuantity(piece.value) : readQuantity(text, language)
       return number && fitsNumber(rule, number, language)
@@ -68,25 +115,40 @@ export function fits(rule: SortRule, piece: Piece, sounds: Sounds = noSounds, la
 }
 
 /** Small letters, and one apostrophe and one hyphen for all of their kinds. */
-const plainly = (text: string) => text.normalize('NFC').toLocaleLowerCase('en').replace(/[‘’ʼ`´]/g, '\'').replace(/[‐‑‒–]/g, '-')
+const plainly = (text: string) =>
+  text
+    .normalize('NFC')
+    .toLocaleLowerCase('en')
+    .replace(/[‘’ʼ`´]/g, "'")
+    .replace(/[‐‑‒–]/g, '-')
 
-function fitsNumber(rule: Exclude<SortRule, { test: 'starts' | 'ends' | 'contains' | 'letters' | SoundTest }>, number: Quantity, language: string | undefined): boolean | null {
+function fitsNumber(
+  rule: Exclude<SortRule, { test: 'starts' | 'ends' | 'contains' | 'letters' | SoundTest }>,
+  number: Quantity,
+  language: string | undefined,
+): boolean | null {
   const read = (text: string) => readQuantity(text, language)!
   const whole = number.d === 1n
   switch (rule.test) {
-    case 'even': return whole && number.n % 2n === 0n
-    case 'odd': return whole && number.n % 2n === 1n
-    case 'prime': return isPrime(number)
+    case 'even':
+      return whole && number.n % 2n === 0n
+    case 'odd':
+      return whole && number.n % 2n === 1n
+    case 'prime':
+      return isPrime(number)
     // Every multiple is the divisor a whole number of times; nought is a multiple of everything.
-    case 'multiple': return number.div(read(rule.value)).d === 1n
+    case 'multiple':
+      return number.div(read(rule.value)).d === 1n
     // From 30 to 20 is from 20 to 30.
     case 'between': {
       const [from, to] = [read(rule.value), read(rule.to)].toSorted((a, b) => a.compare(b)) as [Quantity, Quantity]
       return number.compare(from) >= 0 && number.compare(to) <= 0
     }
     // The digit that stands at a place: 4 at the tens of 342.
-    case 'digit': return number.abs().div(read(rule.at)).floor().mod(10).equals(Number(rule.value))
-    case 'rounds': return rounded(number, read(rule.nearest)).equals(read(rule.value))
+    case 'digit':
+      return number.abs().div(read(rule.at)).floor().mod(10).equals(Number(rule.value))
+    case 'rounds':
+      return rounded(number, read(rule.nearest)).equals(read(rule.value))
   }
 }
 
@@ -101,7 +163,11 @@ export function isPrime(number: Quantity): boolean | null {
 /** To the nearest multiple; halfway goes away from nought, as schools teach it (common practice, no source). */
 export function rounded(number: Quantity, nearest: Quantity): Quantity {
   const steps = number.abs().div(nearest.abs())
-  return steps.add('1/2').floor().mul(nearest.abs()).mul(number.compare(0) < 0 ? -1 : 1)
+  return steps
+    .add('1/2')
+    .floor()
+    .mul(nearest.abs())
+    .mul(number.compare(0) < 0 ? -1 : 1)
 }
 
 export interface Filled {
@@ -110,17 +176,25 @@ export interface Filled {
   readonly none: readonly PieceId[]
   /** Pieces that fit several: each of these places is right. */
   readonly several: readonly PieceId[]
-  /** Pieces of which it hangs on the accent, or on a variant, whether they fit: they are not in the key, and the teacher is asked. */
+  /**
+   * Pieces of which it hangs on the accent, or on a variant, whether they fit: they are not in the key, and the teacher
+   * is asked.
+   */
   readonly differs: readonly PieceId[]
   /** Pieces of which some rule can say nothing: they are not in the key, and the teacher is asked. */
   readonly unknown: readonly PieceId[]
 }
 
 /**
- * The homes of every piece of a page by one rule for each place. Places without a rule keep what the page's sort says of
- * them so far; of places with one the rule alone decides. Empty rules and no sort put every piece among `none`.
+ * The homes of every piece of a page by one rule for each place. Places without a rule keep what the page's sort says
+ * of them so far; of places with one the rule alone decides. Empty rules and no sort put every piece among `none`.
  */
-export function fillByRules(board: Board, pageId: PageId, rules: ReadonlyMap<PlaceId, SortRule>, sounds: Sounds = noSounds): Filled {
+export function fillByRules(
+  board: Board,
+  pageId: PageId,
+  rules: ReadonlyMap<PlaceId, SortRule>,
+  sounds: Sounds = noSounds,
+): Filled {
   const before = sortKeyOf(board, pageId)?.homes ?? {}
   const homes: Record<PieceId, PlaceId[]> = {}
   const [none, several, unknown, differs]: [PieceId[], PieceId[], PieceId[], PieceId[]] = [[], [], [], []]

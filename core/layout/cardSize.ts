@@ -19,7 +19,10 @@ export function cardSize(texts: readonly string[], textSize: number): Size {
   }
 }
 
-/** One size for all picture cards: the picture's box and below it the longest text; no line is kept for texts that are all empty. */
+/**
+ * One size for all picture cards: the picture's box and below it the longest text; no line is kept for texts that are
+ * all empty.
+ */
 export function pictureCardSize(texts: readonly string[], textSize: number): Size {
   const { width, lines } = textBlock(texts, textSize, PICTURE_BOX.width * 1.6)
   return {
@@ -28,7 +31,7 @@ export function pictureCardSize(texts: readonly string[], textSize: number): Siz
   }
 }
 
-function textBlock(texts: readonly string[], textSize: number, widest: number): { width: number, lines: number } {
+function textBlock(texts: readonly string[], textSize: number, widest: number): { width: number; lines: number } {
   const room = widest - 2 * CARD_PADDING.x
   let width = 0
   let lines = 0

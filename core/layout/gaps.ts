@@ -5,7 +5,7 @@ import { LINE_HEIGHT, textWidth } from '../text/measure'
 
 export interface GapText {
   /** Words with the left end of their baseline's middle line: `y` is the middle of their line. */
-  readonly words: readonly { readonly text: string, readonly x: number, readonly y: number, readonly width: number }[]
+  readonly words: readonly { readonly text: string; readonly x: number; readonly y: number; readonly width: number }[]
   readonly gaps: readonly Box[]
   /** From the top of the place to below the last line. */
   readonly height: number
@@ -27,16 +27,17 @@ const FROM_RIGHT = /[\p{Script=Hebrew}\p{Script=Arabic}\p{Script=Syriac}\p{Scrip
 const isFromRight = (text: string) => FROM_RIGHT.test(/\p{L}/u.exec(text)?.[0] ?? '')
 
 /**
- * Sets a text with gaps: words and gaps flow from the left, or from the right where the text is read so; a line is as high as
- * a gap or as its text, whichever is more; a line break in the text ends a line. A mark that follows a gap directly (a full
- * stop) stays with it. What would run out of its place is set smaller, gaps and all, until it fits. Worked out once for each
- * place: documents are never changed, only replaced.
+ * Sets a text with gaps: words and gaps flow from the left, or from the right where the text is read so; a line is as
+ * high as a gap or as its text, whichever is more; a line break in the text ends a line. A mark that follows a gap
+ * directly (a full stop) stays with it. What would run out of its place is set smaller, gaps and all, until it fits.
+ * Worked out once for each place: documents are never changed, only replaced.
  */
 export function layoutGaps(place: Gaps): GapText {
   const before = known.get(place)
   if (before) return before
   let set = setGaps(place, 1)
-  for (let scale = 1 - STEP; set.height > place.shape.height + 1e-6 && scale >= SMALLEST; scale -= STEP) set = setGaps(place, scale)
+  for (let scale = 1 - STEP; set.height > place.shape.height + 1e-6 && scale >= SMALLEST; scale -= STEP)
+    set = setGaps(place, scale)
   known.set(place, set)
   return set
 }
@@ -48,7 +49,7 @@ function setGaps({ shape, text, textSize: full, gap: fullGap }: Gaps, scale: num
   const space = textWidth(' ', textSize)
   const line = Math.max(gap.height + 8 * scale, textSize * LINE_HEIGHT)
   const fromRight = isFromRight(text)
-  const words: { text: string, x: number, y: number, width: number }[] = []
+  const words: { text: string; x: number; y: number; width: number }[] = []
   const gaps: Box[] = []
   let [x, y] = [0, 0]
   const put = (part: string, width: number) => {
@@ -61,9 +62,11 @@ function setGaps({ shape, text, textSize: full, gap: fullGap }: Gaps, scale: num
   for (const [i, paragraph] of text.split('\n').entries()) {
     if (i > 0) [x, y] = [0, y + line]
     for (const unit of paragraph.split(/ +/).filter(Boolean)) {
-      const parts = unit.split(/(_{2,})/).filter(Boolean)
-        .flatMap(part => isGap(part) ? [part] : breakLines(part, room, textSize))
-      const widths = parts.map(part => isGap(part) ? gap.width : textWidth(part, textSize))
+      const parts = unit
+        .split(/(_{2,})/)
+        .filter(Boolean)
+        .flatMap(part => (isGap(part) ? [part] : breakLines(part, room, textSize)))
+      const widths = parts.map(part => (isGap(part) ? gap.width : textWidth(part, textSize)))
       const whole = widths.reduce((a, b) => a + b, 0)
       if (x > 0 && x + whole > room) [x, y] = [0, y + line]
       parts.forEach((part, n) => {

@@ -1,11 +1,24 @@
 import type { Box, Size } from '../geometry/shape'
 
 /** A line to show while something is moved: what it is in line with, or a gap that equals another. */
-export interface Guide { readonly kind: 'line' | 'gap', readonly axis: 'across' | 'down', readonly at: number, readonly from: number, readonly to: number }
+export interface Guide {
+  readonly kind: 'line' | 'gap'
+  readonly axis: 'across' | 'down'
+  readonly at: number
+  readonly from: number
+  readonly to: number
+}
 
-export interface Guided { readonly dx: number, readonly dy: number, readonly guides: readonly Guide[] }
+export interface Guided {
+  readonly dx: number
+  readonly dy: number
+  readonly guides: readonly Guide[]
+}
 
-interface Pull { readonly shift: number, readonly guides: () => readonly Guide[] }
+interface Pull {
+  readonly shift: number
+  readonly guides: () => readonly Guide[]
+}
 
 /**
  * How far a moving box is from being in line: with an edge or the middle of another, with the middle of the page, or
@@ -15,12 +28,17 @@ interface Pull { readonly shift: number, readonly guides: () => readonly Guide[]
 export function guided(moving: Box, others: readonly Box[], page: Size, reach: number): Guided {
   const across = pull(moving, others, page, reach, 'across')
   const down = pull(moving, others, page, reach, 'down')
-  return { dx: across?.shift ?? 0, dy: down?.shift ?? 0, guides: [...across?.guides() ?? [], ...down?.guides() ?? []] }
+  return {
+    dx: across?.shift ?? 0,
+    dy: down?.shift ?? 0,
+    guides: [...(across?.guides() ?? []), ...(down?.guides() ?? [])],
+  }
 }
 
 /** Along one axis; the other axis is seen by turning the page on its side. */
 function pull(moving: Box, others: readonly Box[], page: Size, reach: number, axis: Guide['axis']): Pull | null {
-  const turn = (box: Box): Box => axis === 'across' ? box : { x: box.y, y: box.x, width: box.height, height: box.width }
+  const turn = (box: Box): Box =>
+    axis === 'across' ? box : { x: box.y, y: box.x, width: box.height, height: box.width }
   const box = turn(moving)
   let best: Pull | null = null
   const offer = (shift: number, guides: () => readonly Guide[]) => {
@@ -38,7 +56,15 @@ type Offer = (shift: number, guides: () => readonly Guide[]) => void
 
 /** A middle goes with a middle, an edge with any edge. */
 function inLine(box: Box, other: Box, axis: Guide['axis'], offer: Offer) {
-  const line = (at: number) => (): Guide[] => [{ kind: 'line', axis, at, from: Math.min(box.y, other.y), to: Math.max(box.y + box.height, other.y + other.height) }]
+  const line = (at: number) => (): Guide[] => [
+    {
+      kind: 'line',
+      axis,
+      at,
+      from: Math.min(box.y, other.y),
+      to: Math.max(box.y + box.height, other.y + other.height),
+    },
+  ]
   const [left, right] = [other.x, other.x + other.width]
   offer(left - box.x, line(left))
   offer(right - box.x, line(right))

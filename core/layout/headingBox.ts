@@ -13,7 +13,8 @@ export function headingBox(zone: Zone, page: Page): Box {
   const box = boxOf(zone)
   const width = Math.min(page.width, Math.max(NARROWEST, box.width))
   return {
-    width, height: HEIGHT,
+    width,
+    height: HEIGHT,
     x: Math.min(Math.max(0, box.x + (box.width - width) / 2), page.width - width),
     y: box.y - HEIGHT - 4 >= 0 ? box.y - HEIGHT - 4 : box.y + 4,
   }

@@ -3,7 +3,10 @@ import { bounds, outline } from '../geometry/outline'
 import type { Box } from '../geometry/shape'
 import { layoutGaps } from './gaps'
 
-/** Where on a page a place, a cell or gap of one ("place:row,column", "place:gap"), or a fixed figure is; null for what isn't there. */
+/**
+ * Where on a page a place, a cell or gap of one ("place:row,column", "place:gap"), or a fixed figure is; null for what
+ * isn't there.
+ */
 export function itemBox(item: string, page: Page): Box | null {
   const [id, cell] = item.split(':')
   const place = page.places.find(p => p.id === id)

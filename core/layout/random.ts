@@ -5,7 +5,7 @@ export type Random = () => number
 export function seeded(seed: number): Random {
   let state = seed >>> 0
   return () => {
-    state = (state + 0x6D2B79F5) >>> 0
+    state = (state + 0x6d2b79f5) >>> 0
     let t = state
     t = Math.imul(t ^ (t >>> 15), t | 1)
     t ^= t + Math.imul(t ^ (t >>> 7), t | 61)
@@ -13,7 +13,10 @@ export function seeded(seed: number): Random {
   }
 }
 
-/** A new list in an order in which each arrangement is as likely as any other (Fisher and Yates; Knuth, TAOCP 2, 3.4.2, algorithm P). */
+/**
+ * A new list in an order in which each arrangement is as likely as any other (Fisher and Yates; Knuth, TAOCP 2, 3.4.2,
+ * algorithm P).
+ */
 export function shuffled<T>(items: readonly T[], random: Random): T[] {
   const list = [...items]
   for (let i = list.length - 1; i > 0; i--) {

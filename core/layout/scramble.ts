@@ -10,14 +10,18 @@ function allOrders<T>(items: readonly T[]): T[][] {
 }
 
 /**
- * An order for the ledge that tells nothing: among shuffles made by chance, or from a seed, the first in which no item stands
- * where it stood in the list, and in which neighbours share a group no more often than chance would have it.
- * `groupOf` may return undefined for an item of which nothing is known; `tells` says how much an order gives away besides,
- * nought for nothing. Where no such order exists (one item, two of a group) the one that tells least is given, one of several at
- * random; of up to six items every order is looked at, so that none that tells is given while another doesn't.
+ * An order for the ledge that tells nothing: among shuffles made by chance, or from a seed, the first in which no item
+ * stands where it stood in the list, and in which neighbours share a group no more often than chance would have it.
+ * `groupOf` may return undefined for an item of which nothing is known; `tells` says how much an order gives away
+ * besides, nought for nothing. Where no such order exists (one item, two of a group) the one that tells least is given,
+ * one of several at random; of up to six items every order is looked at, so that none that tells is given while another
+ * doesn't.
  */
 export function scramble<T>(
-  items: readonly T[], groupOf: (item: T) => string | undefined, chance: number | Random, tells: (order: readonly T[]) => number = () => 0,
+  items: readonly T[],
+  groupOf: (item: T) => string | undefined,
+  chance: number | Random,
+  tells: (order: readonly T[]) => number = () => 0,
 ): T[] {
   const random = typeof chance === 'number' ? seeded(chance) : chance
   const orders = items.length <= MOST_TRIED ? shuffled(allOrders(items), random) : null
@@ -45,6 +49,6 @@ export function neighbours(groups: readonly (string | undefined)[]): number {
 function expectedNeighbours(groups: readonly (string | undefined)[]): number {
   const sizes = new Map<string, number>()
   for (const group of groups) if (group !== undefined) sizes.set(group, (sizes.get(group) ?? 0) + 1)
-  const pairs = [...sizes.values()].reduce((sum, n) => sum + n * (n - 1) / 2, 0)
-  return groups.length ? Math.ceil(2 * pairs / groups.length) : 0
+  const pairs = [...sizes.values()].reduce((sum, n) => sum + (n * (n - 1)) / 2, 0)
+  return groups.length ? Math.ceil((2 * pairs) / groups.length) : 0
 }

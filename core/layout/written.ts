@@ -21,8 +21,12 @@ export interface Spot {
 export function writtenSpots(page: Page): Spot[] {
   return page.places.flatMap((place): Spot[] => {
     const common = { heading: place.heading, number: 0, lines: 'one' as const }
-    if (isBlank(place)) return [{ ...common, name: place.id, kind: 'heading', box: headingBox(place, page), textSize: HEADING_SIZE }]
-    if (place.kind === 'writing') return [{ ...common, name: place.id, kind: 'space', box: place.shape, textSize: place.textSize, lines: place.lines }]
+    if (isBlank(place))
+      return [{ ...common, name: place.id, kind: 'heading', box: headingBox(place, page), textSize: HEADING_SIZE }]
+    if (place.kind === 'writing')
+      return [
+        { ...common, name: place.id, kind: 'space', box: place.shape, textSize: place.textSize, lines: place.lines },
+      ]
     if (place.kind !== 'gaps' || !place.typed) return []
     const { gaps, textSize } = layoutGaps(place)
     return gaps.map((box, i) => ({ ...common, name: `${place.id}:${i}`, kind: 'gap', box, textSize, number: i + 1 }))

@@ -10,7 +10,11 @@ export const MarginItemSchema = v.variant('kind', [
   v.object({
     kind: v.literal('ink'),
     page: PageIdSchema,
-    points: v.pipe(v.array(v.strictTuple([LengthSchema, LengthSchema, v.pipe(v.number(), v.minValue(0), v.maxValue(1))])), v.minLength(1), v.maxLength(MOST_STROKE_POINTS)),
+    points: v.pipe(
+      v.array(v.strictTuple([LengthSchema, LengthSchema, v.pipe(v.number(), v.minValue(0), v.maxValue(1))])),
+      v.minLength(1),
+      v.maxLength(MOST_STROKE_POINTS),
+    ),
   }),
   /** A note pinned to a piece goes where the piece lies. */
   v.object({

@@ -5,14 +5,15 @@
  */
 export function matching<Right>(fits: readonly (readonly Right[])[]): (Right | null)[] {
   const partnerOf = new Map<Right, number>()
-  const tryToPlace = (left: number, seen: Set<Right>): boolean => fits[left]!.some((right) => {
-    if (seen.has(right)) return false
-    seen.add(right)
-    const holder = partnerOf.get(right)
-    if (holder !== undefined && !tryToPlace(holder, seen)) return false
-    partnerOf.set(right, left)
-    return true
-  })
+  const tryToPlace = (left: number, seen: Set<Right>): boolean =>
+    fits[left]!.some(right => {
+      if (seen.has(right)) return false
+      seen.add(right)
+      const holder = partnerOf.get(right)
+      if (holder !== undefined && !tryToPlace(holder, seen)) return false
+      partnerOf.set(right, left)
+      return true
+    })
   fits.forEach((_, left) => tryToPlace(left, new Set()))
   const result: (Right | null)[] = fits.map(() => null)
   for (const [right, left] of partnerOf) result[left] = right

@@ -8,6 +8,16 @@ import { PLAN, REFLECT } from './planReflect'
 import { SEQUENCE } from './sequence'
 
 /** All organizers that ship with the application, by purpose. */
-export const ORGANIZERS: readonly Organizer[] = [...COMPARE, ...SEQUENCE, ...CAUSE, ...CLASSIFY, ...DESCRIBE, ...PLAN, ...REFLECT, ...NUMBER]
+export const ORGANIZERS: readonly Organizer[] = [
+  ...COMPARE,
+  ...SEQUENCE,
+  ...CAUSE,
+  ...CLASSIFY,
+  ...DESCRIBE,
+  ...PLAN,
+  ...REFLECT,
+  ...NUMBER,
+]
 
-export const organizerNamed = (name: string): Organizer | undefined => ORGANIZERS.find(organizer => organizer.name === name)
+export const organizerNamed = (name: string): Organizer | undefined =>
+  ORGANIZERS.find(organizer => organizer.name === name)

@@ -31,9 +31,12 @@ export function bodyOf(kind: Piece['kind'], master: Looks, { x, y, turn = 0 }: L
   if (round && master.width === master.height) return disc(boxAround(centre, master))
   const outline = outlineOf(master, round)
   if (!outline && turn % 90 === 0) return rectangle(boxAround(centre, turnedSize(master, turn)))
-  const parts = (outline ?? [corners(boxAround({ x: 0, y: 0 }, master))]).map(part => part.map(p => turnedAround(centre, { x: x + p.x, y: y + p.y }, turn)))
+  const parts = (outline ?? [corners(boxAround({ x: 0, y: 0 }, master))]).map(part =>
+    part.map(p => turnedAround(centre, { x: x + p.x, y: y + p.y }, turn)),
+  )
   return {
-    box: bounds(parts.flat()), parts,
+    box: bounds(parts.flat()),
+    parts,
     area: parts.reduce((sum, part) => sum + area(part), 0),
     inside: shape => parts.reduce((sum, part) => sum + areaWithin(outlined(shape).points, part), 0),
   }
@@ -41,7 +44,8 @@ export function bodyOf(kind: Piece['kind'], master: Looks, { x, y, turn = 0 }: L
 
 function rectangle(box: Box): Body {
   return {
-    box, area: box.width * box.height,
+    box,
+    area: box.width * box.height,
     get parts() {
       return [corners(box)]
     },
@@ -58,8 +62,11 @@ function rectangle(box: Box): Body {
 function disc(box: Box): Body {
   const points = outlined({ kind: 'ellipse', ...box }).points
   return {
-    box, area: Math.PI * box.width * box.height / 4, parts: [points],
-    inside: shape => shape.kind === 'rectangle' ? ellipseInside(box, shape) : areaWithin(outlined(shape).points, points),
+    box,
+    area: (Math.PI * box.width * box.height) / 4,
+    parts: [points],
+    inside: shape =>
+      shape.kind === 'rectangle' ? ellipseInside(box, shape) : areaWithin(outlined(shape).points, points),
   }
 }
 
@@ -67,9 +74,14 @@ function disc(box: Box): Body {
 function outlineOf(master: Looks, round: boolean): Point[][] | null {
   if (round) return [stadium(master)]
   switch (master.look?.kind) {
-    case 'sector': return sector(master.width / 2, floating(master.look.share))
-    case 'hand': return [hand(master)]
-    case 'round': case 'units': case undefined: return null
+    case 'sector':
+      return sector(master.width / 2, floating(master.look.share))
+    case 'hand':
+      return [hand(master)]
+    case 'round':
+    case 'units':
+    case undefined:
+      return null
   }
 }
 
@@ -80,7 +92,7 @@ function sector(radius: number, share: number): Point[][] {
   const whole = Math.min(1, Math.max(0, share)) * 2 * Math.PI
   const halves = Math.max(1, Math.ceil(whole / Math.PI))
   return Array.from({ length: halves }, (_, i) => {
-    const [from, to] = [i * whole / halves, (i + 1) * whole / halves]
+    const [from, to] = [(i * whole) / halves, ((i + 1) * whole) / halves]
     const turn = (to - from) / ARC_SIDES
     // So far out that the polygon has the sector's own area.
     const far = turn > 0 ? radius * Math.sqrt(turn / Math.sin(turn)) : radius
@@ -92,7 +104,12 @@ function sector(radius: number, share: number): Point[][] {
 /** It turns round the middle of its box and points upwards; as thick as its text is large, as it is drawn. */
 function hand({ height, textSize }: Looks): Point[] {
   const [thin, thick] = [textSize / 4, textSize / 2]
-  return [{ x: -thin, y: -height / 2 }, { x: thin, y: -height / 2 }, { x: thick, y: textSize }, { x: -thick, y: textSize }]
+  return [
+    { x: -thin, y: -height / 2 },
+    { x: thin, y: -height / 2 },
+    { x: thick, y: textSize },
+    { x: -thick, y: textSize },
+  ]
 }
 
 /** A box whose shorter sides are half discs. */
@@ -100,7 +117,7 @@ function stadium({ width, height }: Size): Point[] {
   const radius = Math.min(width, height) / 2
   const [dx, dy] = [width / 2 - radius, height / 2 - radius]
   return Array.from({ length: 2 * ARC_SIDES }, (_, i) => {
-    const at = (i + 0.5) * Math.PI / ARC_SIDES
+    const at = ((i + 0.5) * Math.PI) / ARC_SIDES
     const [cos, sin] = [Math.cos(at), Math.sin(at)]
     return { x: Math.sign(cos) * dx + radius * cos, y: Math.sign(sin) * dy + radius * sin }
   })

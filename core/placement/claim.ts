@@ -17,7 +17,10 @@ const SCALE_REACH = 6
 /** Lengths are floating: a tip so near to an edge, in points, is on it. */
 const ON_EDGE = 1e-6
 
-export interface Cell { readonly row: number, readonly column: number }
+export interface Cell {
+  readonly row: number
+  readonly column: number
+}
 
 /** How much of a piece a place can claim, and where in the place it is. */
 export interface Claim {
@@ -26,14 +29,16 @@ export interface Claim {
   /** Of a grid, the cell with the largest share; of a text with gaps the gap is the column of its only row. */
   readonly cell?: Cell
   /** Every cell that has a share in it, in reading order. */
-  readonly cells?: readonly { readonly cell: Cell, readonly share: number }[]
-  /** Where on a scale, in its own units. A length is measured, so this is a floating number; keys compare it exactly. */
+  readonly cells?: readonly { readonly cell: Cell; readonly share: number }[]
+  /**
+   * Where on a scale, in its own units. A length is measured, so this is a floating number; keys compare it exactly.
+   */
   readonly value?: number
 }
 
 /**
- * Null when the piece has nothing to do with the place. `lies` is its centre, and how far it is turned; its body need be
- * worked out once only for all places.
+ * Null when the piece has nothing to do with the place. `lies` is its centre, and how far it is turned; its body need
+ * be worked out once only for all places.
  */
 export function claim(place: Place, piece: Piece, master: Master, lies: Lies, known?: Body): Claim | null {
   const { turn = 0 } = lies
@@ -42,17 +47,27 @@ export function claim(place: Place, piece: Piece, master: Master, lies: Lies, kn
   const body = known ?? bodyOf(piece.kind, master, lies)
   if (!overlaps(outlined(place.shape).box, body.box)) return null
   switch (place.kind) {
-    case 'zone': case 'lane': case 'pan': return { share: shareOf(place.shape, body) }
-    case 'slot': return { share: fitIn(place.shape, body) }
-    case 'grid': return inCells(cellsNear(place, body.box), body)
-    case 'gaps': return place.typed ? null : inCells(gapsNear(place, body.box), body)
-    case 'scale': return { share: shareOfScale(place, centre, body), value: valueAt(place, centre) }
-    case 'pin': case 'writing': case 'drawing': return null
+    case 'zone':
+    case 'lane':
+    case 'pan':
+      return { share: shareOf(place.shape, body) }
+    case 'slot':
+      return { share: fitIn(place.shape, body) }
+    case 'grid':
+      return inCells(cellsNear(place, body.box), body)
+    case 'gaps':
+      return place.typed ? null : inCells(gapsNear(place, body.box), body)
+    case 'scale':
+      return { share: shareOfScale(place, centre, body), value: valueAt(place, centre) }
+    case 'pin':
+    case 'writing':
+    case 'drawing':
+      return null
   }
 }
 
 /** The share of a piece that lies in a shape. A piece without area has no share in anything: 0. */
-const shareOf = (shape: Shape, body: Body) => body.area > 0 ? Math.min(1, body.inside(shape) / body.area) : 0
+const shareOf = (shape: Shape, body: Body) => (body.area > 0 ? Math.min(1, body.inside(shape) / body.area) : 0)
 
 /** A slot may be smaller than its piece: then the slot's own area is what must be covered. */
 function fitIn(shape: Shape, body: Body): number {
@@ -74,12 +89,20 @@ export function shareIn(points: readonly Point[], box: Box): number {
   return whole > 0 ? Math.min(1, areaInside(points, box) / whole) : 0
 }
 
-interface Room { readonly cell: Cell, readonly box: Box }
+interface Room {
+  readonly cell: Cell
+  readonly box: Box
+}
 
 /** Ties for the largest share go to the earlier row, then the earlier column. */
 function inCells(rooms: readonly Room[], body: Body): Claim | null {
-  const cells = rooms.map(({ cell, box }) => ({ cell, share: fitIn({ kind: 'rectangle', ...box }, body) })).filter(({ share }) => share > 0)
-  const best = cells.reduce<(typeof cells)[number] | null>((most, one) => one.share > (most?.share ?? 0) + SAME ? one : most, null)
+  const cells = rooms
+    .map(({ cell, box }) => ({ cell, share: fitIn({ kind: 'rectangle', ...box }, body) }))
+    .filter(({ share }) => share > 0)
+  const best = cells.reduce<(typeof cells)[number] | null>(
+    (most, one) => (one.share > (most?.share ?? 0) + SAME ? one : most),
+    null,
+  )
   return best && { ...best, cells }
 }
 /** Shares are floating: so small a difference is none. */
@@ -92,28 +115,38 @@ function cellsNear({ shape, rows, columns }: Grid, box: Box): Room[] {
     return Array.from({ length: Math.max(0, Math.min(most - 1, Math.floor(to)) - first + 1) }, (_, i) => first + i)
   }
   const across = range((box.x - shape.x) / width, (box.x + box.width - shape.x) / width, columns)
-  return range((box.y - shape.y) / height, (box.y + box.height - shape.y) / height, rows).flatMap(row => across.map(column =>
-    ({ cell: { row, column }, box: { x: shape.x + column * width, y: shape.y + row * height, width, height } })))
+  return range((box.y - shape.y) / height, (box.y + box.height - shape.y) / height, rows).flatMap(row =>
+    across.map(column => ({
+      cell: { row, column },
+      box: { x: shape.x + column * width, y: shape.y + row * height, width, height },
+    })),
+  )
 }
 
-const gapsNear = (place: Gaps, box: Box): Room[] => layoutGaps(place).gaps
-  .flatMap((gap, column) => overlaps(gap, box) ? [{ cell: { row: 0, column }, box: gap }] : [])
+const gapsNear = (place: Gaps, box: Box): Room[] =>
+  layoutGaps(place).gaps.flatMap((gap, column) => (overlaps(gap, box) ? [{ cell: { row: 0, column }, box: gap }] : []))
 
 /**
- * What stands on a scale stands there with its middle, so half of it may reach beyond an end; across the scale it counts as
- * in a slot.
+ * What stands on a scale stands there with its middle, so half of it may reach beyond an end; across the scale it
+ * counts as in a slot.
  */
 function shareOfScale({ shape }: Scale, { x, y }: Point, { box }: Body): number {
   const lying = shape.width >= shape.height
-  const [at, from, to, size] = lying ? [x, shape.x, shape.x + shape.width, box.width] : [y, shape.y, shape.y + shape.height, box.height]
+  const [at, from, to, size] = lying
+    ? [x, shape.x, shape.x + shape.width, box.width]
+    : [y, shape.y, shape.y + shape.height, box.height]
   const along = size > 0 ? (Math.min(to, at + size / 2) - Math.max(from, at - size / 2)) / size : 0
-  const [start, breadth, room, deep] = lying ? [box.y, box.height, shape.y, shape.height] : [box.x, box.width, shape.x, shape.width]
+  const [start, breadth, room, deep] = lying
+    ? [box.y, box.height, shape.y, shape.height]
+    : [box.x, box.width, shape.x, shape.width]
   const across = Math.min(start + breadth, room + deep) - Math.max(start, room)
   const least = Math.min(breadth, deep)
   return least > 0 ? Math.max(0, Math.min(1, 2 * along)) * Math.max(0, Math.min(1, across / least)) : 0
 }
 
-/** The value under a point, continued beyond the ends. The scale runs along its longer side, upwards where it stands. */
+/**
+ * The value under a point, continued beyond the ends. The scale runs along its longer side, upwards where it stands.
+ */
 export function valueAt({ shape, least, most }: Scale, { x, y }: Point): number {
   const [from, to] = [floating(least), floating(most)]
   const along = shape.width >= shape.height ? (x - shape.x) / shape.width : (shape.y + shape.height - y) / shape.height
@@ -122,17 +155,25 @@ export function valueAt({ shape, least, most }: Scale, { x, y }: Point): number 
 
 export function tipOf(tip: 'left' | 'right' | 'up' | 'down', { width, height }: Master, { x, y }: Point): Point {
   switch (tip) {
-    case 'left': return { x: x - width / 2 - TIP_LENGTH, y }
-    case 'right': return { x: x + width / 2 + TIP_LENGTH, y }
-    case 'up': return { x, y: y - height / 2 - TIP_LENGTH }
-    case 'down': return { x, y: y + height / 2 + TIP_LENGTH }
+    case 'left':
+      return { x: x - width / 2 - TIP_LENGTH, y }
+    case 'right':
+      return { x: x + width / 2 + TIP_LENGTH, y }
+    case 'up':
+      return { x, y: y - height / 2 - TIP_LENGTH }
+    case 'down':
+      return { x, y: y + height / 2 + TIP_LENGTH }
   }
 }
 
-/** A label lies where its tip is, edges included: in the cell, at the value, wholly or not at all; near a pin or a scale it may be meant for it. */
+/**
+ * A label lies where its tip is, edges included: in the cell, at the value, wholly or not at all; near a pin or a scale
+ * it may be meant for it.
+ */
 function claimByTip(place: Place, tip: Point): Claim | null {
   switch (place.kind) {
-    case 'pin': return claimOfPin(place, tip)
+    case 'pin':
+      return claimOfPin(place, tip)
     case 'scale': {
       const beside = distanceTo(place.shape, tip)
       return beside <= SCALE_REACH ? { share: beside <= ON_EDGE ? 1 : 0.5, value: valueAt(place, tip) } : null
@@ -140,7 +181,8 @@ function claimByTip(place: Place, tip: Point): Claim | null {
     case 'grid': {
       if (distanceTo(place.shape, tip) > ON_EDGE) return null
       const { shape, rows, columns } = place
-      const nth = (at: number, size: number, most: number) => Math.min(most - 1, Math.max(0, Math.floor(at / size * most)))
+      const nth = (at: number, size: number, most: number) =>
+        Math.min(most - 1, Math.max(0, Math.floor((at / size) * most)))
       const cell = { row: nth(tip.y - shape.y, shape.height, rows), column: nth(tip.x - shape.x, shape.width, columns) }
       return { share: 1, cell, cells: [{ cell, share: 1 }] }
     }
@@ -149,12 +191,18 @@ function claimByTip(place: Place, tip: Point): Claim | null {
       if (column >= 0) return { share: 1, cell: { row: 0, column }, cells: [{ cell: { row: 0, column }, share: 1 }] }
       return isIn(place.shape, tip) ? { share: 1 } : null
     }
-    case 'zone': case 'lane': case 'slot': case 'pan': case 'writing': case 'drawing':
+    case 'zone':
+    case 'lane':
+    case 'slot':
+    case 'pan':
+    case 'writing':
+    case 'drawing':
       return isIn(place.shape, tip) ? { share: 1 } : null
   }
 }
 
-const isIn = (shape: Shape, tip: Point) => shape.kind === 'rectangle' ? distanceTo(shape, tip) <= ON_EDGE : within(outlined(shape).points, tip)
+const isIn = (shape: Shape, tip: Point) =>
+  shape.kind === 'rectangle' ? distanceTo(shape, tip) <= ON_EDGE : within(outlined(shape).points, tip)
 
 /** Nought inside a box. */
 const distanceTo = (box: Box, { x, y }: Point) =>

@@ -3,11 +3,15 @@ import type { Lane } from '../board/place'
 import type { Size } from '../geometry/shape'
 import { certaintyInAll, type Certainty, type Placement, type Share } from './placement'
 
-export interface Held { readonly piece: PieceId, readonly share: Share, readonly centre: { x: number, y: number } }
+export interface Held {
+  readonly piece: PieceId
+  readonly share: Share
+  readonly centre: { x: number; y: number }
+}
 
 /** What lies in a place, surely or perhaps, in the order of the placements. */
 export function contentsOf(place: PlaceId, placements: readonly Placement[], certainty?: Certainty): Held[] {
-  return placements.flatMap((placement) => {
+  return placements.flatMap(placement => {
     const share = placement.shares.find(s => s.place === place && (!certainty || certaintyInAll(s) === certainty))
     return share && placement.at === 'page' ? [{ piece: placement.piece, share, centre: placement.centre }] : []
   })
@@ -15,17 +19,22 @@ export function contentsOf(place: PlaceId, placements: readonly Placement[], cer
 
 /**
  * What surely lies in a lane, in reading order: a row from left to right (or from the right where it says so), several
- * rows from the top; a column from the top, several columns from the left. A lane too shallow for two rows has one. In a
- * deeper one pieces stand in one row when, looked at across it, they overlap by a third of the lower one at least, or by
- * two thirds where one lies above the other; children lay crookedly, so a row may climb or sink from one to the next:
- * each piece is held against its neighbour along the row, not against the first. Pieces at one spot keep the order of the
- * placements. Those named as `unsure` count as if they were in.
+ * rows from the top; a column from the top, several columns from the left. A lane too shallow for two rows has one. In
+ * a deeper one pieces stand in one row when, looked at across it, they overlap by a third of the lower one at least, or
+ * by two thirds where one lies above the other; children lay crookedly, so a row may climb or sink from one to the
+ * next: each piece is held against its neighbour along the row, not against the first. Pieces at one spot keep the
+ * order of the placements. Those named as `unsure` count as if they were in.
  */
 export function laneOrder(
-  lane: Lane, placements: readonly Placement[], sizeOf: (piece: PieceId) => Size, unsure: readonly PieceId[] = [],
+  lane: Lane,
+  placements: readonly Placement[],
+  sizeOf: (piece: PieceId) => Size,
+  unsure: readonly PieceId[] = [],
 ): PieceId[] {
   const row = lane.direction === 'row'
-  const there = contentsOf(lane.id, placements).filter(({ piece, share }) => certaintyInAll(share) === 'in' || unsure.includes(piece))
+  const there = contentsOf(lane.id, placements).filter(
+    ({ piece, share }) => certaintyInAll(share) === 'in' || unsure.includes(piece),
+  )
   const held = there.map(({ piece, centre }): Standing => {
     const { width, height } = sizeOf(piece)
     return row
@@ -51,12 +60,17 @@ interface Standing {
   readonly deep: number
 }
 
-/** From the top: each row is begun by what stands highest, and goes on to both sides with whatever overlaps its neighbour. */
+/**
+ * From the top: each row is begun by what stands highest, and goes on to both sides with whatever overlaps its
+ * neighbour.
+ */
 function rowsOf(held: readonly Standing[]): Standing[][] {
   const rows: Standing[][] = []
   for (const one of held.toSorted((a, b) => a.along - b.along)) {
     const fits = rows.filter(line => sharesRow(line.at(-1)!, one))
-    const near = fits.toSorted((a, b) => Math.abs(a.at(-1)!.across - one.across) - Math.abs(b.at(-1)!.across - one.across))[0]
+    const near = fits.toSorted(
+      (a, b) => Math.abs(a.at(-1)!.across - one.across) - Math.abs(b.at(-1)!.across - one.across),
+    )[0]
     if (near) near.push(one)
     else rows.push([one])
   }

@@ -32,7 +32,9 @@ export function freeSpot(state: SlateState, piece: PieceId, place: Place, page: 
   const others = boxesOfOthers(state, piece, page, edition)
 
   if (place.kind === 'grid' || place.kind === 'gaps') {
-    const cell = middlesOf(place).find(middle => !others.some(other => overlaps(other, boxAround(middle, { width: 1, height: 1 }))))
+    const cell = middlesOf(place).find(
+      middle => !others.some(other => overlaps(other, boxAround(middle, { width: 1, height: 1 }))),
+    )
     if (cell) return cell
   }
   for (let y = room.y + INSET + size.height / 2; y + size.height / 2 <= room.y + room.height; y += size.height + GAP) {
@@ -48,9 +50,11 @@ export function freeSpot(state: SlateState, piece: PieceId, place: Place, page: 
 
 /** The boxes around all other pieces that lie on the page. */
 export function boxesOfOthers(state: SlateState, piece: PieceId, page: Page, edition: Edition): Box[] {
-  return piecesOf(state, page, edition).flatMap((other) => {
+  return piecesOf(state, page, edition).flatMap(other => {
     const lies = state.pieces[other.id]
-    return lies && other.id !== piece ? [boxAround(lies, turnedSize(edition.pieces.get(other.id)!.master, lies.turn))] : []
+    return lies && other.id !== piece
+      ? [boxAround(lies, turnedSize(edition.pieces.get(other.id)!.master, lies.turn))]
+      : []
   })
 }
 
@@ -67,11 +71,12 @@ export function middleOf(place: Place): Point {
 
 /** The middles of a grid's cells, row by row, or of gaps, in the order of the text. */
 export function middlesOf(place: Grid | Gaps): Point[] {
-  if (place.kind === 'gaps') return layoutGaps(place).gaps.map(({ x, y, width, height }) => ({ x: x + width / 2, y: y + height / 2 }))
+  if (place.kind === 'gaps')
+    return layoutGaps(place).gaps.map(({ x, y, width, height }) => ({ x: x + width / 2, y: y + height / 2 }))
   const { shape, rows, columns } = place
   return Array.from({ length: rows * columns }, (_, i) => ({
-    x: shape.x + (i % columns + 0.5) * shape.width / columns,
-    y: shape.y + (Math.floor(i / columns) + 0.5) * shape.height / rows,
+    x: shape.x + (((i % columns) + 0.5) * shape.width) / columns,
+    y: shape.y + ((Math.floor(i / columns) + 0.5) * shape.height) / rows,
   }))
 }
 
@@ -81,12 +86,15 @@ export function clampToPage({ x, y }: Point, page: Page): Point {
 }
 
 /** The nearest centre at which the piece lies wholly on the page; a piece bigger than the page is centred. */
-export function clampPiece(centre: Point, size: { width: number, height: number }, page: Page): Point {
+export function clampPiece(centre: Point, size: { width: number; height: number }, page: Page): Point {
   return { x: between(centre.x, size.width, page.width), y: between(centre.y, size.height, page.height) }
 }
 
-/** The nearest centre at which the piece lies wholly in the box around the place, so that a tap near an edge is no doubt. */
-export function clampToPlace(centre: Point, size: { width: number, height: number }, place: Place): Point {
+/**
+ * The nearest centre at which the piece lies wholly in the box around the place, so that a tap near an edge is no
+ * doubt.
+ */
+export function clampToPlace(centre: Point, size: { width: number; height: number }, place: Place): Point {
   const room = bounds(outline(place.shape))
   return {
     x: room.x + between(centre.x - room.x, size.width, room.width),

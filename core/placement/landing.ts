@@ -15,39 +15,54 @@ import { snapped } from './snap'
 import { turnedSize } from './straight'
 
 /** What hands move pieces on: one page of a slate as it is now. */
-export interface Table { readonly state: SlateState, readonly page: Page, readonly edition: Edition }
+export interface Table {
+  readonly state: SlateState
+  readonly page: Page
+  readonly edition: Edition
+}
 
 /** Where a piece would come to lie, and in which places that is. */
-export interface Landing { readonly at: Point, readonly shares: readonly Share[] }
+export interface Landing {
+  readonly at: Point
+  readonly shares: readonly Share[]
+}
 
 /** A card let go a little beside the page was meant for the page. */
 export const BESIDE = 60
 
-/** The places that are lit for a landing: all that the piece would surely be in; where there are none, those it may be in. */
+/**
+ * The places that are lit for a landing: all that the piece would surely be in; where there are none, those it may be
+ * in.
+ */
 export function litPlaces({ shares }: Landing): PlaceId[] {
   const sure = shares.filter(share => share.certainty === 'in')
   return (sure.length ? sure : shares).map(share => share.place)
 }
 
 const turnOn = ({ state }: Table, piece: PieceId) => state.pieces[piece]?.turn
-const sizeOn = (table: Table, piece: PieceId) => turnedSize(table.edition.pieces.get(piece)!.master, turnOn(table, piece))
+const sizeOn = (table: Table, piece: PieceId) =>
+  turnedSize(table.edition.pieces.get(piece)!.master, turnOn(table, piece))
 
 function landingAt(table: Table, piece: PieceId, at: Point): Landing {
   const { piece: held, master } = table.edition.pieces.get(piece)!
   return { at, shares: sharesOf(held, master, { ...at, turn: turnOn(table, piece) }, table.page) }
 }
 
-/** Let go with its middle here: on the page, and laid to its neighbours where it is a tile. Null farther beside the page. */
+/**
+ * Let go with its middle here: on the page, and laid to its neighbours where it is a tile. Null farther beside the
+ * page.
+ */
 export function landing(table: Table, piece: PieceId, middle: Point): Landing | null {
   const { page, state, edition } = table
-  if (middle.x <= -BESIDE || middle.y <= -BESIDE || middle.x >= page.width + BESIDE || middle.y >= page.height + BESIDE) return null
+  if (middle.x <= -BESIDE || middle.y <= -BESIDE || middle.x >= page.width + BESIDE || middle.y >= page.height + BESIDE)
+    return null
   return landingAt(table, piece, clampPiece(snapped(state, piece, middle, page, edition), sizeOn(table, piece), page))
 }
 
 /**
  * Given to the spot that was pointed at: surely into what is there, clear of edges and, where there is room, of other
- * pieces. Into the cell, gap or slot, with a label's tip on the pin, on a scale at the very value; between rings into the
- * region. Where there is no place, just there.
+ * pieces. Into the cell, gap or slot, with a label's tip on the pin, on a scale at the very value; between rings into
+ * the region. Where there is no place, just there.
  */
 export function landingAtPoint(table: Table, piece: PieceId, point: Point): Landing {
   const { page, edition } = table
@@ -58,14 +73,32 @@ export function landingAtPoint(table: Table, piece: PieceId, point: Point): Land
   if (!place) return landingAt(table, piece, clampPiece(point, size, page))
   if (held.kind === 'label') {
     const tip = place.kind === 'pin' ? middleOf(place) : point
-    return landingAt(table, piece, clampToPage(tipAt(held.tip, edition.pieces.get(piece)!.master, turnOn(table, piece), tip), page))
+    return landingAt(
+      table,
+      piece,
+      clampToPage(tipAt(held.tip, edition.pieces.get(piece)!.master, turnOn(table, piece), tip), page),
+    )
   }
   switch (place.kind) {
-    case 'slot': return landingAt(table, piece, clampToPage(middleOf(place), page))
-    case 'grid': case 'gaps': return landingAt(table, piece, nearest(middlesOf(place), point))
-    case 'scale': return landingAt(table, piece, clampPiece(alongScale(place, point, size), size, page))
-    case 'zone': case 'lane': case 'pan': case 'pin': case 'writing': case 'drawing':
-      return roomIn(table, piece, there.filter(one => one.kind === 'zone').length > 1 || inRegion(page, place) ? there : [place], point)
+    case 'slot':
+      return landingAt(table, piece, clampToPage(middleOf(place), page))
+    case 'grid':
+    case 'gaps':
+      return landingAt(table, piece, nearest(middlesOf(place), point))
+    case 'scale':
+      return landingAt(table, piece, clampPiece(alongScale(place, point, size), size, page))
+    case 'zone':
+    case 'lane':
+    case 'pan':
+    case 'pin':
+    case 'writing':
+    case 'drawing':
+      return roomIn(
+        table,
+        piece,
+        there.filter(one => one.kind === 'zone').length > 1 || inRegion(page, place) ? there : [place],
+        point,
+      )
   }
 }
 
@@ -73,14 +106,19 @@ const inRegion = (page: Page, place: Place) => regionsOf(page).some(region => re
 
 /** The smallest of several places is the one that is meant; ties go to the first. */
 export function smallest(places: readonly Place[]): Place | undefined {
-  return places.reduce<Place | undefined>((best, place) => best && area(outlined(best.shape).points) <= area(outlined(place.shape).points) ? best : place, undefined)
+  return places.reduce<Place | undefined>(
+    (best, place) => (best && area(outlined(best.shape).points) <= area(outlined(place.shape).points) ? best : place),
+    undefined,
+  )
 }
 
 const nearest = (spots: readonly Point[], to: Point): Point =>
-  spots.reduce((best, spot) => Math.hypot(spot.x - to.x, spot.y - to.y) < Math.hypot(best.x - to.x, best.y - to.y) ? spot : best)
+  spots.reduce((best, spot) =>
+    Math.hypot(spot.x - to.x, spot.y - to.y) < Math.hypot(best.x - to.x, best.y - to.y) ? spot : best,
+  )
 
 /** On a scale the value is what was pointed at; only across it the piece is set into its room. */
-function alongScale(place: Place, point: Point, size: { width: number, height: number }): Point {
+function alongScale(place: Place, point: Point, size: { width: number; height: number }): Point {
   const { width, height } = bounds(outlined(place.shape).points)
   const set = clampToPlace(point, size, place)
   return width >= height ? { x: point.x, y: set.y } : { x: set.x, y: point.y }
@@ -89,7 +127,15 @@ function alongScale(place: Place, point: Point, size: { width: number, height: n
 function roomIn(table: Table, piece: PieceId, there: readonly Place[], point: Point): Landing {
   const { state, page, edition } = table
   const homes = there.filter(place => place.kind === 'zone').map(place => place.id)
-  const set = landingAt(table, piece, clampPiece(there.length === 1 ? clampToPlace(point, sizeOn(table, piece), there[0]!) : point, sizeOn(table, piece), page))
+  const set = landingAt(
+    table,
+    piece,
+    clampPiece(
+      there.length === 1 ? clampToPlace(point, sizeOn(table, piece), there[0]!) : point,
+      sizeOn(table, piece),
+      page,
+    ),
+  )
   const box = boxAround(set.at, sizeOn(table, piece))
   const sure = set.shares.every(share => share.certainty === 'in') && set.shares.length === there.length
   if (sure && !boxesOfOthers(state, piece, page, edition).some(other => overlaps(other, box))) return set
@@ -114,7 +160,7 @@ export function targetsOf({ page, edition }: Table, piece: PieceId): Target[] {
     ...alone.map(place => ({ target: [place.id], x: outlined(place.shape).box.x, y: outlined(place.shape).box.y })),
     ...regions.map(({ zones, middle, top }) => ({ target: zones, x: middle.x, y: top })),
   ]
-  all.sort((a, b) => Math.abs(a.y - b.y) > SAME_ROW ? a.y - b.y : a.x - b.x)
+  all.sort((a, b) => (Math.abs(a.y - b.y) > SAME_ROW ? a.y - b.y : a.x - b.x))
   return [...all.map(one => one.target), LEDGE]
 }
 /** Tops this near to each other stand in one row. */

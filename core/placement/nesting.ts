@@ -5,7 +5,10 @@ import { outlined } from '../geometry/outline'
 import type { Point, Shape } from '../geometry/shape'
 import { certaintyInAll, type Share } from './placement'
 
-/** An outline is drawn in by this share towards its middle before it is looked at, so that edges that only touch are none. */
+/**
+ * An outline is drawn in by this share towards its middle before it is looked at, so that edges that only touch are
+ * none.
+ */
 const DRAWN_IN = 1e-3
 
 interface Nesting {
@@ -22,7 +25,12 @@ function nestingOf(page: Page): Nesting {
   const before = known.get(page)
   if (before) return before
   const zones = page.places.filter(place => place.kind === 'zone')
-  const around = new Map(zones.map(zone => [zone.id, new Set(zones.filter(other => other !== zone && isWithin(zone.shape, other.shape)).map(z => z.id))]))
+  const around = new Map(
+    zones.map(zone => [
+      zone.id,
+      new Set(zones.filter(other => other !== zone && isWithin(zone.shape, other.shape)).map(z => z.id)),
+    ]),
+  )
   const round = zones.filter(zone => zone.shape.kind === 'ellipse')
   const rings = round.some((a, i) => round.slice(i + 1).some(b => crosses(a.shape, b.shape)))
   const found = { around, nested: [...around.values()].some(outer => outer.size > 0), rings }
@@ -34,13 +42,16 @@ function nestingOf(page: Page): Nesting {
 function rim(shape: Shape): Point[] {
   const { points, box } = outlined(shape)
   const [x, y] = [box.x + box.width / 2, box.y + box.height / 2]
-  return points.flatMap((p, i) => {
-    const next = points[(i + 1) % points.length]!
-    return [p, { x: (p.x + next.x) / 2, y: (p.y + next.y) / 2 }]
-  }).map(p => ({ x: p.x + (x - p.x) * DRAWN_IN, y: p.y + (y - p.y) * DRAWN_IN }))
+  return points
+    .flatMap((p, i) => {
+      const next = points[(i + 1) % points.length]!
+      return [p, { x: (p.x + next.x) / 2, y: (p.y + next.y) / 2 }]
+    })
+    .map(p => ({ x: p.x + (x - p.x) * DRAWN_IN, y: p.y + (y - p.y) * DRAWN_IN }))
 }
 
-const isWithin = (inner: Shape, outer: Shape) => rim(inner).every(p => within(outlined(outer).points, p))
+const isWithin = (inner: Shape, outer: Shape) =>
+  rim(inner).every(p => within(outlined(outer).points, p))
   // The same shape twice is in neither.
   && !rim(outer).every(p => within(outlined(inner).points, p))
 const crosses = (a: Shape, b: Shape) => {
@@ -48,11 +59,15 @@ const crosses = (a: Shape, b: Shape) => {
   return inside > 0 && !isWithin(a, b) && !isWithin(b, a)
 }
 
-/** Whether the zones of a page were made as rings that divide each other: ovals that cross. Boxes and free shapes never do so by themselves. */
+/**
+ * Whether the zones of a page were made as rings that divide each other: ovals that cross. Boxes and free shapes never
+ * do so by themselves.
+ */
 export const hasRings = (page: Page): boolean => nestingOf(page).rings
 
 /**
- * The shares of a piece, a zone within a zone being a place of its own: what is surely in the inner one isn't in the outer;
+ * The shares of a piece, a zone within a zone being a place of its own: what is surely in the inner one isn't in the
+ * outer;
  * what is only perhaps in the inner one is only perhaps in the outer.
  */
 export function innermost(shares: readonly Share[], page: Page): Share[] {

@@ -16,12 +16,18 @@ export const SURELY_IN = 0.75
 export const SURELY_OUT = 0.25
 
 export type Certainty = 'in' | 'unsure'
-export interface Share extends Claim { readonly place: PlaceId, readonly certainty: Certainty }
+export interface Share extends Claim {
+  readonly place: PlaceId
+  readonly certainty: Certainty
+}
 
-/** Where one piece is. `shares` names the places it is in, or may be in, largest share first; ties in the order of the places. */
-export type Placement
-  = { readonly piece: PieceId, readonly at: 'ledge', readonly shares: readonly [] }
-    | { readonly piece: PieceId, readonly at: 'page', readonly centre: Point, readonly shares: readonly Share[] }
+/**
+ * Where one piece is. `shares` names the places it is in, or may be in, largest share first; ties in the order of the
+ * places.
+ */
+export type Placement =
+  | { readonly piece: PieceId; readonly at: 'ledge'; readonly shares: readonly [] }
+  | { readonly piece: PieceId; readonly at: 'page'; readonly centre: Point; readonly shares: readonly Share[] }
 
 /** Shares are quotients of floating areas: a billionth beside the border is on it, and what is on it is sure. */
 const EXACTNESS = 1e-9
@@ -35,7 +41,11 @@ export function certainty(share: number): Certainty | null {
  * How surely a piece lies in a cell, or a gap, of a place it has a share in. Surely in one, it is in no other; half in
  * one and half in the next, it may be meant for each.
  */
-export function certaintyInCell({ cell, cells = [], certainty: best }: Share, row: number, column: number): Certainty | null {
+export function certaintyInCell(
+  { cell, cells = [], certainty: best }: Share,
+  row: number,
+  column: number,
+): Certainty | null {
   if (best === 'in') return cell?.row === row && cell.column === column ? 'in' : null
   const here = cells.find(one => one.cell.row === row && one.cell.column === column)
   if (!here) return null
@@ -47,7 +57,7 @@ export function certaintyInCell({ cell, cells = [], certainty: best }: Share, ro
 /** How surely it lies in a place as a whole, however its share is divided among the cells; or in one row of them. */
 export function certaintyInAll({ share, cells }: Share, row?: number): Certainty | null {
   if (!cells) return certainty(share)
-  return certainty(cells.reduce((sum, one) => row === undefined || one.cell.row === row ? sum + one.share : sum, 0))
+  return certainty(cells.reduce((sum, one) => (row === undefined || one.cell.row === row ? sum + one.share : sum), 0))
 }
 
 /** However a piece is turned, and wherever a label's tip points, it has to do with nothing outside of this. */
@@ -55,24 +65,40 @@ function anyTurn(centre: Point, { width, height }: Master): Box {
   const reach = Math.hypot(width, height) + 2 * TIP_LENGTH
   return boxAround(centre, { width: reach, height: reach })
 }
-const known = new WeakMap<Page, readonly { readonly place: Place, readonly room: Box }[]>()
+const known = new WeakMap<Page, readonly { readonly place: Place; readonly room: Box }[]>()
 
 /** The places of a page with the box around each, worked out once for each page. */
 function roomsOf(page: Page) {
   const before = known.get(page)
   if (before) return before
-  const rooms = page.places.map(place => ({ place, room: place.kind === 'pin' ? grown(outlined(place.shape).box) : outlined(place.shape).box }))
+  const rooms = page.places.map(place => ({
+    place,
+    room: place.kind === 'pin' ? grown(outlined(place.shape).box) : outlined(place.shape).box,
+  }))
   known.set(page, rooms)
   return rooms
 }
 
 /** A pin reaches as far again as it is wide. */
-const grown = ({ x, y, width, height }: Box): Box => ({ x: x - width / 2, y: y - height / 2, width: 2 * width, height: 2 * height })
+const grown = ({ x, y, width, height }: Box): Box => ({
+  x: x - width / 2,
+  y: y - height / 2,
+  width: 2 * width,
+  height: 2 * height,
+})
 
-const wholeShare = ({ share, cells }: Claim) => cells ? cells.reduce((sum, cell) => sum + cell.share, 0) : share
+const wholeShare = ({ share, cells }: Claim) => (cells ? cells.reduce((sum, cell) => sum + cell.share, 0) : share)
 
-/** The places of the page that a piece lying so is in, or may be in, largest share first; ties in the order of the places. */
-export function sharesOf(piece: Piece, master: Master, lies: Point & { readonly turn?: number | undefined }, page: Page): Share[] {
+/**
+ * The places of the page that a piece lying so is in, or may be in, largest share first; ties in the order of the
+ * places.
+ */
+export function sharesOf(
+  piece: Piece,
+  master: Master,
+  lies: Point & { readonly turn?: number | undefined },
+  page: Page,
+): Share[] {
   const around = lies.turn || piece.kind === 'label' ? anyTurn(lies, master) : boxAround(lies, master)
   const shares: Share[] = []
   let body: Body | undefined
@@ -88,7 +114,7 @@ export function sharesOf(piece: Piece, master: Master, lies: Point & { readonly 
 
 /** Where every piece of a page is, in the order of the page's pieces; copies stand where their bin does. */
 export function placePieces(state: SlateState, page: Page, edition: Edition): Placement[] {
-  return piecesOf(state, page, edition).map((piece) => {
+  return piecesOf(state, page, edition).map(piece => {
     const position = state.pieces[piece.id]
     if (!position) return { piece: piece.id, at: 'ledge', shares: [] }
     const shares = sharesOf(piece, edition.pieces.get(piece.id)!.master, position, page)

@@ -28,20 +28,33 @@ export function regionsOf(page: Page): readonly Region[] {
 }
 
 function findRegions(page: Page): Region[] {
-  const zones = page.places.filter(place => place.kind === 'zone').map(place => ({ id: place.id, ...outlined(place.shape) }))
+  const zones = page.places
+    .filter(place => place.kind === 'zone')
+    .map(place => ({ id: place.id, ...outlined(place.shape) }))
   const crossed = zones.filter(zone => zones.some(other => other !== zone && overlaps(other.box, zone.box)))
   const hits = new Map<string, Point[]>()
   for (const { x, y } of spotsIn(crossed.map(zone => zone.box))) {
-    const here = crossed.filter(({ box, points }) => x >= box.x && y >= box.y && x <= box.x + box.width && y <= box.y + box.height && within(points, { x, y }))
-    if (here.length) hits.set(here.map(zone => zone.id).join(' '), [...hits.get(here.map(zone => zone.id).join(' ')) ?? [], { x, y }])
+    const here = crossed.filter(
+      ({ box, points }) =>
+        x >= box.x && y >= box.y && x <= box.x + box.width && y <= box.y + box.height && within(points, { x, y }),
+    )
+    if (here.length)
+      hits.set(here.map(zone => zone.id).join(' '), [
+        ...(hits.get(here.map(zone => zone.id).join(' ')) ?? []),
+        { x, y },
+      ])
   }
   // Boxes that only touch or whose shapes miss each other divide nothing.
   const divided = new Set([...hits.keys()].filter(name => name.includes(' ')).flatMap(name => name.split(' ')))
-  return [...hits].filter(([name]) => name.split(' ').some(id => divided.has(id))).map(([name, points]) => {
-    const ids = name.split(' ') as PlaceId[]
-    const boxes = crossed.filter(zone => ids.includes(zone.id)).flatMap(zone => crossed.filter(other => overlaps(other.box, zone.box)).map(other => other.box))
-    return { zones: ids, middle: meanOf(points), top: Math.min(...boxes.map(box => box.y)) }
-  })
+  return [...hits]
+    .filter(([name]) => name.split(' ').some(id => divided.has(id)))
+    .map(([name, points]) => {
+      const ids = name.split(' ') as PlaceId[]
+      const boxes = crossed
+        .filter(zone => ids.includes(zone.id))
+        .flatMap(zone => crossed.filter(other => overlaps(other.box, zone.box)).map(other => other.box))
+      return { zones: ids, middle: meanOf(points), top: Math.min(...boxes.map(box => box.y)) }
+    })
 }
 
 function* spotsIn(boxes: readonly Box[]): Generator<Point> {
@@ -50,4 +63,7 @@ function* spotsIn(boxes: readonly Box[]): Generator<Point> {
   for (let y = top + STEP / 2; y < foot; y += STEP) for (let x = left + STEP / 2; x < right; x += STEP) yield { x, y }
 }
 
-const meanOf = (points: readonly Point[]): Point => ({ x: points.reduce((s, p) => s + p.x, 0) / points.length, y: points.reduce((s, p) => s + p.y, 0) / points.length })
+const meanOf = (points: readonly Point[]): Point => ({
+  x: points.reduce((s, p) => s + p.x, 0) / points.length,
+  y: points.reduce((s, p) => s + p.y, 0) / points.length,
+})

@@ -11,17 +11,22 @@ import { straightBox } from './straight'
 export const SNAP = 7
 
 /**
- * Where a tile comes to lie that is let go near others: edge to edge with those beside it, or in line with them, so that a
- * shape of tiles has no gaps. All other pieces, and tiles that lie aslant, stay where they are let go. The nearest edge
- * counts, across and down each for itself; ties go to the earlier tile.
+ * Where a tile comes to lie that is let go near others: edge to edge with those beside it, or in line with them, so
+ * that a shape of tiles has no gaps. All other pieces, and tiles that lie aslant, stay where they are let go. The
+ * nearest edge counts, across and down each for itself; ties go to the earlier tile.
  */
 export function snapped(state: SlateState, piece: PieceId, centre: Point, page: Page, edition: Edition): Point {
   const known = edition.pieces.get(piece)!
-  const box = PIECE_TRAITS[known.piece.kind].snaps ? straightBox({ ...centre, z: 0, turn: state.pieces[piece]?.turn }, known.master) : null
+  const box = PIECE_TRAITS[known.piece.kind].snaps
+    ? straightBox({ ...centre, z: 0, turn: state.pieces[piece]?.turn }, known.master)
+    : null
   if (!box) return centre
   const others = piecesOf(state, page, edition).flatMap((other): Box[] => {
     const lies = state.pieces[other.id]
-    const around = PIECE_TRAITS[other.kind].snaps && other.id !== piece && lies ? straightBox(lies, edition.pieces.get(other.id)!.master) : null
+    const around =
+      PIECE_TRAITS[other.kind].snaps && other.id !== piece && lies
+        ? straightBox(lies, edition.pieces.get(other.id)!.master)
+        : null
     return around && near(around, box) ? [around] : []
   })
   const across = nearest(others.flatMap(o => shifts(box.x, box.width, o.x, o.width)))
@@ -29,12 +34,18 @@ export function snapped(state: SlateState, piece: PieceId, centre: Point, page: 
   return { x: centre.x + across, y: centre.y + down }
 }
 
-const near = (a: Box, b: Box) => a.x - SNAP < b.x + b.width && b.x - SNAP < a.x + a.width && a.y - SNAP < b.y + b.height && b.y - SNAP < a.y + a.height
+const near = (a: Box, b: Box) =>
+  a.x - SNAP < b.x + b.width && b.x - SNAP < a.x + a.width && a.y - SNAP < b.y + b.height && b.y - SNAP < a.y + a.height
 
 /** How far to go so that edges meet (end to start, start to end) or fall in line (start to start, end to end). */
-const shifts = (at: number, size: number, to: number, toSize: number) => [to - at - size, to + toSize - at, to - at, to + toSize - at - size]
+const shifts = (at: number, size: number, to: number, toSize: number) => [
+  to - at - size,
+  to + toSize - at,
+  to - at,
+  to + toSize - at - size,
+]
 
 function nearest(all: readonly number[]): number {
-  const least = all.reduce((best, shift) => Math.abs(shift) < Math.abs(best) ? shift : best, Infinity)
+  const least = all.reduce((best, shift) => (Math.abs(shift) < Math.abs(best) ? shift : best), Infinity)
   return Math.abs(least) <= SNAP ? least : 0
 }

@@ -7,5 +7,7 @@ import type { Placement } from './placement'
 export function isStaged({ piece, at }: Placement, page: Page, state: SlateState): boolean {
   const [lies, staged] = [state.pieces[piece], page.staged?.[piece]]
   if (at === 'ledge') return !staged && binOf(piece) === null
-  return !!staged && lies?.x === staged.x && lies.y === staged.y && (lies.turn ?? 0) === (staged.turn ?? 0) && !lies.flipped
+  return (
+    !!staged && lies?.x === staged.x && lies.y === staged.y && (lies.turn ?? 0) === (staged.turn ?? 0) && !lies.flipped
+  )
 }

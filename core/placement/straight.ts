@@ -12,6 +12,6 @@ export function straightBox({ x, y, turn = 0 }: OnPage, { width, height }: Maste
 export function turnedSize({ width, height }: Size, turn = 0): Size {
   if (turn % 180 === 0) return { width, height }
   if (turn % 90 === 0) return { width: height, height: width }
-  const [cos, sin] = [Math.abs(Math.cos(turn * Math.PI / 180)), Math.abs(Math.sin(turn * Math.PI / 180))]
+  const [cos, sin] = [Math.abs(Math.cos((turn * Math.PI) / 180)), Math.abs(Math.sin((turn * Math.PI) / 180))]
   return { width: width * cos + height * sin, height: width * sin + height * cos }
 }

@@ -25,8 +25,29 @@ import { unreachableTotal } from './rules/unreachableTotal'
 import { withoutWords } from './rules/withoutWords'
 
 export const RULES: readonly Rule[] = [
-  noAnswer, badShape, missingTool, readingPage, contradiction, unreachableTotal, unfillableSlot, offScale, twins,
-  unreachableAnswer, startsRight, crowdedZone, tellingLedge, tellingLook, offPage, noHeading, noInstructions, smallText, textScale, paleText, poorPicture, hardWords, withoutWords,
+  noAnswer,
+  badShape,
+  missingTool,
+  readingPage,
+  contradiction,
+  unreachableTotal,
+  unfillableSlot,
+  offScale,
+  twins,
+  unreachableAnswer,
+  startsRight,
+  crowdedZone,
+  tellingLedge,
+  tellingLook,
+  offPage,
+  noHeading,
+  noInstructions,
+  smallText,
+  textScale,
+  paleText,
+  poorPicture,
+  hardWords,
+  withoutWords,
 ]
 
 /** What will go wrong on this board, the most serious first; within that in the order of the rules and of the pages. */
@@ -37,10 +58,17 @@ export function preflight(board: Board): Finding[] {
 
 /** A finding as data: it can be sent from a worker, or over a wire. */
 export type Found = Omit<Finding, 'fix'> & { readonly fix: string | null }
-export const foundOn = (board: Board): Found[] => preflight(board).map(({ fix, ...finding }) => ({ ...finding, fix: fix?.code ?? null }))
+export const foundOn = (board: Board): Found[] =>
+  preflight(board).map(({ fix, ...finding }) => ({ ...finding, fix: fix?.code ?? null }))
 
 /** The mending of a finding, found again on the board as it is now; null when it is no longer there. */
 export function fixFor(board: Board, found: Found): Fix | null {
-  const same = preflight(board).find(({ rule, page, subjects, fix }) => rule === found.rule && page === found.page && fix?.code === found.fix && subjects.join() === found.subjects.join())
+  const same = preflight(board).find(
+    ({ rule, page, subjects, fix }) =>
+      rule === found.rule
+      && page === found.page
+      && fix?.code === found.fix
+      && subjects.join() === found.subjects.join(),
+  )
   return same?.fix ?? null
 }

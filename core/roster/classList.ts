@@ -19,12 +19,16 @@ export const ListedStudentSchema = v.strictObject({
 export type ListedStudent = v.InferOutput<typeof ListedStudentSchema>
 
 export const LIST_PROBLEMS = ['double', 'double-record', 'too-long', 'no-letters', 'too-many'] as const
-export type ListProblem = typeof LIST_PROBLEMS[number]
+export type ListProblem = (typeof LIST_PROBLEMS)[number]
 /** One row of a list as it would be kept, with what is wrong with it. `line` counts from 1 and includes empty lines. */
-export interface ListRow { readonly line: number, readonly student: ListedStudent, readonly problem?: ListProblem }
+export interface ListRow {
+  readonly line: number
+  readonly student: ListedStudent
+  readonly problem?: ListProblem
+}
 
 /** A pasted or loaded text as a table, with what its columns seem to be. */
-export function readList(text: string): { readonly table: Table, readonly guess: ColumnGuess } {
+export function readList(text: string): { readonly table: Table; readonly guess: ColumnGuess } {
   const table = inOneLine(readTable(withPlainCommas(text)))
   return { table, guess: guessColumns(table) }
 }
@@ -41,31 +45,52 @@ function inOneLine(table: Table): Table {
 
 /** The rows of a table as students, by what its columns are said to be. Rows without a name are passed over. */
 export function listRows({ rows }: Table, { columns, headed }: Pick<ColumnGuess, 'columns' | 'headed'>): ListRow[] {
-  const at = (cells: readonly string[], kind: ColumnGuess['columns'][number]) => tidy(cells[columns.indexOf(kind)] ?? '')
-  return checked(rows.slice(headed ? 1 : 0).flatMap(({ line, cells }) => {
-    const whole = tidyName(cells[columns.indexOf('name')] ?? '')
-    const name = whole || [at(cells, 'given'), at(cells, 'family')].filter(Boolean).join(' ')
-    if (!name) return []
-    const [preferred, level, record] = [at(cells, 'preferred'), at(cells, 'level'), at(cells, 'record')]
-    const short = [...level].slice(0, LEVEL_LONGEST).join('')
-    return [{ line, student: { name, ...(preferred && preferred !== name && { preferred }), ...(short && { level: short }), ...(record && { record }) } }]
-  }))
+  const at = (cells: readonly string[], kind: ColumnGuess['columns'][number]) =>
+    tidy(cells[columns.indexOf(kind)] ?? '')
+  return checked(
+    rows.slice(headed ? 1 : 0).flatMap(({ line, cells }) => {
+      const whole = tidyName(cells[columns.indexOf('name')] ?? '')
+      const name = whole || [at(cells, 'given'), at(cells, 'family')].filter(Boolean).join(' ')
+      if (!name) return []
+      const [preferred, level, record] = [at(cells, 'preferred'), at(cells, 'level'), at(cells, 'record')]
+      const short = [...level].slice(0, LEVEL_LONGEST).join('')
+      return [
+        {
+          line,
+          student: {
+            name,
+            ...(preferred && preferred !== name && { preferred }),
+            ...(short && { level: short }),
+            ...(record && { record }),
+          },
+        },
+      ]
+    }),
+  )
 }
 
 /**
- * What is wrong with each row. Names are compared without regard to case; of two equal names the first is good, for two students of
- * one name can't be told apart by whoever comes in.
+ * What is wrong with each row. Names are compared without regard to case; of two equal names the first is good, for two
+ * students of one name can't be told apart by whoever comes in.
  */
 export function checked(rows: readonly Omit<ListRow, 'problem'>[]): ListRow[] {
   const [names, records] = [new Set<string>(), new Set<string>()]
   let good = 0
   return rows.map(({ line, student }) => {
     const { name, preferred = '', record } = student
-    const problem: ListProblem | undefined = !hasLetter(name) ? 'no-letters'
-      : [...name].length > NAME_LONGEST || [...preferred].length > NAME_LONGEST || (record ?? '').length > RECORD_LONGEST ? 'too-long'
-        : names.has(foldName(name)) ? 'double'
-          : record !== undefined && records.has(record) ? 'double-record'
-            : good >= MOST_STUDENTS ? 'too-many' : undefined
+    const problem: ListProblem | undefined = !hasLetter(name)
+      ? 'no-letters'
+      : [...name].length > NAME_LONGEST
+          || [...preferred].length > NAME_LONGEST
+          || (record ?? '').length > RECORD_LONGEST
+        ? 'too-long'
+        : names.has(foldName(name))
+          ? 'double'
+          : record !== undefined && records.has(record)
+            ? 'double-record'
+            : good >= MOST_STUDENTS
+              ? 'too-many'
+              : undefined
     names.add(foldName(name))
     if (record !== undefined) records.add(record)
     if (!problem) good++

@@ -2,28 +2,72 @@ import type { Table } from './table'
 
 /** What a column of a class list can be. *record*: the number by which the school's records know the student. */
 export const LIST_COLUMNS = ['name', 'given', 'family', 'preferred', 'level', 'record', 'left-out'] as const
-export type ListColumn = typeof LIST_COLUMNS[number]
+export type ListColumn = (typeof LIST_COLUMNS)[number]
 
 /** What each column is, whether the first row names them, and whether a person should look at it. */
-export interface ColumnGuess { readonly columns: readonly ListColumn[], readonly headed: boolean, readonly sure: boolean }
-
-/** What columns are called in the exports of schools (common practice, no source), without signs and in small letters. */
-const CALLED: Readonly<Record<ListColumn, readonly string[]>> = {
-  'name': ['name', 'student', 'studentname', 'fullname', 'pupil', 'pupilname', 'learner', 'displayname', 'names', 'students', 'pupils'],
-  'given': ['given', 'givenname', 'firstname', 'forename', 'first', 'christianname', 'legalfirstname', 'forenames'],
-  'family': ['family', 'familyname', 'lastname', 'surname', 'last', 'secondname'],
-  'preferred': ['preferred', 'preferredname', 'preferredgivenname', 'preferredfirstname', 'knownas', 'nickname', 'callname', 'goesby'],
-  'level': ['level', 'set', 'band', 'ability', 'group', 'readinglevel', 'tier'],
-  'record': ['id', 'studentid', 'pupilid', 'sourcedid', 'identifier', 'studentnumber', 'upn', 'number', 'admissionnumber', 'sisid', 'recordid'],
-  'left-out': [],
+export interface ColumnGuess {
+  readonly columns: readonly ListColumn[]
+  readonly headed: boolean
+  readonly sure: boolean
 }
-const plain = (header: string) => header.toLocaleLowerCase('en').normalize('NFKD').replace(/[^a-z0-9]/g, '')
-const called = (header: string): ListColumn | null => LIST_COLUMNS.find(column => CALLED[column].includes(plain(header))) ?? null
 
 /**
- * What the columns are. A first row that names a name is a row of headings. Without one: a single column holds names; of two or
- * more the first with letters is the given name and the next the family name, which a person should look at; a
- * column of numbers is the record, one of few short words that come again and again the level.
+ * What columns are called in the exports of schools (common practice, no source), without signs and in small letters.
+ */
+const CALLED: Readonly<Record<ListColumn, readonly string[]>> = {
+  name: [
+    'name',
+    'student',
+    'studentname',
+    'fullname',
+    'pupil',
+    'pupilname',
+    'learner',
+    'displayname',
+    'names',
+    'students',
+    'pupils',
+  ],
+  given: ['given', 'givenname', 'firstname', 'forename', 'first', 'christianname', 'legalfirstname', 'forenames'],
+  family: ['family', 'familyname', 'lastname', 'surname', 'last', 'secondname'],
+  preferred: [
+    'preferred',
+    'preferredname',
+    'preferredgivenname',
+    'preferredfirstname',
+    'knownas',
+    'nickname',
+    'callname',
+    'goesby',
+  ],
+  level: ['level', 'set', 'band', 'ability', 'group', 'readinglevel', 'tier'],
+  record: [
+    'id',
+    'studentid',
+    'pupilid',
+    'sourcedid',
+    'identifier',
+    'studentnumber',
+    'upn',
+    'number',
+    'admissionnumber',
+    'sisid',
+    'recordid',
+  ],
+  'left-out': [],
+}
+const plain = (header: string) =>
+  header
+    .toLocaleLowerCase('en')
+    .normalize('NFKD')
+    .replace(/[^a-z0-9]/g, '')
+const called = (header: string): ListColumn | null =>
+  LIST_COLUMNS.find(column => CALLED[column].includes(plain(header))) ?? null
+
+/**
+ * What the columns are. A first row that names a name is a row of headings. Without one: a single column holds names;
+ * of two or more the first with letters is the given name and the next the family name, which a person should look at;
+ * a column of numbers is the record, one of few short words that come again and again the level.
  */
 export function guessColumns({ rows, separator }: Table): ColumnGuess {
   const width = Math.max(0, ...rows.map(row => row.cells.length))
@@ -34,15 +78,19 @@ export function guessColumns({ rows, separator }: Table): ColumnGuess {
   }
   if (width <= 1) return { columns: width ? ['name'] : [], headed: false, sure: true }
   const columns = Array.from({ length: width }, (_, i) => kindOf(rows.map(row => row.cells[i] ?? '').filter(Boolean)))
-  const words = columns.flatMap((kind, i) => kind === 'name' ? [i] : [])
+  const words = columns.flatMap((kind, i) => (kind === 'name' ? [i] : []))
   // "Tern, Marlo" in every row: a comma in a name means that the surname comes first.
   const [a, b, ...more] = words
   if (a !== undefined && b !== undefined) {
     columns[a] = separator === ',' ? 'family' : 'given'
     columns[b] = separator === ',' ? 'given' : 'family'
-    more.forEach(i => columns[i] = 'left-out')
+    more.forEach(i => (columns[i] = 'left-out'))
   }
-  return { columns: once(columns), headed: false, sure: words.length === 1 || (separator === ',' && width === 2 && words.length === 2) }
+  return {
+    columns: once(columns),
+    headed: false,
+    sure: words.length === 1 || (separator === ',' && width === 2 && words.length === 2),
+  }
 }
 
 function kindOf(cells: readonly string[]): ListColumn {
@@ -56,7 +104,7 @@ function kindOf(cells: readonly string[]): ListColumn {
 /** Each kind stands for one column only; the first has it. */
 function once(columns: readonly ListColumn[]): ListColumn[] {
   const seen = new Set<ListColumn>()
-  return columns.map((column) => {
+  return columns.map(column => {
     if (column !== 'left-out' && seen.has(column)) return 'left-out'
     seen.add(column)
     return column

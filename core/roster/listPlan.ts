@@ -3,13 +3,20 @@ import { MOST_STUDENTS } from './classList'
 import { foldName } from './names'
 
 /** A student as a class has them now, or had: `left` is no longer on its list. */
-export interface KnownStudent extends ListedStudent { readonly id: string, readonly left: boolean }
+export interface KnownStudent extends ListedStudent {
+  readonly id: string
+  readonly left: boolean
+}
 
 /** What becomes of students who aren't on the list: they stay as they are, or leave the class with their work kept. */
 export const MISSING = ['stay', 'leave'] as const
-export type Missing = typeof MISSING[number]
+export type Missing = (typeof MISSING)[number]
 
-export interface ListChange { readonly id: string, readonly from: ListedStudent, readonly to: ListedStudent }
+export interface ListChange {
+  readonly id: string
+  readonly from: ListedStudent
+  readonly to: ListedStudent
+}
 /** Exactly what taking a list over does. Everybody in the class and on the list is in one of these once. */
 export interface ListPlan {
   readonly added: readonly ListedStudent[]
@@ -18,35 +25,46 @@ export interface ListPlan {
   readonly back: readonly ListChange[]
   readonly same: readonly KnownStudent[]
   readonly leaving: readonly KnownStudent[]
-  /** Names or record numbers that two students would have, one of them known before; and more students than a class can have. */
-  readonly clashes: readonly { readonly student: ListedStudent, readonly with: string }[]
+  /**
+   * Names or record numbers that two students would have, one of them known before; and more students than a class can
+   * have.
+   */
+  readonly clashes: readonly { readonly student: ListedStudent; readonly with: string }[]
   readonly tooMany: boolean
 }
 
 /** How many of each: what a person has agreed to, so that nothing else is done when the class has changed meanwhile. */
-export const planCounts = ({ added, changed, back, leaving }: ListPlan) => [added.length, changed.length, back.length, leaving.length] as const
+export const planCounts = ({ added, changed, back, leaving }: ListPlan) =>
+  [added.length, changed.length, back.length, leaving.length] as const
 
 /**
- * Holds a list against a class. Who has the record number of a student is that student, whatever the name says now; else who
- * has the name (without regard to case) is, unless both have record numbers that differ. Taken over again, a list changes
- * nothing: what it doesn't say of a student (a level, say) is kept as it was.
+ * Holds a list against a class. Who has the record number of a student is that student, whatever the name says now;
+ * else who has the name (without regard to case) is, unless both have record numbers that differ. Taken over again, a
+ * list changes nothing: what it doesn't say of a student (a level, say) is kept as it was.
  */
 export function planList(known: readonly KnownStudent[], listed: readonly ListedStudent[], missing: Missing): ListPlan {
-  const byRecord = new Map(known.flatMap(student => student.record === undefined ? [] : [[student.record, student] as const]))
+  const byRecord = new Map(
+    known.flatMap(student => (student.record === undefined ? [] : [[student.record, student] as const])),
+  )
   const byName = new Map(known.map(student => [foldName(student.name), student]))
   const met = new Map<string, ListedStudent>()
-  const clashes: { student: ListedStudent, with: string }[] = []
+  const clashes: { student: ListedStudent; with: string }[] = []
   const added: ListedStudent[] = []
   const [changed, back, same]: [ListChange[], ListChange[], KnownStudent[]] = [[], [], []]
   // Records first, so that nobody else takes their place by name.
-  const matches = new Map(listed.flatMap((student) => {
-    const match = student.record === undefined ? undefined : byRecord.get(student.record)
-    return match ? [[student, match] as const] : []
-  }))
+  const matches = new Map(
+    listed.flatMap(student => {
+      const match = student.record === undefined ? undefined : byRecord.get(student.record)
+      return match ? [[student, match] as const] : []
+    }),
+  )
   const taken = new Set([...matches.values()].map(match => match.id))
   for (const student of listed) {
     const named = byName.get(foldName(student.name))
-    const fits = named && !taken.has(named.id) && (named.record === undefined || student.record === undefined || named.record === student.record)
+    const fits =
+      named
+      && !taken.has(named.id)
+      && (named.record === undefined || student.record === undefined || named.record === student.record)
     const match = matches.get(student) ?? (fits ? named : undefined)
     if (!match) {
       added.push(student)
@@ -62,7 +80,9 @@ export function planList(known: readonly KnownStudent[], listed: readonly Listed
   const unmet = known.filter(student => !met.has(student.id))
   const leaving = missing === 'leave' ? unmet.filter(student => !student.left) : []
   // Those who have left keep their names too: their work is found by them.
-  const holders = new Map([...unmet, ...[...met].map(([id, to]) => ({ ...to, id }))].map(student => [foldName(student.name), student]))
+  const holders = new Map(
+    [...unmet, ...[...met].map(([id, to]) => ({ ...to, id }))].map(student => [foldName(student.name), student]),
+  )
   for (const student of added) {
     const holder = holders.get(foldName(student.name))
     if (holder) clashes.push({ student, with: holder.name })
@@ -82,4 +102,5 @@ function merged(known: KnownStudent, { name, preferred, level, record }: ListedS
   return { name, ...Object.fromEntries(Object.entries(kept).filter(([, value]) => value !== undefined)) }
 }
 
-const differs = (a: ListedStudent, b: ListedStudent) => a.name !== b.name || a.preferred !== b.preferred || a.level !== b.level || a.record !== b.record
+const differs = (a: ListedStudent, b: ListedStudent) =>
+  a.name !== b.name || a.preferred !== b.preferred || a.level !== b.level || a.record !== b.record

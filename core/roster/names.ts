@@ -1,16 +1,26 @@
 /**
- * Joiners that belong to a name: between letters, or behind the sign that takes a vowel away, they decide how Persian and Indic
- * names are written (The Unicode Standard, 9.2 and 12.1).
+ * Joiners that belong to a name: between letters, or behind the sign that takes a vowel away, they decide how Persian
+ * and Indic names are written (The Unicode Standard, 9.2 and 12.1).
  */
 const JOINERS = /(?<=[\p{L}\p{M}])[\u200C\u200D](?=[\p{L}\p{M}])/gu
 const KEPT = '\uE000'
 
-/** Spaces tidied, quotes gone, invisible controls (which could make two names look the same) removed, but for joiners between letters. */
+/**
+ * Spaces tidied, quotes gone, invisible controls (which could make two names look the same) removed, but for joiners
+ * between letters.
+ */
 export function tidy(raw: string): string {
   const joiners: string[] = []
-  return raw.normalize('NFC').replaceAll(KEPT, '').replace(JOINERS, joiner => (joiners.push(joiner), KEPT))
-    .replace(/["“”]/g, '').replace(/\s/g, ' ').replace(/[\p{Cc}\p{Cf}]/gu, '').replaceAll(KEPT, () => joiners.shift()!)
-    .replace(/ +/g, ' ').trim()
+  return raw
+    .normalize('NFC')
+    .replaceAll(KEPT, '')
+    .replace(JOINERS, joiner => (joiners.push(joiner), KEPT))
+    .replace(/["“”]/g, '')
+    .replace(/\s/g, ' ')
+    .replace(/[\p{Cc}\p{Cf}]/gu, '')
+    .replaceAll(KEPT, () => joiners.shift()!)
+    .replace(/ +/g, ' ')
+    .trim()
 }
 
 /** A number, a letter or a bullet that a list was counted with: "1. Marlo", "2) Ada", "• Bo". */

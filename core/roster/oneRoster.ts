@@ -4,9 +4,9 @@ import { tidy } from './names'
 import { readTable } from './table'
 
 /**
- * The files of a OneRoster export that a class list is made of, with the columns that are read of each (1EdTech, OneRoster 1.1
- * CSV Binding, 4; OneRoster 1.2 CSV Binding, 4). In 1.1 a user's role stands in `users.csv`, in 1.2 in `roles.csv` and
- * in each enrolment.
+ * The files of a OneRoster export that a class list is made of, with the columns that are read of each (1EdTech,
+ * OneRoster 1.1 CSV Binding, 4; OneRoster 1.2 CSV Binding, 4). In 1.1 a user's role stands in `users.csv`, in 1.2 in
+ * `roles.csv` and in each enrolment.
  */
 export const ONE_ROSTER_FILES = {
   'users.csv': ['sourcedId', 'status', 'role', 'givenName', 'familyName', 'preferredGivenName', 'enabledUser'],
@@ -17,15 +17,27 @@ export const ONE_ROSTER_FILES = {
 } as const
 export type OneRosterFile = keyof typeof ONE_ROSTER_FILES
 const NEEDED: Readonly<Record<OneRosterFile, readonly string[]>> = {
-  'users.csv': ['sourcedId', 'givenName', 'familyName'], 'classes.csv': ['sourcedId', 'title'],
-  'enrollments.csv': ['classSourcedId', 'userSourcedId'], 'roles.csv': ['userSourcedId', 'role'], 'manifest.csv': ['propertyName'],
+  'users.csv': ['sourcedId', 'givenName', 'familyName'],
+  'classes.csv': ['sourcedId', 'title'],
+  'enrollments.csv': ['classSourcedId', 'userSourcedId'],
+  'roles.csv': ['userSourcedId', 'role'],
+  'manifest.csv': ['propertyName'],
 }
 
-export interface RosterClass { readonly record: string, readonly title: string, readonly students: readonly ListedStudent[] }
-export type RosterRefusal
-  = { readonly kind: 'no-users' } | { readonly kind: 'no-students' } | { readonly kind: 'no-column', readonly file: OneRosterFile, readonly column: string }
+export interface RosterClass {
+  readonly record: string
+  readonly title: string
+  readonly students: readonly ListedStudent[]
+}
+export type RosterRefusal =
+  | { readonly kind: 'no-users' }
+  | { readonly kind: 'no-students' }
+  | { readonly kind: 'no-column'; readonly file: OneRosterFile; readonly column: string }
 /** `passedOver`: rows that name somebody or something the files don't have, or a student without a name. */
-export interface Roster { readonly classes: readonly RosterClass[], readonly passedOver: number }
+export interface Roster {
+  readonly classes: readonly RosterClass[]
+  readonly passedOver: number
+}
 
 /** By what a table's first row names which of the files it is; null for any other. */
 export function oneRosterFileOf(text: string): OneRosterFile | null {
@@ -39,8 +51,8 @@ export function oneRosterFileOf(text: string): OneRosterFile | null {
 }
 
 /**
- * The classes of an export with their students. Of `users.csv` alone all students are one class without a title. What is
- * marked `tobedeleted`, and users who are not enabled, are left out.
+ * The classes of an export with their students. Of `users.csv` alone all students are one class without a title. What
+ * is marked `tobedeleted`, and users who are not enabled, are left out.
  */
 export function readOneRoster(files: ReadonlyMap<OneRosterFile, string>): Result<Roster, RosterRefusal> {
   if (!files.has('users.csv')) return refuse({ kind: 'no-users' })
@@ -49,17 +61,30 @@ export function readOneRoster(files: ReadonlyMap<OneRosterFile, string>): Result
     const [head, ...rows] = readTable(text).rows
     const missing = NEEDED[file].find(column => !head?.cells.includes(column))
     if (missing) return refuse({ kind: 'no-column', file, column: missing })
-    read.set(file, rows.map(({ cells }) => Object.fromEntries(head!.cells.map((column, i) => [column, cells[i] ?? '']))).filter(row => row.status?.toLowerCase() !== 'tobedeleted'))
+    read.set(
+      file,
+      rows
+        .map(({ cells }) => Object.fromEntries(head!.cells.map((column, i) => [column, cells[i] ?? ''])))
+        .filter(row => row.status?.toLowerCase() !== 'tobedeleted'),
+    )
   }
   const isStudent = studentsOf(read)
   let passedOver = 0
   const students = new Map<string, ListedStudent>()
   for (const user of read.get('users.csv')!) {
     if (!isStudent(user) || user.enabledUser?.toLowerCase() === 'false') continue
-    const name = [user.givenName, user.familyName].map(part => tidy(part ?? '')).filter(Boolean).join(' ')
+    const name = [user.givenName, user.familyName]
+      .map(part => tidy(part ?? ''))
+      .filter(Boolean)
+      .join(' ')
     const preferred = tidy(user.preferredGivenName ?? '')
     if (!user.sourcedId || !name) passedOver++
-    else students.set(user.sourcedId, { name, record: user.sourcedId, ...(preferred && preferred !== tidy(user.givenName ?? '') && { preferred }) })
+    else
+      students.set(user.sourcedId, {
+        name,
+        record: user.sourcedId,
+        ...(preferred && preferred !== tidy(user.givenName ?? '') && { preferred }),
+      })
   }
   const enrolments = read.get('enrollments.csv')
   if (students.size === 0) return refuse({ kind: 'no-students' })
@@ -73,19 +98,31 @@ export function readOneRoster(files: ReadonlyMap<OneRosterFile, string>): Result
       passedOver++
       continue
     }
-    members.set(classSourcedId, (members.get(classSourcedId) ?? new Map<string, ListedStudent>()).set(student.record!, student))
+    members.set(
+      classSourcedId,
+      (members.get(classSourcedId) ?? new Map<string, ListedStudent>()).set(student.record!, student),
+    )
   }
-  const classes = [...members].map(([record, of]) => ({ record, title: titles.get(record) || record, students: [...of.values()] }))
-  return classes.length ? ok({ classes: classes.toSorted((a, b) => a.title.localeCompare(b.title, 'en')), passedOver }) : refuse({ kind: 'no-students' })
+  const classes = [...members].map(([record, of]) => ({
+    record,
+    title: titles.get(record) || record,
+    students: [...of.values()],
+  }))
+  return classes.length
+    ? ok({ classes: classes.toSorted((a, b) => a.title.localeCompare(b.title, 'en')), passedOver })
+    : refuse({ kind: 'no-students' })
 }
 
-function studentsOf(read: ReadonlyMap<OneRosterFile, readonly Readonly<Record<string, string>>[]>): (user: Readonly<Record<string, string>>) => boolean {
+function studentsOf(
+  read: ReadonlyMap<OneRosterFile, readonly Readonly<Record<string, string>>[]>,
+): (user: Readonly<Record<string, string>>) => boolean {
   const roles = read.get('roles.csv')
   const enrolled = read.get('enrollments.csv')
-  const learning = (rows: typeof roles) => new Set(rows?.filter(row => row.role?.toLowerCase() === 'student').map(row => row.userSourcedId))
+  const learning = (rows: typeof roles) =>
+    new Set(rows?.filter(row => row.role?.toLowerCase() === 'student').map(row => row.userSourcedId))
   const byRoles = learning(roles)
   const byEnrolment = learning(enrolled)
-  return (user) => {
+  return user => {
     if (user.role) return user.role.toLowerCase() === 'student'
     if (roles) return byRoles.has(user.sourcedId)
     return enrolled ? byEnrolment.has(user.sourcedId) : true

@@ -1,8 +1,21 @@
 import type { Random } from '../layout/random'
 
 /** The pictures a password is made of: easily told apart in shape, not only in colour, and easily named aloud. */
-export const PASSWORD_PICTURES = ['anchor', 'fish', 'shell', 'sailboat', 'sun', 'cloud', 'star', 'tree', 'bird', 'cat', 'key', 'bell'] as const
-export type PasswordPicture = typeof PASSWORD_PICTURES[number]
+export const PASSWORD_PICTURES = [
+  'anchor',
+  'fish',
+  'shell',
+  'sailboat',
+  'sun',
+  'cloud',
+  'star',
+  'tree',
+  'bird',
+  'cat',
+  'key',
+  'bell',
+] as const
+export type PasswordPicture = (typeof PASSWORD_PICTURES)[number]
 export const PASSWORD_LENGTH = 3
 
 /** Three pictures in order, the same one never twice: 1,320 passwords. */
@@ -16,7 +29,9 @@ const CODE_LETTERS = 'BCDFGHJKMNPQRTVWXY346789'
 export const CLASS_CODE_LENGTH = 6
 
 export function makeClassCode(random: Random): string {
-  return Array.from({ length: CLASS_CODE_LENGTH }, () => CODE_LETTERS[Math.floor(random() * CODE_LETTERS.length)]).join('')
+  return Array.from({ length: CLASS_CODE_LENGTH }, () => CODE_LETTERS[Math.floor(random() * CODE_LETTERS.length)]).join(
+    '',
+  )
 }
 
 /** For the eye: two groups of three. */

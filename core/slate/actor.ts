@@ -3,20 +3,26 @@ import type { Place } from '../board/place'
 
 /** Whose hand a move may be. */
 export const AUTHOR_KINDS = ['student', 'teacher', 'assistant'] as const
-export type AuthorKind = typeof AUTHOR_KINDS[number]
+export type AuthorKind = (typeof AUTHOR_KINDS)[number]
 
 /**
- * Whose hand it was, by a number that counts the people of one slate: it tells hands apart, and says nothing of who they
- * are to somebody who isn't told. The first student of a slate is `student:1`; the teacher whose class it is `teacher:0`.
+ * Whose hand it was, by a number that counts the people of one slate: it tells hands apart, and says nothing of who
+ * they are to somebody who isn't told. The first student of a slate is `student:1`; the teacher whose class it is
+ * `teacher:0`.
  */
 export type Author = `${AuthorKind}:${number}`
 export const AuthorSchema: v.GenericSchema<unknown, Author> = v.pipe(
-  v.string(), v.regex(/^(?:student|teacher|assistant):\d{1,6}$/), v.transform(text => text as Author),
+  v.string(),
+  v.regex(/^(?:student|teacher|assistant):\d{1,6}$/),
+  v.transform(text => text as Author),
 )
 
 /** A student's part: a number, *all* (a copy of one's own), or *none* (only what is everyone's). */
 export type Part = number | 'all' | 'none'
-export interface Actor { readonly author: Author, readonly part: Part }
+export interface Actor {
+  readonly author: Author
+  readonly part: Part
+}
 
 /** The only student of a slate. */
 export const HOLDER: Actor = { author: 'student:1', part: 'all' }
@@ -25,4 +31,5 @@ export const HOLDER: Actor = { author: 'student:1', part: 'all' }
 export const taken = (author: Author): Actor => ({ author, part: 'all' })
 
 /** Whether this place is open to somebody: everyone's is, a part to the one whose part it is. */
-export const mayTouch = (place: Place, { part }: Pick<Actor, 'part'>) => place.part === undefined || part === 'all' || place.part === part
+export const mayTouch = (place: Place, { part }: Pick<Actor, 'part'>) =>
+  place.part === undefined || part === 'all' || place.part === part

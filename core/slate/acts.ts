@@ -4,24 +4,29 @@ import type { Point } from '../geometry/shape'
 import type { Move } from './move'
 import { arrowName, type SlateState } from './state'
 
-/** What hands do with a piece, as the move that it is; null where there is nothing to do or the board doesn't let it. */
+/**
+ * What hands do with a piece, as the move that it is; null where there is nothing to do or the board doesn't let it.
+ */
 
 export const putMove = (piece: PieceId, { x, y }: Point): Move => ({ kind: 'put', piece, x, y })
 
-export const shelveMove = (state: SlateState, piece: PieceId): Move | null => state.pieces[piece] ? { kind: 'shelve', piece } : null
+export const shelveMove = (state: SlateState, piece: PieceId): Move | null =>
+  state.pieces[piece] ? { kind: 'shelve', piece } : null
 
 /** Turned on by so many degrees, clockwise. */
 export function turnMove(state: SlateState, edition: Edition, piece: PieceId, by: number): Move | null {
   const lies = state.pieces[piece]
   if (!lies || !edition.pieces.get(piece)?.piece.turns) return null
-  return { kind: 'turn', piece, turn: (((lies.turn ?? 0) + by) % 360 + 360) % 360, flipped: lies.flipped ?? false }
+  return { kind: 'turn', piece, turn: ((((lies.turn ?? 0) + by) % 360) + 360) % 360, flipped: lies.flipped ?? false }
 }
 
 /** Onto its other side. */
 export function flipMove(state: SlateState, edition: Edition, piece: PieceId): Move | null {
   const lies = state.pieces[piece]
   const it = edition.pieces.get(piece)?.piece
-  return lies && it?.kind === 'tile' && it.other ? { kind: 'turn', piece, turn: lies.turn ?? 0, flipped: !lies.flipped } : null
+  return lies && it?.kind === 'tile' && it.other
+    ? { kind: 'turn', piece, turn: lies.turn ?? 0, flipped: !lies.flipped }
+    : null
 }
 
 /** An arrow from one piece to another; one that is there already goes. */

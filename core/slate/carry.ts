@@ -10,18 +10,35 @@ import { ownMoved, type OwnOnSlate } from './own'
 import { startOf, type OnPage, type SlateState } from './state'
 
 /**
- * What becomes of work when another edition is laid under it. *shelved*: the piece stands on another page now, and waits
- * on its ledge. *moved*: it would lie off the page. *straightened*: it may no longer be turned or flipped so.
+ * What becomes of work when another edition is laid under it. *shelved*: the piece stands on another page now, and
+ * waits on its ledge. *moved*: it would lie off the page. *straightened*: it may no longer be turned or flipped so.
  */
-export const CARRY_CHANGES = ['piece-gone', 'piece-shelved', 'piece-moved', 'piece-straightened', 'piece-added', 'text-gone', 'ink-gone', 'arrow-gone', 'own-gone'] as const
-export interface CarryChange { readonly what: typeof CARRY_CHANGES[number], readonly item: string }
+export const CARRY_CHANGES = [
+  'piece-gone',
+  'piece-shelved',
+  'piece-moved',
+  'piece-straightened',
+  'piece-added',
+  'text-gone',
+  'ink-gone',
+  'arrow-gone',
+  'own-gone',
+] as const
+export interface CarryChange {
+  readonly what: (typeof CARRY_CHANGES)[number]
+  readonly item: string
+}
 
 /**
  * A slate as it is when it goes from one edition to another, and what that changes for the student, told before it is
- * done. What the new edition knows stays where it was: positions are centres, so sizes may change. What it doesn't know is
- * passed over; the moves that made it stay in the history. Never refuses; the same edition changes nothing.
+ * done. What the new edition knows stays where it was: positions are centres, so sizes may change. What it doesn't know
+ * is passed over; the moves that made it stay in the history. Never refuses; the same edition changes nothing.
  */
-export function carry(state: SlateState, from: Edition, to: Edition): { readonly state: SlateState, readonly changes: readonly CarryChange[] } {
+export function carry(
+  state: SlateState,
+  from: Edition,
+  to: Edition,
+): { readonly state: SlateState; readonly changes: readonly CarryChange[] } {
   const changes: CarryChange[] = []
   const note = (what: CarryChange['what'], item: string) => void changes.push({ what, item })
 
@@ -44,17 +61,33 @@ export function carry(state: SlateState, from: Edition, to: Edition): { readonly
     note('piece-added', id)
     pieces[id] = at
   }
-  const kept = <T>(all: { readonly [name: string]: T }, stays: (name: string, thing: T) => boolean, gone: CarryChange['what']) =>
-    Object.fromEntries(Object.entries(all).filter(([name, thing]) => stays(name, thing) || note(gone, name)))
+  const kept = <T>(
+    all: { readonly [name: string]: T },
+    stays: (name: string, thing: T) => boolean,
+    gone: CarryChange['what'],
+  ) => Object.fromEntries(Object.entries(all).filter(([name, thing]) => stays(name, thing) || note(gone, name)))
   const texts = kept(state.texts, item => refusalToWrite(to, item) === null, 'text-gone')
   const strokes = kept(state.strokes, (_, { place }) => to.places.get(place)?.place.kind === 'drawing', 'ink-gone')
-  const arrows = kept(state.arrows, (name) => {
-    const [start, end] = name.split('>') as [PieceId, PieceId]
-    return refusalToConnect(to, start, end) === null
-  }, 'arrow-gone')
-  const hints = Object.fromEntries(Object.entries(state.hints).flatMap(([of, number]) => hintsOf(to, of).length ? [[of, Math.min(number, hintsOf(to, of).length)]] : []))
-  // What was made stays, though its tool is given no more; it goes only with its page or its place, and keeps on the page.
-  const own = kept(Object.fromEntries(Object.entries(state.own).map(([id, thing]) => [id, onItsPage(thing, to)])), (_, thing) => thing.kind === 'colour' ? to.places.get(thing.place)?.page.id === thing.page : hasPage(to, thing), 'own-gone')
+  const arrows = kept(
+    state.arrows,
+    name => {
+      const [start, end] = name.split('>') as [PieceId, PieceId]
+      return refusalToConnect(to, start, end) === null
+    },
+    'arrow-gone',
+  )
+  const hints = Object.fromEntries(
+    Object.entries(state.hints).flatMap(([of, number]) =>
+      hintsOf(to, of).length ? [[of, Math.min(number, hintsOf(to, of).length)]] : [],
+    ),
+  )
+  // What was made stays, though its tool is given no more; it goes only with its page or its place, and keeps on the
+  // page.
+  const own = kept(
+    Object.fromEntries(Object.entries(state.own).map(([id, thing]) => [id, onItsPage(thing, to)])),
+    (_, thing) => (thing.kind === 'colour' ? to.places.get(thing.place)?.page.id === thing.page : hasPage(to, thing)),
+    'own-gone',
+  )
   return { state: { ...state, pieces, texts, strokes, arrows, own, hints }, changes }
 }
 

@@ -1,12 +1,15 @@
 import type { Author } from './actor'
 import type { SlateState } from './state'
 
-/** What of a slate a move changes, by name: "piece:c0", "text:w", "stroke:s1", "arrow:a>b", "own:t1"; of hints what they are for, "hint:page". */
+/**
+ * What of a slate a move changes, by name: "piece:c0", "text:w", "stroke:s1", "arrow:a>b", "own:t1"; of hints what they
+ * are for, "hint:page".
+ */
 export const THINGS = ['piece', 'text', 'stroke', 'arrow', 'own', 'hint'] as const
-export type Thing = typeof THINGS[number]
+export type Thing = (typeof THINGS)[number]
 export type ThingName = `${Thing}:${string}`
 export const thingName = (thing: Thing, id: string): ThingName => `${thing}:${id}`
-export function thingOf(name: ThingName): { thing: Thing, id: string } {
+export function thingOf(name: ThingName): { thing: Thing; id: string } {
   const at = name.indexOf(':')
   return { thing: name.slice(0, at) as Thing, id: name.slice(at + 1) }
 }
@@ -43,9 +46,14 @@ export function touchedSince(state: SlateState, name: ThingName, author: Author,
 /** All that differs between two states and can be taken back, in no particular order. */
 export function changedThings(before: SlateState, after: SlateState): ThingName[] {
   const differ = <T>(thing: Thing, a: { readonly [id: string]: T }, b: { readonly [id: string]: T }) =>
-    [...new Set([...Object.keys(a), ...Object.keys(b)])].filter(id => a[id] !== b[id] && JSON.stringify(a[id]) !== JSON.stringify(b[id])).map(id => thingName(thing, id))
+    [...new Set([...Object.keys(a), ...Object.keys(b)])]
+      .filter(id => a[id] !== b[id] && JSON.stringify(a[id]) !== JSON.stringify(b[id]))
+      .map(id => thingName(thing, id))
   return [
-    ...differ('piece', before.pieces, after.pieces), ...differ('text', before.texts, after.texts),
-    ...differ('stroke', before.strokes, after.strokes), ...differ('arrow', before.arrows, after.arrows), ...differ('own', before.own, after.own),
+    ...differ('piece', before.pieces, after.pieces),
+    ...differ('text', before.texts, after.texts),
+    ...differ('stroke', before.strokes, after.strokes),
+    ...differ('arrow', before.arrows, after.arrows),
+    ...differ('own', before.own, after.own),
   ]
 }

@@ -29,7 +29,21 @@ export type { Move, MoveKind, MoveOf } from './moveSchema'
 
 /** What each move does. */
 const OPERATIONS: { readonly [Kind in MoveKind]: Operation<Kind, MoveOf<Kind>> } = {
-  put, shelve, arrange, turn, write, draw, undraw, rub, connect, disconnect, own, hint, 'start-again': startAgain, restore, revert,
+  put,
+  shelve,
+  arrange,
+  turn,
+  write,
+  draw,
+  undraw,
+  rub,
+  connect,
+  disconnect,
+  own,
+  hint,
+  'start-again': startAgain,
+  restore,
+  revert,
 }
 
 // A move's kind picks its own operation; TypeScript can't follow that pairing through the lookup.
@@ -47,7 +61,11 @@ export interface Making {
  * The slate after the move, or why it can't be made: what the board doesn't have or allow, what is outside the actor's
  * part, or more than a slate holds. Never throws for a move that the schema lets through.
  */
-export function apply(state: SlateState, move: Move, { edition, actor, number = Infinity }: Making): Result<SlateState, MoveRefusal> {
+export function apply(
+  state: SlateState,
+  move: Move,
+  { edition, actor, number = Infinity }: Making,
+): Result<SlateState, MoveRefusal> {
   const operation = operationFor(move)
   const result = operation.apply(state, move, edition)
   if (!result.ok || result.value === state) return result
@@ -58,16 +76,22 @@ export function apply(state: SlateState, move: Move, { edition, actor, number = 
   const others = notTheirs(state, result.value, changed, actor)
   if (others !== undefined) return refuse({ code: 'not-allowed', item: thingOf(others).id })
   // Starting again lays things where they were given out, on any page.
-  const read = move.kind === 'start-again' ? undefined : changed.find(name => isToRead([state, result.value], name, edition))
+  const read =
+    move.kind === 'start-again' ? undefined : changed.find(name => isToRead([state, result.value], name, edition))
   if (read !== undefined) return refuse({ code: 'not-allowed', item: thingOf(read).id })
   // Starting again goes by its own rule: it spares what is somebody else's.
-  if (move.kind === 'start-again' ? !startsOwnPart(move, actor) : outsidePart(state, result.value, changed, edition, actor)) {
+  if (
+    move.kind === 'start-again'
+      ? !startsOwnPart(move, actor)
+      : outsidePart(state, result.value, changed, edition, actor)
+  ) {
     return refuse({ code: 'not-your-part', item: changed[0] ?? '' })
   }
   return { ok: true, value: withHands(roomy, changed, actor.author, number) }
 }
 
-const startsOwnPart = ({ part, by }: StartAgain, actor: Actor) => (actor.part === 'all' || part === actor.part) && (by === undefined || by === actor.author)
+const startsOwnPart = ({ part, by }: StartAgain, actor: Actor) =>
+  (actor.part === 'all' || part === actor.part) && (by === undefined || by === actor.author)
 
 /** What the move changed, by name. */
 function thingsOf(before: SlateState, move: Move, after: SlateState): readonly ThingName[] {

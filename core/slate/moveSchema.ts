@@ -16,26 +16,26 @@ import { UndrawSchema } from './moves/undraw'
 import { WriteSchema } from './moves/write'
 
 /**
- * All that can be done on a slate, as it comes over the wire. There is no word here for a backdrop, a place or somebody else's
- * slate. Apart from what each move does (`move.ts`, which doesn't compile without one of them), for no student's device
- * checks what it makes itself.
+ * All that can be done on a slate, as it comes over the wire. There is no word here for a backdrop, a place or somebody
+ * else's slate. Apart from what each move does (`move.ts`, which doesn't compile without one of them), for no student's
+ * device checks what it makes itself.
  */
 const SCHEMAS = {
-  'put': PutSchema,
-  'shelve': ShelveSchema,
-  'arrange': ArrangeSchema,
-  'turn': TurnSchema,
-  'write': WriteSchema,
-  'draw': DrawSchema,
-  'undraw': UndrawSchema,
-  'rub': RubSchema,
-  'connect': ConnectSchema,
-  'disconnect': DisconnectSchema,
-  'own': OwnMoveSchema,
-  'hint': HintSchema,
+  put: PutSchema,
+  shelve: ShelveSchema,
+  arrange: ArrangeSchema,
+  turn: TurnSchema,
+  write: WriteSchema,
+  draw: DrawSchema,
+  undraw: UndrawSchema,
+  rub: RubSchema,
+  connect: ConnectSchema,
+  disconnect: DisconnectSchema,
+  own: OwnMoveSchema,
+  hint: HintSchema,
   'start-again': StartAgainSchema,
-  'restore': RestoreSchema,
-  'revert': RevertSchema,
+  restore: RestoreSchema,
+  revert: RevertSchema,
 }
 export type MoveKind = keyof typeof SCHEMAS
 export type Move = v.InferOutput<(typeof SCHEMAS)[MoveKind]>

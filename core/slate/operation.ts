@@ -15,7 +15,8 @@ export interface MoveRefusal {
 
 /**
  * One kind of move. `apply` never throws for bad input and never changes the state it is given.
- * `invert` is asked with the state before the move; applying what it returns to the state after gives the state before back.
+ * `invert` is asked with the state before the move; applying what it returns to the state after gives the state before
+ * back.
  * Null for what can't be taken back: a hint that was seen.
  */
 export interface Operation<Kind extends string, Move extends { readonly kind: Kind }> {
@@ -24,6 +25,9 @@ export interface Operation<Kind extends string, Move extends { readonly kind: Ki
   readonly invert: (before: SlateState, move: Move, edition: Edition) => { readonly kind: string } | null
   /** What the move is about. Null: whatever differs afterwards. */
   readonly things: ((move: Move) => readonly ThingName[]) | null
-  /** The move about only those things for which this holds; null when nothing is left of it. Without: it goes whole or not at all. */
+  /**
+   * The move about only those things for which this holds; null when nothing is left of it. Without: it goes whole or
+   * not at all.
+   */
   readonly limitedTo?: (move: Move, keep: (thing: ThingName) => boolean) => Move | null
 }

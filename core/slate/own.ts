@@ -21,8 +21,11 @@ export const MOST_OWN = 600
 export const MOST_OWN_PICTURES = 40
 /** From the device or its clipboard, from its camera, or from the library that ships. */
 export const PICTURE_SOURCES = ['device', 'camera', 'library'] as const
-export type PictureSource = typeof PICTURE_SOURCES[number]
-/** A picture's name: its maker's to choose, or the library's own. The bytes come apart from the moves, and may come later. */
+export type PictureSource = (typeof PICTURE_SOURCES)[number]
+/**
+ * A picture's name: its maker's to choose, or the library's own. The bytes come apart from the moves, and may come
+ * later.
+ */
 export const OwnPictureIdSchema = v.pipe(v.string(), v.regex(/^[A-Za-z0-9_-]{1,40}$/), v.check(isOwnName))
 
 /** Points: letters of three sizes, from as small as students' pieces to as large as instructions. */
@@ -37,7 +40,8 @@ export const SIGNS = ['tick', 'cross', 'star', 'question', 'dot'] as const
 /** Points: how large a sign is. */
 export const SIGN_SIZE = 26
 
-const names = <Names extends object>(all: Names) => Object.keys(all) as [keyof Names & string, ...(keyof Names & string)[]]
+const names = <Names extends object>(all: Names) =>
+  Object.keys(all) as [keyof Names & string, ...(keyof Names & string)[]]
 const size = v.pipe(LengthSchema, v.minValue(4))
 const page = { page: PageIdSchema }
 const ink = { ink: v.picklist(INK_NAMES) }
@@ -48,35 +52,94 @@ const box = { x: LengthSchema, y: LengthSchema, width: size, height: size }
 export const EndSchema = v.object({ x: LengthSchema, y: LengthSchema, on: v.optional(OnSlateIdSchema) })
 
 export const OwnSchema = v.variant('kind', [
-  v.object({ kind: v.literal('text'), ...page, ...box, ...ink, size: v.picklist(names(TEXT_SIZES)), text: storedText(LONGEST_OWN_TEXT) }),
-  v.object({ kind: v.literal('note'), ...page, ...box, fill: v.picklist(FILL_NAMES), text: storedText(LONGEST_OWN_TEXT) }),
   v.object({
-    kind: v.literal('ink'), ...page, ...width, pen: v.variant('tip', [v.object({ tip: v.literal('pen'), ...ink }), v.object({ tip: v.literal('highlighter'), fill: v.picklist(FILL_NAMES) })]),
+    kind: v.literal('text'),
+    ...page,
+    ...box,
+    ...ink,
+    size: v.picklist(names(TEXT_SIZES)),
+    text: storedText(LONGEST_OWN_TEXT),
+  }),
+  v.object({
+    kind: v.literal('note'),
+    ...page,
+    ...box,
+    fill: v.picklist(FILL_NAMES),
+    text: storedText(LONGEST_OWN_TEXT),
+  }),
+  v.object({
+    kind: v.literal('ink'),
+    ...page,
+    ...width,
+    pen: v.variant('tip', [
+      v.object({ tip: v.literal('pen'), ...ink }),
+      v.object({ tip: v.literal('highlighter'), fill: v.picklist(FILL_NAMES) }),
+    ]),
     /** x and y, and the pressure from 0 to 1 where the device has it: all of a stroke, or none. */
     points: v.pipe(
-      v.array(v.union([v.strictTuple([LengthSchema, LengthSchema]), v.strictTuple([LengthSchema, LengthSchema, v.pipe(v.number(), v.minValue(0), v.maxValue(1))])])),
-      v.minLength(1), v.maxLength(MOST_OWN_POINTS), v.check(all => all.every(point => point.length === all[0]!.length), 'Pressure is of all points or of none'),
+      v.array(
+        v.union([
+          v.strictTuple([LengthSchema, LengthSchema]),
+          v.strictTuple([LengthSchema, LengthSchema, v.pipe(v.number(), v.minValue(0), v.maxValue(1))]),
+        ]),
+      ),
+      v.minLength(1),
+      v.maxLength(MOST_OWN_POINTS),
+      v.check(all => all.every(point => point.length === all[0]!.length), 'Pressure is of all points or of none'),
     ),
   }),
   v.object({ kind: v.literal('line'), ...page, ...ink, ...width, from: EndSchema, to: EndSchema, head: v.boolean() }),
-  v.object({ kind: v.literal('shape'), ...page, ...box, ...ink, ...width, shape: v.picklist(SHAPES), fill: v.nullable(v.picklist(FILL_NAMES)) }),
-  v.object({ kind: v.literal('picture'), ...page, ...box, picture: OwnPictureIdSchema, from: v.picklist(PICTURE_SOURCES), alt: storedText(200) }),
+  v.object({
+    kind: v.literal('shape'),
+    ...page,
+    ...box,
+    ...ink,
+    ...width,
+    shape: v.picklist(SHAPES),
+    fill: v.nullable(v.picklist(FILL_NAMES)),
+  }),
+  v.object({
+    kind: v.literal('picture'),
+    ...page,
+    ...box,
+    picture: OwnPictureIdSchema,
+    from: v.picklist(PICTURE_SOURCES),
+    alt: storedText(200),
+  }),
   v.object({ kind: v.literal('sign'), ...page, ...ink, x: LengthSchema, y: LengthSchema, sign: v.picklist(SIGNS) }),
   /** A zone, a slot or another place is filled, or a cell of a grid. */
-  v.object({ kind: v.literal('colour'), ...page, place: PlaceIdSchema, cell: v.optional(v.strictTuple([v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(39)), v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(39))])), fill: v.picklist(FILL_NAMES) }),
+  v.object({
+    kind: v.literal('colour'),
+    ...page,
+    place: PlaceIdSchema,
+    cell: v.optional(
+      v.strictTuple([
+        v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(39)),
+        v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(39)),
+      ]),
+    ),
+    fill: v.picklist(FILL_NAMES),
+  }),
 ])
 /** Something that a student made, beside the board's pieces. */
 export type Own = v.InferOutput<typeof OwnSchema>
 export type OwnKind = Own['kind']
-export const OwnOnSlateSchema = v.intersect([OwnSchema, v.object({
-  /** Who made it. */
-  by: AuthorSchema,
-  /** Taken away; kept, so that it can come back. */
-  gone: v.optional(v.literal(true)),
-  /** A teacher lets nobody else see it. */
-  hidden: v.optional(v.literal(true)),
-})])
-export type OwnOnSlate = Own & { readonly by: Author, readonly gone?: true | undefined, readonly hidden?: true | undefined }
+export const OwnOnSlateSchema = v.intersect([
+  OwnSchema,
+  v.object({
+    /** Who made it. */
+    by: AuthorSchema,
+    /** Taken away; kept, so that it can come back. */
+    gone: v.optional(v.literal(true)),
+    /** A teacher lets nobody else see it. */
+    hidden: v.optional(v.literal(true)),
+  }),
+])
+export type OwnOnSlate = Own & {
+  readonly by: Author
+  readonly gone?: true | undefined
+  readonly hidden?: true | undefined
+}
 export type End = v.InferOutput<typeof EndSchema>
 
 interface OwnTrait<O extends Own> {
@@ -98,16 +161,33 @@ const TRAITS: { readonly [Kind in OwnKind]: OwnTrait<Extract<Own, { kind: Kind }
   text: { tool: () => 'write', box: boxOf, movedBy: moved, points: own => [own] },
   note: { tool: () => 'note', box: boxOf, movedBy: moved, points: own => [own] },
   ink: {
-    tool: own => own.pen.tip, box: own => bounds(pointsOfInk(own)), points: pointsOfInk,
-    movedBy: (own, dx, dy) => ({ ...own, points: own.points.map(([x, y, ...pressure]) => [x + dx, y + dy, ...pressure] as typeof own.points[number]) }),
+    tool: own => own.pen.tip,
+    box: own => bounds(pointsOfInk(own)),
+    points: pointsOfInk,
+    movedBy: (own, dx, dy) => ({
+      ...own,
+      points: own.points.map(([x, y, ...pressure]) => [x + dx, y + dy, ...pressure] as (typeof own.points)[number]),
+    }),
   },
   line: {
-    tool: own => own.head ? 'arrow' : 'line', box: own => bounds([own.from, own.to]), points: own => [own.from, own.to],
+    tool: own => (own.head ? 'arrow' : 'line'),
+    box: own => bounds([own.from, own.to]),
+    points: own => [own.from, own.to],
     movedBy: (own, dx, dy) => ({ ...own, from: moved(own.from, dx, dy), to: moved(own.to, dx, dy) }),
   },
   shape: { tool: () => 'shape', box: boxOf, movedBy: moved, points: own => [own] },
-  picture: { tool: own => own.from === 'camera' ? 'photo' : 'picture', box: boxOf, movedBy: moved, points: own => [own] },
-  sign: { tool: () => 'sign', box: ({ x, y }) => boxOf({ x, y, width: SIGN_SIZE, height: SIGN_SIZE }), movedBy: moved, points: own => [own] },
+  picture: {
+    tool: own => (own.from === 'camera' ? 'photo' : 'picture'),
+    box: boxOf,
+    movedBy: moved,
+    points: own => [own],
+  },
+  sign: {
+    tool: () => 'sign',
+    box: ({ x, y }) => boxOf({ x, y, width: SIGN_SIZE, height: SIGN_SIZE }),
+    movedBy: moved,
+    points: own => [own],
+  },
   colour: { tool: () => 'colour', box: () => null, movedBy: own => own, points: () => [] },
 }
 // A thing's kind picks its own traits; TypeScript can't follow that pairing through the lookup.
@@ -122,18 +202,24 @@ export function ownMoved(own: Own, dx: number, dy: number, { width, height }: Pa
   const points = pointsOfOwn(own)
   if (points.length === 0) return own
   const room = bounds(points)
-  const within = (by: number, at: number, length: number, most: number) => Math.min(Math.max(by, -at), most - at - length)
+  const within = (by: number, at: number, length: number, most: number) =>
+    Math.min(Math.max(by, -at), most - at - length)
   return traitsOf(own).movedBy(own, within(dx, room.x, room.width, width), within(dy, room.y, room.height, height))
 }
 
-/** What students are given on a page: for the page, else for the board; and in a step what is given for that step instead. */
+/**
+ * What students are given on a page: for the page, else for the board; and in a step what is given for that step
+ * instead.
+ */
 export function toolsOn(board: Board, page: Page, step?: string | null): readonly Tool[] {
   const there = page.steps?.find(one => one.id === step)
   return there?.tools ?? page.tools ?? board.tools ?? []
 }
 
 /** What is given anywhere on a page, in whatever step. */
-export const toolsAnywhereOn = (board: Board, page: Page): readonly Tool[] => [...new Set([...toolsOn(board, page), ...page.steps?.flatMap(step => step.tools ?? []) ?? []])]
+export const toolsAnywhereOn = (board: Board, page: Page): readonly Tool[] => [
+  ...new Set([...toolsOn(board, page), ...(page.steps?.flatMap(step => step.tools ?? []) ?? [])]),
+]
 
 /** Whether the tool is given anywhere on the page: which step a student is at is not the slate's to know. */
 export function mayUse(edition: Edition, id: PageId, tool: Tool): boolean {
@@ -144,10 +230,17 @@ export function mayUse(edition: Edition, id: PageId, tool: Tool): boolean {
 /** Neither taken away nor hidden. */
 export const isSeen = ({ gone, hidden }: Pick<OwnOnSlate, 'gone' | 'hidden'>): boolean => !gone && !hidden
 
-/** What was made on a page and can be seen, the first made first; with what is hidden for those who may see that too. */
-export function ownOn(own: { readonly [id: string]: OwnOnSlate }, id: PageId, withHidden = false): [string, OwnOnSlate][] {
+/**
+ * What was made on a page and can be seen, the first made first; with what is hidden for those who may see that too.
+ */
+export function ownOn(
+  own: { readonly [id: string]: OwnOnSlate },
+  id: PageId,
+  withHidden = false,
+): [string, OwnOnSlate][] {
   return Object.entries(own).filter(([, thing]) => !thing.gone && thing.page === id && (withHidden || !thing.hidden))
 }
 
 /** The one name of what fills a place or a cell, so that two who colour the same colour one thing. */
-export const colourId = (place: string, cell?: readonly [row: number, column: number]) => `colour-${place}${cell ? `-${cell[0]}-${cell[1]}` : ''}`
+export const colourId = (place: string, cell?: readonly [row: number, column: number]) =>
+  `colour-${place}${cell ? `-${cell[0]}-${cell[1]}` : ''}`

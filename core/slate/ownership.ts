@@ -3,12 +3,17 @@ import { thingOf, type ThingName } from './hands'
 import type { SlateState } from './state'
 
 /**
- * The first of the changed things that somebody else has made, or that is said to be made by somebody else; undefined when
- * there is none. What a student has made is changed and taken away by that student, and by teachers and assistants.
- * Colour belongs to its place: whoever may colour there may colour it anew.
+ * The first of the changed things that somebody else has made, or that is said to be made by somebody else; undefined
+ * when there is none. What a student has made is changed and taken away by that student, and by teachers and
+ * assistants. Colour belongs to its place: whoever may colour there may colour it anew.
  */
-export function notTheirs(before: SlateState, after: SlateState, changed: readonly ThingName[], { author }: Actor): ThingName | undefined {
-  return changed.find((name) => {
+export function notTheirs(
+  before: SlateState,
+  after: SlateState,
+  changed: readonly ThingName[],
+  { author }: Actor,
+): ThingName | undefined {
+  return changed.find(name => {
     const { thing, id } = thingOf(name)
     if (thing !== 'own') return false
     const [was, is] = [before.own[id], after.own[id]]

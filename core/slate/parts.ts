@@ -17,9 +17,19 @@ const MOSTLY = 0.5
  * The first of the changed things that lies, or lay, in a space that isn't this person's; null when there is none.
  * A piece is where most of it lies, a text and a stroke where they were written and drawn.
  */
-export function outsidePart(before: SlateState, after: SlateState, changed: readonly ThingName[], edition: Edition, actor: Actor): ThingName | null {
+export function outsidePart(
+  before: SlateState,
+  after: SlateState,
+  changed: readonly ThingName[],
+  edition: Edition,
+  actor: Actor,
+): ThingName | null {
   if (actor.part === 'all' || !hasParts(edition)) return null
-  return changed.find(name => [before, after].some(state => placesOf(state, name, edition).some(place => !mayTouch(place, actor)))) ?? null
+  return (
+    changed.find(name =>
+      [before, after].some(state => placesOf(state, name, edition).some(place => !mayTouch(place, actor))),
+    ) ?? null
+  )
 }
 
 const parted = new WeakMap<Edition, boolean>()
@@ -35,15 +45,20 @@ function hasParts(edition: Edition): boolean {
 export function placesOf(state: SlateState, name: ThingName, edition: Edition): Place[] {
   const { thing, id } = thingOf(name)
   switch (thing) {
-    case 'piece': return holding(state, id as PieceId, edition)
-    case 'stroke': return named(state.strokes[id]?.place, edition)
+    case 'piece':
+      return holding(state, id as PieceId, edition)
+    case 'stroke':
+      return named(state.strokes[id]?.place, edition)
     case 'text': {
       const place = named(writtenOn(id) as PlaceId, edition)
       return place.length ? place : holding(state, id as PieceId, edition)
     }
-    case 'hint': return []
-    case 'own': return under(state, id, edition)
-    case 'arrow': return id.split('>').flatMap(end => holding(state, end as PieceId, edition))
+    case 'hint':
+      return []
+    case 'own':
+      return under(state, id, edition)
+    case 'arrow':
+      return id.split('>').flatMap(end => holding(state, end as PieceId, edition))
   }
 }
 
@@ -56,7 +71,9 @@ function holding(state: SlateState, id: PieceId, edition: Edition): Place[] {
   const position = state.pieces[id]
   const known = edition.pieces.get(id)
   if (!position || !known) return []
-  return known.page.places.filter(place => place.part !== undefined && (claim(place, known.piece, known.master, position)?.share ?? 0) >= MOSTLY)
+  return known.page.places.filter(
+    place => place.part !== undefined && (claim(place, known.piece, known.master, position)?.share ?? 0) >= MOSTLY,
+  )
 }
 
 /** Of what somebody has made, its middle counts; colour is where it is laid. */

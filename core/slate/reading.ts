@@ -9,12 +9,18 @@ import type { SlateState } from './state'
 export function pagesOf(states: readonly SlateState[], name: ThingName, edition: Edition): Page[] {
   const { thing, id } = thingOf(name)
   const ofPiece = (piece: string) => edition.pieces.get(piece as PieceId)?.page
-  const ofPlace = (place: string | undefined) => place === undefined ? undefined : edition.places.get(place as PlaceId)?.page
-  const found = thing === 'piece' ? [ofPiece(id)]
-    : thing === 'text' ? [ofPlace(writtenOn(id)) ?? edition.board.pages.find(page => page.id === writtenOn(id)) ?? ofPiece(id)]
-      : thing === 'stroke' ? states.map(state => ofPlace(state.strokes[id]?.place))
-        : thing === 'own' ? states.map(state => edition.board.pages.find(page => page.id === state.own[id]?.page))
-          : id.split('>').map(ofPiece)
+  const ofPlace = (place: string | undefined) =>
+    place === undefined ? undefined : edition.places.get(place as PlaceId)?.page
+  const found =
+    thing === 'piece'
+      ? [ofPiece(id)]
+      : thing === 'text'
+        ? [ofPlace(writtenOn(id)) ?? edition.board.pages.find(page => page.id === writtenOn(id)) ?? ofPiece(id)]
+        : thing === 'stroke'
+          ? states.map(state => ofPlace(state.strokes[id]?.place))
+          : thing === 'own'
+            ? states.map(state => edition.board.pages.find(page => page.id === state.own[id]?.page))
+            : id.split('>').map(ofPiece)
   return found.filter(page => page !== undefined)
 }
 

@@ -31,13 +31,21 @@ export const MOST_LETTERS = 40_000
 export const LONGEST_TEXT = 2000
 
 export const StrokeIdSchema = v.pipe(v.string(), v.regex(/^[A-Za-z0-9_-]{8,40}$/), v.check(isOwnName))
-export const StrokePointsSchema = v.pipe(v.array(v.strictTuple([LengthSchema, LengthSchema])), v.minLength(1), v.maxLength(MOST_STROKE_POINTS))
+export const StrokePointsSchema = v.pipe(
+  v.array(v.strictTuple([LengthSchema, LengthSchema])),
+  v.minLength(1),
+  v.maxLength(MOST_STROKE_POINTS),
+)
 /** Rubbed out; kept, so that it can come back. */
 export const RubbedSchema = v.optional(v.literal(true))
 export const StrokeSchema = v.object({ place: PlaceIdSchema, points: StrokePointsSchema, gone: RubbedSchema })
 
 /** Where something is written: a writing space, a gap ("place:gap", from 0), or a note. */
-export const WrittenInSchema = v.pipe(v.string(), v.regex(/^[A-Za-z0-9_-]{1,40}(?::\d{1,2}|~[A-Za-z0-9_-]{4,24})?$/), v.check(isOwnName))
+export const WrittenInSchema = v.pipe(
+  v.string(),
+  v.regex(/^[A-Za-z0-9_-]{1,40}(?::\d{1,2}|~[A-Za-z0-9_-]{4,24})?$/),
+  v.check(isOwnName),
+)
 
 export const PiecesSchema = v.record(OnSlateIdSchema, OnPageSchema)
 export const TextsSchema = v.record(WrittenInSchema, storedText(LONGEST_TEXT))
@@ -54,7 +62,13 @@ export const SlateStateSchema = v.object({
   /** What was made beside the board's pieces. */
   own: v.optional(v.record(OwnIdSchema, OwnOnSlateSchema), {}),
   /** How many hints of a page or an activity were looked at. */
-  hints: v.optional(v.record(v.union([PageIdSchema, StepIdSchema]), v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(MOST_HINTS))), {}),
+  hints: v.optional(
+    v.record(
+      v.union([PageIdSchema, StepIdSchema]),
+      v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(MOST_HINTS)),
+    ),
+    {},
+  ),
 })
 
 export type OnPage = v.InferOutput<typeof OnPageSchema>
@@ -74,16 +88,37 @@ export const emptySlate: SlateState = { pieces: {}, texts: {}, strokes: {}, arro
 
 /** The slate as it is given out: staged pieces lie on the page, all others stand on the ledge. */
 export function startOf(edition: Edition): SlateState {
-  const staged = edition.board.pages.flatMap(page => Object.entries(page.staged ?? {}) as [PieceId, { x: number, y: number, turn?: number }][])
-  return staged.length === 0 ? emptySlate : withPieces(emptySlate, staged.map(([id, at], z) => [id, { ...at, z }]))
+  const staged = edition.board.pages.flatMap(
+    page => Object.entries(page.staged ?? {}) as [PieceId, { x: number; y: number; turn?: number }][],
+  )
+  return staged.length === 0
+    ? emptySlate
+    : withPieces(
+        emptySlate,
+        staged.map(([id, at], z) => [id, { ...at, z }]),
+      )
 }
 
-/** Whether starting again would change nothing: ink that is rubbed out doesn't count, nor what is written beside the pages. */
+/**
+ * Whether starting again would change nothing: ink that is rubbed out doesn't count, nor what is written beside the
+ * pages.
+ */
 export function isUntouched(state: SlateState, edition: Edition): boolean {
-  if (Object.keys(state.texts).some(name => !besideOf(name) || edition.pieces.get(name as PieceId)) || Object.keys(state.arrows).length || Object.values(state.strokes).some(stroke => !stroke.gone) || Object.values(state.own).some(own => !own.gone)) return false
+  if (
+    Object.keys(state.texts).some(name => !besideOf(name) || edition.pieces.get(name as PieceId))
+    || Object.keys(state.arrows).length
+    || Object.values(state.strokes).some(stroke => !stroke.gone)
+    || Object.values(state.own).some(own => !own.gone)
+  )
+    return false
   const start = startOf(edition).pieces
   const lying = Object.entries(state.pieces) as [PieceId, OnPage][]
-  return lying.length === Object.keys(start).length && lying.every(([id, { x, y, turn, flipped }]) => start[id]?.x === x && start[id].y === y && start[id].turn === turn && !flipped)
+  return (
+    lying.length === Object.keys(start).length
+    && lying.every(
+      ([id, { x, y, turn, flipped }]) => start[id]?.x === x && start[id].y === y && start[id].turn === turn && !flipped,
+    )
+  )
 }
 
 /** Zero for a slate on which nothing lies. */
@@ -102,7 +137,11 @@ export function withPieces(state: SlateState, changes: Iterable<readonly [PieceI
 }
 
 /** The record with one entry set, or taken out where the value is undefined. The record given is not changed. */
-export function withEntry<T>(record: { readonly [name: string]: T }, name: string, value: T | undefined): Record<string, T> {
+export function withEntry<T>(
+  record: { readonly [name: string]: T },
+  name: string,
+  value: T | undefined,
+): Record<string, T> {
   const { [name]: _, ...others } = record
   return value === undefined ? others : { ...others, [name]: value }
 }
@@ -116,7 +155,9 @@ export const arrowName = (from: PieceId, to: PieceId) => `${from}>${to}`
 
 /** Arrows whose two ends lie on the page. */
 export function arrowsOf(state: SlateState): [PieceId, PieceId][] {
-  return Object.keys(state.arrows).map(name => name.split('>') as [PieceId, PieceId]).filter(([from, to]) => state.pieces[from] && state.pieces[to])
+  return Object.keys(state.arrows)
+    .map(name => name.split('>') as [PieceId, PieceId])
+    .filter(([from, to]) => state.pieces[from] && state.pieces[to])
 }
 
 /** What can be said of a state from an older snapshot: what it doesn't know is empty. */

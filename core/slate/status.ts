@@ -1,9 +1,13 @@
 /** The life of a slate. Handing back leaves it to be read. */
 export const SLATE_STATUSES = ['not-opened', 'under-way', 'handed-in', 'handed-back'] as const
-export type SlateStatus = typeof SLATE_STATUSES[number]
+export type SlateStatus = (typeof SLATE_STATUSES)[number]
 
 /** Whether work may go on: the slate's own status, pencils down for it or for all, and whether it was closed. */
-export interface Openness { readonly status: SlateStatus, readonly paused: boolean, readonly closed: boolean }
+export interface Openness {
+  readonly status: SlateStatus
+  readonly paused: boolean
+  readonly closed: boolean
+}
 export const openAs = (status: SlateStatus): Openness => ({ status, paused: false, closed: false })
 
 /** Why no move can be made; null when one can. What is over for good is said before what passes. */

@@ -1,5 +1,6 @@
 import type { ClientMessage, ServerMessage } from './messages'
-import { SlateSession, type SessionStart, type SessionStore, type WorkEvents } from './slateSession'
+import type { SessionStart, SessionStore, WorkEvents } from './sessionPorts'
+import { SlateSession } from './slateSession'
 import { Together, type TogetherStart } from './together'
 import { SlatesWatch, type SeenSlate, type WatchStart } from './slatesWatch'
 
@@ -40,7 +41,8 @@ export interface Talk {
 
 /**
  * All that a device says to the server over its one connection: slates that are worked on, and slates that are watched,
- * alone or with all others of a handout. Each of them is told when the connection comes and goes, and hears what is said;
+ * alone or with all others of a handout. Each of them is told when the connection comes and goes, and hears what is
+ * said;
  * what one of them is refused is no matter of the others.
  */
 export class LiveSession {

@@ -8,11 +8,14 @@ import { HereSchema, type HandHere } from './presence'
 import type { RefusalCode } from './refusals'
 
 /**
- * What is said over the socket, both ways. A message of more bytes (in UTF-8) is refused unread; whoever sends cuts what
- * it sends by this same number.
+ * What is said over the socket, both ways. A message of more bytes (in UTF-8) is refused unread; whoever sends cuts
+ * what it sends by this same number.
  */
 export const LARGEST_MESSAGE = 192 * 1024
-/** What the socket itself lets through: more is never gathered in memory, and closes it. A message a little too big is told so in words. */
+/**
+ * What the socket itself lets through: more is never gathered in memory, and closes it. A message a little too big is
+ * told so in words.
+ */
 export const LARGEST_FRAME = 256 * 1024
 export const MOST_MOVES_A_MESSAGE = 500
 
@@ -26,11 +29,18 @@ const UuidSchema = v.pipe(v.string(), v.uuid(), v.toLowerCase())
  */
 export const EnvelopeSchema = v.pipe(
   v.object({ id: IdSchema, move: v.optional(MoveSchema), undoes: v.optional(IdSchema) }),
-  v.check(envelope => envelope.undoes !== undefined || envelope.move !== undefined, 'It holds neither a move nor what to take back'),
+  v.check(
+    envelope => envelope.undoes !== undefined || envelope.move !== undefined,
+    'It holds neither a move nor what to take back',
+  ),
 )
 export type SentEnvelope = v.InferOutput<typeof EnvelopeSchema>
 /** A move as its maker shows it. */
-export interface Envelope { readonly id: string, readonly move: Move, readonly undoes?: string | undefined }
+export interface Envelope {
+  readonly id: string
+  readonly move: Move
+  readonly undoes?: string | undefined
+}
 
 export const ClientMessageSchema = v.variant('say', [
   /**
@@ -38,12 +48,19 @@ export const ClientMessageSchema = v.variant('say', [
    * one it shows: a device that is wrong about either is told before it sends a move.
    */
   v.object({
-    say: v.literal('open'), slate: UuidSchema, since: v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(2 ** 31 - 1)),
-    as: v.optional(UuidSchema), edition: v.optional(v.pipe(v.string(), v.regex(/^[0-9a-f]{64}$/))),
+    say: v.literal('open'),
+    slate: UuidSchema,
+    since: v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(2 ** 31 - 1)),
+    as: v.optional(UuidSchema),
+    edition: v.optional(v.pipe(v.string(), v.regex(/^[0-9a-f]{64}$/))),
   }),
   v.object({ say: v.literal('close'), slate: UuidSchema }),
   /** Envelopes are read one by one, so that one bad move doesn't take its neighbours with it. */
-  v.object({ say: v.literal('moves'), slate: UuidSchema, moves: v.pipe(v.array(v.unknown()), v.minLength(1), v.maxLength(MOST_MOVES_A_MESSAGE)) }),
+  v.object({
+    say: v.literal('moves'),
+    slate: UuidSchema,
+    moves: v.pipe(v.array(v.unknown()), v.minLength(1), v.maxLength(MOST_MOVES_A_MESSAGE)),
+  }),
   /** On a slate of several: that one is here, and what one holds. It comes to the others and isn't kept. */
   v.object({ say: v.literal('here'), slate: UuidSchema, here: HereSchema }),
   /** Follow every slate of a handout: the walk-round. */
@@ -58,20 +75,34 @@ export interface NumberedMove extends Envelope {
   readonly at: string
 }
 
-export type ServerMessage
-  = { readonly say: 'slate', readonly slate: string, readonly number: number, readonly state: SlateState, readonly edition: string, readonly openness: Openness }
-    | { readonly say: 'moves', readonly slate: string, readonly moves: readonly NumberedMove[] }
-    | { readonly say: 'status', readonly slate: string, readonly openness: Openness }
-    /** Another edition lies under the slate now: what is shown has to be asked for anew. */
-    | { readonly say: 'edition', readonly slate: string, readonly edition: string }
-    /** Whoever follows the slate should ask again whether it is theirs. */
-    | { readonly say: 'members', readonly slate: string }
-    /** Who is here on a slate of several: all of them (`whole`), or those of whom something has changed. */
-    | { readonly say: 'hands', readonly slate: string, readonly hands: readonly HandHere[], readonly whole: boolean }
-    | { readonly say: 'margin', readonly slate: string }
-    /** What goes with the handout was changed: its word, its day, what it counts for. */
-    | { readonly say: 'words', readonly slate: string }
-    /** Something was said beside it; a picture has come, or may be seen now. */
-    | { readonly say: 'talk' | 'pictures', readonly slate: string }
-    | { readonly say: 'walking', readonly handout: string }
-    | { readonly say: 'refused', readonly slate?: string | undefined, readonly handout?: string | undefined, readonly id?: string | undefined, readonly code: RefusalCode, readonly detail: string }
+export type ServerMessage =
+  | {
+      readonly say: 'slate'
+      readonly slate: string
+      readonly number: number
+      readonly state: SlateState
+      readonly edition: string
+      readonly openness: Openness
+    }
+  | { readonly say: 'moves'; readonly slate: string; readonly moves: readonly NumberedMove[] }
+  | { readonly say: 'status'; readonly slate: string; readonly openness: Openness }
+  /** Another edition lies under the slate now: what is shown has to be asked for anew. */
+  | { readonly say: 'edition'; readonly slate: string; readonly edition: string }
+  /** Whoever follows the slate should ask again whether it is theirs. */
+  | { readonly say: 'members'; readonly slate: string }
+  /** Who is here on a slate of several: all of them (`whole`), or those of whom something has changed. */
+  | { readonly say: 'hands'; readonly slate: string; readonly hands: readonly HandHere[]; readonly whole: boolean }
+  | { readonly say: 'margin'; readonly slate: string }
+  /** What goes with the handout was changed: its word, its day, what it counts for. */
+  | { readonly say: 'words'; readonly slate: string }
+  /** Something was said beside it; a picture has come, or may be seen now. */
+  | { readonly say: 'talk' | 'pictures'; readonly slate: string }
+  | { readonly say: 'walking'; readonly handout: string }
+  | {
+      readonly say: 'refused'
+      readonly slate?: string | undefined
+      readonly handout?: string | undefined
+      readonly id?: string | undefined
+      readonly code: RefusalCode
+      readonly detail: string
+    }

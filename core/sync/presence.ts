@@ -19,7 +19,11 @@ export type Here = v.InferOutput<typeof HereSchema>
 export type HandHere = readonly [author: Author, here: Here | null]
 
 /** The others after this was heard: a whole list replaces what was known. */
-export function heardHands(known: ReadonlyMap<Author, Here>, told: readonly HandHere[], whole: boolean): ReadonlyMap<Author, Here> {
+export function heardHands(
+  known: ReadonlyMap<Author, Here>,
+  told: readonly HandHere[],
+  whole: boolean,
+): ReadonlyMap<Author, Here> {
   const next = new Map(whole ? [] : known)
   for (const [author, here] of told) {
     if (here) next.set(author, here)

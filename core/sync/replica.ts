@@ -28,15 +28,29 @@ function withPending(state: SlateState, pending: readonly Envelope[], edition: E
 }
 
 /** Moves made here, shown at once, in their order: only they are applied, however many are waiting already. */
-export function makeMoves(replica: Replica, envelopes: readonly Envelope[], edition: Edition, actor: Actor = HOLDER): Replica {
-  return { ...replica, pending: [...replica.pending, ...envelopes], shown: withPending(replica.shown, envelopes, edition, actor) }
+export function makeMoves(
+  replica: Replica,
+  envelopes: readonly Envelope[],
+  edition: Edition,
+  actor: Actor = HOLDER,
+): Replica {
+  return {
+    ...replica,
+    pending: [...replica.pending, ...envelopes],
+    shown: withPending(replica.shown, envelopes, edition, actor),
+  }
 }
 
 /**
  * Moves from the server, in its order; those already known are passed over, and own ones leave `pending`.
  * Returns null when a number is missing in between: the caller then asks for everything after `replica.number`.
  */
-export function receive(replica: Replica, moves: readonly NumberedMove[], edition: Edition, actor: Actor = HOLDER): Replica | null {
+export function receive(
+  replica: Replica,
+  moves: readonly NumberedMove[],
+  edition: Edition,
+  actor: Actor = HOLDER,
+): Replica | null {
   let { number, confirmed } = replica
   const arrived = new Set<string>()
   const fresh: NumberedMove[] = []
@@ -52,21 +66,42 @@ export function receive(replica: Replica, moves: readonly NumberedMove[], editio
   }
   const pending = replica.pending.filter(({ id }) => !arrived.has(id))
   const asExpected = areNext(fresh, replica.pending) && pending.length === replica.pending.length - fresh.length
-  const shown = pending.length === 0 ? confirmed : asExpected ? replica.shown : withPending(confirmed, pending, edition, actor)
+  const shown =
+    pending.length === 0 ? confirmed : asExpected ? replica.shown : withPending(confirmed, pending, edition, actor)
   return { number, confirmed, pending, shown }
 }
 
-/** Whether these are just what was waiting first: then what is shown is right already. Undoing, the server decides what is left of it. */
-const areNext = (fresh: readonly NumberedMove[], pending: readonly Envelope[]) => fresh.every(({ id, undoes }, i) => id === pending[i]?.id && !undoes)
+/**
+ * Whether these are just what was waiting first: then what is shown is right already. Undoing, the server decides what
+ * is left of it.
+ */
+const areNext = (fresh: readonly NumberedMove[], pending: readonly Envelope[]) =>
+  fresh.every(({ id, undoes }, i) => id === pending[i]?.id && !undoes)
 
 /** The whole slate from the server, at first or after a gap. An older one than is known is passed over. */
-export function receiveWhole(replica: Replica, number: number, state: SlateState, edition: Edition, actor: Actor = HOLDER): Replica {
+export function receiveWhole(
+  replica: Replica,
+  number: number,
+  state: SlateState,
+  edition: Edition,
+  actor: Actor = HOLDER,
+): Replica {
   if (number < replica.number) return replica
-  return { number, confirmed: state, pending: replica.pending, shown: withPending(state, replica.pending, edition, actor) }
+  return {
+    number,
+    confirmed: state,
+    pending: replica.pending,
+    shown: withPending(state, replica.pending, edition, actor),
+  }
 }
 
 /** The server won't have these moves: they are no longer pending, and what they showed is taken back. */
-export function dropMoves(replica: Replica, ids: ReadonlySet<string>, edition: Edition, actor: Actor = HOLDER): Replica {
+export function dropMoves(
+  replica: Replica,
+  ids: ReadonlySet<string>,
+  edition: Edition,
+  actor: Actor = HOLDER,
+): Replica {
   const pending = replica.pending.filter(envelope => !ids.has(envelope.id))
   return { ...replica, pending, shown: withPending(replica.confirmed, pending, edition, actor) }
 }

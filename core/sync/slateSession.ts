@@ -1,61 +1,12 @@
-import type { Edition } from '../board/edition'
-import type { Actor } from '../slate/actor'
 import { nextToUndo, undoOf, type Step } from '../slate/history'
 import { apply, invert, type Move } from '../slate/move'
 import { whyShut, type Openness, type SlateStatus } from '../slate/status'
 import { storable } from '../text/stored'
-import type { ClientMessage, Envelope, NumberedMove, ServerMessage } from './messages'
+import type { Envelope, NumberedMove, ServerMessage } from './messages'
 import { nextParcel } from './parcel'
 import { fateOf, type RefusalCode } from './refusals'
 import { dropMoves, makeMoves, receive, receiveWhole, type Replica } from './replica'
-
-/** What whoever shows the slate is told. */
-export interface WorkEvents {
-  /** Something that is shown has changed. */
-  readonly changed: () => void
-  /** The slate has to be asked for anew: another edition lies under it, or it is somebody else's now. */
-  readonly outdated: () => void
-  /** What goes with it has changed: its words, or, once it is handed back, its margin. */
-  readonly about: () => void
-  /** Something was said beside it. */
-  readonly talk?: () => void
-  /** A picture has come, or may be seen by others now. */
-  readonly pictures?: () => void
-}
-
-/** What a session needs of the device it runs on. */
-export interface SessionPorts extends WorkEvents {
-  /** False when there is no connection; the message is gone then. */
-  readonly send: (message: ClientMessage) => boolean
-  /** Gives up a connection that looks alive and isn't. */
-  readonly renew: () => void
-  /** Calls back once, after so many milliseconds, unless what it returns is called before. */
-  readonly after: (milliseconds: number, then: () => void) => () => void
-  readonly newId: () => string
-  readonly store: SessionStore
-}
-
-/** What is kept on the device until the server has it. */
-export interface SessionStore {
-  readonly keep: (slate: string, envelopes: readonly Envelope[]) => Promise<void>
-  /** In the order in which they were made. */
-  readonly of: (slate: string) => Promise<Envelope[]>
-  readonly forget: (slate: string, ids: ReadonlySet<string>) => Promise<void>
-  /** What the server can't read is taken out of the way, and kept. */
-  readonly setAside: (slate: string, envelope: Envelope, code: RefusalCode) => Promise<void>
-}
-
-export interface SessionStart {
-  readonly slate: string
-  readonly edition: Edition
-  readonly editionHash: string
-  readonly actor: Actor
-  /** Who the device thinks is signed in. */
-  readonly reader: string
-  readonly replica: Replica
-  readonly steps: readonly Step[]
-  readonly openness: Openness
-}
+import type { SessionPorts, SessionStart } from './sessionPorts'
 
 const FIRST_RETRY_MS = 1500
 const LONGEST_RETRY_MS = 20_000
@@ -88,24 +39,43 @@ export class SlateSession {
   /** Who waits until all is sent, or it is clear that it won't be soon. */
   private waiting: (() => void)[] = []
 
-  constructor(private readonly start: SessionStart, private readonly ports: SessionPorts) {
+  constructor(
+    private readonly start: SessionStart,
+    private readonly ports: SessionPorts,
+  ) {
     this.now = start.replica
     this.own = start.steps
     this.opened = start.openness
   }
 
-  get replica(): Replica { return this.now }
-  get steps(): readonly Step[] { return this.own }
-  get openness(): Openness { return this.opened }
+  get replica(): Replica {
+    return this.now
+  }
+  get steps(): readonly Step[] {
+    return this.own
+  }
+  get openness(): Openness {
+    return this.opened
+  }
   /** The last thing that the server wouldn't have, until something is made again. */
-  get refused(): RefusalCode | null { return this.refusal }
+  get refused(): RefusalCode | null {
+    return this.refusal
+  }
   /** How many moves were set aside on this device because they can't be read. */
-  get setAside(): number { return this.aside }
+  get setAside(): number {
+    return this.aside
+  }
   /** The device has no room: what is made is sent as always, and is lost with the page until it has arrived. */
-  get deviceFull(): boolean { return this.full }
-  get unsent(): number { return this.now.pending.length }
+  get deviceFull(): boolean {
+    return this.full
+  }
+  get unsent(): number {
+    return this.now.pending.length
+  }
 
-  private get making() { return { edition: this.start.edition, actor: this.start.actor } }
+  private get making() {
+    return { edition: this.start.edition, actor: this.start.actor }
+  }
 
   /** A connection is there: the slate is asked for before anything is sent. */
   connected(): void {
@@ -137,7 +107,8 @@ export class SlateSession {
   hear(message: ServerMessage): void {
     if (this.stopped) return
     if (message.say === 'refused') {
-      if (message.handout === undefined && (message.slate ?? this.start.slate) === this.start.slate) this.hearRefusal(message.code, message.id)
+      if (message.handout === undefined && (message.slate ?? this.start.slate) === this.start.slate)
+        this.hearRefusal(message.code, message.id)
       return
     }
     if (!('slate' in message) || message.slate !== this.start.slate) return
@@ -146,22 +117,30 @@ export class SlateSession {
         if (message.edition !== this.start.editionHash) return this.ports.outdated()
         this.settle(receiveWhole(this.now, message.number, message.state, this.start.edition, this.start.actor))
         this.opened = message.openness
-        // A whole slate doesn't say which moves are in it. Those on their way are sent again; the server takes each once.
+        // A whole slate doesn't say which moves are in it. Those on their way are sent again; the server takes each
+        // once.
         this.clearWay()
         return this.ready()
-      case 'moves': return this.hearMoves(message.moves)
+      case 'moves':
+        return this.hearMoves(message.moves)
       case 'status':
-        if (message.openness.status === 'handed-back' || message.openness.status !== this.opened.status) this.ports.about()
+        if (message.openness.status === 'handed-back' || message.openness.status !== this.opened.status)
+          this.ports.about()
         this.opened = message.openness
         return this.ready()
       case 'edition':
         if (message.edition !== this.start.editionHash) this.ports.outdated()
         return
-      case 'members': return this.askAnew()
-      case 'margin': return this.opened.status === 'handed-back' ? this.ports.about() : undefined
-      case 'words': return this.ports.about()
-      case 'talk': return this.ports.talk?.()
-      case 'pictures': return this.ports.pictures?.()
+      case 'members':
+        return this.askAnew()
+      case 'margin':
+        return this.opened.status === 'handed-back' ? this.ports.about() : undefined
+      case 'words':
+        return this.ports.about()
+      case 'talk':
+        return this.ports.talk?.()
+      case 'pictures':
+        return this.ports.pictures?.()
     }
   }
 
@@ -176,7 +155,7 @@ export class SlateSession {
     if (!next) return this.open(0)
     const numbers = new Map(moves.map(move => [move.id, move.number]))
     if (this.own.some(step => step.number === undefined && numbers.has(step.id))) {
-      this.own = this.own.map(step => numbers.has(step.id) ? { ...step, number: numbers.get(step.id) } : step)
+      this.own = this.own.map(step => (numbers.has(step.id) ? { ...step, number: numbers.get(step.id) } : step))
     }
     this.settle(next)
     this.answered(numbers.keys())
@@ -184,9 +163,12 @@ export class SlateSession {
 
   private hearRefusal(code: RefusalCode, id: string | undefined): void {
     switch (fateOf(code)) {
-      case 'passing': return this.hearPassing(code, id)
-      case 'final': return this.hearFinal(code, id)
-      case 'damaged': return id === undefined ? this.couldNotBeRead(code) : this.putAside(id, code)
+      case 'passing':
+        return this.hearPassing(code, id)
+      case 'final':
+        return this.hearFinal(code, id)
+      case 'damaged':
+        return id === undefined ? this.couldNotBeRead(code) : this.putAside(id, code)
     }
   }
 
@@ -308,7 +290,10 @@ export class SlateSession {
     this.flush()
   }
 
-  /** Makes a move: shown at once, kept on the device, sent when it can be. False when it can't be made; why is told like any refusal. */
+  /**
+   * Makes a move: shown at once, kept on the device, sent when it can be. False when it can't be made; why is told like
+   * any refusal.
+   */
   make(move: Move, undoes?: string): boolean {
     if (whyShut(this.opened)) return false
     const made = this.asMade(move)
@@ -320,7 +305,10 @@ export class SlateSession {
       return false
     }
     const envelope: Envelope = { id: this.ports.newId(), move: made, ...(undoes && { undoes }) }
-    this.own = [...this.own, { id: envelope.id, inverse: undoes ? null : invert(before, made, this.start.edition), undoes }]
+    this.own = [
+      ...this.own,
+      { id: envelope.id, inverse: undoes ? null : invert(before, made, this.start.edition), undoes },
+    ]
     this.now = makeMoves(this.now, [envelope], this.start.edition, this.start.actor)
     this.refusal = null
     this.ports.store.keep(this.start.slate, [envelope]).catch(() => this.couldNotKeep())
@@ -341,8 +329,11 @@ export class SlateSession {
     return move.kind === 'start-again' ? { ...move, by: author, ...(part !== 'all' && { part }) } : move
   }
 
-  /** The step that undo is about, and the move that takes it back: null where somebody else has touched its things since. */
-  get undoable(): { readonly id: string, readonly move: Move | null } | null {
+  /**
+   * The step that undo is about, and the move that takes it back: null where somebody else has touched its things
+   * since.
+   */
+  get undoable(): { readonly id: string; readonly move: Move | null } | null {
     if (whyShut(this.opened)) return null
     const step = nextToUndo(this.own, ({ id, inverse }) => inverse !== null && !this.passedOver.has(id))
     return step ? { id: step.id, move: undoOf(step, this.start.actor.author, this.now.confirmed) } : null
@@ -362,7 +353,7 @@ export class SlateSession {
   /** Whether all moves reached the server. While it can be heard, what is on its way is waited for. */
   async allSent(): Promise<boolean> {
     if (this.unsent > 0 && this.connectedNow && !this.stopped) {
-      await new Promise<void>((done) => {
+      await new Promise<void>(done => {
         this.waiting.push(done)
         this.ports.after(LONGEST_WAIT_MS, done)
       })

@@ -37,7 +37,9 @@ interface WatchPorts {
 export const READ_AFTER_MS = 100
 const LONGEST_RETRY_MS = 20_000
 
-/** What a message makes of a slate; null when it changes nothing there, 'gap' when the whole of it has to be asked for. */
+/**
+ * What a message makes of a slate; null when it changes nothing there, 'gap' when the whole of it has to be asked for.
+ */
 export function heardOf<Slate extends SeenSlate>(slate: Slate, message: ServerMessage): Slate | 'gap' | null {
   switch (message.say) {
     case 'moves': {
@@ -47,17 +49,31 @@ export function heardOf<Slate extends SeenSlate>(slate: Slate, message: ServerMe
       const status = slate.status === 'not-opened' ? 'under-way' : slate.status
       return { ...slate, replica, status, movedAt: Date.parse(message.moves.at(-1)!.at) }
     }
-    case 'slate': return { ...slate, status: message.openness.status, replica: receiveWhole(slate.replica, message.number, message.state, slate.edition) }
-    case 'status': return { ...slate, status: message.openness.status }
-    case 'edition': case 'members': case 'hands': case 'margin': case 'words': case 'talk': case 'pictures': case 'walking': case 'refused':
+    case 'slate':
+      return {
+        ...slate,
+        status: message.openness.status,
+        replica: receiveWhole(slate.replica, message.number, message.state, slate.edition),
+      }
+    case 'status':
+      return { ...slate, status: message.openness.status }
+    case 'edition':
+    case 'members':
+    case 'hands':
+    case 'margin':
+    case 'words':
+    case 'talk':
+    case 'pictures':
+    case 'walking':
+    case 'refused':
       return null
   }
 }
 
 /**
  * Slates that somebody looks at, live. They are followed first and read then (those of a handout), or read first and
- * followed from there (each by itself), so that nothing falls in between. Who works where and what lies under a slate is
- * read anew whenever news say that it has changed.
+ * followed from there (each by itself), so that nothing falls in between. Who works where and what lies under a slate
+ * is read anew whenever news say that it has changed.
  */
 export class SlatesWatch<Slate extends SeenSlate> {
   private known: ReadonlyMap<string, Slate>
@@ -69,12 +85,17 @@ export class SlatesWatch<Slate extends SeenSlate> {
   /** Whole slates are asked for once, until they come. */
   private readonly asked = new Set<string>()
 
-  constructor(private readonly start: WatchStart<Slate>, private readonly ports: WatchPorts) {
+  constructor(
+    private readonly start: WatchStart<Slate>,
+    private readonly ports: WatchPorts,
+  ) {
     this.known = byId(start.slates ?? [])
   }
 
   /** In the order in which they were read. */
-  get slates(): readonly Slate[] { return [...this.known.values()] }
+  get slates(): readonly Slate[] {
+    return [...this.known.values()]
+  }
 
   connected(): void {
     this.asked.clear()
@@ -94,7 +115,8 @@ export class SlatesWatch<Slate extends SeenSlate> {
   private follow(): void {
     const { handout, slates } = this.start
     if (handout !== null) this.ports.send({ say: 'walk', handout })
-    // After a time without a connection anything may have changed, what lies under the slates too; at first it is as it was given.
+    // After a time without a connection anything may have changed, what lies under the slates too; at first it is as it
+    // was given.
     else if (slates && !this.followed) this.openAll()
     else void this.readNow()
     this.followed = true
@@ -120,7 +142,8 @@ export class SlatesWatch<Slate extends SeenSlate> {
   }
 
   private openAll(): void {
-    for (const { id, replica } of this.known.values()) this.ports.send({ say: 'open', slate: id, since: replica.number })
+    for (const { id, replica } of this.known.values())
+      this.ports.send({ say: 'open', slate: id, since: replica.number })
   }
 
   /** News are gathered; after refusals it is asked ever more seldom. */
@@ -152,7 +175,8 @@ export class SlatesWatch<Slate extends SeenSlate> {
     }
     const slate = this.known.get(message.slate)
     if (!slate) return
-    if (message.say === 'margin' || message.say === 'words' || message.say === 'talk' || message.say === 'pictures') return this.start.about?.(slate.id, message.say)
+    if (message.say === 'margin' || message.say === 'words' || message.say === 'talk' || message.say === 'pictures')
+      return this.start.about?.(slate.id, message.say)
     this.take(slate, message)
   }
 

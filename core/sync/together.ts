@@ -17,7 +17,9 @@ interface TogetherPorts {
 /** What somebody holds is told so often at most; the last of it always. */
 export const TELL_EVERY_MS = 100
 
-/** Being together on one slate: who else is here now, what they hold as they hold it, and the same of oneself for them. */
+/**
+ * Being together on one slate: who else is here now, what they hold as they hold it, and the same of oneself for them.
+ */
 export class Together {
   private known: ReadonlyMap<Author, Here> = new Map()
   private here: Here = {}
@@ -26,10 +28,15 @@ export class Together {
   private cancelRest = () => {}
   private stopped = false
 
-  constructor(private readonly start: TogetherStart, private readonly ports: TogetherPorts) {}
+  constructor(
+    private readonly start: TogetherStart,
+    private readonly ports: TogetherPorts,
+  ) {}
 
   /** The others who are here, without oneself. */
-  get others(): ReadonlyMap<Author, Here> { return this.known }
+  get others(): ReadonlyMap<Author, Here> {
+    return this.known
+  }
 
   connected(): void {
     this.say()
@@ -50,7 +57,11 @@ export class Together {
 
   hear(message: ServerMessage): void {
     if (this.stopped || message.say !== 'hands' || message.slate !== this.start.slate) return
-    this.known = heardHands(this.known, message.hands.filter(([author]) => author !== this.start.author), message.whole)
+    this.known = heardHands(
+      this.known,
+      message.hands.filter(([author]) => author !== this.start.author),
+      message.whole,
+    )
     this.start.changed()
   }
 

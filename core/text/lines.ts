@@ -2,13 +2,14 @@ import { textWidth, type Face } from './measure'
 
 /** Made when it is first needed: it loads data that takes a slow device longer than all the rest of a page. */
 let graphemes: Intl.Segmenter | undefined
-const inGraphemes = (text: string) => (graphemes ??= new Intl.Segmenter('en', { granularity: 'grapheme' })).segment(text)
+const inGraphemes = (text: string) =>
+  (graphemes ??= new Intl.Segmenter('en', { granularity: 'grapheme' })).segment(text)
 
 /**
  * Breaks a text into lines no wider than `width` points. It breaks at spaces and after hyphens, between characters
- * where a script has no spaces but not before a full stop or after an opening bracket, and inside a word only when the word
- * alone is too wide. Line feeds stay.
- * An empty text is one empty line. One character that is too wide stands alone on its line.
+ * where a script has no spaces but not before a full stop or after an opening bracket, and inside a word only when the
+ * word alone is too wide. Line feeds stay. An empty text is one empty line. One character that is too wide stands alone
+ * on its line.
  */
 export function breakLines(text: string, width: number, size: number, face: Face = 'regular'): string[] {
   return text.split(/\r?\n/).flatMap(paragraph => breakParagraph(paragraph, width, size, face))
@@ -45,13 +46,20 @@ const UNSPACED = '\\p{Script=Han}\\p{Script=Hiragana}\\p{Script=Katakana}'
 const NEVER_FIRST = '、。，．：；！？」』）】〉》〕・ー々ゝゞヽヾぁぃぅぇぉっゃゅょゎァィゥェォッャュョヮ゛゜…‥'
 /** And none ends with what opens (LB14). */
 const NEVER_LAST = '「『（【〈《〔'
-const BREAKS = new RegExp([
-  '(?<= )(?=[^ ])', '(?<=[^ -]-+)(?=[^ -])',
-  `(?<=[${UNSPACED}${NEVER_FIRST}])(?=[^\\s${NEVER_FIRST}])(?<![${NEVER_LAST}])`,
-  `(?<=\\S)(?<![${NEVER_LAST}])(?=[${UNSPACED}${NEVER_LAST}])(?=[^${NEVER_FIRST}])`,
-].join('|'), 'u')
+const BREAKS = new RegExp(
+  [
+    '(?<= )(?=[^ ])',
+    '(?<=[^ -]-+)(?=[^ -])',
+    `(?<=[${UNSPACED}${NEVER_FIRST}])(?=[^\\s${NEVER_FIRST}])(?<![${NEVER_LAST}])`,
+    `(?<=\\S)(?<![${NEVER_LAST}])(?=[${UNSPACED}${NEVER_LAST}])(?=[^${NEVER_FIRST}])`,
+  ].join('|'),
+  'u',
+)
 
 /** Runs that stay together, each with the space or the hyphen that ends it. A no-break space doesn't end one. */
 function parts(text: string): string[] {
-  return text.trim().replace(/[^\S\u00A0\u202F]+/g, ' ').split(BREAKS)
+  return text
+    .trim()
+    .replace(/[^\S\u00A0\u202F]+/g, ' ')
+    .split(BREAKS)
 }

@@ -1,5 +1,8 @@
 /** A piece of a text: a word, or what stands between words. */
-export interface SpokenPart { readonly text: string, readonly from: number }
+export interface SpokenPart {
+  readonly text: string
+  readonly from: number
+}
 
 /** The text cut into words and what stands between them; put together again it is the text. Of an empty text none. */
 export function spokenParts(text: string): SpokenPart[] {
@@ -12,15 +15,41 @@ export function partAt(parts: readonly SpokenPart[], at: number): number {
 }
 
 /** Languages in which boards are read, as BCP 47 has them. */
-export const LANGUAGES = ['en-GB', 'en-US', 'de-DE', 'fr-FR', 'es-ES', 'it-IT', 'pt-PT', 'nl-NL', 'pl-PL', 'sv-SE', 'tr-TR', 'uk-UA', 'ru-RU', 'ar-SA', 'zh-CN', 'ja-JP', 'cy-GB', 'ga-IE'] as const
-export type Language = typeof LANGUAGES[number]
+export const LANGUAGES = [
+  'en-GB',
+  'en-US',
+  'de-DE',
+  'fr-FR',
+  'es-ES',
+  'it-IT',
+  'pt-PT',
+  'nl-NL',
+  'pl-PL',
+  'sv-SE',
+  'tr-TR',
+  'uk-UA',
+  'ru-RU',
+  'ar-SA',
+  'zh-CN',
+  'ja-JP',
+  'cy-GB',
+  'ga-IE',
+] as const
+export type Language = (typeof LANGUAGES)[number]
 
 /**
- * The voice for a language among those that a device has: one of this very language before one of the same language elsewhere,
- * and one that is on the device before one that needs a network. Null where there is none.
+ * The voice for a language among those that a device has: one of this very language before one of the same language
+ * elsewhere, and one that is on the device before one that needs a network. Null where there is none.
  */
-export function voiceFor<Voice extends { readonly lang: string, readonly localService: boolean }>(voices: readonly Voice[], language: string): Voice | null {
+export function voiceFor<Voice extends { readonly lang: string; readonly localService: boolean }>(
+  voices: readonly Voice[],
+  language: string,
+): Voice | null {
   const tag = (lang: string) => lang.toLowerCase().replace('_', '-')
-  const fits = (voice: Voice) => tag(voice.lang) === tag(language) ? 2 : tag(voice.lang).split('-')[0] === tag(language).split('-')[0] ? 1 : 0
-  return voices.filter(fits).toSorted((a, b) => fits(b) - fits(a) || Number(b.localService) - Number(a.localService))[0] ?? null
+  const fits = (voice: Voice) =>
+    tag(voice.lang) === tag(language) ? 2 : tag(voice.lang).split('-')[0] === tag(language).split('-')[0] ? 1 : 0
+  return (
+    voices.filter(fits).toSorted((a, b) => fits(b) - fits(a) || Number(b.localService) - Number(a.localService))[0]
+    ?? null
+  )
 }

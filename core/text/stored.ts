@@ -1,4 +1,7 @@
-/** What no database, no XML and no other program takes in a text: control characters but tab and line ends, half a surrogate pair. */
+/**
+ * What no database, no XML and no other program takes in a text: control characters but tab and line ends, half a
+ * surrogate pair.
+ */
 // eslint-disable-next-line no-control-regex
 const UNSTORABLE = /[\u0000-\u0008\u000B\u000C\u000E-\u001F\p{Surrogate}]/u
 
@@ -6,9 +9,12 @@ const UNSTORABLE = /[\u0000-\u0008\u000B\u000C\u000E-\u001F\p{Surrogate}]/u
 export const isStorable = (text: string) => !UNSTORABLE.test(text)
 
 /** The text without what can't be kept. */
-export const storable = (text: string) => isStorable(text) ? text : text.replace(new RegExp(UNSTORABLE, 'gu'), '')
+export const storable = (text: string) => (isStorable(text) ? text : text.replace(new RegExp(UNSTORABLE, 'gu'), ''))
 
-/** How many bytes a text takes in UTF-8. Half a surrogate pair counts as the three bytes of the sign that stands in for it. */
+/**
+ * How many bytes a text takes in UTF-8. Half a surrogate pair counts as the three bytes of the sign that stands in for
+ * it.
+ */
 export function utf8Length(text: string): number {
   let bytes = text.length
   for (let i = 0; i < text.length; i++) {
@@ -16,14 +22,14 @@ export function utf8Length(text: string): number {
     if (unit < 0x80) continue
     if (unit < 0x800) bytes += 1
     // Each half of a pair counts two: four for the pair.
-    else if (unit >= 0xD800 && unit <= 0xDFFF) bytes += isPair(text, i) ? 1 : 2
+    else if (unit >= 0xd800 && unit <= 0xdfff) bytes += isPair(text, i) ? 1 : 2
     else bytes += 2
   }
   return bytes
 }
 
 function isPair(text: string, i: number): boolean {
-  const high = (at: number) => text.charCodeAt(at) >= 0xD800 && text.charCodeAt(at) <= 0xDBFF
-  const low = (at: number) => text.charCodeAt(at) >= 0xDC00 && text.charCodeAt(at) <= 0xDFFF
+  const high = (at: number) => text.charCodeAt(at) >= 0xd800 && text.charCodeAt(at) <= 0xdbff
+  const low = (at: number) => text.charCodeAt(at) >= 0xdc00 && text.charCodeAt(at) <= 0xdfff
   return high(i) ? low(i + 1) : low(i) && high(i - 1)
 }

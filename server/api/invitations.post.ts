@@ -8,7 +8,7 @@ import { services } from '../services'
 import { acceptInvite } from '../usecases/assistants'
 
 /** A teacher comes to help with a class by the link they were given. */
-export default defineEventHandler(async (event) => {
+export default defineEventHandler(async event => {
   const teacher = await requireTeacher(event)
   const { invite } = await readJson(event, v.object({ invite: storedText(40) }), LARGEST.anybody)
   const { db, limits } = await services()

@@ -1,6 +1,6 @@
 import { endSession } from '../http/session'
 
-export default defineEventHandler(async (event) => {
+export default defineEventHandler(async event => {
   await endSession(event)
   return { done: true }
 })

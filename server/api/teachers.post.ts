@@ -14,12 +14,16 @@ const NewTeacher = v.object({
   password: v.pipe(storedText(200), v.minLength(10)),
 })
 
-export default defineEventHandler(async (event) => {
+export default defineEventHandler(async event => {
   const { name, email, password } = await readJson(event, NewTeacher, LARGEST.anybody)
   const { db, limits } = await services()
-  if (!await mayAsk(limits.signUp, addressOf(event))) throw refusal('too-often')
-  const teacher = await db.insertInto('teachers').values({ name, email, password_hash: await hashPassword(password) })
-    .onConflict(c => c.column('email').doNothing()).returning('id').executeTakeFirst()
+  if (!(await mayAsk(limits.signUp, addressOf(event)))) throw refusal('too-often')
+  const teacher = await db
+    .insertInto('teachers')
+    .values({ name, email, password_hash: await hashPassword(password) })
+    .onConflict(c => c.column('email').doNothing())
+    .returning('id')
+    .executeTakeFirst()
   if (!teacher) throw refusal('taken')
   await startSession(event, { teacher_id: teacher.id })
   return { kind: 'teacher', id: teacher.id, name }

@@ -8,17 +8,27 @@ import type { Database } from './tables'
 
 /** What an edition goes by: boards of the same content have the same. */
 export function editionHash(board: Board): string {
-  return createHash('sha256').update(canonicalJson(withoutSeed(board))).digest('hex')
+  return createHash('sha256')
+    .update(canonicalJson(withoutSeed(board)))
+    .digest('hex')
 }
 
 /** Freezes a board; the same content is stored once, however often it is given out. */
 export async function keepEdition(trx: Transaction<Database>, board: Board): Promise<string> {
   const document = canonicalJson(withoutSeed(board))
   const hash = editionHash(board)
-  await trx.insertInto('editions').values({ hash, document }).onConflict(c => c.doNothing()).execute()
+  await trx
+    .insertInto('editions')
+    .values({ hash, document })
+    .onConflict(c => c.doNothing())
+    .execute()
   const files = filesOf(board)
   if (files.length) {
-    await trx.insertInto('edition_files').values(files.map(file_hash => ({ edition_hash: hash, file_hash }))).onConflict(c => c.doNothing()).execute()
+    await trx
+      .insertInto('edition_files')
+      .values(files.map(file_hash => ({ edition_hash: hash, file_hash })))
+      .onConflict(c => c.doNothing())
+      .execute()
   }
   return hash
 }

@@ -8,9 +8,16 @@ import type { EditionCache } from './editions'
 import type { Database, Row } from './tables'
 import { log } from '../log'
 
-export interface Numbered { readonly number: number, readonly state: SlateState }
+export interface Numbered {
+  readonly number: number
+  readonly state: SlateState
+}
 /** `last` is the number that the slate's row has: fewer moves than that are damage. */
-export interface SlateToLoad { readonly id: string, readonly edition: string, readonly last: number }
+export interface SlateToLoad {
+  readonly id: string
+  readonly edition: string
+  readonly last: number
+}
 /** Null for a slate of which something that is stored can't be read: it says so, and harms no other. */
 export type Loaded = Numbered | null
 
@@ -18,10 +25,14 @@ type Db = Kysely<Database>
 type StoredMove = Pick<Row<'moves'>, 'slate_id' | 'number' | 'move' | 'by'>
 
 /**
- * The states of slates as the database has them: the latest snapshot and the moves after it, however many slates in three
- * questions. Where that can't be read, the whole history is gone through before a slate is given up.
+ * The states of slates as the database has them: the latest snapshot and the moves after it, however many slates in
+ * three questions. Where that can't be read, the whole history is gone through before a slate is given up.
  */
-export async function loadStates(db: Db, editions: EditionCache, slates: readonly SlateToLoad[]): Promise<Map<string, Loaded>> {
+export async function loadStates(
+  db: Db,
+  editions: EditionCache,
+  slates: readonly SlateToLoad[],
+): Promise<Map<string, Loaded>> {
   if (slates.length === 0) return new Map()
   const ids = slates.map(s => s.id)
   const { rows: snapshots } = await sql<Row<'snapshots'>>`
@@ -34,7 +45,11 @@ export async function loadStates(db: Db, editions: EditionCache, slates: readonl
   const movesOf = new Map<string, StoredMove[]>(ids.map(id => [id, []]))
   for (const move of moves) movesOf.get(move.slate_id)!.push(move)
 
-  const changed = new Set((await db.selectFrom('edition_changes').select('slate_id').distinct().where('slate_id', 'in', ids).execute()).map(row => row.slate_id))
+  const changed = new Set(
+    (await db.selectFrom('edition_changes').select('slate_id').distinct().where('slate_id', 'in', ids).execute()).map(
+      row => row.slate_id,
+    ),
+  )
   const states = new Map<string, Loaded>()
   for (const slate of slates) {
     const snapshot = from.get(slate.id)
@@ -42,15 +57,17 @@ export async function loadStates(db: Db, editions: EditionCache, slates: readonl
     const edition = await editions.get(db, slate.edition)
     const start = { number: snapshot?.number ?? 0, state: snapshot ? wholeState(snapshot.state) : startOf(edition) }
     // A slate without a snapshot has had one edition from the start, or its history says otherwise.
-    const quick = usable && (snapshot || !changed.has(slate.id)) ? replayed(start, movesOf.get(slate.id)!, edition) : null
-    const whole = (loaded: Loaded) => loaded && loaded.number >= slate.last ? loaded : null
+    const quick =
+      usable && (snapshot || !changed.has(slate.id)) ? replayed(start, movesOf.get(slate.id)!, edition) : null
+    const whole = (loaded: Loaded) => (loaded && loaded.number >= slate.last ? loaded : null)
     states.set(slate.id, whole(quick) ?? whole(await throughHistory(db, editions, slate)))
-    if (!states.get(slate.id)) log.error({ slate: slate.id }, 'what is stored of a slate can\'t be read')
+    if (!states.get(slate.id)) log.error({ slate: slate.id }, "what is stored of a slate can't be read")
   }
   return states
 }
 
-const isState = (state: unknown) => typeof state === 'object' && state !== null && typeof (state as { pieces?: unknown }).pieces === 'object'
+const isState = (state: unknown) =>
+  typeof state === 'object' && state !== null && typeof (state as { pieces?: unknown }).pieces === 'object'
 
 /** Null when a move is missing, can't be read or doesn't apply: that can only mean damage. */
 function replayed(start: Numbered, moves: readonly StoredMove[], edition: Edition): Loaded {
@@ -64,24 +81,45 @@ function replayed(start: Numbered, moves: readonly StoredMove[], edition: Editio
       number = next
     }
     return { number, state }
-  }
-  catch {
+  } catch {
     return null
   }
 }
 
 /** All moves from the first, each under the edition that lay under the slate when it was made. */
 async function throughHistory(db: Db, editions: EditionCache, slate: SlateToLoad): Promise<Loaded> {
-  const moves = await db.selectFrom('moves').select(['slate_id', 'number', 'move', 'by']).where('slate_id', '=', slate.id).orderBy('number').execute()
-  const changes = await db.selectFrom('edition_changes').selectAll().where('slate_id', '=', slate.id).orderBy('turn').execute()
+  const moves = await db
+    .selectFrom('moves')
+    .select(['slate_id', 'number', 'move', 'by'])
+    .where('slate_id', '=', slate.id)
+    .orderBy('number')
+    .execute()
+  const changes = await db
+    .selectFrom('edition_changes')
+    .selectAll()
+    .where('slate_id', '=', slate.id)
+    .orderBy('turn')
+    .execute()
   let edition = await editions.get(db, changes[0]?.from_hash ?? slate.edition)
   let now: Loaded = { number: 0, state: startOf(edition) }
   for (const { number, to_hash } of changes) {
-    now = now && replayed(now, moves.filter(m => m.number > now!.number && m.number <= number), edition)
+    now =
+      now
+      && replayed(
+        now,
+        moves.filter(m => m.number > now!.number && m.number <= number),
+        edition,
+      )
     const next = await editions.get(db, to_hash)
     now = now && { number: now.number, state: carry(now.state, edition, next).state }
     edition = next
   }
-  now = now && replayed(now, moves.filter(m => m.number > now!.number), edition)
+  now =
+    now
+    && replayed(
+      now,
+      moves.filter(m => m.number > now!.number),
+      edition,
+    )
   return now
 }

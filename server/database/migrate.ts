@@ -17,13 +17,26 @@ import * as clips from './migrations/0014_clips'
 
 /** Forward only: a migration that has run anywhere is never edited, the next one mends it. */
 const migrations = {
-  '0001_first_loop': firstLoop, '0002_shelf': shelf, '0003_many_hands': manyHands, '0004_classes_and_groups': classesAndGroups,
-  '0005_giving_out': givingOut, '0006_later': later, '0007_invitations': invitations,
-  '0008_coming_and_choosing': comingAndChoosing, '0009_mail_and_records': mailAndRecords, '0010_versions_and_counts': versionsAndCounts, '0011_words_with_work': wordsWithWork,
-  '0012_together': together, '0013_pictures_of_students': picturesOfStudents, '0014_clips': clips,
+  '0001_first_loop': firstLoop,
+  '0002_shelf': shelf,
+  '0003_many_hands': manyHands,
+  '0004_classes_and_groups': classesAndGroups,
+  '0005_giving_out': givingOut,
+  '0006_later': later,
+  '0007_invitations': invitations,
+  '0008_coming_and_choosing': comingAndChoosing,
+  '0009_mail_and_records': mailAndRecords,
+  '0010_versions_and_counts': versionsAndCounts,
+  '0011_words_with_work': wordsWithWork,
+  '0012_together': together,
+  '0013_pictures_of_students': picturesOfStudents,
+  '0014_clips': clips,
 }
 
-/** Brings the database up to date, or to an older state. Kysely holds a lock meanwhile, so of several processes only one migrates. */
+/**
+ * Brings the database up to date, or to an older state. Kysely holds a lock meanwhile, so of several processes only one
+ * migrates.
+ */
 export async function migrate(db: Kysely<Database>, upTo?: keyof typeof migrations): Promise<void> {
   const migrator = new Migrator({ db, provider: { getMigrations: async () => migrations } })
   const { error } = await (upTo ? migrator.migrateTo(upTo) : migrator.migrateToLatest())

@@ -22,15 +22,26 @@ type Fixed<T> = ColumnType<T, T, never>
 
 /** What a mailed link is for. */
 export const MAILED_PURPOSES = ['new-password', 'prove-address'] as const
-export type MailedPurpose = typeof MAILED_PURPOSES[number]
+export type MailedPurpose = (typeof MAILED_PURPOSES)[number]
 export type NewcomersDoor = 'open' | 'closed'
 
-export interface TriedReview { readonly comment: string, readonly points: number | null, readonly levels: Levels }
+export interface TriedReview {
+  readonly comment: string
+  readonly points: number | null
+  readonly levels: Levels
+}
 
 export interface Database {
-  teachers: { id: Generated<string>, email: string, name: string, password_hash: string, created_at: SetOnce, email_proven_at: ColumnType<Date | null, Date | null | undefined, Date | null> }
+  teachers: {
+    id: Generated<string>
+    email: string
+    name: string
+    password_hash: string
+    created_at: SetOnce
+    email_proven_at: ColumnType<Date | null, Date | null | undefined, Date | null>
+  }
   /** One-time links that were mailed; the link itself is nowhere. */
-  mailed_links: { hash: Fixed<string>, teacher_id: Fixed<string>, purpose: Fixed<MailedPurpose>, ends_at: Timestamp }
+  mailed_links: { hash: Fixed<string>; teacher_id: Fixed<string>; purpose: Fixed<MailedPurpose>; ends_at: Timestamp }
   sessions: {
     id: Generated<string>
     teacher_id: Fixed<string | null>
@@ -61,7 +72,10 @@ export interface Database {
     class_id: Fixed<string>
     name: string
     name_folded: ColumnType<string, never, never>
-    /** Readable on purpose: the teacher reads it out to a child of six. It opens one child's work in one class, and guessing is slowed. */
+    /**
+     * Readable on purpose: the teacher reads it out to a child of six. It opens one child's work in one class, and
+     * guessing is slowed.
+     */
     picture_password: string[]
     created_at: SetOnce
     preferred: string | null
@@ -70,15 +84,31 @@ export interface Database {
     record: string | null
     /** No longer on the class list; the work stays. */
     left_at: Timestamp | null
-    /** The secret of the personal link; null when there is none. Readable on purpose, like the pictures: it is printed on cards. */
+    /**
+     * The secret of the personal link; null when there is none. Readable on purpose, like the pictures: it is printed
+     * on cards.
+     */
     link: string | null
   }
-  absences: { class_id: Fixed<string>, student_id: Fixed<string>, day: Fixed<string> }
-  wishes: { id: Generated<string>, class_id: Fixed<string>, kind: Fixed<Wish['kind']> }
-  wish_students: { wish_id: Fixed<string>, class_id: Fixed<string>, student_id: Fixed<string> }
-  group_sets: { id: Generated<string>, class_id: Fixed<string>, name: string, name_folded: ColumnType<string, never, never>, made_at: SetOnce }
-  groups: { id: Generated<string>, set_id: Fixed<string>, class_id: Fixed<string>, position: number, name: string, mark: string }
-  group_students: { set_id: Fixed<string>, group_id: string, class_id: Fixed<string>, student_id: Fixed<string> }
+  absences: { class_id: Fixed<string>; student_id: Fixed<string>; day: Fixed<string> }
+  wishes: { id: Generated<string>; class_id: Fixed<string>; kind: Fixed<Wish['kind']> }
+  wish_students: { wish_id: Fixed<string>; class_id: Fixed<string>; student_id: Fixed<string> }
+  group_sets: {
+    id: Generated<string>
+    class_id: Fixed<string>
+    name: string
+    name_folded: ColumnType<string, never, never>
+    made_at: SetOnce
+  }
+  groups: {
+    id: Generated<string>
+    set_id: Fixed<string>
+    class_id: Fixed<string>
+    position: number
+    name: string
+    mark: string
+  }
+  group_students: { set_id: Fixed<string>; group_id: string; class_id: Fixed<string>; student_id: Fixed<string> }
   boards: {
     id: Generated<string>
     teacher_id: Fixed<string>
@@ -94,13 +124,19 @@ export interface Database {
   }
   /** Of a picture the bytes stand here; of sound and film they stand in pieces, and `seconds` says how long it is. */
   files: {
-    hash: Fixed<string>, media_type: Fixed<string>, bytes: Fixed<Buffer | null>, pixel_width: Fixed<number | null>, pixel_height: Fixed<number | null>, created_at: SetOnce
-    size: ColumnType<number | null, number | null | undefined, never>, seconds: ColumnType<number | null, number | null | undefined, never>
+    hash: Fixed<string>
+    media_type: Fixed<string>
+    bytes: Fixed<Buffer | null>
+    pixel_width: Fixed<number | null>
+    pixel_height: Fixed<number | null>
+    created_at: SetOnce
+    size: ColumnType<number | null, number | null | undefined, never>
+    seconds: ColumnType<number | null, number | null | undefined, never>
   }
-  file_pieces: { file_hash: Fixed<string>, number: Fixed<number>, bytes: Fixed<Buffer> }
-  file_owners: { file_hash: Fixed<string>, teacher_id: Fixed<string> }
-  editions: { hash: Fixed<string>, document: FixedJson<Board>, created_at: SetOnce }
-  edition_files: { edition_hash: Fixed<string>, file_hash: Fixed<string> }
+  file_pieces: { file_hash: Fixed<string>; number: Fixed<number>; bytes: Fixed<Buffer> }
+  file_owners: { file_hash: Fixed<string>; teacher_id: Fixed<string> }
+  editions: { hash: Fixed<string>; document: FixedJson<Board>; created_at: SetOnce }
+  edition_files: { edition_hash: Fixed<string>; file_hash: Fixed<string> }
   handouts: {
     id: Generated<string>
     board_id: Fixed<string>
@@ -139,8 +175,21 @@ export interface Database {
     rules: ColumnType<Partial<Rules>, string | undefined, string>
   }
   /** What some students got instead: another board, or this one with less of it. */
-  handout_versions: { handout_id: Fixed<string>, number: Fixed<number>, name: string, board_id: string | null, without: Json<Without>, edition_hash: string }
-  rubrics: { id: Generated<string>, teacher_id: Fixed<string>, name: string, criteria: Json<Rubric['criteria']>, changed_at: Timestamp }
+  handout_versions: {
+    handout_id: Fixed<string>
+    number: Fixed<number>
+    name: string
+    board_id: string | null
+    without: Json<Without>
+    edition_hash: string
+  }
+  rubrics: {
+    id: Generated<string>
+    teacher_id: Fixed<string>
+    name: string
+    criteria: Json<Rubric['criteria']>
+    changed_at: Timestamp
+  }
   slates: {
     id: Generated<string>
     handout_id: Fixed<string>
@@ -184,7 +233,7 @@ export interface Database {
     done_at: ColumnType<Date | null, never, Date | null>
   }
   /** Teachers who help with a class that isn't theirs. */
-  assistants: { class_id: Fixed<string>, teacher_id: Fixed<string>, hand: Fixed<number> }
+  assistants: { class_id: Fixed<string>; teacher_id: Fixed<string>; hand: Fixed<number> }
   moves: {
     slate_id: Fixed<string>
     number: Fixed<number>
@@ -196,20 +245,71 @@ export interface Database {
     by: Fixed<Author>
     at: SetOnce
   }
-  snapshots: { slate_id: Fixed<string>, number: Fixed<number>, state: Json<SlateState>, edition_hash: string }
+  snapshots: { slate_id: Fixed<string>; number: Fixed<number>; state: Json<SlateState>; edition_hash: string }
   /** Where in a slate's history another edition was laid under it. */
-  edition_changes: { slate_id: Fixed<string>, turn: Fixed<number>, number: Fixed<number>, from_hash: Fixed<string>, to_hash: Fixed<string>, at: SetOnce }
+  edition_changes: {
+    slate_id: Fixed<string>
+    turn: Fixed<number>
+    number: Fixed<number>
+    from_hash: Fixed<string>
+    to_hash: Fixed<string>
+    at: SetOnce
+  }
   /** What was asked with a key of its own is done once, however often it is asked. */
-  answered_requests: { teacher_id: Fixed<string>, key: Fixed<string>, answer: ColumnType<unknown, string | null, string>, at: SetOnce }
-  margins: { id: Generated<string>, slate_id: Fixed<string>, teacher_id: Fixed<string>, item: FixedJson<MarginItem>, at: SetOnce, removed_at: Timestamp | null }
+  answered_requests: {
+    teacher_id: Fixed<string>
+    key: Fixed<string>
+    answer: ColumnType<unknown, string | null, string>
+    at: SetOnce
+  }
+  margins: {
+    id: Generated<string>
+    slate_id: Fixed<string>
+    teacher_id: Fixed<string>
+    item: FixedJson<MarginItem>
+    at: SetOnce
+    removed_at: Timestamp | null
+  }
   /** What is said beside a slate; `about` is an item of its margin. */
-  talk: { id: Fixed<string>, slate_id: Fixed<string>, number: ColumnType<number, never, never>, by: Fixed<Author>, words: Fixed<string>, about: Fixed<string | null>, at: SetOnce, hidden_at: ColumnType<Date | null, never, Date | null> }
+  talk: {
+    id: Fixed<string>
+    slate_id: Fixed<string>
+    number: ColumnType<number, never, never>
+    by: Fixed<Author>
+    words: Fixed<string>
+    about: Fixed<string | null>
+    at: SetOnce
+    hidden_at: ColumnType<Date | null, never, Date | null>
+  }
   /** Pictures that students put on slates; `approved_at` where the handout's rules ask for it. */
-  slate_pictures: { slate_id: Fixed<string>, id: Fixed<string>, by: Fixed<Author>, file_hash: Fixed<string>, at: SetOnce, approved_at: ColumnType<Date | null, never, Date | null> }
+  slate_pictures: {
+    slate_id: Fixed<string>
+    id: Fixed<string>
+    by: Fixed<Author>
+    file_hash: Fixed<string>
+    at: SetOnce
+    approved_at: ColumnType<Date | null, never, Date | null>
+  }
   /** A slate as it was when a new try began, with the review that it had. */
-  tries: { slate_id: Fixed<string>, turn: Fixed<number>, number: Fixed<number>, edition_hash: Fixed<string>, state: FixedJson<SlateState>, review: ColumnType<TriedReview | null, string | null, never>, ended_at: SetOnce }
-  reviews: { slate_id: Fixed<string>, teacher_id: Fixed<string>, decisions: Json<Decisions>, comment: string, updated_at: Timestamp, points: ColumnType<string | null, number | null | undefined, number | null>, levels: ColumnType<Levels, string | undefined, string> }
-  rate_limits: { key: string, points: Generated<number>, expire: number | null }
+  tries: {
+    slate_id: Fixed<string>
+    turn: Fixed<number>
+    number: Fixed<number>
+    edition_hash: Fixed<string>
+    state: FixedJson<SlateState>
+    review: ColumnType<TriedReview | null, string | null, never>
+    ended_at: SetOnce
+  }
+  reviews: {
+    slate_id: Fixed<string>
+    teacher_id: Fixed<string>
+    decisions: Json<Decisions>
+    comment: string
+    updated_at: Timestamp
+    points: ColumnType<string | null, number | null | undefined, number | null>
+    levels: ColumnType<Levels, string | undefined, string>
+  }
+  rate_limits: { key: string; points: Generated<number>; expire: number | null }
 }
 
 export type Row<Table extends keyof Database> = Selectable<Database[Table]>

@@ -7,8 +7,7 @@ export async function withFolder<T>(work: (folder: string) => Promise<T>): Promi
   const folder = await mkdtemp(join(tmpdir(), 'dappled-slate-'))
   try {
     return await work(folder)
-  }
-  finally {
+  } finally {
     await rm(folder, { recursive: true, force: true })
   }
 }

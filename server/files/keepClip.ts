@@ -10,17 +10,39 @@ export const PIECE = 1024 * 1024
 const MOST_OF_ONE = 2 * 1024 * 1024 * 1024
 
 /** Stores a clip from a file, in pieces, once however often it comes, and notes whose it is. */
-export async function keepClip(db: Kysely<Database>, teacher: string, clip: ReadClip, path: string): Promise<Result<null, 'no-room'>> {
+export async function keepClip(
+  db: Kysely<Database>,
+  teacher: string,
+  clip: ReadClip,
+  path: string,
+): Promise<Result<null, 'no-room'>> {
   const file = await open(path)
   try {
-    return await db.transaction().execute(async (trx) => {
+    return await db.transaction().execute(async trx => {
       await trx.selectFrom('teachers').select('id').where('id', '=', teacher).forUpdate().executeTakeFirst()
-      const { taken } = await trx.selectFrom('file_owners').innerJoin('files', 'files.hash', 'file_owners.file_hash').where('teacher_id', '=', teacher)
-        .where('files.hash', '!=', clip.hash).select(eb => eb.fn.coalesce(eb.fn.sum<string>('files.size'), eb.lit(0)).as('taken')).executeTakeFirstOrThrow()
+      const { taken } = await trx
+        .selectFrom('file_owners')
+        .innerJoin('files', 'files.hash', 'file_owners.file_hash')
+        .where('teacher_id', '=', teacher)
+        .where('files.hash', '!=', clip.hash)
+        .select(eb => eb.fn.coalesce(eb.fn.sum<string>('files.size'), eb.lit(0)).as('taken'))
+        .executeTakeFirstOrThrow()
       if (Number(taken) + clip.bytes > MOST_OF_ONE) return refuse('no-room')
       const { hash, mediaType, bytes, seconds, width, height } = clip
-      const fresh = await trx.insertInto('files').values({ hash, media_type: mediaType, bytes: null, pixel_width: width || null, pixel_height: height || null, size: bytes, seconds })
-        .onConflict(c => c.doNothing()).returning('hash').executeTakeFirst()
+      const fresh = await trx
+        .insertInto('files')
+        .values({
+          hash,
+          media_type: mediaType,
+          bytes: null,
+          pixel_width: width || null,
+          pixel_height: height || null,
+          size: bytes,
+          seconds,
+        })
+        .onConflict(c => c.doNothing())
+        .returning('hash')
+        .executeTakeFirst()
       if (fresh) {
         for (let number = 0; number * PIECE < bytes; number++) {
           const piece = Buffer.alloc(Math.min(PIECE, bytes - number * PIECE))
@@ -28,19 +50,32 @@ export async function keepClip(db: Kysely<Database>, teacher: string, clip: Read
           await trx.insertInto('file_pieces').values({ file_hash: hash, number, bytes: piece }).execute()
         }
       }
-      await trx.insertInto('file_owners').values({ file_hash: hash, teacher_id: teacher }).onConflict(c => c.doNothing()).execute()
+      await trx
+        .insertInto('file_owners')
+        .values({ file_hash: hash, teacher_id: teacher })
+        .onConflict(c => c.doNothing())
+        .execute()
       return ok(null)
     })
-  }
-  finally {
+  } finally {
     await file.close()
   }
 }
 
 /** The bytes of a clip from one to another, both counted, piece by piece as they are taken. */
-export async function* clipBytes(db: Kysely<Database>, hash: string, first: number, last: number): AsyncGenerator<Buffer> {
+export async function* clipBytes(
+  db: Kysely<Database>,
+  hash: string,
+  first: number,
+  last: number,
+): AsyncGenerator<Buffer> {
   for (let number = Math.floor(first / PIECE); number * PIECE <= last; number++) {
-    const piece = await db.selectFrom('file_pieces').select('bytes').where('file_hash', '=', hash).where('number', '=', number).executeTakeFirstOrThrow()
+    const piece = await db
+      .selectFrom('file_pieces')
+      .select('bytes')
+      .where('file_hash', '=', hash)
+      .where('number', '=', number)
+      .executeTakeFirstOrThrow()
     yield piece.bytes.subarray(Math.max(0, first - number * PIECE), last + 1 - number * PIECE)
   }
 }

@@ -4,47 +4,68 @@ import sharp from 'sharp'
 import { ok, refuse, type Result } from '../../core/result'
 
 export const LARGEST_PICTURE = 25 * 1024 * 1024
-/** A photo of 48 megapixels passes; a file made to blow up does not. The header is read first, so nothing is decoded for it. */
+/**
+ * A photo of 48 megapixels passes; a file made to blow up does not. The header is read first, so nothing is decoded for
+ * it.
+ */
 const MOST_PIXELS = 50_000_000
 /** Sharp on a class screen four metres wide; larger pictures are made smaller. */
 const LONGEST_SIDE = 2560
 const SVG_LARGEST = 2 * 1024 * 1024
 const TAKEN = new Set(['image/png', 'image/jpeg', 'image/webp', 'image/gif', 'image/avif', 'image/tiff'])
 
-export interface Picture { readonly hash: string, readonly mediaType: 'image/png' | 'image/jpeg' | 'image/webp', readonly bytes: Buffer, readonly width: number, readonly height: number }
+export interface Picture {
+  readonly hash: string
+  readonly mediaType: 'image/png' | 'image/jpeg' | 'image/webp'
+  readonly bytes: Buffer
+  readonly width: number
+  readonly height: number
+}
 export type PictureRefusal = 'not-a-picture' | 'too-many-pixels' | 'too-big' | 'too-heavy'
 
 /**
  * Makes any uploaded picture harmless: it is decoded and encoded anew, which leaves out places, programs and scripts.
  * Transparency stays. An SVG becomes pixels. Of an animated picture the first frame is kept.
  */
-export async function readPicture(input: Buffer, from: 'anywhere' | 'the library' = 'anywhere'): Promise<Result<Picture, PictureRefusal>> {
+export async function readPicture(
+  input: Buffer,
+  from: 'anywhere' | 'the library' = 'anywhere',
+): Promise<Result<Picture, PictureRefusal>> {
   if (input.length > LARGEST_PICTURE) return refuse('too-big')
   const type = await fileTypeFromBuffer(input)
   const svg = looksLikeSvg(input)
-  if (svg ? input.length > SVG_LARGEST : !type || !TAKEN.has(type.mime)) return refuse(svg ? 'too-big' : 'not-a-picture')
+  if (svg ? input.length > SVG_LARGEST : !type || !TAKEN.has(type.mime))
+    return refuse(svg ? 'too-big' : 'not-a-picture')
   if (svg && from === 'anywhere' && isHeavySvg(input.toString('utf8'))) return refuse('too-heavy')
   try {
     const image = sharp(input, { limitInputPixels: false, failOn: 'error' })
     const { width, height, hasAlpha } = await image.metadata()
     if (!width || !height) return refuse('not-a-picture')
     if (width * height > MOST_PIXELS) return refuse('too-many-pixels')
-    const sized = sharp(input, { limitInputPixels: MOST_PIXELS, failOn: 'error' }).autoOrient()
+    const sized = sharp(input, { limitInputPixels: MOST_PIXELS, failOn: 'error' })
+      .autoOrient()
       .resize({ width: LONGEST_SIDE, height: LONGEST_SIDE, fit: 'inside', withoutEnlargement: true })
-    const encoded = await (hasAlpha || svg ? sized.png({ palette: false }) : sized.jpeg({ quality: 88 })).toBuffer({ resolveWithObject: true })
+    const encoded = await (hasAlpha || svg ? sized.png({ palette: false }) : sized.jpeg({ quality: 88 })).toBuffer({
+      resolveWithObject: true,
+    })
     return ok({
       hash: createHash('sha256').update(encoded.data).digest('hex'),
       mediaType: hasAlpha || svg ? 'image/png' : 'image/jpeg',
-      bytes: encoded.data, width: encoded.info.width, height: encoded.info.height,
+      bytes: encoded.data,
+      width: encoded.info.width,
+      height: encoded.info.height,
     })
-  }
-  catch {
+  } catch {
     return refuse('not-a-picture')
   }
 }
 
 function looksLikeSvg(input: Buffer): boolean {
-  const start = input.subarray(0, 4096).toString('utf8').replace(/^\uFEFF/, '').trimStart()
+  const start = input
+    .subarray(0, 4096)
+    .toString('utf8')
+    .replace(/^\uFEFF/, '')
+    .trimStart()
   return /^(<\?xml|<!--|<!doctype svg|<svg)/i.test(start) && /<svg[\s>]/i.test(start)
 }
 
@@ -52,12 +73,15 @@ const MOST_SVG_LETTERS = 20_000
 const MOST_SVG_REPEATS = 200
 
 /**
- * Drawings whose few bytes are a lot of work: filters, entities that unfold, things that repeat things that repeat, endless
- * text. A drawing that a teacher has from anywhere needs none of that to be a picture.
+ * Drawings whose few bytes are a lot of work: filters, entities that unfold, things that repeat things that repeat,
+ * endless text. A drawing that a teacher has from anywhere needs none of that to be a picture.
  */
 function isHeavySvg(text: string): boolean {
   if (/<!ENTITY|<filter[\s>]|<fe[A-Z]|filter\s*[:=]/.test(text)) return true
   const repeats = text.match(/<(?:\w+:)?(?:use|pattern|mask|clipPath|marker|symbol|image)[\s>]/g)?.length ?? 0
-  const letters = [...text.matchAll(/<(?:\w+:)?text[\s>]([\s\S]*?)(?:<\/(?:\w+:)?text>|$)/g)].reduce((sum, [all]) => sum + all.length, 0)
+  const letters = [...text.matchAll(/<(?:\w+:)?text[\s>]([\s\S]*?)(?:<\/(?:\w+:)?text>|$)/g)].reduce(
+    (sum, [all]) => sum + all.length,
+    0,
+  )
   return repeats > MOST_SVG_REPEATS || letters > MOST_SVG_LETTERS
 }

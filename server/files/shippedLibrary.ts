@@ -13,7 +13,8 @@ export function shippedLibrary(): Promise<Library> {
 
 async function load(): Promise<Library> {
   const [icons, names, keywords] = await Promise.all([
-    read<IconifyJSON>('@iconify-json/fluent-emoji-flat/icons.json'), read<Record<string, string>>('@iconify-json/fluent-emoji-flat/chars.json'),
+    read<IconifyJSON>('@iconify-json/fluent-emoji-flat/icons.json'),
+    read<Record<string, string>>('@iconify-json/fluent-emoji-flat/chars.json'),
     read<Record<string, string[]>>('emojilib/dist/emoji-en-US.json'),
   ])
   return makeLibrary(icons, names, keywords)

@@ -7,6 +7,9 @@ const proxies = Number(process.env.TRUSTED_PROXIES ?? 0)
 export function addressOf(event: H3Event): string {
   const direct = event.node.req.socket.remoteAddress ?? 'unknown'
   if (!(proxies > 0)) return direct
-  const forwarded = (getRequestHeader(event, 'x-forwarded-for') ?? '').split(',').map(part => part.trim()).filter(Boolean)
+  const forwarded = (getRequestHeader(event, 'x-forwarded-for') ?? '')
+    .split(',')
+    .map(part => part.trim())
+    .filter(Boolean)
   return forwarded.at(-proxies)?.slice(0, 64) ?? direct
 }

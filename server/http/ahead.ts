@@ -1,11 +1,16 @@
 /** At an address of this pattern the page needs these files, and asks these questions (modules/askedAhead.ts). */
-export interface Ahead { readonly pattern: string, readonly scripts: readonly string[], readonly styles: readonly string[], readonly asked: readonly string[] }
+export interface Ahead {
+  readonly pattern: string
+  readonly scripts: readonly string[]
+  readonly styles: readonly string[]
+  readonly asked: readonly string[]
+}
 
 /** For the pattern of a page's address (`/slate/:id()`): what stands in its blanks, or null for another page's. */
 export function matcherOf(pattern: string): (path: string) => Readonly<Record<string, string>> | null {
   const names = [...pattern.matchAll(/:(\w+)\(\)/g)].map(([, name]) => name!)
   const form = new RegExp(`^${pattern.replace(/:\w+\(\)/g, '([\\w-]{1,80})')}/?$`)
-  return (path) => {
+  return path => {
     const found = form.exec(path)
     return found && Object.fromEntries(names.map((name, i) => [name, found[i + 1]!]))
   }
@@ -23,7 +28,8 @@ export function questions({ asked }: Ahead, parts: Readonly<Record<string, strin
 }
 
 /** The files that the page can't begin without. */
-export const files = ({ scripts, styles }: Ahead): string => [
-  ...styles.map(file => `<link rel="stylesheet" href="/${file}" crossorigin>`),
-  ...scripts.map(file => `<link rel="modulepreload" as="script" crossorigin href="/${file}">`),
-].join('')
+export const files = ({ scripts, styles }: Ahead): string =>
+  [
+    ...styles.map(file => `<link rel="stylesheet" href="/${file}" crossorigin>`),
+    ...scripts.map(file => `<link rel="modulepreload" as="script" crossorigin href="/${file}">`),
+  ].join('')

@@ -6,12 +6,10 @@ export function nestsDeeper(text: string, deepest: number): boolean {
   for (let i = 0; i < text.length; i++) {
     const c = text.charCodeAt(i)
     if (c === 0x22) {
-      for (i++; i < text.length && text.charCodeAt(i) !== 0x22; i++) if (text.charCodeAt(i) === 0x5C) i++
-    }
-    else if (c === 0x5B || c === 0x7B) {
+      for (i++; i < text.length && text.charCodeAt(i) !== 0x22; i++) if (text.charCodeAt(i) === 0x5c) i++
+    } else if (c === 0x5b || c === 0x7b) {
       if (++depth > deepest) return true
-    }
-    else if (c === 0x5D || c === 0x7D) depth--
+    } else if (c === 0x5d || c === 0x7d) depth--
   }
   return false
 }
@@ -21,8 +19,7 @@ export function parseJson(text: string, deepest: number): Result<unknown, 'not-j
   if (nestsDeeper(text, deepest)) return refuse('too-deep')
   try {
     return ok(JSON.parse(text) as unknown)
-  }
-  catch {
+  } catch {
     return refuse('not-json')
   }
 }

@@ -5,7 +5,10 @@ export interface Limits {
   /** Picture passwords of one student: a few in a minute, and not many more in an hour. */
   readonly student: RateLimiterPostgres
   readonly studentHour: RateLimiterPostgres
-  /** Picture passwords of one class, and class codes and passwords from one address. A whole school may stand behind one. */
+  /**
+   * Picture passwords of one class, and class codes and passwords from one address. A whole school may stand behind
+   * one.
+   */
   readonly class: RateLimiterPostgres
   readonly address: RateLimiterPostgres
   /** Teachers' passwords, by e-mail address. */
@@ -28,31 +31,54 @@ export interface Limits {
 /** Counted in the database, so that all processes count together and a restart forgives nothing. */
 export function limits(pool: pg.Pool): Limits {
   const made = (keyPrefix: string, points: number, duration: number) =>
-    new RateLimiterPostgres({ storeClient: pool, tableName: 'rate_limits', tableCreated: true, keyPrefix, points, duration })
+    new RateLimiterPostgres({
+      storeClient: pool,
+      tableName: 'rate_limits',
+      tableCreated: true,
+      keyPrefix,
+      points,
+      duration,
+    })
   return {
-    student: made('guess', 10, 60), studentHour: made('guess-hour', 60, 3600), class: made('class', 120, 300), address: made('address', 120, 60),
-    signIn: made('sign-in', 8, 300), signUp: made('sign-up', 400, 3600), feedback: made('feedback', 30, 60), arrivals: made('arrivals', 120, 60), talk: made('talk', 20, 60), pictures: made('pictures', 30, 60),
-    letters: made('letters', 5, 3600), records: made('records', 40, 60),
+    student: made('guess', 10, 60),
+    studentHour: made('guess-hour', 60, 3600),
+    class: made('class', 120, 300),
+    address: made('address', 120, 60),
+    signIn: made('sign-in', 8, 300),
+    signUp: made('sign-up', 400, 3600),
+    feedback: made('feedback', 30, 60),
+    arrivals: made('arrivals', 120, 60),
+    talk: made('talk', 20, 60),
+    pictures: made('pictures', 30, 60),
+    letters: made('letters', 5, 3600),
+    records: made('records', 40, 60),
   }
 }
 
-export interface Counted { readonly limiter: RateLimiterPostgres, readonly key: string }
+export interface Counted {
+  readonly limiter: RateLimiterPostgres
+  readonly key: string
+}
 
 /** Beyond its limit a key is not shut: its tries go one by one, so far apart. */
 const APART_MS = 500
 const MOST_IN_LINE = 40
-const lines = new Map<string, { length: number, last: Promise<void> }>()
+const lines = new Map<string, { length: number; last: Promise<void> }>()
 
 /**
  * One try at a secret. It is counted before it is made, in one step, so that a burst passes no limit, and the count is
- * given back when it was right. *Shut*: beyond these limits no try is made. *Slowed*: beyond those, tries wait in line, so that a
- * right one passes however many wrong ones came before. 'too-often' when no try was made; null when it was wrong.
+ * given back when it was right. *Shut*: beyond these limits no try is made. *Slowed*: beyond those, tries wait in line,
+ * so that a right one passes however many wrong ones came before. 'too-often' when no try was made; null when it was
+ * wrong.
  */
-export async function tryOnce<T>({ shut = [], slowed = [] }: { shut?: readonly Counted[], slowed?: readonly Counted[] }, attempt: () => Promise<T | null>): Promise<T | null | 'too-often'> {
+export async function tryOnce<T>(
+  { shut = [], slowed = [] }: { shut?: readonly Counted[]; slowed?: readonly Counted[] },
+  attempt: () => Promise<T | null>,
+): Promise<T | null | 'too-often'> {
   const counted: Counted[] = []
   const giveBack = () => Promise.all(counted.map(({ limiter, key }) => limiter.reward(key, 1)))
   for (const one of shut) {
-    if (!await consume(one)) {
+    if (!(await consume(one))) {
       await giveBack()
       return 'too-often'
     }
@@ -61,7 +87,7 @@ export async function tryOnce<T>({ shut = [], slowed = [] }: { shut?: readonly C
   for (const one of slowed) {
     const within = await consume(one)
     counted.push(one)
-    if (!within && !await inLine(`${one.limiter.keyPrefix}:${one.key}`)) return 'too-often'
+    if (!within && !(await inLine(`${one.limiter.keyPrefix}:${one.key}`))) return 'too-often'
   }
   const result = await attempt()
   if (result !== null) await giveBack()
@@ -73,8 +99,7 @@ async function consume({ limiter, key }: Counted): Promise<boolean> {
   try {
     await limiter.consume(key, 1)
     return true
-  }
-  catch (reason) {
+  } catch (reason) {
     if (reason instanceof RateLimiterRes) return false
     throw reason
   }

@@ -7,7 +7,10 @@ import { idParam } from './read'
 import { actorOf, requireRight } from './session'
 
 /** The class that the path names, for somebody who has this right on it. */
-export async function requireRightOnClass(event: H3Event, action: Action): Promise<{ all: Services, db: Services['db'], id: string, actor: Actor, role: Role }> {
+export async function requireRightOnClass(
+  event: H3Event,
+  action: Action,
+): Promise<{ all: Services; db: Services['db']; id: string; actor: Actor; role: Role }> {
   const all = await services()
   const id = idParam(event)
   const actor = await actorOf(event)

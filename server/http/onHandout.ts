@@ -7,7 +7,10 @@ import { idParam } from './read'
 import { actorOf, requireRight } from './session'
 
 /** The handout that the path names, for somebody who has this right on it. */
-export async function requireRightOnHandout(event: H3Event, action: Action): Promise<{ all: Services, id: string, actor: Actor }> {
+export async function requireRightOnHandout(
+  event: H3Event,
+  action: Action,
+): Promise<{ all: Services; id: string; actor: Actor }> {
   const all = await services()
   const id = idParam(event)
   const actor = await actorOf(event)

@@ -7,7 +7,10 @@ import { idParam } from './read'
 import { actorOf, requireRight } from './session'
 
 /** The slate that the path names, for somebody who has this right on it, and whose hand theirs is there. */
-export async function requireRightOnSlate(event: H3Event, action: Action): Promise<{ all: Services, id: string, actor: Actor, who: WhoOnSlate }> {
+export async function requireRightOnSlate(
+  event: H3Event,
+  action: Action,
+): Promise<{ all: Services; id: string; actor: Actor; who: WhoOnSlate }> {
   const all = await services()
   const id = idParam(event)
   const actor = await actorOf(event)

@@ -9,12 +9,16 @@ import { requireTeacher } from './session'
  * The school's records, for a teacher who has proven the address by which the records know them: anybody may make an
  * account with any address, and must not be given children's names for it.
  */
-export async function ownRecords(event: H3Event): Promise<{ records: Records, email: string }> {
+export async function ownRecords(event: H3Event): Promise<{ records: Records; email: string }> {
   const { id } = await requireTeacher(event)
   const { db, limits, records } = await services()
   if (!records) throw refusal('no-records')
-  const { email, email_proven_at } = await db.selectFrom('teachers').select(['email', 'email_proven_at']).where('id', '=', id).executeTakeFirstOrThrow()
+  const { email, email_proven_at } = await db
+    .selectFrom('teachers')
+    .select(['email', 'email_proven_at'])
+    .where('id', '=', id)
+    .executeTakeFirstOrThrow()
   if (!email_proven_at) throw refusal('unproven')
-  if (!await mayAsk(limits.records, id)) throw refusal('too-often')
+  if (!(await mayAsk(limits.records, id))) throw refusal('too-often')
   return { records, email }
 }

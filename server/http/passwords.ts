@@ -5,16 +5,23 @@ const LENGTH = 32
 /** N, r, p as the OWASP Password Storage Cheat Sheet advises for scrypt (from memory). */
 const COST = { N: 2 ** 16, r: 8, p: 2, maxmem: 256 * 1024 * 1024 }
 
-/** Each takes 64 MB and a good part of a second: so many at once, the rest waits, and a crowd is asked to come again. */
+/**
+ * Each takes 64 MB and a good part of a second: so many at once, the rest waits, and a crowd is asked to come again.
+ */
 const line = new Line(2, 24)
 
 /** Too many passwords are being looked at. */
 export class TooManyPasswords extends Error {}
 
 async function derive(password: string, salt: Buffer): Promise<Buffer> {
-  const key = await line.through(() => new Promise<Buffer>((resolve, reject) => {
-    scrypt(password.normalize('NFKC'), salt, LENGTH, COST, (error, derived) => error ? reject(error) : resolve(derived))
-  }))
+  const key = await line.through(
+    () =>
+      new Promise<Buffer>((resolve, reject) => {
+        scrypt(password.normalize('NFKC'), salt, LENGTH, COST, (error, derived) =>
+          error ? reject(error) : resolve(derived),
+        )
+      }),
+  )
   if (!key) throw new TooManyPasswords()
   return key
 }

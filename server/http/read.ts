@@ -19,10 +19,15 @@ const DEEPEST = { anybody: 4, usual: 24 } as const
 const room = new Room(200 * MB)
 
 /** The JSON body as the schema says, or a refusal that names the first fault. */
-export async function readJson<Schema extends v.GenericSchema>(event: H3Event, schema: Schema, largest: number = LARGEST.usual): Promise<v.InferOutput<Schema>> {
+export async function readJson<Schema extends v.GenericSchema>(
+  event: H3Event,
+  schema: Schema,
+  largest: number = LARGEST.usual,
+): Promise<v.InferOutput<Schema>> {
   const bytes = await readBytes(event, largest)
   const body = parseJson(bytes.toString('utf8'), largest <= LARGEST.anybody ? DEEPEST.anybody : DEEPEST.usual)
-  if (!body.ok) throw refusal('bad-request', body.reason === 'too-deep' ? 'The body nests too deep.' : 'The body is not JSON.')
+  if (!body.ok)
+    throw refusal('bad-request', body.reason === 'too-deep' ? 'The body nests too deep.' : 'The body is not JSON.')
   const parsed = v.safeParse(schema, body.value, { abortEarly: true })
   if (parsed.success) return parsed.output
   const [issue] = parsed.issues
@@ -75,9 +80,11 @@ function fileOf(request: IncomingMessage, largest: number): Promise<Buffer | nul
   return new Promise((resolve, reject) => {
     let form: ReturnType<typeof busboy>
     try {
-      form = busboy({ headers: request.headers, limits: { files: 1, fields: 10, parts: 12, fileSize: largest, fieldSize: 10 * KB, headerPairs: 40 } })
-    }
-    catch {
+      form = busboy({
+        headers: request.headers,
+        limits: { files: 1, fields: 10, parts: 12, fileSize: largest, fieldSize: 10 * KB, headerPairs: 40 },
+      })
+    } catch {
       return resolve(null)
     }
     let file: Buffer | null = null

@@ -19,7 +19,10 @@ export class Room {
 export class Line {
   private running = 0
   private readonly waiting: (() => void)[] = []
-  constructor(private readonly atOnce: number, private readonly longest: number) {}
+  constructor(
+    private readonly atOnce: number,
+    private readonly longest: number,
+  ) {}
 
   /** Null when the line is too long. */
   async through<T>(work: () => Promise<T>): Promise<T | null> {
@@ -30,8 +33,7 @@ export class Line {
     this.running++
     try {
       return await work()
-    }
-    finally {
+    } finally {
       this.running--
       this.waiting.shift()?.()
     }

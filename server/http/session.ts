@@ -9,11 +9,18 @@ import { refusal } from './refuse'
 import { clearSessionCookie, readSessionCookie, SESSION_MS, writeSessionCookie } from './sessionCookie'
 
 /** A fresh session for a teacher or a student; whatever session the browser had is ended. */
-export async function startSession(event: H3Event, who: { teacher_id: string } | { student_id: string }): Promise<void> {
+export async function startSession(
+  event: H3Event,
+  who: { teacher_id: string } | { student_id: string },
+): Promise<void> {
   const { db } = await services()
   await endSession(event)
   const ends_at = new Date(Date.now() + SESSION_MS)
-  const { id } = await db.insertInto('sessions').values({ teacher_id: null, student_id: null, ...who, ends_at }).returning('id').executeTakeFirstOrThrow()
+  const { id } = await db
+    .insertInto('sessions')
+    .values({ teacher_id: null, student_id: null, ...who, ends_at })
+    .returning('id')
+    .executeTakeFirstOrThrow()
   await writeSessionCookie(event, id)
 }
 
@@ -31,7 +38,10 @@ export async function actorOf(event: Asking): Promise<Actor | null> {
 type Asking = Parameters<typeof readSessionCookie>[0]
 
 /** Who is signed in, and how long. */
-export interface SignedIn { readonly actor: Actor, readonly until: Date }
+export interface SignedIn {
+  readonly actor: Actor
+  readonly until: Date
+}
 
 export async function signedIn(event: Asking): Promise<SignedIn | null> {
   const session = await readSessionCookie(event)
@@ -40,12 +50,27 @@ export async function signedIn(event: Asking): Promise<SignedIn | null> {
 
 /** Null when the session was ended, has run out, or its student has been taken off the list. */
 async function ofSession(db: Kysely<Database>, session: string): Promise<SignedIn | null> {
-  const row = await db.selectFrom('sessions')
-    .leftJoin('teachers', 'teachers.id', 'sessions.teacher_id').leftJoin('students', 'students.id', 'sessions.student_id')
-    .select(['sessions.ends_at', 'teachers.id as teacher', 'teachers.name as teacherName', 'students.id as student', 'students.name as studentName', 'students.class_id'])
-    .where('sessions.id', '=', session).where('sessions.ends_at', '>', new Date()).where('students.left_at', 'is', null).executeTakeFirst()
-  const actor: Actor | null = row?.teacher ? { kind: 'teacher', id: row.teacher, name: row.teacherName!, session }
-    : row?.student ? { kind: 'student', id: row.student, name: row.studentName!, classId: row.class_id!, session } : null
+  const row = await db
+    .selectFrom('sessions')
+    .leftJoin('teachers', 'teachers.id', 'sessions.teacher_id')
+    .leftJoin('students', 'students.id', 'sessions.student_id')
+    .select([
+      'sessions.ends_at',
+      'teachers.id as teacher',
+      'teachers.name as teacherName',
+      'students.id as student',
+      'students.name as studentName',
+      'students.class_id',
+    ])
+    .where('sessions.id', '=', session)
+    .where('sessions.ends_at', '>', new Date())
+    .where('students.left_at', 'is', null)
+    .executeTakeFirst()
+  const actor: Actor | null = row?.teacher
+    ? { kind: 'teacher', id: row.teacher, name: row.teacherName!, session }
+    : row?.student
+      ? { kind: 'student', id: row.student, name: row.studentName!, classId: row.class_id!, session }
+      : null
   return actor && { actor, until: row!.ends_at }
 }
 

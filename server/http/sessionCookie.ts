@@ -4,29 +4,37 @@ import { clearSession, parseCookies, unsealSession, updateSession, type H3Event,
 const DAYS = 14
 const NAME = 'dappled-slate'
 
-/** The secret seals the cookie; the same for all processes. A classroom on plain http sets NUXT_SESSION_COOKIE_SECURE=false, knowingly. */
+/**
+ * The secret seals the cookie; the same for all processes. A classroom on plain http sets
+ * NUXT_SESSION_COOKIE_SECURE=false, knowingly.
+ */
 const config = (): SessionConfig => ({
-  name: NAME, password: process.env.NUXT_SESSION_PASSWORD ?? '', maxAge: DAYS * 24 * 3600,
+  name: NAME,
+  password: process.env.NUXT_SESSION_PASSWORD ?? '',
+  maxAge: DAYS * 24 * 3600,
   cookie: { sameSite: 'lax', httpOnly: true, path: '/', secure: process.env.NUXT_SESSION_COOKIE_SECURE !== 'false' },
 })
 
 export const SESSION_MS = DAYS * 24 * 3600 * 1000
 
 /** The session that the cookie names; null without one, or for one that can't be unsealed. Reading sets no cookie. */
-export async function readSessionCookie(event: H3Event | { readonly node: { readonly req: IncomingMessage } }): Promise<string | null> {
+export async function readSessionCookie(
+  event: H3Event | { readonly node: { readonly req: IncomingMessage } },
+): Promise<string | null> {
   const sealed = parseCookies(event as H3Event)[NAME]
   if (!sealed) return null
   try {
     const { data } = await unsealSession(event as H3Event, config(), sealed)
     const session = (data as { user?: { session?: unknown } } | undefined)?.user?.session
     return typeof session === 'string' ? session : null
-  }
-  catch {
+  } catch {
     return null
   }
 }
 
-/** The cookie holds no more than the session's id; who it is, and whether the session still stands, the database says. */
+/**
+ * The cookie holds no more than the session's id; who it is, and whether the session still stands, the database says.
+ */
 export async function writeSessionCookie(event: H3Event, session: string): Promise<void> {
   await updateSession(event, config(), { user: { session } })
 }

@@ -21,12 +21,21 @@ const LOOK_EVERY_MS = 50
 const IDLE_MS = 60_000
 const START_MS = 15_000
 
-interface Task { readonly name: TaskName, readonly input: unknown, readonly done: (result: Result<unknown, PoolRefusal>) => void, readonly fail: (error: Error) => void }
-interface Worker { readonly child: ChildProcess, task: Task | null, idle: ReturnType<typeof setTimeout> | undefined }
+interface Task {
+  readonly name: TaskName
+  readonly input: unknown
+  readonly done: (result: Result<unknown, PoolRefusal>) => void
+  readonly fail: (error: Error) => void
+}
+interface Worker {
+  readonly child: ChildProcess
+  task: Task | null
+  idle: ReturnType<typeof setTimeout> | undefined
+}
 
 /**
- * Processes that do what strangers can make long: a task that takes too much time or memory ends its process and nothing
- * else. They are started when there is work, and go when there has been none for a while.
+ * Processes that do what strangers can make long: a task that takes too much time or memory ends its process and
+ * nothing else. They are started when there is work, and go when there has been none for a while.
  */
 export class Pool {
   private readonly workers = new Set<Worker>()
@@ -34,7 +43,10 @@ export class Pool {
   private ids = 0
   private stopped = false
 
-  constructor(private readonly entry: string, private readonly limits: PoolLimits) {}
+  constructor(
+    private readonly entry: string,
+    private readonly limits: PoolLimits,
+  ) {}
 
   do<Name extends TaskName>(name: Name, input: TaskInput<Name>): Promise<Result<TaskOutput<Name>, PoolRefusal>> {
     if (this.stopped || this.waiting.length >= this.limits.waiting) return Promise.resolve(refuse('busy'))
@@ -58,7 +70,9 @@ export class Pool {
 
   private start(): void {
     const child = fork(this.entry, [], {
-      env: { ...process.env, [WORKER_ROLE]: '1' }, serialization: 'advanced', stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
+      env: { ...process.env, [WORKER_ROLE]: '1' },
+      serialization: 'advanced',
+      stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
       execArgv: [...process.execArgv, `--max-old-space-size=${this.limits.megabytes}`],
     })
     const worker: Worker = { child, task: null, idle: undefined }

@@ -19,9 +19,9 @@ const DEEPEST_FILE = 40
 
 export interface ReadFile {
   readonly board: Board
-  readonly pictures: readonly { readonly name: FileHash, readonly picture: Picture }[]
+  readonly pictures: readonly { readonly name: FileHash; readonly picture: Picture }[]
   /** Packed anew into files that lie in the folder of the task. */
-  readonly clips: readonly { readonly name: FileHash, readonly clip: ReadClip, readonly path: string }[]
+  readonly clips: readonly { readonly name: FileHash; readonly clip: ReadClip; readonly path: string }[]
 }
 
 /** Work that somebody from outside can make long, with what it is given. It is done in processes of its own. */
@@ -31,19 +31,25 @@ export const TASKS = {
   picture: (bytes: Uint8Array): Promise<Result<Picture, PictureRefusal>> => readPicture(Buffer.from(bytes)),
 
   /** A board file, and of its pictures and clips those that its pages have. What is none is left out. */
-  async 'board-file'({ bytes, folder }: { bytes: Uint8Array, folder: string }): Promise<Result<ReadFile, BoardFileFault>> {
+  async 'board-file'({
+    bytes,
+    folder,
+  }: {
+    bytes: Uint8Array
+    folder: string
+  }): Promise<Result<ReadFile, BoardFileFault>> {
     const parsed = parseJson(Buffer.from(bytes).toString('utf8'), DEEPEST_FILE)
     if (!parsed.ok) return refuse({ code: 'no-file' })
     const read = readBoardFile(parsed.value)
     if (!read.ok) return read
     const { board, pictures, clips } = read.value
-    const found: { name: FileHash, picture: Picture }[] = []
+    const found: { name: FileHash; picture: Picture }[] = []
     for (const name of filesOf(board)) {
       const given = pictures[name]
       const picture = given ? await readPicture(Buffer.from(given.base64, 'base64')) : null
       if (picture?.ok) found.push({ name, picture: picture.value })
     }
-    const heard: { name: FileHash, clip: ReadClip, path: string }[] = []
+    const heard: { name: FileHash; clip: ReadClip; path: string }[] = []
     for (const name of clipFilesOf(board)) {
       if (!clips[name]) continue
       const [from, path] = [join(folder, `${name}.came`), join(folder, name)]
@@ -55,10 +61,17 @@ export const TASKS = {
   },
 
   /** Cards with which students come in, as a PDF. */
-  'cards': ({ title, cards }: { title: string, cards: readonly Card[] }): Promise<Buffer> => cardsPdf(title, cards),
+  cards: ({ title, cards }: { title: string; cards: readonly Card[] }): Promise<Buffer> => cardsPdf(title, cards),
 
-  'feedback': async ({ board, state, decisions }: { board: Board, state: SlateState, decisions: Decisions }): Promise<Feedback[]> =>
-    feedbackOn(withDecisions(markSlate(state, makeEdition(board)), decisions)),
+  feedback: async ({
+    board,
+    state,
+    decisions,
+  }: {
+    board: Board
+    state: SlateState
+    decisions: Decisions
+  }): Promise<Feedback[]> => feedbackOn(withDecisions(markSlate(state, makeEdition(board)), decisions)),
 } as const
 
 export type Tasks = typeof TASKS

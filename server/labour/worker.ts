@@ -1,7 +1,13 @@
 import { TASKS, type TaskName } from './tasks'
 
-export interface Order { readonly id: number, readonly task: TaskName, readonly input: unknown }
-export type Answer = { readonly id: number, readonly ok: true, readonly output: unknown } | { readonly id: number, readonly ok: false, readonly error: string }
+export interface Order {
+  readonly id: number
+  readonly task: TaskName
+  readonly input: unknown
+}
+export type Answer =
+  | { readonly id: number; readonly ok: true; readonly output: unknown }
+  | { readonly id: number; readonly ok: false; readonly error: string }
 
 /** The other end: does one task after the other until its parent goes. */
 export function workForParent(): void {
@@ -9,7 +15,12 @@ export function workForParent(): void {
     const run = TASKS[order.task] as (input: unknown) => Promise<unknown>
     void run(order.input).then(
       output => process.send!({ id: order.id, ok: true, output } satisfies Answer),
-      (error: unknown) => process.send!({ id: order.id, ok: false, error: error instanceof Error ? error.message : 'unknown' } satisfies Answer),
+      (error: unknown) =>
+        process.send!({
+          id: order.id,
+          ok: false,
+          error: error instanceof Error ? error.message : 'unknown',
+        } satisfies Answer),
     )
   })
   process.on('disconnect', () => process.exit(0))

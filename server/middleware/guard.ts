@@ -4,7 +4,7 @@ import { services } from '../services'
 const READS = new Set(['GET', 'HEAD', 'OPTIONS'])
 
 /** Before everything: the database is ready, and changes come from our own pages. */
-export default defineEventHandler(async (event) => {
+export default defineEventHandler(async event => {
   // Asked while the database is away, this must still answer.
   if (event.path === '/health') return
   await services()

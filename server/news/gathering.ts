@@ -2,8 +2,8 @@ import { MOST_SLATES_TOLD, type News } from './news'
 import type { StoredSlate } from './wire'
 
 /**
- * Gathers news of moves while the last are being told: of a slate only the latest number matters. `send` is never called
- * twice at once; what it loses is lost.
+ * Gathers news of moves while the last are being told: of a slate only the latest number matters. `send` is never
+ * called twice at once; what it loses is lost.
  */
 export function gathering(send: (news: News[]) => Promise<unknown>): (slates: readonly StoredSlate[]) => void {
   const waiting = new Map<string, StoredSlate>()
@@ -17,7 +17,7 @@ export function gathering(send: (news: News[]) => Promise<unknown>): (slates: re
     }
     busy = false
   }
-  return (slates) => {
+  return slates => {
     for (const slate of slates) waiting.set(slate.id, slate)
     if (busy || waiting.size === 0) return
     busy = true
@@ -33,6 +33,10 @@ function asNews(slates: readonly StoredSlate[]): News[] {
     byHandout.set(handout, told)
   }
   return [...byHandout].flatMap(([handout, told]) =>
-    Array.from({ length: Math.ceil(told.length / MOST_SLATES_TOLD) }, (_, i): News =>
-      ({ scope: 'moves', handout, slates: told.slice(i * MOST_SLATES_TOLD, (i + 1) * MOST_SLATES_TOLD) })))
+    Array.from({ length: Math.ceil(told.length / MOST_SLATES_TOLD) }, (_, i): News => ({
+      scope: 'moves',
+      handout,
+      slates: told.slice(i * MOST_SLATES_TOLD, (i + 1) * MOST_SLATES_TOLD),
+    })),
+  )
 }

@@ -8,12 +8,21 @@ export const NEWS_SCOPES = ['moves', 'slate', 'handout', 'class', 'session', 'he
 const id = v.pipe(v.string(), v.uuid())
 export const NewsSchema = v.variant('scope', [
   v.object({ scope: v.literal('moves'), handout: id, slates: v.array(v.strictTuple([id, v.number()])) }),
-  v.object({ scope: v.literal('slate'), slate: id, handout: id, changed: v.picklist(['status', 'members', 'edition', 'margin', 'words', 'talk', 'pictures']) }),
+  v.object({
+    scope: v.literal('slate'),
+    slate: id,
+    handout: id,
+    changed: v.picklist(['status', 'members', 'edition', 'margin', 'words', 'talk', 'pictures']),
+  }),
   v.object({ scope: v.literal('handout'), handout: id, changed: v.picklist(['status', 'edition', 'words']) }),
   v.object({ scope: v.literal('class'), class: id }),
   v.object({ scope: v.literal('session'), session: id }),
   /** Who is on which slates of several, as another process sees it. */
-  v.object({ scope: v.literal('here'), from: v.string(), hands: v.array(v.strictTuple([id, AuthorSchema, v.nullable(HereSchema)])) }),
+  v.object({
+    scope: v.literal('here'),
+    from: v.string(),
+    hands: v.array(v.strictTuple([id, AuthorSchema, v.nullable(HereSchema)])),
+  }),
 ])
 
 /** What one process tells all: only ids and numbers, the rest is read. */
@@ -39,14 +48,13 @@ export function decodeNews(origin: string, text: string): News | null {
     try {
       const news = v.safeParse(NewsSchema, JSON.parse(rest))
       return news.success ? news.output : null
-    }
-    catch {
+    } catch {
       return null
     }
   }
   if (kind !== 'm' || from === origin) return null
   const [handout, slates] = rest.split(' ')
-  const told = (slates ?? '').split(',').map((part) => {
+  const told = (slates ?? '').split(',').map(part => {
     const [slate, number] = part.split(':')
     return [slate, Number(number)]
   })

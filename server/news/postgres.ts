@@ -32,8 +32,7 @@ export function postgresWire(url: string): NewsWire {
     try {
       await next.connect()
       await next.query(`listen ${CHANNEL}`)
-    }
-    catch (error) {
+    } catch (error) {
       await next.end().catch(() => {})
       throw error
     }
@@ -43,7 +42,13 @@ export function postgresWire(url: string): NewsWire {
   /** A second connection tells of moves. Nothing of that is worth waiting for the disk. */
   function speaker(): Promise<pg.Client> {
     speaking ??= (async () => {
-      const next = new pg.Client({ connectionString: url, keepAlive: true, application_name: 'dappled-slate telling', options: '-c synchronous_commit=off', statement_timeout: 5000 })
+      const next = new pg.Client({
+        connectionString: url,
+        keepAlive: true,
+        application_name: 'dappled-slate telling',
+        options: '-c synchronous_commit=off',
+        statement_timeout: 5000,
+      })
       const gone = () => void (speaking = null)
       next.on('error', gone)
       next.on('end', gone)
@@ -56,13 +61,25 @@ export function postgresWire(url: string): NewsWire {
 
   async function speak(news: readonly News[]): Promise<void> {
     const payloads = news.map(n => encodeNews(origin, n))
-    await (await speaker()).query({ name: 'tell', text: `select pg_notify('${CHANNEL}', payload) from unnest($1::text[]) as payload`, values: [payloads] })
+    await (
+      await speaker()
+    ).query({
+      name: 'tell',
+      text: `select pg_notify('${CHANNEL}', payload) from unnest($1::text[]) as payload`,
+      values: [payloads],
+    })
   }
 
   async function reopen(events: NewsEvents): Promise<void> {
     while (!stopped) {
       await new Promise(resolve => setTimeout(resolve, RECONNECT_MS))
-      if (await open(events).then(() => true, () => false)) return events.gap()
+      if (
+        await open(events).then(
+          () => true,
+          () => false,
+        )
+      )
+        return events.gap()
     }
   }
 

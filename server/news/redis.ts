@@ -14,7 +14,12 @@ const LONGEST_WAIT_MS = 2000
 export function redisWire(url: string): NewsWire {
   const origin = randomBytes(6).toString('base64url')
   const client = () => {
-    const made = new Redis(url, { lazyConnect: true, maxRetriesPerRequest: 1, enableOfflineQueue: false, retryStrategy: times => Math.min(100 * times, LONGEST_WAIT_MS) })
+    const made = new Redis(url, {
+      lazyConnect: true,
+      maxRetriesPerRequest: 1,
+      enableOfflineQueue: false,
+      retryStrategy: times => Math.min(100 * times, LONGEST_WAIT_MS),
+    })
     made.on('error', () => {})
     return made
   }

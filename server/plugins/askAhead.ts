@@ -2,7 +2,7 @@ import { aheads } from '#asked-ahead'
 import { files, matcherOf, questions } from '../http/ahead'
 
 /** The document names what its page needs (modules/askedAhead.ts). */
-export default defineNitroPlugin((nitro) => {
+export default defineNitroPlugin(nitro => {
   const pages = aheads.map(ahead => ({ ahead, matches: matcherOf(ahead.pattern) }))
   nitro.hooks.hook('render:html', (html, { event }) => {
     const path = event.path.split('?')[0]!

@@ -8,22 +8,39 @@ import type { Actor } from './actor'
 import { may, moveOn, type Role } from './rights'
 
 /** What somebody's hand is on a slate, as it was when the slate had this epoch; with another it is asked anew. */
-export interface Hold { readonly actor: SlateActor, readonly epoch: number }
+export interface Hold {
+  readonly actor: SlateActor
+  readonly epoch: number
+}
 
-export interface WhoOnSlate { readonly role: Role, readonly handout?: string, readonly classId?: string, readonly kind?: SlateKind, readonly hold: Hold | null }
+export interface WhoOnSlate {
+  readonly role: Role
+  readonly handout?: string
+  readonly classId?: string
+  readonly kind?: SlateKind
+  readonly hold: Hold | null
+}
 
 interface Row {
-  handout_id: string, class_id: string, kind: SlateKind, epoch: number
-  owner: string, assistant: number | null, hand: number | null, part: number | null
+  handout_id: string
+  class_id: string
+  kind: SlateKind
+  epoch: number
+  owner: string
+  assistant: number | null
+  hand: number | null
+  part: number | null
   looking: Looking
   /** The slate that the asker has of their own in this handout. */
-  own: { kind: SlateKind, status: SlateStatus } | null
+  own: { kind: SlateKind; status: SlateStatus } | null
 }
 
 /** What somebody is to a slate now, and whose hand theirs is there. What isn't there looks like what isn't theirs. */
 export async function whoOnSlate(db: Kysely<Database>, actor: Actor | null, slate: string): Promise<WhoOnSlate> {
   if (!actor) return { role: 'nobody', hold: null }
-  const { rows: [row] } = await sql<Row>`
+  const {
+    rows: [row],
+  } = await sql<Row>`
     select s.handout_id, s.class_id, s.kind, s.epoch, c.teacher_id as owner, a.hand as assistant, m.hand, m.part, h.looking,
       (select json_build_object('kind', o.kind, 'status', own.status) from slate_members o join slates own on own.id = o.slate_id
         where o.handout_id = s.handout_id and o.student_id = ${actor.id} and o.until_at is null and o.kind <> 'class') as own
@@ -39,7 +56,8 @@ export async function whoOnSlate(db: Kysely<Database>, actor: Actor | null, slat
 }
 
 function roleFrom(row: Row, actor: Actor): Role {
-  if (actor.kind === 'teacher') return row.owner === actor.id ? 'owner' : row.assistant !== null ? 'assistant' : 'outsider'
+  if (actor.kind === 'teacher')
+    return row.owner === actor.id ? 'owner' : row.assistant !== null ? 'assistant' : 'outsider'
   if (row.hand !== null) return row.kind === 'copy' || row.kind === 'page' ? 'holder' : 'frame-member'
   if (actor.classId !== row.class_id) return 'outsider'
   if (mayLook(row)) return 'looker'
@@ -48,7 +66,8 @@ function roleFrom(row: Row, actor: Actor): Role {
 
 /** Copies are never looked at; what is made to be shown is, where the teacher says so. */
 const mayLook = ({ kind, looking, own }: Row) => (kind === 'frame' || kind === 'page') && looksNow(looking, own?.status)
-export const looksNow = (looking: Looking, own: SlateStatus | undefined) => looking === 'always' || (looking === 'after-hand-in' && (own === 'handed-in' || own === 'handed-back'))
+export const looksNow = (looking: Looking, own: SlateStatus | undefined) =>
+  looking === 'always' || (looking === 'after-hand-in' && (own === 'handed-in' || own === 'handed-back'))
 
 function authorFrom(row: Row, actor: Actor): Author | null {
   if (actor.kind === 'student') return row.hand === null ? null : `student:${row.hand}`

@@ -7,7 +7,7 @@ import type { Role } from './rights'
 type Db = Kysely<Database>
 
 /** What somebody is to a thing of which nothing else is known. */
-export const strangerTo = (actor: Actor | null): Role => actor ? 'outsider' : 'nobody'
+export const strangerTo = (actor: Actor | null): Role => (actor ? 'outsider' : 'nobody')
 const isOwner = (actor: Actor | null, teacher: string | undefined) => actor?.kind === 'teacher' && actor.id === teacher
 
 export async function roleOnBoard(db: Db, actor: Actor | null, id: string): Promise<Role> {
@@ -18,12 +18,17 @@ export async function roleOnBoard(db: Db, actor: Actor | null, id: string): Prom
 export async function roleOnClass(db: Db, actor: Actor | null, id: string): Promise<Role> {
   const row = await db.selectFrom('classes').select('teacher_id').where('id', '=', id).executeTakeFirst()
   if (isOwner(actor, row?.teacher_id)) return 'owner'
-  if (row && actor?.kind === 'teacher' && await helps(db, actor.id, id)) return 'assistant'
+  if (row && actor?.kind === 'teacher' && (await helps(db, actor.id, id))) return 'assistant'
   return row && actor?.kind === 'student' && actor.classId === id ? 'class-member' : strangerTo(actor)
 }
 
 async function helps(db: Db, teacher: string, classId: string): Promise<boolean> {
-  return !!await db.selectFrom('assistants').select('hand').where('class_id', '=', classId).where('teacher_id', '=', teacher).executeTakeFirst()
+  return !!(await db
+    .selectFrom('assistants')
+    .select('hand')
+    .where('class_id', '=', classId)
+    .where('teacher_id', '=', teacher)
+    .executeTakeFirst())
 }
 
 export async function roleOnHandout(db: Db, actor: Actor | null, id: string): Promise<Role> {
@@ -38,9 +43,17 @@ export async function roleOnSlate(db: Db, actor: Actor | null, id: string): Prom
 /** A file is its uploader's, and any student's to whose class a board with it was given out. */
 export async function roleOnFile(db: Db, actor: Actor | null, hash: string): Promise<Role> {
   if (actor?.kind === 'teacher') {
-    const owned = await db.selectFrom('file_owners').select('file_hash').where('file_hash', '=', hash).where('teacher_id', '=', actor.id).executeTakeFirst()
+    const owned = await db
+      .selectFrom('file_owners')
+      .select('file_hash')
+      .where('file_hash', '=', hash)
+      .where('teacher_id', '=', actor.id)
+      .executeTakeFirst()
     if (owned) return 'owner'
-    const helped = await givenOutIn(db, hash).innerJoin('assistants', 'assistants.class_id', 'slates.class_id').where('assistants.teacher_id', '=', actor.id).executeTakeFirst()
+    const helped = await givenOutIn(db, hash)
+      .innerJoin('assistants', 'assistants.class_id', 'slates.class_id')
+      .where('assistants.teacher_id', '=', actor.id)
+      .executeTakeFirst()
     return helped ? 'assistant' : 'outsider'
   }
   if (actor?.kind === 'student') {
@@ -50,5 +63,10 @@ export async function roleOnFile(db: Db, actor: Actor | null, hash: string): Pro
   return 'nobody'
 }
 
-const givenOutIn = (db: Db, hash: string) => db.selectFrom('edition_files').innerJoin('slates', 'slates.edition_hash', 'edition_files.edition_hash')
-  .select('slates.id').where('edition_files.file_hash', '=', hash).limit(1)
+const givenOutIn = (db: Db, hash: string) =>
+  db
+    .selectFrom('edition_files')
+    .innerJoin('slates', 'slates.edition_hash', 'edition_files.edition_hash')
+    .select('slates.id')
+    .where('edition_files.file_hash', '=', hash)
+    .limit(1)

@@ -15,7 +15,12 @@ import { prepared, store, STORE_MOVES, type RunStatement, type Storing } from '.
 import { work, type Earlier, type Known, type Outcome, type StoredMove, type Worked } from './working'
 
 /** One message's moves: they are stored in their order, and where the server is in trouble none from there on is. */
-export interface Submission { readonly slate: string, readonly who: Actor, readonly hold: Hold | null, readonly envelopes: readonly SentEnvelope[] }
+export interface Submission {
+  readonly slate: string
+  readonly who: Actor
+  readonly hold: Hold | null
+  readonly envelopes: readonly SentEnvelope[]
+}
 export interface Reply {
   readonly outcomes: readonly Outcome[]
   /** What the sender may do there now, as far as it was asked anew. */
@@ -27,12 +32,17 @@ const SLATES_KNOWN = 5000
 /** How long a slate that somebody holds is waited for; only its own moves wait. */
 const LOCK_WAIT_MS = 2000
 
-const refused = (submission: Submission, code: RefusalCode): Reply => ({ outcomes: submission.envelopes.map(() => ({ ok: false, code })), hold: submission.hold, handout: null })
+const refused = (submission: Submission, code: RefusalCode): Reply => ({
+  outcomes: submission.envelopes.map(() => ({ ok: false, code })),
+  hold: submission.hold,
+  handout: null,
+})
 
 /**
- * Orders, checks and stores moves. The quick way takes many slates in one statement, by what this process knows of them; it
- * is right because the statement stores nothing where that has changed. Whatever it can't vouch for (a slate that changed
- * or is held, a move that is there already, a refusal that nothing confirmed) goes the careful way: one slate, under its lock.
+ * Orders, checks and stores moves. The quick way takes many slates in one statement, by what this process knows of
+ * them; it is right because the statement stores nothing where that has changed. Whatever it can't vouch for (a slate
+ * that changed or is held, a move that is there already, a refusal that nothing confirmed) goes the careful way: one
+ * slate, under its lock.
  */
 export class Committer {
   private readonly known = new Cache<string, Known>(SLATES_KNOWN)
@@ -40,7 +50,11 @@ export class Committer {
   private readonly run: RunStatement
   private readonly snapshots: Snapshots
 
-  constructor(private readonly connection: Connection, private readonly editions: EditionCache, private readonly wire: NewsWire) {
+  constructor(
+    private readonly connection: Connection,
+    private readonly editions: EditionCache,
+    private readonly wire: NewsWire,
+  ) {
     this.run = prepared(connection.commits)
     this.snapshots = new Snapshots(connection.db)
   }
@@ -59,12 +73,14 @@ export class Committer {
     for (const known of this.known.values()) if (known.handout === handout) this.known.delete(known.id)
   }
 
-  /** Replies to what could be stored at once; undefined for what has to go the careful way. In the order of the batch. Never throws. */
+  /**
+   * Replies to what could be stored at once; undefined for what has to go the careful way. In the order of the batch.
+   * Never throws.
+   */
   async quick(batch: readonly Submission[]): Promise<(Reply | undefined)[]> {
     try {
       return await this.tryQuick(batch)
-    }
-    catch (error) {
+    } catch (error) {
       // A move that the database won't have fails the statement for all; one by one only the guilty one is refused.
       if (isAboutData(error)) return batch.map(() => undefined)
       log.error({ error: describe(error) }, 'moves could not be stored')
@@ -77,18 +93,23 @@ export class Committer {
     await this.learn(batch.map(s => s.slate))
     const earlier = await this.earlierFor(db, batch, false)
     const at = new Date()
-    const worked = new Map<string, { known: Known, fresh: StoredMove[], before: Known }>()
+    const worked = new Map<string, { known: Known; fresh: StoredMove[]; before: Known }>()
     const results = batch.map((submission): Worked | undefined => {
       const before = worked.get(submission.slate)?.known ?? this.known.get(submission.slate)
       if (!before || submission.hold?.epoch !== before.epoch) return undefined
       const result = work(before, submission.envelopes, submission.hold.actor, earlier(before), at.toISOString())
       const so = worked.get(submission.slate)
-      worked.set(submission.slate, { known: result.known, fresh: [...so?.fresh ?? [], ...result.fresh], before: so?.before ?? before })
+      worked.set(submission.slate, {
+        known: result.known,
+        fresh: [...(so?.fresh ?? []), ...result.fresh],
+        before: so?.before ?? before,
+      })
       return result
     })
     // A slate is stored whole or not at all: what one of its messages can't vouch for, the next can't build on.
     const doubtful = new Set(batch.filter((_, i) => !results[i]).map(s => s.slate))
-    const storings: Storing[] = [...worked].filter(([slate, { fresh }]) => fresh.length && !doubtful.has(slate))
+    const storings: Storing[] = [...worked]
+      .filter(([slate, { fresh }]) => fresh.length && !doubtful.has(slate))
       .map(([slate, { before, fresh }]) => ({ slate, number: before.number, epoch: before.epoch, moves: fresh }))
     const stored = storings.length ? await store(this.run, storings, at) : new Map<string, number>()
     for (const [slate, epoch] of stored) {
@@ -102,7 +123,11 @@ export class Committer {
       const epoch = stored.get(submission.slate)
       const result = results[i]
       if (!result || epoch === undefined) return undefined
-      return { outcomes: result.outcomes, hold: { actor: submission.hold!.actor, epoch }, handout: result.known.handout }
+      return {
+        outcomes: result.outcomes,
+        hold: { actor: submission.hold!.actor, epoch },
+        handout: result.known.handout,
+      }
     })
   }
 
@@ -116,15 +141,15 @@ export class Committer {
     const unknown = [...new Set(slates)].filter(slate => !this.known.has(slate))
     if (unknown.length === 0) return
     const heads = await headsOf(this.connection.db).where('slates.id', 'in', unknown).execute()
-    for (const [slate, known] of await loadKnown(this.connection.db, this.editions, heads)) if (known !== 'unreadable') this.known.set(slate, known)
+    for (const [slate, known] of await loadKnown(this.connection.db, this.editions, heads))
+      if (known !== 'unreadable') this.known.set(slate, known)
   }
 
   /** One slate's messages, under its lock, by what the database says now. Never throws. */
   async careful(submissions: readonly Submission[]): Promise<Reply[]> {
     try {
       return await this.underLock(submissions)
-    }
-    catch (error) {
+    } catch (error) {
       this.known.delete(submissions[0]!.slate)
       if (isAboutData(error)) return this.oneByOne(submissions)
       // A slate that somebody holds is no fault of the server's.
@@ -142,7 +167,7 @@ export class Committer {
       const outcomes: Outcome[] = []
       let last: Reply | undefined
       for (const envelope of submission.envelopes) {
-        [last] = await this.careful([{ ...submission, envelopes: [envelope] }])
+        ;[last] = await this.careful([{ ...submission, envelopes: [envelope] }])
         outcomes.push(...last!.outcomes)
         // In trouble, nothing that was made later may go first.
         if (last!.outcomes.some(o => !o.ok && o.code === 'trouble')) break
@@ -156,14 +181,18 @@ export class Committer {
   private async underLock(submissions: readonly Submission[]): Promise<Reply[]> {
     const { slate } = submissions[0]!
     const { db } = this.connection
-    const done = await db.transaction().execute(async (trx) => {
+    const done = await db.transaction().execute(async trx => {
       await sql.raw(`set local lock_timeout = ${LOCK_WAIT_MS}`).execute(trx)
-      // Locked first and read then: a reading that waits for the lock would see the slate as it is, and its handout as it was.
+      // Locked first and read then: a reading that waits for the lock would see the slate as it is, and its handout as
+      // it was.
       await trx.selectFrom('slates').select('id').where('id', '=', slate).forUpdate().execute()
       const head = await headsOf(trx).where('slates.id', '=', slate).executeTakeFirst()
       if (!head) return { replies: submissions.map(submission => refused(submission, 'not-yours')) }
       const memory = this.known.get(slate)
-      const fresh = memory?.number === head.last_number && memory.epoch === head.epoch ? memory : (await loadKnown(trx, this.editions, [head])).get(slate)!
+      const fresh =
+        memory?.number === head.last_number && memory.epoch === head.epoch
+          ? memory
+          : (await loadKnown(trx, this.editions, [head])).get(slate)!
       if (fresh === 'unreadable') return { replies: submissions.map(submission => refused(submission, 'unreadable')) }
       return this.workUnderLock(trx, fresh, submissions)
     })
@@ -171,8 +200,7 @@ export class Committer {
       this.known.set(slate, done.known)
       this.keepSnapshot(done.before, done.known)
       if (done.known.number > done.before.number) this.tellStored([slate])
-    }
-    else this.known.delete(slate)
+    } else this.known.delete(slate)
     return done.replies
   }
 
@@ -194,38 +222,65 @@ export class Committer {
       replies.push({ outcomes: result.outcomes, hold, handout: known.handout })
     }
     if (moves.length) {
-      const run = async (values: unknown[]) => (await trx.executeQuery<{ id: string, epoch: number }>(CompiledQuery.raw(STORE_MOVES, values))).rows
+      const run = async (values: unknown[]) =>
+        (await trx.executeQuery<{ id: string; epoch: number }>(CompiledQuery.raw(STORE_MOVES, values))).rows
       const stored = await store(run, [{ slate: before.id, number: before.number, epoch: before.epoch, moves }], at)
       const epoch = stored.get(before.id)
       if (epoch === undefined) throw new Error('a slate changed under its own lock')
       known = { ...known, epoch }
     }
-    return { replies: replies.map(reply => reply.hold ? { ...reply, hold: { ...reply.hold, epoch: known.epoch } } : reply), known, before }
+    return {
+      replies: replies.map(reply => (reply.hold ? { ...reply, hold: { ...reply.hold, epoch: known.epoch } } : reply)),
+      known,
+      before,
+    }
   }
 
   /**
-   * The moves that these refer to and that aren't remembered: what they take back; and, asked whole, those that are here
-   * already. (The quick way needn't ask for these: its statement stores nothing of a slate that has one of them.)
+   * The moves that these refer to and that aren't remembered: what they take back; and, asked whole, those that are
+   * here already. (The quick way needn't ask for these: its statement stores nothing of a slate that has one of them.)
    */
-  private async earlierFor(db: Kysely<Database>, submissions: readonly Submission[], whole: boolean): Promise<(known: Known) => Earlier> {
-    const asked = submissions.flatMap(({ slate, envelopes }) => envelopes.flatMap(({ id, undoes }) => {
-      const remembered = (wanted: string) => !whole && this.known.get(slate)?.recent.some(m => m.id === wanted)
-      return [...whole ? [id] : [], ...undoes !== undefined && !remembered(undoes) ? [undoes] : []].map(wanted => ({ slate, wanted }))
-    }))
+  private async earlierFor(
+    db: Kysely<Database>,
+    submissions: readonly Submission[],
+    whole: boolean,
+  ): Promise<(known: Known) => Earlier> {
+    const asked = submissions.flatMap(({ slate, envelopes }) =>
+      envelopes.flatMap(({ id, undoes }) => {
+        const remembered = (wanted: string) => !whole && this.known.get(slate)?.recent.some(m => m.id === wanted)
+        return [...(whole ? [id] : []), ...(undoes !== undefined && !remembered(undoes) ? [undoes] : [])].map(
+          wanted => ({ slate, wanted }),
+        )
+      }),
+    )
     const rows = asked.length
-      ? await db.selectFrom('moves').select(['slate_id', 'id', 'number', 'move', 'inverse', 'undoes', 'by', 'at'])
-          .where(sql<boolean>`(slate_id, id) in (select * from unnest(${asked.map(a => a.slate)}::uuid[], ${asked.map(a => a.wanted)}::text[]))
-            or (slate_id, undoes) in (select * from unnest(${asked.map(a => a.slate)}::uuid[], ${asked.map(a => a.wanted)}::text[]))`).execute()
+      ? await db
+          .selectFrom('moves')
+          .select(['slate_id', 'id', 'number', 'move', 'inverse', 'undoes', 'by', 'at'])
+          .where(
+            sql<boolean>`(slate_id, id) in (select * from unnest(${asked.map(a => a.slate)}::uuid[], ${asked.map(a => a.wanted)}::text[]))
+            or (slate_id, undoes) in (select * from unnest(${asked.map(a => a.slate)}::uuid[], ${asked.map(a => a.wanted)}::text[]))`,
+          )
+          .execute()
       : []
     return ({ id: slate, recent }) => {
-      const there: readonly StoredMove[] = [...recent, ...rows.filter(row => row.slate_id === slate).map(({ slate_id: _, at, undoes, ...row }) =>
-        ({ ...row, at: at.toISOString(), ...(undoes !== null && { undoes }) }))]
+      const there: readonly StoredMove[] = [
+        ...recent,
+        ...rows
+          .filter(row => row.slate_id === slate)
+          .map(({ slate_id: _, at, undoes, ...row }) => ({
+            ...row,
+            at: at.toISOString(),
+            ...(undoes !== null && { undoes }),
+          })),
+      ]
       return { byId: id => there.find(m => m.id === id), undone: id => there.some(m => m.undoes === id) }
     }
   }
 
   private keepSnapshot(before: Known, after: Known): void {
-    if (Math.floor(after.number / SNAPSHOT_EVERY) !== Math.floor(before.number / SNAPSHOT_EVERY)) this.snapshots.add(after)
+    if (Math.floor(after.number / SNAPSHOT_EVERY) !== Math.floor(before.number / SNAPSHOT_EVERY))
+      this.snapshots.add(after)
   }
 }
 
@@ -233,7 +288,8 @@ export class Committer {
 const SNAPSHOT_EVERY = 30
 
 const withFresh = (earlier: Earlier, fresh: readonly StoredMove[]): Earlier => ({
-  byId: id => fresh.find(m => m.id === id) ?? earlier.byId(id), undone: id => fresh.some(m => m.undoes === id) || earlier.undone(id),
+  byId: id => fresh.find(m => m.id === id) ?? earlier.byId(id),
+  undone: id => fresh.some(m => m.undoes === id) || earlier.undone(id),
 })
 
 const codeOf = (error: unknown) => String((error as { code?: unknown } | null)?.code ?? '')
@@ -241,4 +297,7 @@ const codeOf = (error: unknown) => String((error as { code?: unknown } | null)?.
 const isAboutData = (error: unknown) => /^2[23]/.test(codeOf(error))
 /** 55P03: a lock was not to be had in time. */
 const isHeld = (error: unknown) => codeOf(error) === '55P03'
-const describe = (error: unknown) => error instanceof Error ? { message: error.message.split('\n')[0], code: codeOf(error), stack: error.stack } : String(error)
+const describe = (error: unknown) =>
+  error instanceof Error
+    ? { message: error.message.split('\n')[0], code: codeOf(error), stack: error.stack }
+    : String(error)

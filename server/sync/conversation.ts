@@ -1,6 +1,13 @@
 import * as v from 'valibot'
 import { utf8Length } from '../../core/text/stored'
-import { ClientMessageSchema, EnvelopeSchema, LARGEST_MESSAGE, type ClientMessage, type SentEnvelope, type ServerMessage } from '../../core/sync/messages'
+import {
+  ClientMessageSchema,
+  EnvelopeSchema,
+  LARGEST_MESSAGE,
+  type ClientMessage,
+  type SentEnvelope,
+  type ServerMessage,
+} from '../../core/sync/messages'
 import { REFUSALS, type RefusalCode } from '../../core/sync/refusals'
 import { loadStates } from '../database/loadState'
 import { log } from '../log'
@@ -28,12 +35,15 @@ export interface Wire {
 
 type Asked = Pick<Services, 'db' | 'engine'>
 
-/** One socket's talk with the server. Whatever comes in, it answers in words and goes on, unless it is flooded or signed out. */
+/**
+ * One socket's talk with the server. Whatever comes in, it answers in words and goes on, unless it is flooded or signed
+ * out.
+ */
 export class Conversation {
   private readonly listener: Listener
   /** Whose hand it is on which slate, as it was last asked; the commit of moves holds it against the slate as it is. */
   private readonly holds = new Map<string, Hold>()
-  private readonly slates = new Map<string, { readonly handout: string, readonly classId: string }>()
+  private readonly slates = new Map<string, { readonly handout: string; readonly classId: string }>()
   private readonly handouts = new Set<string>()
   /** The slates on which the others see this one. */
   private readonly seenOn = new Set<string>()
@@ -42,10 +52,16 @@ export class Conversation {
   private waiting = 0
   private over = false
 
-  constructor(private readonly services: Asked, private readonly actor: Actor, private readonly wire: Wire, now: () => number) {
+  constructor(
+    private readonly services: Asked,
+    private readonly actor: Actor,
+    private readonly wire: Wire,
+    now: () => number,
+  ) {
     this.allowance = new Allowance(now)
     this.listener = {
-      id: wire.id, session: actor.session,
+      id: wire.id,
+      session: actor.session,
       tell: (_, text) => wire.send(text),
       askAgain: about => void this.inTurn(() => this.askAgain(about)),
       ended: () => this.endSession(),
@@ -74,7 +90,7 @@ export class Conversation {
   }
 
   private inTurn(work: () => Promise<void>): Promise<void> {
-    this.turn = this.turn.then(() => this.over ? undefined : work())
+    this.turn = this.turn.then(() => (this.over ? undefined : work()))
     return this.turn
   }
 
@@ -84,10 +100,14 @@ export class Conversation {
     if (!message) return this.refuse('malformed')
     try {
       await this.answer(message)
-    }
-    catch (error) {
+    } catch (error) {
       // The database is away, most likely. The client keeps its moves and tries again.
-      log.error({ error: error instanceof Error ? { message: error.message.split('\n')[0], stack: error.stack } : String(error) }, 'a message could not be answered')
+      log.error(
+        {
+          error: error instanceof Error ? { message: error.message.split('\n')[0], stack: error.stack } : String(error),
+        },
+        'a message could not be answered',
+      )
       this.refuse('trouble', 'slate' in message ? { slate: message.slate } : { handout: message.handout })
     }
   }
@@ -113,34 +133,56 @@ export class Conversation {
 
   private async answer(message: ClientMessage): Promise<void> {
     switch (message.say) {
-      case 'open': return this.open(message)
-      case 'close': return this.close(message.slate)
-      case 'moves': return this.moves(message.slate, message.moves)
-      case 'here': return this.here(message)
-      case 'walk': return this.walk(message.handout)
+      case 'open':
+        return this.open(message)
+      case 'close':
+        return this.close(message.slate)
+      case 'moves':
+        return this.moves(message.slate, message.moves)
+      case 'here':
+        return this.here(message)
+      case 'walk':
+        return this.walk(message.handout)
     }
   }
 
   private async open({ slate, since, as, edition }: Extract<ClientMessage, { say: 'open' }>): Promise<void> {
     // The device believes that somebody else is signed in: what it holds is theirs, and is kept until they come back.
     if (as !== undefined && as !== this.actor.id) return this.refuse('signed-out', { slate })
-    if (!await this.follow(slate)) return this.refuse('not-yours', { slate })
+    if (!(await this.follow(slate))) return this.refuse('not-yours', { slate })
     const { db } = this.services
     const head = await headsOf(db).where('slates.id', '=', slate).executeTakeFirstOrThrow()
     const missed = head.last_number - since
     const sameEdition = edition === undefined || edition === head.edition_hash
     if (sameEdition && since > 0 && missed >= 0 && missed <= MOVES_TO_CATCH_UP) {
-      const rows = await db.selectFrom('moves').select(['id', 'number', 'move', 'undoes', 'by', 'at'])
-        .where('slate_id', '=', slate).where('number', '>', since).orderBy('number').execute()
-      if (rows.length) this.tell({ say: 'moves', slate, moves: rows.map(({ undoes, at, ...r }) => ({ ...r, undoes: undoes ?? undefined, at: at.toISOString() })) })
+      const rows = await db
+        .selectFrom('moves')
+        .select(['id', 'number', 'move', 'undoes', 'by', 'at'])
+        .where('slate_id', '=', slate)
+        .where('number', '>', since)
+        .orderBy('number')
+        .execute()
+      if (rows.length)
+        this.tell({
+          say: 'moves',
+          slate,
+          moves: rows.map(({ undoes, at, ...r }) => ({ ...r, undoes: undoes ?? undefined, at: at.toISOString() })),
+        })
       return this.tell({ say: 'status', slate, openness: opennessOf(head) })
     }
-    const loaded = (await loadStates(db, this.services.engine.editions, [{ id: slate, edition: head.edition_hash, last: head.last_number }])).get(slate)
+    const loaded = (
+      await loadStates(db, this.services.engine.editions, [
+        { id: slate, edition: head.edition_hash, last: head.last_number },
+      ])
+    ).get(slate)
     if (!loaded) return this.refuse('unreadable', { slate })
     this.tell({ say: 'slate', slate, ...loaded, edition: head.edition_hash, openness: opennessOf(head) })
   }
 
-  /** Follows a slate that this person may look at, and remembers whose hand theirs is. Followed before it is read: what happens in between comes twice rather than never. */
+  /**
+   * Follows a slate that this person may look at, and remembers whose hand theirs is. Followed before it is read: what
+   * happens in between comes twice rather than never.
+   */
   private async follow(slate: string): Promise<boolean> {
     const { role, handout, classId, kind, hold } = await whoOnSlate(this.services.db, this.actor, slate)
     if (!handout || !classId || !kind || !may(role, 'slate.look')) {
@@ -164,7 +206,7 @@ export class Conversation {
 
   /** Whoever has a hand on the slate is seen there by the others; whoever only looks is not. */
   private async here({ slate, here }: Extract<ClientMessage, { say: 'here' }>): Promise<void> {
-    if (!this.slates.has(slate) && !await this.follow(slate)) return this.refuse('not-yours', { slate })
+    if (!this.slates.has(slate) && !(await this.follow(slate))) return this.refuse('not-yours', { slate })
     const hold = this.holds.get(slate)
     if (!hold) return
     const { presence } = this.services.engine
@@ -183,13 +225,19 @@ export class Conversation {
     }
     if (envelopes.length === 0) return
     this.allowance.spendOn(envelopes)
-    const reply = await this.services.engine.submit({ slate, who: this.actor, hold: this.holds.get(slate) ?? null, envelopes })
+    const reply = await this.services.engine.submit({
+      slate,
+      who: this.actor,
+      hold: this.holds.get(slate) ?? null,
+      envelopes,
+    })
     if (reply.hold) this.holds.set(slate, reply.hold)
     else this.holds.delete(slate)
     const followed = this.slates.has(slate)
     reply.outcomes.forEach((outcome, i) => {
       if (!outcome.ok) this.refuse(outcome.code, { slate, id: envelopes[i]!.id })
-      // A fresh move has come to its maker with everybody else who follows; one sent twice, or by who doesn't, is answered here.
+      // A fresh move has come to its maker with everybody else who follows; one sent twice, or by who doesn't, is
+      // answered here.
       else if (!outcome.fresh || !followed) this.tell({ say: 'moves', slate, moves: [outcome.move] })
     })
   }
@@ -203,11 +251,16 @@ export class Conversation {
     this.tell({ say: 'walking', handout })
   }
 
-  /** Who may do what has changed: whatever is no longer this person's is followed no more. Nothing named: everything is asked about. */
-  private async askAgain({ slate, classId }: { slate?: string, classId?: string }): Promise<void> {
+  /**
+   * Who may do what has changed: whatever is no longer this person's is followed no more. Nothing named: everything is
+   * asked about.
+   */
+  private async askAgain({ slate, classId }: { slate?: string; classId?: string }): Promise<void> {
     try {
-      const about = [...this.slates].filter(([id, of]) => (slate === undefined || id === slate) && (classId === undefined || of.classId === classId))
-      for (const [id] of about) if (!await this.follow(id)) this.refuse('not-yours', { slate: id })
+      const about = [...this.slates].filter(
+        ([id, of]) => (slate === undefined || id === slate) && (classId === undefined || of.classId === classId),
+      )
+      for (const [id] of about) if (!(await this.follow(id))) this.refuse('not-yours', { slate: id })
       if (slate !== undefined) return
       for (const handout of this.handouts) {
         if (may(await roleOnHandout(this.services.db, this.actor, handout), 'handout.walk')) continue
@@ -215,8 +268,7 @@ export class Conversation {
         this.services.engine.hub.unfollowHandout(this.listener, handout)
         this.refuse('not-yours', { handout })
       }
-    }
-    catch {
+    } catch {
       // Not to be known just now: nothing more is followed that may not be theirs. The client comes back and asks.
       for (const id of [...this.slates.keys()]) this.close(id)
       this.refuse('trouble')
@@ -227,7 +279,11 @@ export class Conversation {
     this.wire.send(JSON.stringify(message))
   }
 
-  private refuse(code: RefusalCode, of: { slate?: string, handout?: string, id?: string | undefined } = {}, detail: string = REFUSALS[code].detail): void {
+  private refuse(
+    code: RefusalCode,
+    of: { slate?: string; handout?: string; id?: string | undefined } = {},
+    detail: string = REFUSALS[code].detail,
+  ): void {
     this.tell({ say: 'refused', code, detail, ...of })
   }
 }
@@ -236,8 +292,7 @@ function parse(raw: string): ClientMessage | null {
   try {
     const parsed = v.safeParse(ClientMessageSchema, JSON.parse(raw))
     return parsed.success ? parsed.output : null
-  }
-  catch {
+  } catch {
     return null
   }
 }

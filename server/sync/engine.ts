@@ -13,7 +13,15 @@ const LOOK_ROUND_MS = 4000
 export const SEEN_EVERY_MS = 30_000
 
 /** What decides on the moves of a slate, and what only stands beside it. */
-const DECIDES: Readonly<Record<Extract<News, { scope: 'slate' }>['changed'], boolean>> = { status: true, members: true, edition: true, margin: false, words: false, talk: false, pictures: false }
+const DECIDES: Readonly<Record<Extract<News, { scope: 'slate' }>['changed'], boolean>> = {
+  status: true,
+  members: true,
+  edition: true,
+  margin: false,
+  words: false,
+  talk: false,
+  pictures: false,
+}
 
 /** The moves of all slates in this process: taken, stored, and told to whoever follows. */
 export class Engine {
@@ -26,7 +34,10 @@ export class Engine {
   private sayingAgain: ReturnType<typeof setInterval> | undefined
   private seeing: ReturnType<typeof setInterval> | undefined
 
-  constructor(private readonly connection: Connection, readonly wire: NewsWire) {
+  constructor(
+    private readonly connection: Connection,
+    readonly wire: NewsWire,
+  ) {
     this.committer = new Committer(connection, this.editions, wire)
     this.hub = new Hub(connection.db)
     this.intake = new Intake(this.committer)
@@ -40,9 +51,10 @@ export class Engine {
   }
 
   async start(): Promise<void> {
-    const quietly = (work: Promise<void>) => void work.catch((error: unknown) => log.warn({ error: String(error) }, 'news could not be passed on'))
+    const quietly = (work: Promise<void>) =>
+      void work.catch((error: unknown) => log.warn({ error: String(error) }, 'news could not be passed on'))
     await this.wire.listen({
-      news: (news) => {
+      news: news => {
         if (news.scope === 'here') return this.presence.hear(news)
         this.unlearn(news)
         quietly(this.hub.hear(news))
@@ -68,7 +80,12 @@ export class Engine {
   /** Everybody who has a socket here is here now. */
   async see(): Promise<void> {
     const sessions = this.hub.sessions()
-    if (sessions.length) await this.connection.db.updateTable('sessions').set({ seen_at: new Date() }).where('id', 'in', sessions).execute()
+    if (sessions.length)
+      await this.connection.db
+        .updateTable('sessions')
+        .set({ seen_at: new Date() })
+        .where('id', 'in', sessions)
+        .execute()
   }
 
   /** What is known of a slate is right by its number and epoch; this only saves finding that out from the database. */
@@ -80,7 +97,7 @@ export class Engine {
   /** What became of a message's moves, in their order. Never rejects; in trouble nothing is stored. */
   async submit(submission: Submission): Promise<Reply> {
     const reply = await this.intake.add(submission)
-    const fresh = reply.outcomes.flatMap(outcome => outcome.ok && outcome.fresh ? [outcome.move] : [])
+    const fresh = reply.outcomes.flatMap(outcome => (outcome.ok && outcome.fresh ? [outcome.move] : []))
     if (fresh.length && reply.handout) this.hub.made(submission.slate, reply.handout, fresh)
     return reply
   }

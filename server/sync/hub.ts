@@ -12,7 +12,7 @@ export interface Listener {
   /** The message, and the same as text: many are told the same bytes. */
   readonly tell: (message: ServerMessage, text: string) => void
   /** Who may do what has changed: what it follows is asked about anew. */
-  readonly askAgain: (about: { slate?: string, classId?: string }) => void
+  readonly askAgain: (about: { slate?: string; classId?: string }) => void
   /** Its session has ended. */
   readonly ended: () => void
 }
@@ -59,7 +59,7 @@ export class Hub {
 
   /** To those who follow this very slate. */
   tellFollowers(slate: string, message: ServerMessage): void {
-    tell([...this.bySlate.of(slate) ?? []], message)
+    tell([...(this.bySlate.of(slate) ?? [])], message)
   }
 
   /** The sessions that have a socket in this process. */
@@ -69,14 +69,21 @@ export class Hub {
 
   /** How many are here, and how many slates and handouts are followed: for whoever watches the process. */
   get size() {
-    return { listeners: this.all.size, slates: this.bySlate.size, handouts: this.byHandout.size, told: this.told.size, turns: this.turns.size }
+    return {
+      listeners: this.all.size,
+      slates: this.bySlate.size,
+      handouts: this.byHandout.size,
+      told: this.told.size,
+      turns: this.turns.size,
+    }
   }
 
   /** Moves that this very process has committed: told without reading them back. */
   made(slate: string, handout: string, moves: readonly NumberedMove[]): void {
     const turn = this.turns.get(slate)
     if (turn) void this.inTurn(slate, () => this.tellMade(slate, handout, moves)).catch(() => {})
-    else if (!this.tellAtOnce(slate, handout, moves)) void this.inTurn(slate, () => this.tellMade(slate, handout, moves)).catch(() => {})
+    else if (!this.tellAtOnce(slate, handout, moves))
+      void this.inTurn(slate, () => this.tellMade(slate, handout, moves)).catch(() => {})
   }
 
   /** False where something has to be read back first. */
@@ -103,14 +110,16 @@ export class Hub {
       case 'moves':
         await Promise.all(news.slates.map(([slate, number]) => this.heardOfMoves(slate, news.handout, number)))
         return
-      case 'slate': return this.heardOfSlate(news)
+      case 'slate':
+        return this.heardOfSlate(news)
       case 'handout':
         if (news.changed === 'words') return this.tellWords(news.handout)
         return this.tellOpenness(await this.followedOf(news.handout), news.changed)
       case 'class':
         for (const listener of this.all.values()) listener.askAgain({ classId: news.class })
         return
-      case 'here': return
+      case 'here':
+        return
       case 'session':
         for (const listener of this.all.values()) if (listener.session === news.session) listener.ended()
         return
@@ -128,12 +137,18 @@ export class Hub {
   private async heardOfSlate({ slate, handout, changed }: Extract<News, { scope: 'slate' }>): Promise<void> {
     const audience = this.audience(slate, handout)
     switch (changed) {
-      case 'margin': case 'words': case 'talk': case 'pictures': return tell(audience, { say: changed, slate })
+      case 'margin':
+      case 'words':
+      case 'talk':
+      case 'pictures':
+        return tell(audience, { say: changed, slate })
       case 'members':
         // Whoever was told the slate is theirs may have it no longer, or have it now.
         for (const listener of audience) listener.askAgain({ slate })
         return tell(this.audience(slate, handout), { say: 'members', slate })
-      case 'status': case 'edition': return this.tellOpenness(audience.length ? [slate] : [], changed)
+      case 'status':
+      case 'edition':
+        return this.tellOpenness(audience.length ? [slate] : [], changed)
     }
   }
 
@@ -167,7 +182,9 @@ export class Hub {
     const slates = new Set(this.bySlate.keys())
     for (const handout of this.byHandout.keys()) for (const slate of await this.followedOf(handout)) slates.add(slate)
     if (slates.size === 0) return
-    const heads = await headsOf(this.db).where('slates.id', 'in', [...slates]).execute()
+    const heads = await headsOf(this.db)
+      .where('slates.id', 'in', [...slates])
+      .execute()
     for (const head of heads) {
       await this.catchUp(head.id, head.handout_id, head.last_number)
       const audience = this.audience(head.id, head.handout_id)
@@ -185,8 +202,14 @@ export class Hub {
     const slates = new Set(this.bySlate.keys())
     for (const handout of this.byHandout.keys()) for (const slate of await this.followedOf(handout)) slates.add(slate)
     if (slates.size === 0) return
-    const rows = await this.db.selectFrom('slates').select(['id', 'handout_id', 'last_number']).where('id', 'in', [...slates]).where('last_number', '>', 0).execute()
-    for (const { id, handout_id, last_number } of rows) if (this.told.get(id) !== last_number) await this.catchUp(id, handout_id, last_number)
+    const rows = await this.db
+      .selectFrom('slates')
+      .select(['id', 'handout_id', 'last_number'])
+      .where('id', 'in', [...slates])
+      .where('last_number', '>', 0)
+      .execute()
+    for (const { id, handout_id, last_number } of rows)
+      if (this.told.get(id) !== last_number) await this.catchUp(id, handout_id, last_number)
   }
 
   private catchUp(slate: string, handout: string, number: number): Promise<void> {
@@ -195,9 +218,11 @@ export class Hub {
 
   private inTurn(slate: string, work: () => Promise<void>): Promise<void> {
     const turn = (this.turns.get(slate) ?? Promise.resolve()).then(work)
-    const quiet = turn.catch(() => {}).then(() => {
-      if (this.turns.get(slate) === quiet) this.turns.delete(slate)
-    })
+    const quiet = turn
+      .catch(() => {})
+      .then(() => {
+        if (this.turns.get(slate) === quiet) this.turns.delete(slate)
+      })
     this.turns.set(slate, quiet)
     return turn
   }
@@ -206,8 +231,14 @@ export class Hub {
     // Without knowing what was told, one move makes each client see its own gap and ask for the rest.
     const told = this.told.get(slate) ?? number - 1
     if (told >= number) return
-    const rows = await this.db.selectFrom('moves').select(['id', 'number', 'move', 'undoes', 'by', 'at'])
-      .where('slate_id', '=', slate).where('number', '>', told).orderBy('number').limit(MOST_MOVES).execute()
+    const rows = await this.db
+      .selectFrom('moves')
+      .select(['id', 'number', 'move', 'undoes', 'by', 'at'])
+      .where('slate_id', '=', slate)
+      .where('number', '>', told)
+      .orderBy('number')
+      .limit(MOST_MOVES)
+      .execute()
     this.told.set(slate, Math.max(number, rows.at(-1)?.number ?? 0))
     const moves = rows.map(({ undoes, at, ...row }) => ({ ...row, undoes: undoes ?? undefined, at: at.toISOString() }))
     if (moves.length) tell(this.audience(slate, handout), { say: 'moves', slate, moves })
@@ -252,7 +283,7 @@ class Groups {
   }
 
   drop(listener: Listener): void {
-    for (const key of [...this.followed.get(listener) ?? []]) this.remove(key, listener)
+    for (const key of [...(this.followed.get(listener) ?? [])]) this.remove(key, listener)
   }
 
   has(key: string): boolean {

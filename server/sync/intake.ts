@@ -7,11 +7,14 @@ const LANES = 3
 const CAREFUL = 6
 const MOST_MOVES = 500
 
-interface Waiting { readonly submission: Submission, readonly resolve: (reply: Reply) => void }
+interface Waiting {
+  readonly submission: Submission
+  readonly resolve: (reply: Reply) => void
+}
 
 /**
- * Gathers what arrives while the lanes are busy, so that under load many moves share one commit and an idle server makes
- * nobody wait. A slate is in one lane at a time, so its messages are taken in the order in which they came.
+ * Gathers what arrives while the lanes are busy, so that under load many moves share one commit and an idle server
+ * makes nobody wait. A slate is in one lane at a time, so its messages are taken in the order in which they came.
  */
 export class Intake {
   private waiting: Waiting[] = []
@@ -25,7 +28,7 @@ export class Intake {
 
   /** Never rejects: trouble is an outcome. */
   add(submission: Submission): Promise<Reply> {
-    return new Promise((resolve) => {
+    return new Promise(resolve => {
       this.waiting.push({ submission, resolve })
       this.pumpSoon()
     })
@@ -56,12 +59,16 @@ export class Intake {
     for (const item of this.waiting) {
       const { slate, envelopes } = item.submission
       const room = slates.has(slate) || slates.size < MOST_STORED
-      if (!this.busy.has(slate) && !behind.has(slate) && room && (moves === 0 || moves + envelopes.length <= MOST_MOVES)) {
+      if (
+        !this.busy.has(slate)
+        && !behind.has(slate)
+        && room
+        && (moves === 0 || moves + envelopes.length <= MOST_MOVES)
+      ) {
         batch.push(item)
         slates.add(slate)
         moves += envelopes.length
-      }
-      else {
+      } else {
         left.push(item)
         behind.add(slate)
       }
@@ -78,9 +85,12 @@ export class Intake {
       const reply = replies[i]
       const { slate } = item.submission
       if (reply) item.resolve(reply)
-      else left.set(slate, [...left.get(slate) ?? [], item])
+      else left.set(slate, [...(left.get(slate) ?? []), item])
     })
-    for (const { submission: { slate } } of batch) if (!left.has(slate)) this.busy.delete(slate)
+    for (const {
+      submission: { slate },
+    } of batch)
+      if (!left.has(slate)) this.busy.delete(slate)
     this.lanes--
     this.queue.push(...left.values())
     this.takeCare()
@@ -91,7 +101,7 @@ export class Intake {
     while (this.cautious < CAREFUL && this.queue.length) {
       const items = this.queue.shift()!
       this.cautious++
-      void this.committer.careful(items.map(item => item.submission)).then((replies) => {
+      void this.committer.careful(items.map(item => item.submission)).then(replies => {
         items.forEach((item, i) => item.resolve(replies[i]!))
         this.cautious--
         this.busy.delete(items[0]!.submission.slate)

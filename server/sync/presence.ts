@@ -3,7 +3,9 @@ import type { HandHere, Here } from '../../core/sync/presence'
 import type { ServerMessage } from '../../core/sync/messages'
 import type { News } from '../news/news'
 
-/** What is heard in between is told together: a class board of thirty hands costs each of them ten messages a second. */
+/**
+ * What is heard in between is told together: a class board of thirty hands costs each of them ten messages a second.
+ */
 const TELL_EVERY_MS = 80
 /** Each process says again who is there through it, so that one that died is not believed for longer than this. */
 export const AGAIN_EVERY_MS = 20_000
@@ -13,7 +15,11 @@ const MOST_HANDS_TOLD = 24
 
 type HereNews = Extract<News, { scope: 'here' }>
 /** Who says that somebody is here: one of this process's sockets, or another process. */
-interface Source { readonly here: Here, readonly at: number, readonly far: boolean }
+interface Source {
+  readonly here: Here
+  readonly at: number
+  readonly far: boolean
+}
 
 export interface PresencePorts {
   readonly origin: string
@@ -26,8 +32,8 @@ export interface PresencePorts {
 }
 
 /**
- * Who is on which slate of several, and what they hold. It is in memory only. Somebody with two devices is here once, as
- * the one of them that spoke last says.
+ * Who is on which slate of several, and what they hold. It is in memory only. Somebody with two devices is here once,
+ * as the one of them that spoke last says.
  */
 export class Presence {
   private readonly slates = new Map<string, Map<Author, Map<string, Source>>>()
@@ -38,11 +44,15 @@ export class Presence {
 
   constructor(private readonly ports: PresencePorts) {}
 
-  get size(): number { return this.slates.size }
+  get size(): number {
+    return this.slates.size
+  }
 
   /** Everybody on a slate, as they are now. */
   of(slate: string): HandHere[] {
-    return [...this.slates.get(slate) ?? []].flatMap(([author, sources]): HandHere[] => sources.size ? [[author, latest(sources)!]] : [])
+    return [...(this.slates.get(slate) ?? [])].flatMap(([author, sources]): HandHere[] =>
+      sources.size ? [[author, latest(sources)!]] : [],
+    )
   }
 
   /** Somebody is here, through a socket of this process. */
@@ -126,16 +136,26 @@ export class Presence {
     this.changed = new Map()
     this.toAnnounce = new Set()
     for (const [slate, authors] of changed) {
-      this.ports.tell(slate, { say: 'hands', slate, whole: false, hands: [...authors].map(author => [author, latest(this.slates.get(slate)?.get(author))]) })
+      this.ports.tell(slate, {
+        say: 'hands',
+        slate,
+        whole: false,
+        hands: [...authors].map(author => [author, latest(this.slates.get(slate)?.get(author))]),
+      })
     }
     const hands = [...announced].map((name): HereNews['hands'][number] => {
       const [slate, author] = name.split(' ') as [string, Author]
       return [slate, author, latest(near(this.slates.get(slate)?.get(author)))]
     })
-    const parcels = Array.from({ length: Math.ceil(hands.length / MOST_HANDS_TOLD) }, (_, i) => hands.slice(i * MOST_HANDS_TOLD, (i + 1) * MOST_HANDS_TOLD))
-    if (parcels.length) this.ports.announce(parcels.map(part => ({ scope: 'here', from: this.ports.origin, hands: part })))
+    const parcels = Array.from({ length: Math.ceil(hands.length / MOST_HANDS_TOLD) }, (_, i) =>
+      hands.slice(i * MOST_HANDS_TOLD, (i + 1) * MOST_HANDS_TOLD),
+    )
+    if (parcels.length)
+      this.ports.announce(parcels.map(part => ({ scope: 'here', from: this.ports.origin, hands: part })))
   }
 }
 
-const near = (sources: ReadonlyMap<string, Source> | undefined) => new Map([...sources ?? []].filter(([, source]) => !source.far))
-const latest = (sources: ReadonlyMap<string, Source> | undefined): Here | null => [...sources?.values() ?? []].at(-1)?.here ?? null
+const near = (sources: ReadonlyMap<string, Source> | undefined) =>
+  new Map([...(sources ?? [])].filter(([, source]) => !source.far))
+const latest = (sources: ReadonlyMap<string, Source> | undefined): Here | null =>
+  [...(sources?.values() ?? [])].at(-1)?.here ?? null

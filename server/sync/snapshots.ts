@@ -33,11 +33,20 @@ export class Snapshots {
     while (this.due.size) {
       const some = [...this.due.values()].slice(0, MOST_AT_ONCE)
       for (const { id } of some) this.due.delete(id)
-      const rows = some.map(({ id, number, state, editionHash }) => ({ slate_id: id, number, state, edition_hash: editionHash }))
+      const rows = some.map(({ id, number, state, editionHash }) => ({
+        slate_id: id,
+        number,
+        state,
+        edition_hash: editionHash,
+      }))
       await sql`insert into snapshots (slate_id, number, state, edition_hash)
         select slate_id, number, state, edition_hash from json_to_recordset(${JSON.stringify(rows)}::json) as s (slate_id uuid, number int, state jsonb, edition_hash text)
         where exists (select from slates where id = slate_id)
-        on conflict do nothing`.execute(this.db).catch((error: unknown) => log.warn({ error: error instanceof Error ? error.message.split('\n')[0] : '' }, 'snapshots were not kept'))
+        on conflict do nothing`
+        .execute(this.db)
+        .catch((error: unknown) =>
+          log.warn({ error: error instanceof Error ? error.message.split('\n')[0] : '' }, 'snapshots were not kept'),
+        )
     }
   }
 }

@@ -2,14 +2,19 @@ import type pg from 'pg'
 import type { StoredMove } from './working'
 
 /** What one statement stores for a slate: its moves, if the slate is still as this process knows it. */
-export interface Storing { readonly slate: string, readonly number: number, readonly epoch: number, readonly moves: readonly StoredMove[] }
+export interface Storing {
+  readonly slate: string
+  readonly number: number
+  readonly epoch: number
+  readonly moves: readonly StoredMove[]
+}
 export const MOST_STORED = 150
 
 /**
  * One statement, one way to the database and back, one commit: the slates' heads go on where number and epoch are what
  * is known here, none of the ids is there already, and nobody holds the row; the moves of those are stored. Slates that
- * don't come back were left as they were. Other processes are told afterwards: a NOTIFY in here would hold a lock that all
- * commits share for as long as the disk takes, so that no two could share its turn.
+ * don't come back were left as they were. Other processes are told afterwards: a NOTIFY in here would hold a lock that
+ * all commits share for as long as the disk takes, so that no two could share its turn.
  *
  * Rows that somebody holds are passed over, not waited for: a slate that is stuck delays its own moves only, and since
  * this statement never waits, no two processes ever wait for each other in a circle.
@@ -35,16 +40,23 @@ with wanted as materialized (
 select id, epoch from heads`
 
 /** Runs the statement, prepared or inside a transaction. */
-export type RunStatement = (values: unknown[]) => Promise<readonly { id: string, epoch: number }[]>
+export type RunStatement = (values: unknown[]) => Promise<readonly { id: string; epoch: number }[]>
 
 /** The statement prepared once on each connection of a pool. */
-export const prepared = (pool: pg.Pool): RunStatement => async values =>
-  (await pool.query<{ id: string, epoch: number }>({ name: 'store-moves', text: STORE_MOVES, values })).rows
+export const prepared =
+  (pool: pg.Pool): RunStatement =>
+  async values =>
+    (await pool.query<{ id: string; epoch: number }>({ name: 'store-moves', text: STORE_MOVES, values })).rows
 
 /** The slates that were stored, with their epochs. Throws when the database is away, or won't have one of the moves. */
 export async function store(run: RunStatement, storings: readonly Storing[], at: Date): Promise<Map<string, number>> {
   const wanted = storings.map(({ slate, number, epoch, moves }) => ({
-    slate, number, epoch, last: number + moves.length, ids: moves.map(m => m.id), moves: moves.map(({ at: _, ...move }) => move),
+    slate,
+    number,
+    epoch,
+    last: number + moves.length,
+    ids: moves.map(m => m.id),
+    moves: moves.map(({ at: _, ...move }) => move),
   }))
   const rows = await run([JSON.stringify(wanted), at])
   return new Map(rows.map(row => [row.id, row.epoch]))

@@ -9,7 +9,9 @@ import type { NumberedMove, SentEnvelope } from '../../core/sync/messages'
 import type { RefusalCode } from '../../core/sync/refusals'
 
 /** A move as it is stored. */
-export interface StoredMove extends NumberedMove { readonly inverse: Move | null }
+export interface StoredMove extends NumberedMove {
+  readonly inverse: Move | null
+}
 
 /** All that a process knows of a slate; right as long as the database has the same number and epoch. */
 export interface Known {
@@ -28,9 +30,9 @@ export interface Known {
 const RECENT = 16
 
 /** What becomes of one move. One that the server has already comes back with the number it has. */
-export type Outcome
-  = { readonly ok: true, readonly move: NumberedMove, readonly fresh: boolean }
-    | { readonly ok: false, readonly code: RefusalCode }
+export type Outcome =
+  | { readonly ok: true; readonly move: NumberedMove; readonly fresh: boolean }
+  | { readonly ok: false; readonly code: RefusalCode }
 
 /** Moves of before that the ones at hand refer to: by their own id, or by the id of the one they take back. */
 export interface Earlier {
@@ -38,10 +40,20 @@ export interface Earlier {
   readonly undone: (id: string) => boolean
 }
 
-export interface Worked { readonly known: Known, readonly fresh: readonly StoredMove[], readonly outcomes: readonly Outcome[] }
+export interface Worked {
+  readonly known: Known
+  readonly fresh: readonly StoredMove[]
+  readonly outcomes: readonly Outcome[]
+}
 
 /** Takes a message's moves, one after the other, onto what is known of the slate. Nothing is stored yet. */
-export function work(known: Known, envelopes: readonly SentEnvelope[], actor: Actor, earlier: Earlier, at: string): Worked {
+export function work(
+  known: Known,
+  envelopes: readonly SentEnvelope[],
+  actor: Actor,
+  earlier: Earlier,
+  at: string,
+): Worked {
   const fresh: StoredMove[] = []
   let state = known.state
   const outcomes = envelopes.map((envelope): Outcome => {
@@ -55,7 +67,12 @@ export function work(known: Known, envelopes: readonly SentEnvelope[], actor: Ac
     const result = apply(state, move.value, { edition: known.edition, actor, number })
     if (!result.ok) return { ok: false, code: result.reason.code }
     const stored: StoredMove = {
-      id: envelope.id, move: move.value, number, by: actor.author, at, ...(envelope.undoes !== undefined && { undoes: envelope.undoes }),
+      id: envelope.id,
+      move: move.value,
+      number,
+      by: actor.author,
+      at,
+      ...(envelope.undoes !== undefined && { undoes: envelope.undoes }),
       inverse: envelope.undoes === undefined ? invert(state, move.value, known.edition) : null,
     }
     state = result.value
@@ -63,20 +80,45 @@ export function work(known: Known, envelopes: readonly SentEnvelope[], actor: Ac
     return { ok: true, move: numbered(stored), fresh: true }
   })
   if (fresh.length === 0) return { known, fresh, outcomes }
-  const openness = known.openness.status === 'not-opened' ? { ...known.openness, status: 'under-way' as const } : known.openness
-  const next = { ...known, state, openness, number: known.number + fresh.length, recent: [...known.recent, ...fresh].slice(-RECENT) }
+  const openness =
+    known.openness.status === 'not-opened' ? { ...known.openness, status: 'under-way' as const } : known.openness
+  const next = {
+    ...known,
+    state,
+    openness,
+    number: known.number + fresh.length,
+    recent: [...known.recent, ...fresh].slice(-RECENT),
+  }
   return { known: next, fresh, outcomes }
 }
 
 /** What is sent as a move, or what is left of a move of one's own that is to be taken back. */
 function meant(
-  { move, undoes }: SentEnvelope, { state, author, fresh, earlier }: { state: SlateState, author: Author, fresh: readonly StoredMove[], earlier: Earlier },
+  { move, undoes }: SentEnvelope,
+  {
+    state,
+    author,
+    fresh,
+    earlier,
+  }: { state: SlateState; author: Author; fresh: readonly StoredMove[]; earlier: Earlier },
 ): Result<Move, RefusalCode> {
   if (undoes === undefined) return move ? ok(move) : refuse('malformed')
   const target = fresh.find(m => m.id === undoes) ?? earlier.byId(undoes)
-  const mayBe = target && target.by === author && target.undoes === undefined && !fresh.some(m => m.undoes === undoes) && !earlier.undone(undoes)
+  const mayBe =
+    target
+    && target.by === author
+    && target.undoes === undefined
+    && !fresh.some(m => m.undoes === undoes)
+    && !earlier.undone(undoes)
   const back = mayBe ? undoOf(target, author, state) : null
   return back ? ok(back) : refuse('nothing-to-undo')
 }
 
-const numbered = ({ id, move, undoes, number, by, at }: StoredMove): NumberedMove => ({ id, move, number, by, at, ...(undoes !== undefined && { undoes }) })
+const numbered = ({ id, move, undoes, number, by, at }: StoredMove): NumberedMove => ({
+  id,
+  move,
+  number,
+  by,
+  at,
+  ...(undoes !== undefined && { undoes }),
+})

@@ -13,11 +13,19 @@ import type { ReadFile } from '../labour/tasks'
 type Db = Kysely<Database>
 
 /** A new board: an empty page, or what the teacher starts from. It may only show the teacher's own files. */
-export async function createBoard(db: Db, teacher: string, title: string, start: { page: PageId } | Board): Promise<Result<string, { code: 'not-yours' }>> {
+export async function createBoard(
+  db: Db,
+  teacher: string,
+  title: string,
+  start: { page: PageId } | Board,
+): Promise<Result<string, { code: 'not-yours' }>> {
   const document = withoutSeed('page' in start ? emptyBoard(title, start.page, 0) : { ...start, title })
-  if (!await ownsAll(db, teacher, filesOf(document))) return refuse({ code: 'not-yours' })
-  const { id } = await db.insertInto('boards').values({ teacher_id: teacher, title, document: JSON.stringify(document), updated_at: new Date() })
-    .returning('id').executeTakeFirstOrThrow()
+  if (!(await ownsAll(db, teacher, filesOf(document)))) return refuse({ code: 'not-yours' })
+  const { id } = await db
+    .insertInto('boards')
+    .values({ teacher_id: teacher, title, document: JSON.stringify(document), updated_at: new Date() })
+    .returning('id')
+    .executeTakeFirstOrThrow()
   return ok(id)
 }
 
@@ -26,12 +34,24 @@ async function ownsAll(db: Db, teacher: string, files: readonly FileHash[]): Pro
 }
 async function owned(db: Db, teacher: string, files: readonly FileHash[]): Promise<FileHash[]> {
   if (files.length === 0) return []
-  const rows = await db.selectFrom('file_owners').select('file_hash').where('teacher_id', '=', teacher).where('file_hash', 'in', files).execute()
+  const rows = await db
+    .selectFrom('file_owners')
+    .select('file_hash')
+    .where('teacher_id', '=', teacher)
+    .where('file_hash', 'in', files)
+    .execute()
   return rows.map(row => row.file_hash as FileHash)
 }
 
-/** A board from a file that was read: of pictures and clips that it came without, those that the teacher has are found again. */
-export async function importBoard(db: Db, teacher: string, { board, pictures, clips }: ReadFile): Promise<{ id: string, missing: number }> {
+/**
+ * A board from a file that was read: of pictures and clips that it came without, those that the teacher has are found
+ * again.
+ */
+export async function importBoard(
+  db: Db,
+  teacher: string,
+  { board, pictures, clips }: ReadFile,
+): Promise<{ id: string; missing: number }> {
   const files = new Map((await owned(db, teacher, filesOf(board))).map(file => [file, file]))
   for (const { name, picture } of pictures) {
     await keepPicture(db, teacher, picture)
@@ -43,18 +63,29 @@ export async function importBoard(db: Db, teacher: string, { board, pictures, cl
   }
   const found = withFiles(board, files)
   const made = await createBoard(db, teacher, board.title, found.board)
-  if (!made.ok) throw new Error('a board was left with a file that is not its teacher\'s')
+  if (!made.ok) throw new Error("a board was left with a file that is not its teacher's")
   return { id: made.value, missing: found.missing }
 }
 
-/** Bytes of sound and film in one board file: with the letters that they are written in it stays below what can be read again. */
+/**
+ * Bytes of sound and film in one board file: with the letters that they are written in it stays below what can be read
+ * again.
+ */
 const MOST_CLIPS_IN_FILE = 55 * 1024 * 1024
 
-/** The board with its pictures and clips, as one file. Clips that it has no room for stay out of it, the largest first. */
+/**
+ * The board with its pictures and clips, as one file. Clips that it has no room for stay out of it, the largest first.
+ */
 export async function exportBoard(db: Db, id: string): Promise<BoardFile> {
-  const { document: board } = await db.selectFrom('boards').select('document').where('id', '=', id).executeTakeFirstOrThrow()
+  const { document: board } = await db
+    .selectFrom('boards')
+    .select('document')
+    .where('id', '=', id)
+    .executeTakeFirstOrThrow()
   const files = filesOf(board)
-  const rows = files.length ? await db.selectFrom('files').select(['hash', 'media_type', 'bytes', 'size']).where('hash', 'in', files).execute() : []
+  const rows = files.length
+    ? await db.selectFrom('files').select(['hash', 'media_type', 'bytes', 'size']).where('hash', 'in', files).execute()
+    : []
   const pictures: Record<string, BoardFile['pictures'][FileHash]> = {}
   const clips: Record<string, BoardFile['clips'][FileHash]> = {}
   let room = MOST_CLIPS_IN_FILE
@@ -62,24 +93,52 @@ export async function exportBoard(db: Db, id: string): Promise<BoardFile> {
     if (bytes) pictures[hash] = { mediaType: media_type as 'image/png', base64: bytes.toString('base64') }
     else if (size! <= room) {
       room -= size!
-      const pieces = await db.selectFrom('file_pieces').select('bytes').where('file_hash', '=', hash).orderBy('number').execute()
-      clips[hash] = { mediaType: media_type as 'audio/wav', base64: Buffer.concat(pieces.map(piece => piece.bytes)).toString('base64') }
+      const pieces = await db
+        .selectFrom('file_pieces')
+        .select('bytes')
+        .where('file_hash', '=', hash)
+        .orderBy('number')
+        .execute()
+      clips[hash] = {
+        mediaType: media_type as 'audio/wav',
+        base64: Buffer.concat(pieces.map(piece => piece.bytes)).toString('base64'),
+      }
     }
   }
   return { board, pictures, clips }
 }
 
 /** Put away and taken back, kept as an organizer or no longer. */
-export async function setOnShelf(db: Db, id: string, { archived, organizer }: { archived?: boolean | undefined, organizer?: boolean | undefined }): Promise<void> {
-  await db.updateTable('boards').set({ ...(archived !== undefined && { archived_at: archived ? new Date() : null }), ...(organizer !== undefined && { organizer }) }).where('id', '=', id).execute()
+export async function setOnShelf(
+  db: Db,
+  id: string,
+  { archived, organizer }: { archived?: boolean | undefined; organizer?: boolean | undefined },
+): Promise<void> {
+  await db
+    .updateTable('boards')
+    .set({
+      ...(archived !== undefined && { archived_at: archived ? new Date() : null }),
+      ...(organizer !== undefined && { organizer }),
+    })
+    .where('id', '=', id)
+    .execute()
 }
 
 export async function boardsOf(db: Db, teacher: string) {
-  const boards = await db.selectFrom('boards').select(['id', 'title', 'document', 'updated_at', 'archived_at', 'organizer'])
-    .where('teacher_id', '=', teacher).orderBy('updated_at', 'desc').execute()
-  const given = await db.selectFrom('handouts').innerJoin('boards', 'boards.id', 'handouts.board_id').innerJoin('classes', 'classes.id', 'handouts.class_id')
+  const boards = await db
+    .selectFrom('boards')
+    .select(['id', 'title', 'document', 'updated_at', 'archived_at', 'organizer'])
+    .where('teacher_id', '=', teacher)
+    .orderBy('updated_at', 'desc')
+    .execute()
+  const given = await db
+    .selectFrom('handouts')
+    .innerJoin('boards', 'boards.id', 'handouts.board_id')
+    .innerJoin('classes', 'classes.id', 'handouts.class_id')
     .select(['handouts.id', 'handouts.board_id', 'classes.name as className', 'handouts.created_at'])
-    .where('boards.teacher_id', '=', teacher).orderBy('handouts.created_at', 'desc').execute()
+    .where('boards.teacher_id', '=', teacher)
+    .orderBy('handouts.created_at', 'desc')
+    .execute()
   return boards.map(({ document, updated_at, archived_at, ...board }) => ({
     ...board,
     archived: archived_at !== null,
@@ -90,26 +149,47 @@ export async function boardsOf(db: Db, teacher: string) {
     pieces: document.pages.reduce((n, page) => n + page.pieces.length, 0),
     // The first page is enough for its picture on the shelf.
     picture: withoutAnswers({ ...document, pages: document.pages.slice(0, 1) }),
-    handouts: given.filter(h => h.board_id === board.id).map(h => ({ id: h.id, className: h.className, at: h.created_at.toISOString() })),
+    handouts: given
+      .filter(h => h.board_id === board.id)
+      .map(h => ({ id: h.id, className: h.className, at: h.created_at.toISOString() })),
   }))
 }
 
 export async function boardById(db: Db, id: string) {
-  const row = await db.selectFrom('boards').select(['id', 'document', 'version', 'updated_at']).where('id', '=', id).executeTakeFirstOrThrow()
+  const row = await db
+    .selectFrom('boards')
+    .select(['id', 'document', 'version', 'updated_at'])
+    .where('id', '=', id)
+    .executeTakeFirstOrThrow()
   return { id: row.id, board: row.document, version: row.version, updatedAt: row.updated_at.toISOString() }
 }
 
-export type SaveRefusal = { code: 'changed-elsewhere', version: number } | { code: 'not-yours' }
+export type SaveRefusal = { code: 'changed-elsewhere'; version: number } | { code: 'not-yours' }
 
 /**
  * Keeps a board if nobody else has changed it since `version`. A board may only show files that its teacher has put in:
  * knowing a file's hash is not owning it.
  */
-export async function saveBoard(db: Db, id: string, teacher: string, board: Board, version: number): Promise<Result<{ version: number }, SaveRefusal>> {
-  if (!await ownsAll(db, teacher, filesOf(board))) return refuse({ code: 'not-yours' })
-  const saved = await db.updateTable('boards')
-    .set(eb => ({ document: JSON.stringify(withoutSeed(board)), title: board.title, version: eb('version', '+', 1), updated_at: new Date() }))
-    .where('id', '=', id).where('version', '=', version).returning('version').executeTakeFirst()
+export async function saveBoard(
+  db: Db,
+  id: string,
+  teacher: string,
+  board: Board,
+  version: number,
+): Promise<Result<{ version: number }, SaveRefusal>> {
+  if (!(await ownsAll(db, teacher, filesOf(board)))) return refuse({ code: 'not-yours' })
+  const saved = await db
+    .updateTable('boards')
+    .set(eb => ({
+      document: JSON.stringify(withoutSeed(board)),
+      title: board.title,
+      version: eb('version', '+', 1),
+      updated_at: new Date(),
+    }))
+    .where('id', '=', id)
+    .where('version', '=', version)
+    .returning('version')
+    .executeTakeFirst()
   if (saved) return ok(saved)
   const current = await db.selectFrom('boards').select('version').where('id', '=', id).executeTakeFirstOrThrow()
   return refuse({ code: 'changed-elsewhere', version: current.version })

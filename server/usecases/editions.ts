@@ -10,15 +10,34 @@ import { shelfVersions } from './versions'
 
 type Told = Pick<Services, 'db' | 'wire' | 'engine'>
 
-/** What would change on each slate if this board were laid under it; null for one that can't be read. Nothing is done. */
-export async function previewCorrection({ db, engine }: Told, slates: readonly string[], board: Board): Promise<Map<string, readonly CarryChange[] | null>> {
+/**
+ * What would change on each slate if this board were laid under it; null for one that can't be read. Nothing is done.
+ */
+export async function previewCorrection(
+  { db, engine }: Told,
+  slates: readonly string[],
+  board: Board,
+): Promise<Map<string, readonly CarryChange[] | null>> {
   const to = makeEdition(board)
-  const rows = slates.length ? await db.selectFrom('slates').select(['id', 'edition_hash', 'last_number']).where('id', 'in', slates).execute() : []
-  const states = await loadStates(db, engine.editions, rows.map(row => ({ id: row.id, edition: row.edition_hash, last: row.last_number })))
-  return new Map(await Promise.all(rows.map(async (row): Promise<[string, readonly CarryChange[] | null]> => {
-    const loaded = states.get(row.id)
-    return [row.id, loaded ? carry(loaded.state, await engine.editions.get(db, row.edition_hash), to).changes : null]
-  })))
+  const rows = slates.length
+    ? await db.selectFrom('slates').select(['id', 'edition_hash', 'last_number']).where('id', 'in', slates).execute()
+    : []
+  const states = await loadStates(
+    db,
+    engine.editions,
+    rows.map(row => ({ id: row.id, edition: row.edition_hash, last: row.last_number })),
+  )
+  return new Map(
+    await Promise.all(
+      rows.map(async (row): Promise<[string, readonly CarryChange[] | null]> => {
+        const loaded = states.get(row.id)
+        return [
+          row.id,
+          loaded ? carry(loaded.state, await engine.editions.get(db, row.edition_hash), to).changes : null,
+        ]
+      }),
+    ),
+  )
 }
 
 export interface CorrectionPreview {
@@ -26,15 +45,26 @@ export interface CorrectionPreview {
   readonly upToDate: boolean
   readonly slates: number
   /** How many slates each kind of change touches; what isn't there touches none. */
-  readonly touched: readonly { readonly what: CarryChange['what'], readonly slates: number }[]
+  readonly touched: readonly { readonly what: CarryChange['what']; readonly slates: number }[]
   readonly unreadable: number
 }
 
-/** What it would do to the slates of a handout if the boards as they are on the shelf now were laid under them, each its version. */
+/**
+ * What it would do to the slates of a handout if the boards as they are on the shelf now were laid under them, each its
+ * version.
+ */
 export async function previewHandout(services: Told, handout: string): Promise<CorrectionPreview> {
   const { db } = services
-  const rows = await db.selectFrom('slates').select(['id', 'edition_hash', 'version']).where('handout_id', '=', handout).execute()
-  const { edition_hash } = await db.selectFrom('handouts').select('edition_hash').where('id', '=', handout).executeTakeFirstOrThrow()
+  const rows = await db
+    .selectFrom('slates')
+    .select(['id', 'edition_hash', 'version'])
+    .where('handout_id', '=', handout)
+    .execute()
+  const { edition_hash } = await db
+    .selectFrom('handouts')
+    .select('edition_hash')
+    .where('id', '=', handout)
+    .executeTakeFirstOrThrow()
   const boards = await shelfVersions(db, handout)
   const changes: (readonly CarryChange[] | null)[] = []
   let older = 0
@@ -45,8 +75,13 @@ export async function previewHandout(services: Told, handout: string): Promise<C
     changes.push(...(await previewCorrection(services, slates, board)).values())
   }
   return {
-    upToDate: edition_hash === editionHash(boards.get(null)!) && older === 0, slates: rows.length, unreadable: changes.filter(change => change === null).length,
-    touched: CARRY_CHANGES.map(what => ({ what, slates: changes.filter(change => change?.some(one => one.what === what)).length })).filter(one => one.slates > 0),
+    upToDate: edition_hash === editionHash(boards.get(null)!) && older === 0,
+    slates: rows.length,
+    unreadable: changes.filter(change => change === null).length,
+    touched: CARRY_CHANGES.map(what => ({
+      what,
+      slates: changes.filter(change => change?.some(one => one.what === what)).length,
+    })).filter(one => one.slates > 0),
   }
 }
 
@@ -63,19 +98,41 @@ export async function correctHandout(services: Told, handout: string): Promise<C
   return all
 }
 
-export interface Corrected { readonly edition: string, readonly changed: readonly string[], readonly unreadable: readonly string[] }
+export interface Corrected {
+  readonly edition: string
+  readonly changed: readonly string[]
+  readonly unreadable: readonly string[]
+}
 
 /**
- * Lays another edition under a handout: those who come later get it, and every slate goes over to it, each under its own
- * lock, so that no move falls between. Some slates only, or those of one version. A slate that can't be read stays as it
- * is. Done again after it was broken off, it goes on where it stopped.
+ * Lays another edition under a handout: those who come later get it, and every slate goes over to it, each under its
+ * own lock, so that no move falls between. Some slates only, or those of one version. A slate that can't be read stays
+ * as it is. Done again after it was broken off, it goes on where it stopped.
  */
-export async function correctEdition(services: Told, handout: string, board: Board, { some, version = null }: { readonly some?: readonly string[], readonly version?: number | null } = {}): Promise<Corrected> {
+export async function correctEdition(
+  services: Told,
+  handout: string,
+  board: Board,
+  { some, version = null }: { readonly some?: readonly string[]; readonly version?: number | null } = {},
+): Promise<Corrected> {
   const edition = await services.db.transaction().execute(trx => keepEdition(trx, board))
-  if (!some && version === null) await services.db.updateTable('handouts').set({ edition_hash: edition }).where('id', '=', handout).execute()
-  if (!some && version !== null) await services.db.updateTable('handout_versions').set({ edition_hash: edition }).where('handout_id', '=', handout).where('number', '=', version).execute()
-  const rows = await services.db.selectFrom('slates').select('id').where('handout_id', '=', handout)
-    .$if(!!some, query => query.where('id', 'in', [...some ?? [], NONE])).$if(!some, query => query.where('version', 'is not distinct from', version)).orderBy('id').execute()
+  if (!some && version === null)
+    await services.db.updateTable('handouts').set({ edition_hash: edition }).where('id', '=', handout).execute()
+  if (!some && version !== null)
+    await services.db
+      .updateTable('handout_versions')
+      .set({ edition_hash: edition })
+      .where('handout_id', '=', handout)
+      .where('number', '=', version)
+      .execute()
+  const rows = await services.db
+    .selectFrom('slates')
+    .select('id')
+    .where('handout_id', '=', handout)
+    .$if(!!some, query => query.where('id', 'in', [...(some ?? []), NONE]))
+    .$if(!some, query => query.where('version', 'is not distinct from', version))
+    .orderBy('id')
+    .execute()
   const changed: string[] = []
   const unreadable: string[] = []
   for (const { id } of rows) {
@@ -90,36 +147,85 @@ export async function correctEdition(services: Told, handout: string, board: Boa
 const NONE = '00000000-0000-0000-0000-000000000000'
 
 /** Lays an edition under a slate, under its lock; with a version, that is the slate's from now on. */
-export async function layUnder(services: Told, slate: string, edition: string, version?: number | null): Promise<'changed' | 'same' | 'unreadable'> {
+export async function layUnder(
+  services: Told,
+  slate: string,
+  edition: string,
+  version?: number | null,
+): Promise<'changed' | 'same' | 'unreadable'> {
   const { engine } = services
   return withNews(services, async (trx, news) => {
-    const row = await trx.selectFrom('slates').select(['handout_id', 'edition_hash', 'last_number']).where('id', '=', slate).forUpdate().executeTakeFirstOrThrow()
+    const row = await trx
+      .selectFrom('slates')
+      .select(['handout_id', 'edition_hash', 'last_number'])
+      .where('id', '=', slate)
+      .forUpdate()
+      .executeTakeFirstOrThrow()
     const change = version === undefined ? {} : { version }
     if (row.edition_hash === edition) {
       if (version !== undefined) await trx.updateTable('slates').set(change).where('id', '=', slate).execute()
       return 'same'
     }
-    const loaded = (await loadStates(trx, engine.editions, [{ id: slate, edition: row.edition_hash, last: row.last_number }])).get(slate)
+    const loaded = (
+      await loadStates(trx, engine.editions, [{ id: slate, edition: row.edition_hash, last: row.last_number }])
+    ).get(slate)
     if (!loaded) return 'unreadable'
     const [from, to] = [await engine.editions.get(trx, row.edition_hash), await engine.editions.get(trx, edition)]
-    const { turn } = await trx.selectFrom('edition_changes').select(e => e.fn.coalesce(e.fn.max('turn'), e.lit(0)).as('turn')).where('slate_id', '=', slate).executeTakeFirstOrThrow()
-    await trx.insertInto('edition_changes').values({ slate_id: slate, turn: turn + 1, number: row.last_number, from_hash: row.edition_hash, to_hash: edition }).execute()
+    const { turn } = await trx
+      .selectFrom('edition_changes')
+      .select(e => e.fn.coalesce(e.fn.max('turn'), e.lit(0)).as('turn'))
+      .where('slate_id', '=', slate)
+      .executeTakeFirstOrThrow()
+    await trx
+      .insertInto('edition_changes')
+      .values({
+        slate_id: slate,
+        turn: turn + 1,
+        number: row.last_number,
+        from_hash: row.edition_hash,
+        to_hash: edition,
+      })
+      .execute()
     const snapshot = { state: JSON.stringify(carry(loaded.state, from, to).state), edition_hash: edition }
-    await trx.insertInto('snapshots').values({ slate_id: slate, number: row.last_number, ...snapshot })
-      .onConflict(c => c.columns(['slate_id', 'number']).doUpdateSet(snapshot)).execute()
-    await trx.updateTable('slates').set({ ...change, edition_hash: edition }).where('id', '=', slate).execute()
+    await trx
+      .insertInto('snapshots')
+      .values({ slate_id: slate, number: row.last_number, ...snapshot })
+      .onConflict(c => c.columns(['slate_id', 'number']).doUpdateSet(snapshot))
+      .execute()
+    await trx
+      .updateTable('slates')
+      .set({ ...change, edition_hash: edition })
+      .where('id', '=', slate)
+      .execute()
     news.push({ scope: 'slate', slate, handout: row.handout_id, changed: 'edition' })
     return 'changed'
   })
 }
 
 /** Another version for one student, at any time: what they did stays where the new one has room for it. */
-export async function changeVersion(services: Told, handout: string, slate: string, number: number | null): Promise<Result<null, 'not-found' | 'unreadable'>> {
+export async function changeVersion(
+  services: Told,
+  handout: string,
+  slate: string,
+  number: number | null,
+): Promise<Result<null, 'not-found' | 'unreadable'>> {
   const { db } = services
-  const to = number === null
-    ? await db.selectFrom('handouts').select('edition_hash').where('id', '=', handout).executeTakeFirst()
-    : await db.selectFrom('handout_versions').select('edition_hash').where('handout_id', '=', handout).where('number', '=', number).executeTakeFirst()
-  const known = await db.selectFrom('slates').select('id').where('id', '=', slate).where('handout_id', '=', handout).where('kind', '=', 'copy').executeTakeFirst()
+  const to =
+    number === null
+      ? await db.selectFrom('handouts').select('edition_hash').where('id', '=', handout).executeTakeFirst()
+      : await db
+          .selectFrom('handout_versions')
+          .select('edition_hash')
+          .where('handout_id', '=', handout)
+          .where('number', '=', number)
+          .executeTakeFirst()
+  const known = await db
+    .selectFrom('slates')
+    .select('id')
+    .where('id', '=', slate)
+    .where('handout_id', '=', handout)
+    .where('kind', '=', 'copy')
+    .executeTakeFirst()
   if (!to || !known) return refuse('not-found')
-  return await layUnder(services, slate, to.edition_hash, number) === 'unreadable' ? refuse('unreadable') : ok(null)
+  return (await layUnder(services, slate, to.edition_hash, number)) === 'unreadable' ? refuse('unreadable') : ok(null)
 }

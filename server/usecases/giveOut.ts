@@ -15,7 +15,7 @@ type Trx = Transaction<Database>
  * *no-students*: nobody there to have it. *not-found*: a set or a student that isn't the class's. *empty-set*: frames
  * without anybody. *nothing-left*: a version without a page. */
 export type GiveOutRefusal = 'no-students' | 'not-found' | 'empty-set' | 'nothing-left'
-export type Given = Result<{ id: string, slates: number }, GiveOutRefusal>
+export type Given = Result<{ id: string; slates: number }, GiveOutRefusal>
 
 /** The board is frozen as an edition, and everybody gets what the settings say, all in one go or not at all. */
 export function giveOut(db: Kysely<Database>, board: string, classId: string, settings = COPY_EACH): Promise<Given> {
@@ -23,7 +23,12 @@ export function giveOut(db: Kysely<Database>, board: string, classId: string, se
 }
 
 /** The same as a part of a larger transaction; a refusal leaves nothing of its own. */
-export async function giveOutWithin(trx: Transaction<Database>, board: string, to: Recipient, settings: HandoutSettings): Promise<Given> {
+export async function giveOutWithin(
+  trx: Transaction<Database>,
+  board: string,
+  to: Recipient,
+  settings: HandoutSettings,
+): Promise<Given> {
   // Locked, so that a student who is added at this moment is either given a slate here or by joining late.
   await trx.selectFrom('classes').select('id').where('id', '=', to.classId).forUpdate().executeTakeFirstOrThrow()
   const refused = await whyNot(trx, to, settings)
@@ -32,26 +37,59 @@ export async function giveOutWithin(trx: Transaction<Database>, board: string, t
   return made.ok ? ok({ ...made.value, slates: await fillHandout(trx, made.value.id, to) }) : made
 }
 
-/** A handout of the board as it is now, and of its versions, without slates yet. After a refusal the transaction must not be kept. */
-export async function newHandout(trx: Trx, board: string, to: Recipient, settings: HandoutSettings): Promise<Result<{ id: string }, GiveOutRefusal>> {
-  const { document } = await trx.selectFrom('boards').select('document').where('id', '=', board).executeTakeFirstOrThrow()
+/**
+ * A handout of the board as it is now, and of its versions, without slates yet. After a refusal the transaction must
+ * not be kept.
+ */
+export async function newHandout(
+  trx: Trx,
+  board: string,
+  to: Recipient,
+  settings: HandoutSettings,
+): Promise<Result<{ id: string }, GiveOutRefusal>> {
+  const { document } = await trx
+    .selectFrom('boards')
+    .select('document')
+    .where('id', '=', board)
+    .executeTakeFirstOrThrow()
   const edition_hash = await keepEdition(trx, document)
   const { counting } = settings
-  const made = await trx.insertInto('handouts').values({
-    board_id: board, class_id: to.classId, edition_hash, mode: settings.mode, set_id: settings.mode === 'frame-per-group' && !settings.free ? to.set : null,
-    own_pages: settings.ownPages && settings.mode === 'one-for-everyone', free: settings.free && settings.mode === 'frame-per-group' ? JSON.stringify(settings.free) : null, looking: settings.looking,
-    word: settings.word, due_on: settings.due?.day ?? null, due_time: settings.due?.time ?? null,
-    counts: counting.counts, points: counting.counts === 'points' ? counting.points : null, rubric: counting.counts === 'rubric' ? JSON.stringify(counting.rubric) : null,
-    hand_in: settings.handIn, rules: JSON.stringify(settings.rules), whole_class: to.students === undefined, given_at: new Date(),
-  }).returning('id').executeTakeFirstOrThrow()
+  const made = await trx
+    .insertInto('handouts')
+    .values({
+      board_id: board,
+      class_id: to.classId,
+      edition_hash,
+      mode: settings.mode,
+      set_id: settings.mode === 'frame-per-group' && !settings.free ? to.set : null,
+      own_pages: settings.ownPages && settings.mode === 'one-for-everyone',
+      free: settings.free && settings.mode === 'frame-per-group' ? JSON.stringify(settings.free) : null,
+      looking: settings.looking,
+      word: settings.word,
+      due_on: settings.due?.day ?? null,
+      due_time: settings.due?.time ?? null,
+      counts: counting.counts,
+      points: counting.counts === 'points' ? counting.points : null,
+      rubric: counting.counts === 'rubric' ? JSON.stringify(counting.rubric) : null,
+      hand_in: settings.handIn,
+      rules: JSON.stringify(settings.rules),
+      whole_class: to.students === undefined,
+      given_at: new Date(),
+    })
+    .returning('id')
+    .executeTakeFirstOrThrow()
   const kept = await keepVersions(trx, made.id, to.versions ?? [])
   return kept.ok ? ok(made) : kept
 }
 
 /** Makes the slates of a handout, and says how many. */
 export async function fillHandout(trx: Trx, handout: string, { students, versions = [] }: Recipient): Promise<number> {
-  const { mode, free, own_pages, document } = await trx.selectFrom('handouts').innerJoin('editions', 'editions.hash', 'handouts.edition_hash')
-    .select(['handouts.mode', 'handouts.free', 'handouts.own_pages', 'editions.document']).where('handouts.id', '=', handout).executeTakeFirstOrThrow()
+  const { mode, free, own_pages, document } = await trx
+    .selectFrom('handouts')
+    .innerJoin('editions', 'editions.hash', 'handouts.edition_hash')
+    .select(['handouts.mode', 'handouts.free', 'handouts.own_pages', 'editions.document'])
+    .where('handouts.id', '=', handout)
+    .executeTakeFirstOrThrow()
   // Own pages are made when their students come.
   if (own_pages) return 0
   if (versions.length) {
@@ -63,19 +101,55 @@ export async function fillHandout(trx: Trx, handout: string, { students, version
 }
 
 /** Why nothing can be given out to them; null when it can. */
-export async function whyNot(trx: Trx, { classId, set, students, versions = [] }: Recipient, { mode, free }: Pick<HandoutSettings, 'mode' | 'free'>): Promise<GiveOutRefusal | null> {
-  const { newcomers } = await trx.selectFrom('classes').select('newcomers').where('id', '=', classId).executeTakeFirstOrThrow()
-  const here = await trx.selectFrom('students').select('id').where('class_id', '=', classId).where('left_at', 'is', null).execute()
+export async function whyNot(
+  trx: Trx,
+  { classId, set, students, versions = [] }: Recipient,
+  { mode, free }: Pick<HandoutSettings, 'mode' | 'free'>,
+): Promise<GiveOutRefusal | null> {
+  const { newcomers } = await trx
+    .selectFrom('classes')
+    .select('newcomers')
+    .where('id', '=', classId)
+    .executeTakeFirstOrThrow()
+  const here = await trx
+    .selectFrom('students')
+    .select('id')
+    .where('class_id', '=', classId)
+    .where('left_at', 'is', null)
+    .execute()
   if (here.length === 0 && newcomers === null) return 'no-students'
-  if ([...students ?? [], ...versions.flatMap(one => one.students)].some(student => !here.some(one => one.id === student))) return 'not-found'
+  if (
+    [...(students ?? []), ...versions.flatMap(one => one.students)].some(
+      student => !here.some(one => one.id === student),
+    )
+  )
+    return 'not-found'
   if (mode !== 'frame-per-group' || free) return null
-  if (set === undefined || !await trx.selectFrom('group_sets').select('id').where('id', '=', set).where('class_id', '=', classId).executeTakeFirst()) return 'not-found'
-  const someone = await trx.selectFrom('group_students').innerJoin('students', 'students.id', 'group_students.student_id').select('students.id')
-    .where('group_students.set_id', '=', set).where('students.left_at', 'is', null).limit(1).executeTakeFirst()
+  if (
+    set === undefined
+    || !(await trx
+      .selectFrom('group_sets')
+      .select('id')
+      .where('id', '=', set)
+      .where('class_id', '=', classId)
+      .executeTakeFirst())
+  )
+    return 'not-found'
+  const someone = await trx
+    .selectFrom('group_students')
+    .innerJoin('students', 'students.id', 'group_students.student_id')
+    .select('students.id')
+    .where('group_students.set_id', '=', set)
+    .where('students.left_at', 'is', null)
+    .limit(1)
+    .executeTakeFirst()
   return someone ? null : 'empty-set'
 }
 
-interface Making { readonly students?: readonly string[], readonly parts: number }
+interface Making {
+  readonly students?: readonly string[]
+  readonly parts: number
+}
 /** What each way of giving out makes, and how many slates. */
 const MAKERS: Record<HandoutMode, (trx: Trx, handout: string, making: Making) => Promise<number>> = {
   'copy-each': (trx, handout, { students }) => makeSlates(trx, handout, students),
@@ -83,7 +157,10 @@ const MAKERS: Record<HandoutMode, (trx: Trx, handout: string, making: Making) =>
   'one-for-everyone': makeClassSlate,
 }
 
-/** A frame for each group of the set that has anybody in it, with its name and mark; its members have the board's parts in turn. */
+/**
+ * A frame for each group of the set that has anybody in it, with its name and mark; its members have the board's parts
+ * in turn.
+ */
 async function makeFrames(trx: Trx, handout: string, parts: number): Promise<number> {
   const { rows } = await sql<{ slate_id: string }>`
     with given as materialized (
@@ -103,14 +180,33 @@ async function makeFrames(trx: Trx, handout: string, parts: number): Promise<num
 
 /** Frames with nobody on them yet. */
 async function makeFreeFrames(trx: Trx, handout: string, { frames }: FreeFrames): Promise<number> {
-  const { class_id, edition_hash } = await trx.selectFrom('handouts').select(['class_id', 'edition_hash']).where('id', '=', handout).executeTakeFirstOrThrow()
-  await trx.insertInto('slates').values(frames.map(({ name, mark }, i) => ({ handout_id: handout, class_id, kind: 'frame' as const, edition_hash, name, mark, position: i + 1 }))).execute()
+  const { class_id, edition_hash } = await trx
+    .selectFrom('handouts')
+    .select(['class_id', 'edition_hash'])
+    .where('id', '=', handout)
+    .executeTakeFirstOrThrow()
+  await trx
+    .insertInto('slates')
+    .values(
+      frames.map(({ name, mark }, i) => ({
+        handout_id: handout,
+        class_id,
+        kind: 'frame' as const,
+        edition_hash,
+        name,
+        mark,
+        position: i + 1,
+      })),
+    )
+    .execute()
   return frames.length
 }
 
 /** One slate that belongs to all. */
 async function makeClassSlate(trx: Trx, handout: string, { students }: Making): Promise<number> {
-  await sql`insert into slates (handout_id, class_id, kind, edition_hash) select id, class_id, 'class', edition_hash from handouts where id = ${handout}`.execute(trx)
+  await sql`insert into slates (handout_id, class_id, kind, edition_hash) select id, class_id, 'class', edition_hash from handouts where id = ${handout}`.execute(
+    trx,
+  )
   await joinClassSlate(trx, handout, students)
   return 1
 }
@@ -126,21 +222,49 @@ async function joinClassSlate(trx: Trx, handout: string, students?: readonly str
       and not exists (select from slate_members m where m.slate_id = sl.id and m.student_id = st.id)`.execute(trx)
 }
 
-/** Who comes to a class late, or comes back, has a part in whatever went to the whole of it; into frames they are put by hand. */
+/**
+ * Who comes to a class late, or comes back, has a part in whatever went to the whole of it; into frames they are put by
+ * hand.
+ */
 export async function joinLate(trx: Trx, classId: string): Promise<void> {
-  const handouts = await trx.selectFrom('handouts').select(['id', 'mode']).where('class_id', '=', classId).where('whole_class', '=', true).where('given_at', 'is not', null).execute()
+  const handouts = await trx
+    .selectFrom('handouts')
+    .select(['id', 'mode'])
+    .where('class_id', '=', classId)
+    .where('whole_class', '=', true)
+    .where('given_at', 'is not', null)
+    .execute()
   for (const { id, mode } of handouts) {
     if (mode === 'copy-each') await makeSlates(trx, id)
     else if (mode === 'one-for-everyone') await joinClassSlate(trx, id)
   }
 }
 
-/** Gives a handout of copies to more of its class: whoever has one keeps it. How many are new; refused where it is no such handout, or a student isn't of the class. */
-export function giveToMore(services: Pick<Services, 'db' | 'wire'>, handout: string, students: readonly string[]): Promise<Result<{ slates: number }, 'not-found'>> {
+/**
+ * Gives a handout of copies to more of its class: whoever has one keeps it. How many are new; refused where it is no
+ * such handout, or a student isn't of the class.
+ */
+export function giveToMore(
+  services: Pick<Services, 'db' | 'wire'>,
+  handout: string,
+  students: readonly string[],
+): Promise<Result<{ slates: number }, 'not-found'>> {
   return withNews(services, async (trx, news) => {
-    const row = await trx.selectFrom('handouts').select(['class_id', 'mode']).where('id', '=', handout).where('given_at', 'is not', null).forUpdate().executeTakeFirst()
+    const row = await trx
+      .selectFrom('handouts')
+      .select(['class_id', 'mode'])
+      .where('id', '=', handout)
+      .where('given_at', 'is not', null)
+      .forUpdate()
+      .executeTakeFirst()
     if (row?.mode !== 'copy-each') return refuse('not-found')
-    const known = await trx.selectFrom('students').select('id').where('class_id', '=', row.class_id).where('left_at', 'is', null).where('id', 'in', [...students]).execute()
+    const known = await trx
+      .selectFrom('students')
+      .select('id')
+      .where('class_id', '=', row.class_id)
+      .where('left_at', 'is', null)
+      .where('id', 'in', [...students])
+      .execute()
     if (known.length < new Set(students).size) return refuse('not-found')
     const slates = await makeSlates(trx, handout, students)
     const [one] = await trx.selectFrom('slates').select('id').where('handout_id', '=', handout).limit(1).execute()
@@ -150,12 +274,18 @@ export function giveToMore(services: Pick<Services, 'db' | 'wire'>, handout: str
 }
 
 /**
- * Takes a handout back as if it had never been given out, while nobody has opened it. The slates are held meanwhile, so that
- * nobody opens one in between. Refused once somebody has.
+ * Takes a handout back as if it had never been given out, while nobody has opened it. The slates are held meanwhile, so
+ * that nobody opens one in between. Refused once somebody has.
  */
 export function takeBack(db: Kysely<Database>, handout: string): Promise<Result<null, 'opened'>> {
-  return db.transaction().execute(async (trx) => {
-    const slates = await trx.selectFrom('slates').select(['status', 'last_number']).where('handout_id', '=', handout).orderBy('id').forUpdate().execute()
+  return db.transaction().execute(async trx => {
+    const slates = await trx
+      .selectFrom('slates')
+      .select(['status', 'last_number'])
+      .where('handout_id', '=', handout)
+      .orderBy('id')
+      .forUpdate()
+      .execute()
     if (slates.some(slate => slate.status !== 'not-opened' || slate.last_number > 0)) return refuse('opened')
     await trx.deleteFrom('handouts').where('id', '=', handout).execute()
     return ok(null)
@@ -174,14 +304,23 @@ export async function makeSlates(db: Kysely<Database>, handout: string, students
     ), made as (
       insert into slates (id, handout_id, class_id, kind, edition_hash) select id, handout_id, class_id, 'copy', edition_hash from given
     )
-    insert into slate_members (slate_id, handout_id, class_id, kind, student_id, hand) select id, handout_id, class_id, 'copy', student_id, 1 from given`.execute(db)
+    insert into slate_members (slate_id, handout_id, class_id, kind, student_id, hand) select id, handout_id, class_id, 'copy', student_id, 1 from given`.execute(
+    db,
+  )
   return Number(result.numAffectedRows ?? 0)
 }
 
 /** A frame for a group, empty at first: `addMember` puts students into it. */
 export async function makeFrame(db: Kysely<Database>, handout: string, name: string): Promise<string> {
-  const row = await db.selectFrom('handouts').select(['class_id', 'edition_hash']).where('id', '=', handout).executeTakeFirstOrThrow()
-  const { id } = await db.insertInto('slates').values({ handout_id: handout, class_id: row.class_id, kind: 'frame', name, edition_hash: row.edition_hash })
-    .returning('id').executeTakeFirstOrThrow()
+  const row = await db
+    .selectFrom('handouts')
+    .select(['class_id', 'edition_hash'])
+    .where('id', '=', handout)
+    .executeTakeFirstOrThrow()
+  const { id } = await db
+    .insertInto('slates')
+    .values({ handout_id: handout, class_id: row.class_id, kind: 'frame', name, edition_hash: row.edition_hash })
+    .returning('id')
+    .executeTakeFirstOrThrow()
   return id
 }

@@ -15,11 +15,27 @@ type Trx = Transaction<Database>
 /** *past*: its time is over. *due-before*: it would be due on a day before it goes out. */
 export type PlanRefusal = GiveOutRefusal | 'past' | 'due-before'
 
-/** A draft (`when` null), or a handout that goes out by itself at that moment where the class is. The board is frozen as it is now. */
+/**
+ * A draft (`when` null), or a handout that goes out by itself at that moment where the class is. The board is frozen as
+ * it is now.
+ */
 export async function planHandout(
-  trx: Trx, jobs: Jobs, { board, to, settings, when, now = new Date() }: { board: string, to: Recipient, settings: HandoutSettings, when: Due | null, now?: Date },
+  trx: Trx,
+  jobs: Jobs,
+  {
+    board,
+    to,
+    settings,
+    when,
+    now = new Date(),
+  }: { board: string; to: Recipient; settings: HandoutSettings; when: Due | null; now?: Date },
 ): Promise<Result<{ id: string }, PlanRefusal>> {
-  const { time_zone } = await trx.selectFrom('classes').select('time_zone').where('id', '=', to.classId).forUpdate().executeTakeFirstOrThrow()
+  const { time_zone } = await trx
+    .selectFrom('classes')
+    .select('time_zone')
+    .where('id', '=', to.classId)
+    .forUpdate()
+    .executeTakeFirstOrThrow()
   const at = when && dueMoment(when, time_zone)
   if (at && at <= now) return refuse('past')
   if (when && settings.due && settings.due.day < when.day) return refuse('due-before')
@@ -28,18 +44,31 @@ export async function planHandout(
   const made = await newHandout(trx, board, to, settings)
   if (!made.ok) return made
   const { id } = made.value
-  await trx.updateTable('handouts').set({ given_at: null, gives_at: at, plan: JSON.stringify(to) }).where('id', '=', id).execute()
+  await trx
+    .updateTable('handouts')
+    .set({ given_at: null, gives_at: at, plan: JSON.stringify(to) })
+    .where('id', '=', id)
+    .execute()
   if (at) await jobs.at(trx, at, { name: 'give-out', handout: id })
   return ok({ id })
 }
 
 /**
- * Gives out what was planned: once, however often and by however many processes it is asked. What hinders it (nobody in the
- * class any more, its groups gone) is kept with it, and it waits as a draft for its teacher.
+ * Gives out what was planned: once, however often and by however many processes it is asked. What hinders it (nobody in
+ * the class any more, its groups gone) is kept with it, and it waits as a draft for its teacher.
  */
-export function carryOut(db: Kysely<Database>, handout: string, early = false): Promise<Result<{ slates: number }, GiveOutRefusal | 'gone' | 'given' | 'waits'>> {
-  return db.transaction().execute(async (trx) => {
-    const row = await trx.selectFrom('handouts').select(['board_id', 'class_id', 'mode', 'free', 'plan', 'given_at', 'gives_at']).where('id', '=', handout).forUpdate().executeTakeFirst()
+export function carryOut(
+  db: Kysely<Database>,
+  handout: string,
+  early = false,
+): Promise<Result<{ slates: number }, GiveOutRefusal | 'gone' | 'given' | 'waits'>> {
+  return db.transaction().execute(async trx => {
+    const row = await trx
+      .selectFrom('handouts')
+      .select(['board_id', 'class_id', 'mode', 'free', 'plan', 'given_at', 'gives_at'])
+      .where('id', '=', handout)
+      .forUpdate()
+      .executeTakeFirst()
     if (!row) return refuse('gone')
     if (row.given_at) return refuse('given')
     // Made a draft again, or put off, since the job was put down.
@@ -53,11 +82,23 @@ export function carryOut(db: Kysely<Database>, handout: string, early = false): 
     }
     // Early by hand: the board as it is now, since its teacher has it before them.
     if (early) {
-      const { document } = await trx.selectFrom('boards').select('document').where('id', '=', row.board_id).executeTakeFirstOrThrow()
-      await trx.updateTable('handouts').set({ edition_hash: await keepEdition(trx, document) }).where('id', '=', handout).execute()
+      const { document } = await trx
+        .selectFrom('boards')
+        .select('document')
+        .where('id', '=', row.board_id)
+        .executeTakeFirstOrThrow()
+      await trx
+        .updateTable('handouts')
+        .set({ edition_hash: await keepEdition(trx, document) })
+        .where('id', '=', handout)
+        .execute()
       await freezeVersions(trx, handout)
     }
-    await trx.updateTable('handouts').set({ given_at: new Date(), gives_at: null, hindered: null, plan: null }).where('id', '=', handout).execute()
+    await trx
+      .updateTable('handouts')
+      .set({ given_at: new Date(), gives_at: null, hindered: null, plan: null })
+      .where('id', '=', handout)
+      .execute()
     return ok({ slates: await fillHandout(trx, handout, to) })
   })
 }
@@ -65,14 +106,51 @@ export function carryOut(db: Kysely<Database>, handout: string, early = false): 
 /** What a draft was, so that it can be made again. */
 export type Dropped = HandoutSettings & { readonly to: readonly Recipient[] }
 
-/** A draft, or what would go out later, is dropped as if it had never been: what it was, or null once it is given out. */
+/**
+ * A draft, or what would go out later, is dropped as if it had never been: what it was, or null once it is given out.
+ */
 export async function dropPlan(db: Kysely<Database>, handout: string): Promise<Dropped | null> {
-  const gone = await db.deleteFrom('handouts').where('id', '=', handout).where('given_at', 'is', null)
-    .returning(['class_id', 'mode', 'own_pages', 'free', 'looking', 'word', 'due_on', 'due_time', 'hand_in', 'counts', 'points', 'rubric', 'rules', 'plan']).executeTakeFirst()
+  const gone = await db
+    .deleteFrom('handouts')
+    .where('id', '=', handout)
+    .where('given_at', 'is', null)
+    .returning([
+      'class_id',
+      'mode',
+      'own_pages',
+      'free',
+      'looking',
+      'word',
+      'due_on',
+      'due_time',
+      'hand_in',
+      'counts',
+      'points',
+      'rubric',
+      'rules',
+      'plan',
+    ])
+    .executeTakeFirst()
   if (!gone) return null
-  const counting = gone.counts === 'points' ? { counts: gone.counts, points: gone.points! } : gone.counts === 'rubric' ? { counts: gone.counts, rubric: gone.rubric! } : { counts: gone.counts }
+  const counting =
+    gone.counts === 'points'
+      ? { counts: gone.counts, points: gone.points! }
+      : gone.counts === 'rubric'
+        ? { counts: gone.counts, rubric: gone.rubric! }
+        : { counts: gone.counts }
   return {
-    mode: gone.mode, ownPages: gone.own_pages, free: gone.free, looking: gone.looking, word: gone.word, handIn: gone.hand_in, rules: v.parse(RulesSchema, gone.rules), counting,
-    due: gone.due_on === null ? null : { day: gone.due_on, ...gone.due_time !== null && { time: gone.due_time.slice(0, 5) } }, to: [gone.plan ?? { classId: gone.class_id }],
+    mode: gone.mode,
+    ownPages: gone.own_pages,
+    free: gone.free,
+    looking: gone.looking,
+    word: gone.word,
+    handIn: gone.hand_in,
+    rules: v.parse(RulesSchema, gone.rules),
+    counting,
+    due:
+      gone.due_on === null
+        ? null
+        : { day: gone.due_on, ...(gone.due_time !== null && { time: gone.due_time.slice(0, 5) }) },
+    to: [gone.plan ?? { classId: gone.class_id }],
   }
 }

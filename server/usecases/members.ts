@@ -15,10 +15,15 @@ const UNIQUE_VIOLATION = '23505'
 type Trx = Transaction<Database>
 
 /**
- * A student works on this slate from now on, with a part or none; who comes back has the hand they had. Of frames and own
- * pages a student has one in a handout: to change, `moveMember`.
+ * A student works on this slate from now on, with a part or none; who comes back has the hand they had. Of frames and
+ * own pages a student has one in a handout: to change, `moveMember`.
  */
-export function addMember(services: Told, slate: string, student: string, part: number | null = null): Promise<Result<{ hand: number }, MemberRefusal>> {
+export function addMember(
+  services: Told,
+  slate: string,
+  student: string,
+  part: number | null = null,
+): Promise<Result<{ hand: number }, MemberRefusal>> {
   return oneOfTheirOwn(() => withNews(services, (trx, news) => add(trx, news, { slate, student, part })))
 }
 
@@ -26,34 +31,58 @@ export function addMember(services: Told, slate: string, student: string, part: 
 export function endMember(services: Told, slate: string, student: string): Promise<Result<null, MemberRefusal>> {
   return withNews(services, async (trx, news) => {
     const row = await held(trx, slate)
-    return row && await end(trx, news, { slate, student, handout: row.handout_id }) ? ok(null) : refuse('not-found')
+    return row && (await end(trx, news, { slate, student, handout: row.handout_id })) ? ok(null) : refuse('not-found')
   })
 }
 
 /** From one slate to another of the same handout in one go, in the middle of a lesson: never in both, never in none. */
-export function moveMember(services: Told, student: string, from: string, to: string): Promise<Result<{ hand: number }, MemberRefusal>> {
-  return oneOfTheirOwn(() => withNews(services, async (trx, news) => {
-    // In the order of their ids, so that two who change places don't wait for each other.
-    for (const slate of [from, to].toSorted()) if (!await held(trx, slate)) return refuse('not-found')
-    const { handout_id } = (await held(trx, from))!
-    if ((await held(trx, to))!.handout_id !== handout_id) return refuse('not-found')
-    if (!await end(trx, news, { slate: from, student, handout: handout_id })) return refuse('not-found')
-    const added = await add(trx, news, { slate: to, student, part: null })
-    // A refusal must leave things as they were: the student would be in none.
-    if (!added.ok) throw new Stopped(added.reason)
-    return added
-  }))
+export function moveMember(
+  services: Told,
+  student: string,
+  from: string,
+  to: string,
+): Promise<Result<{ hand: number }, MemberRefusal>> {
+  return oneOfTheirOwn(() =>
+    withNews(services, async (trx, news) => {
+      // In the order of their ids, so that two who change places don't wait for each other.
+      for (const slate of [from, to].toSorted()) if (!(await held(trx, slate))) return refuse('not-found')
+      const { handout_id } = (await held(trx, from))!
+      if ((await held(trx, to))!.handout_id !== handout_id) return refuse('not-found')
+      if (!(await end(trx, news, { slate: from, student, handout: handout_id }))) return refuse('not-found')
+      const added = await add(trx, news, { slate: to, student, part: null })
+      // A refusal must leave things as they were: the student would be in none.
+      if (!added.ok) throw new Stopped(added.reason)
+      return added
+    }),
+  )
 }
 
 /**
- * Where a student works in a handout of frames from now on: on this frame, or on none. In the middle of a lesson, and at once:
+ * Where a student works in a handout of frames from now on: on this frame, or on none. In the middle of a lesson, and
+ * at once:
  * what they did on another frame stays there.
  */
-export async function placeMember(services: Told, handout: string, student: string, to: string | null): Promise<Result<null, MemberRefusal>> {
-  const now = await services.db.selectFrom('slate_members').select('slate_id').where('handout_id', '=', handout).where('student_id', '=', student)
-    .where('until_at', 'is', null).where('kind', '=', 'frame').executeTakeFirst()
+export async function placeMember(
+  services: Told,
+  handout: string,
+  student: string,
+  to: string | null,
+): Promise<Result<null, MemberRefusal>> {
+  const now = await services.db
+    .selectFrom('slate_members')
+    .select('slate_id')
+    .where('handout_id', '=', handout)
+    .where('student_id', '=', student)
+    .where('until_at', 'is', null)
+    .where('kind', '=', 'frame')
+    .executeTakeFirst()
   if (to !== null) {
-    const target = await services.db.selectFrom('slates').select('kind').where('id', '=', to).where('handout_id', '=', handout).executeTakeFirst()
+    const target = await services.db
+      .selectFrom('slates')
+      .select('kind')
+      .where('id', '=', to)
+      .where('handout_id', '=', handout)
+      .executeTakeFirst()
     if (!target) return refuse('not-found')
     if (target.kind !== 'frame') return refuse('not-shared')
   }
@@ -63,7 +92,7 @@ export async function placeMember(services: Told, handout: string, student: stri
   return now ? endMember(services, now.slate_id, student) : ok(null)
 }
 
-const done = (result: Result<unknown, MemberRefusal>): Result<null, MemberRefusal> => result.ok ? ok(null) : result
+const done = (result: Result<unknown, MemberRefusal>): Result<null, MemberRefusal> => (result.ok ? ok(null) : result)
 
 class Stopped extends Error {
   constructor(readonly reason: MemberRefusal) {
@@ -75,8 +104,7 @@ class Stopped extends Error {
 async function oneOfTheirOwn<T>(work: () => Promise<Result<T, MemberRefusal>>): Promise<Result<T, MemberRefusal>> {
   try {
     return await work()
-  }
-  catch (error) {
+  } catch (error) {
     if (error instanceof Stopped) return refuse(error.reason)
     if ((error as { code?: string }).code === UNIQUE_VIOLATION) return refuse('elsewhere')
     throw error
@@ -84,28 +112,73 @@ async function oneOfTheirOwn<T>(work: () => Promise<Result<T, MemberRefusal>>): 
 }
 
 /** The slate first, as moves do: what came before counts, what comes after is refused. */
-const held = (trx: Trx, slate: string) => trx.selectFrom('slates').select(['id', 'handout_id', 'class_id', 'kind']).where('id', '=', slate).forUpdate().executeTakeFirst()
+const held = (trx: Trx, slate: string) =>
+  trx
+    .selectFrom('slates')
+    .select(['id', 'handout_id', 'class_id', 'kind'])
+    .where('id', '=', slate)
+    .forUpdate()
+    .executeTakeFirst()
 
-interface Joining { readonly slate: string, readonly student: string, readonly part: number | null }
+interface Joining {
+  readonly slate: string
+  readonly student: string
+  readonly part: number | null
+}
 
-async function add(trx: Trx, news: News[], { slate, student, part }: Joining): Promise<Result<{ hand: number }, MemberRefusal>> {
+async function add(
+  trx: Trx,
+  news: News[],
+  { slate, student, part }: Joining,
+): Promise<Result<{ hand: number }, MemberRefusal>> {
   if (part !== null && !(Number.isInteger(part) && part >= 1 && part <= MOST_PARTS)) return refuse('no-such-part')
   const row = await held(trx, slate)
-  const known = row && await trx.selectFrom('students').select('id').where('id', '=', student).where('class_id', '=', row.class_id).where('left_at', 'is', null).executeTakeFirst()
+  const known =
+    row
+    && (await trx
+      .selectFrom('students')
+      .select('id')
+      .where('id', '=', student)
+      .where('class_id', '=', row.class_id)
+      .where('left_at', 'is', null)
+      .executeTakeFirst())
   if (!row || !known) return refuse('not-found')
   if (row.kind === 'copy') return refuse('not-shared')
-  const before = await trx.selectFrom('slate_members').select(['student_id', 'hand']).where('slate_id', '=', slate).execute()
+  const before = await trx
+    .selectFrom('slate_members')
+    .select(['student_id', 'hand'])
+    .where('slate_id', '=', slate)
+    .execute()
   const hand = before.find(m => m.student_id === student)?.hand ?? 1 + Math.max(0, ...before.map(m => m.hand))
-  await trx.insertInto('slate_members')
-    .values({ slate_id: slate, handout_id: row.handout_id, class_id: row.class_id, kind: row.kind, student_id: student, hand, part })
-    .onConflict(c => c.columns(['slate_id', 'student_id']).doUpdateSet({ until_at: null, part })).execute()
+  await trx
+    .insertInto('slate_members')
+    .values({
+      slate_id: slate,
+      handout_id: row.handout_id,
+      class_id: row.class_id,
+      kind: row.kind,
+      student_id: student,
+      hand,
+      part,
+    })
+    .onConflict(c => c.columns(['slate_id', 'student_id']).doUpdateSet({ until_at: null, part }))
+    .execute()
   news.push({ scope: 'slate', slate, handout: row.handout_id, changed: 'members' })
   return ok({ hand })
 }
 
-async function end(trx: Trx, news: News[], { slate, student, handout }: { slate: string, student: string, handout: string }): Promise<boolean> {
-  const ended = await trx.updateTable('slate_members').set({ until_at: sql<Date>`now()` })
-    .where('slate_id', '=', slate).where('student_id', '=', student).where('until_at', 'is', null).executeTakeFirst()
+async function end(
+  trx: Trx,
+  news: News[],
+  { slate, student, handout }: { slate: string; student: string; handout: string },
+): Promise<boolean> {
+  const ended = await trx
+    .updateTable('slate_members')
+    .set({ until_at: sql<Date>`now()` })
+    .where('slate_id', '=', slate)
+    .where('student_id', '=', student)
+    .where('until_at', 'is', null)
+    .executeTakeFirst()
   if (ended.numUpdatedRows === 0n) return false
   news.push({ scope: 'slate', slate, handout, changed: 'members' })
   return true

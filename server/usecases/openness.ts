@@ -9,11 +9,20 @@ import { othersAreDone, rulesOf } from './together'
 type Told = Pick<Services, 'db' | 'wire'>
 
 export async function markOpened(services: Told, id: string): Promise<void> {
-  const { status } = await services.db.selectFrom('slates').select('status').where('id', '=', id).executeTakeFirstOrThrow()
+  const { status } = await services.db
+    .selectFrom('slates')
+    .select('status')
+    .where('id', '=', id)
+    .executeTakeFirstOrThrow()
   if (status !== 'not-opened') return
   await withNews(services, async (trx, news) => {
-    const opened = await trx.updateTable('slates').set({ status: 'under-way', opened_at: new Date() })
-      .where('id', '=', id).where('status', '=', 'not-opened').returning(['handout_id']).executeTakeFirst()
+    const opened = await trx
+      .updateTable('slates')
+      .set({ status: 'under-way', opened_at: new Date() })
+      .where('id', '=', id)
+      .where('status', '=', 'not-opened')
+      .returning(['handout_id'])
+      .executeTakeFirst()
     if (opened) news.push({ scope: 'slate', slate: id, handout: opened.handout_id, changed: 'status' })
   })
 }
@@ -22,25 +31,54 @@ export async function markOpened(services: Told, id: string): Promise<void> {
 export type HandInRefusal = SlateStatus | 'not-all-done'
 
 /**
- * With a word to the teacher, if there is one. One board for everyone is nobody's to hand in: there each only says to be done.
+ * With a word to the teacher, if there is one. One board for everyone is nobody's to hand in: there each only says to
+ * be done.
  * Whoever hands a frame in is done.
  */
-export async function handIn(services: Told, id: string, student: string, word = ''): Promise<Result<SlateStatus, HandInRefusal>> {
-  const { kind, status } = await services.db.selectFrom('slates').select(['kind', 'status']).where('id', '=', id).executeTakeFirstOrThrow()
+export async function handIn(
+  services: Told,
+  id: string,
+  student: string,
+  word = '',
+): Promise<Result<SlateStatus, HandInRefusal>> {
+  const { kind, status } = await services.db
+    .selectFrom('slates')
+    .select(['kind', 'status'])
+    .where('id', '=', id)
+    .executeTakeFirstOrThrow()
   if (kind === 'class') return refuse(status)
-  if (kind === 'frame' && (await rulesOf(services.db, id)).handInBy === 'all-done' && !await othersAreDone(services.db, id, student)) return refuse('not-all-done')
+  if (
+    kind === 'frame'
+    && (await rulesOf(services.db, id)).handInBy === 'all-done'
+    && !(await othersAreDone(services.db, id, student))
+  )
+    return refuse('not-all-done')
   return changeStatus(services, id, 'handed-in', canHandIn, { handed_in_at: new Date(), said: word.trim() || null })
 }
-export const handBack = (services: Told, id: string) => changeStatus(services, id, 'handed-back', canHandBack, { handed_back_at: new Date() })
+export const handBack = (services: Told, id: string) =>
+  changeStatus(services, id, 'handed-back', canHandBack, { handed_back_at: new Date() })
 
 /** The row lock sets this in one order with the moves: what came before it counts, what comes after is refused. */
 async function changeStatus(
-  services: Told, id: string, to: SlateStatus, allowed: (from: SlateStatus) => boolean, at: { handed_in_at: Date, said: string | null } | { handed_back_at: Date },
+  services: Told,
+  id: string,
+  to: SlateStatus,
+  allowed: (from: SlateStatus) => boolean,
+  at: { handed_in_at: Date; said: string | null } | { handed_back_at: Date },
 ): Promise<Result<SlateStatus, SlateStatus>> {
   return withNews(services, async (trx, news) => {
-    const { status, handout_id } = await trx.selectFrom('slates').select(['status', 'handout_id']).where('id', '=', id).forUpdate().executeTakeFirstOrThrow()
+    const { status, handout_id } = await trx
+      .selectFrom('slates')
+      .select(['status', 'handout_id'])
+      .where('id', '=', id)
+      .forUpdate()
+      .executeTakeFirstOrThrow()
     if (!allowed(status)) return refuse(status)
-    await trx.updateTable('slates').set({ status: to, ...at }).where('id', '=', id).execute()
+    await trx
+      .updateTable('slates')
+      .set({ status: to, ...at })
+      .where('id', '=', id)
+      .execute()
     news.push({ scope: 'slate', slate: id, handout: handout_id, changed: 'status' })
     return ok(to)
   })
@@ -48,7 +86,7 @@ async function changeStatus(
 
 export const SWITCHES = ['paused_at', 'closed_at'] as const
 /** Pencils down and up (`paused_at`), and closing for good or opening again (`closed_at`). */
-export type Switch = typeof SWITCHES[number]
+export type Switch = (typeof SWITCHES)[number]
 
 /**
  * For all slates of a handout at once, those included that come later. The slates' rows are changed with it (a trigger
@@ -56,24 +94,51 @@ export type Switch = typeof SWITCHES[number]
  */
 export async function switchHandout(services: Told, handout: string, what: Switch, on: boolean): Promise<void> {
   await withNews(services, async (trx, news) => {
-    const row = await trx.selectFrom('handouts').select(what).where('id', '=', handout).forUpdate().executeTakeFirstOrThrow()
+    const row = await trx
+      .selectFrom('handouts')
+      .select(what)
+      .where('id', '=', handout)
+      .forUpdate()
+      .executeTakeFirstOrThrow()
     if ((row[what] !== null) === on) return
-    await trx.updateTable('handouts').set({ [what]: on ? new Date() : null }).where('id', '=', handout).execute()
+    await trx
+      .updateTable('handouts')
+      .set({ [what]: on ? new Date() : null })
+      .where('id', '=', handout)
+      .execute()
     news.push({ scope: 'handout', handout, changed: 'status' })
   })
 }
 
 /** What may still be changed of a handout once it is given out. */
-export interface HandoutChange { readonly word?: string, readonly due?: Due | null, readonly handIn?: boolean, readonly looking?: Looking, readonly rules?: Rules }
+export interface HandoutChange {
+  readonly word?: string
+  readonly due?: Due | null
+  readonly handIn?: boolean
+  readonly looking?: Looking
+  readonly rules?: Rules
+}
 
-export async function changeHandout(services: Told, handout: string, { word, due, handIn, looking, rules }: HandoutChange): Promise<void> {
+export async function changeHandout(
+  services: Told,
+  handout: string,
+  { word, due, handIn, looking, rules }: HandoutChange,
+): Promise<void> {
   const change = {
-    ...word !== undefined && { word }, ...handIn !== undefined && { hand_in: handIn }, ...looking !== undefined && { looking }, ...rules !== undefined && { rules: JSON.stringify(rules) },
-    ...due !== undefined && { due_on: due?.day ?? null, due_time: due?.time ?? null },
+    ...(word !== undefined && { word }),
+    ...(handIn !== undefined && { hand_in: handIn }),
+    ...(looking !== undefined && { looking }),
+    ...(rules !== undefined && { rules: JSON.stringify(rules) }),
+    ...(due !== undefined && { due_on: due?.day ?? null, due_time: due?.time ?? null }),
   }
   if (Object.keys(change).length === 0) return
   await withNews(services, async (trx, news) => {
-    const row = await trx.updateTable('handouts').set(change).where('id', '=', handout).returning('class_id').executeTakeFirstOrThrow()
+    const row = await trx
+      .updateTable('handouts')
+      .set(change)
+      .where('id', '=', handout)
+      .returning('class_id')
+      .executeTakeFirstOrThrow()
     news.push({ scope: 'handout', handout, changed: 'words' })
     // Whoever looks at what others have made may do so no longer.
     if (looking !== undefined) news.push({ scope: 'class', class: row.class_id })
@@ -83,9 +148,18 @@ export async function changeHandout(services: Told, handout: string, { word, due
 /** For one slate alone, beside what holds for all. */
 export async function switchSlate(services: Told, slate: string, what: Switch, on: boolean): Promise<void> {
   await withNews(services, async (trx, news) => {
-    const row = await trx.selectFrom('slates').select(['handout_id', what]).where('id', '=', slate).forUpdate().executeTakeFirstOrThrow()
+    const row = await trx
+      .selectFrom('slates')
+      .select(['handout_id', what])
+      .where('id', '=', slate)
+      .forUpdate()
+      .executeTakeFirstOrThrow()
     if ((row[what] !== null) === on) return
-    await trx.updateTable('slates').set({ [what]: on ? new Date() : null }).where('id', '=', slate).execute()
+    await trx
+      .updateTable('slates')
+      .set({ [what]: on ? new Date() : null })
+      .where('id', '=', slate)
+      .execute()
     news.push({ scope: 'slate', slate, handout: row.handout_id, changed: 'status' })
   })
 }

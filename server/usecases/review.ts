@@ -10,48 +10,110 @@ import { noteChange, withNews } from '../news/wire'
 type Db = Kysely<Database>
 
 export async function marginOf(db: Db, slate: string) {
-  return db.selectFrom('margins').select(['id', 'item', 'at']).where('slate_id', '=', slate).where('removed_at', 'is', null).orderBy('at').execute()
+  return db
+    .selectFrom('margins')
+    .select(['id', 'item', 'at'])
+    .where('slate_id', '=', slate)
+    .where('removed_at', 'is', null)
+    .orderBy('at')
+    .execute()
 }
 
 export async function reviewOf(db: Db, slate: string) {
-  const row = await db.selectFrom('reviews').select(['decisions', 'comment', 'points', 'levels']).where('slate_id', '=', slate).executeTakeFirst()
-  return row ? { ...row, points: row.points === null ? null : Number(row.points) } : { decisions: {}, comment: '', points: null, levels: {} }
+  const row = await db
+    .selectFrom('reviews')
+    .select(['decisions', 'comment', 'points', 'levels'])
+    .where('slate_id', '=', slate)
+    .executeTakeFirst()
+  return row
+    ? { ...row, points: row.points === null ? null : Number(row.points) }
+    : { decisions: {}, comment: '', points: null, levels: {} }
 }
 
-/** Adds to the teacher's layer. A note must be pinned to a piece, and ink drawn on a page, that this slate's edition has. */
-export async function addToMargin(services: Services, slate: string, teacher: string, item: MarginItem): Promise<Result<{ id: string }, 'unknown'>> {
+/**
+ * Adds to the teacher's layer. A note must be pinned to a piece, and ink drawn on a page, that this slate's edition
+ * has.
+ */
+export async function addToMargin(
+  services: Services,
+  slate: string,
+  teacher: string,
+  item: MarginItem,
+): Promise<Result<{ id: string }, 'unknown'>> {
   return withNews(services, async (trx, news) => {
-    const row = await trx.selectFrom('slates').select(['edition_hash', 'handout_id']).where('id', '=', slate).executeTakeFirstOrThrow()
+    const row = await trx
+      .selectFrom('slates')
+      .select(['edition_hash', 'handout_id'])
+      .where('id', '=', slate)
+      .executeTakeFirstOrThrow()
     const { board, pieces } = await services.engine.editions.get(trx, row.edition_hash)
-    const known = board.pages.some(p => p.id === item.page) && (item.kind !== 'note' || pieces.get(item.piece)?.page.id === item.page)
+    const known =
+      board.pages.some(p => p.id === item.page)
+      && (item.kind !== 'note' || pieces.get(item.piece)?.page.id === item.page)
     if (!known) return refuse('unknown')
-    const added = await trx.insertInto('margins').values({ slate_id: slate, teacher_id: teacher, item: JSON.stringify(item), removed_at: null })
-      .returning('id').executeTakeFirstOrThrow()
+    const added = await trx
+      .insertInto('margins')
+      .values({ slate_id: slate, teacher_id: teacher, item: JSON.stringify(item), removed_at: null })
+      .returning('id')
+      .executeTakeFirstOrThrow()
     news.push({ scope: 'slate', slate, handout: row.handout_id, changed: 'margin' })
     return ok(added)
   })
 }
 
 /** Taken away or put back: nothing in a margin is ever lost to a wrong click. False when there is no such item. */
-export async function setMarginRemoved(services: Services, slate: string, item: string, removed: boolean): Promise<boolean> {
+export async function setMarginRemoved(
+  services: Services,
+  slate: string,
+  item: string,
+  removed: boolean,
+): Promise<boolean> {
   return withNews(services, async (trx, news) => {
-    const changed = await trx.updateTable('margins').set({ removed_at: removed ? new Date() : null })
-      .where('id', '=', item).where('slate_id', '=', slate).executeTakeFirst()
+    const changed = await trx
+      .updateTable('margins')
+      .set({ removed_at: removed ? new Date() : null })
+      .where('id', '=', item)
+      .where('slate_id', '=', slate)
+      .executeTakeFirst()
     if (changed.numUpdatedRows === 0n) return false
     await noteChange(trx, news, slate, 'margin')
     return true
   })
 }
 
-export interface ReviewToSave { readonly decisions: Decisions, readonly comment: string, readonly points: number | null, readonly levels: Levels }
+export interface ReviewToSave {
+  readonly decisions: Decisions
+  readonly comment: string
+  readonly points: number | null
+  readonly levels: Levels
+}
 
 /** Refused where it gives more points than the handout counts for, or levels that its rubric doesn't have. */
-export async function saveReview({ db }: Pick<Services, 'db'>, slate: string, teacher: string, { decisions, comment, points, levels }: ReviewToSave): Promise<Result<null, 'beyond'>> {
-  const handout = await db.selectFrom('handouts').innerJoin('slates', 'slates.handout_id', 'handouts.id').select(['handouts.points', 'handouts.rubric']).where('slates.id', '=', slate).executeTakeFirstOrThrow()
+export async function saveReview(
+  { db }: Pick<Services, 'db'>,
+  slate: string,
+  teacher: string,
+  { decisions, comment, points, levels }: ReviewToSave,
+): Promise<Result<null, 'beyond'>> {
+  const handout = await db
+    .selectFrom('handouts')
+    .innerJoin('slates', 'slates.handout_id', 'handouts.id')
+    .select(['handouts.points', 'handouts.rubric'])
+    .where('slates.id', '=', slate)
+    .executeTakeFirstOrThrow()
   if (points !== null && points > (handout.points ?? -1)) return refuse('beyond')
   if (Object.keys(levels).length && !(handout.rubric && levelsFit(levels, handout.rubric))) return refuse('beyond')
-  const values = { decisions: JSON.stringify(decisions), comment, points, levels: JSON.stringify(levels), updated_at: new Date() }
-  await db.insertInto('reviews').values({ slate_id: slate, teacher_id: teacher, ...values })
-    .onConflict(c => c.column('slate_id').doUpdateSet(values)).execute()
+  const values = {
+    decisions: JSON.stringify(decisions),
+    comment,
+    points,
+    levels: JSON.stringify(levels),
+    updated_at: new Date(),
+  }
+  await db
+    .insertInto('reviews')
+    .values({ slate_id: slate, teacher_id: teacher, ...values })
+    .onConflict(c => c.column('slate_id').doUpdateSet(values))
+    .execute()
   return ok(null)
 }

@@ -9,40 +9,89 @@ import { noteChange, withNews } from '../news/wire'
 import type { Services } from '../services'
 import { rulesOf } from './together'
 
-/** *closed*: the teacher lets nobody talk here, or there is nobody to talk to. *full*: more lines than a slate keeps. *unknown*: no such note. */
+/**
+ * *closed*: the teacher lets nobody talk here, or there is nobody to talk to. *full*: more lines than a slate keeps.
+ * *unknown*: no such note.
+ */
 export type TalkRefusal = 'talk-closed' | 'full' | 'not-found'
 
-interface Speaking { readonly slate: string, readonly kind: SlateKind, readonly by: Author, readonly staff: boolean }
+interface Speaking {
+  readonly slate: string
+  readonly kind: SlateKind
+  readonly by: Author
+  readonly staff: boolean
+}
 
 /** Everything said beside a slate, the first first. What a teacher has hidden only teachers see. */
 export async function talkOf(db: Kysely<Database>, slate: string, staff: boolean): Promise<TalkLine[]> {
-  const rows = await db.selectFrom('talk').select(['id', 'by', 'words', 'about', 'at', 'hidden_at']).where('slate_id', '=', slate)
-    .$if(!staff, query => query.where('hidden_at', 'is', null)).orderBy('number').limit(MOST_LINES).execute()
+  const rows = await db
+    .selectFrom('talk')
+    .select(['id', 'by', 'words', 'about', 'at', 'hidden_at'])
+    .where('slate_id', '=', slate)
+    .$if(!staff, query => query.where('hidden_at', 'is', null))
+    .orderBy('number')
+    .limit(MOST_LINES)
+    .execute()
   return rows.map(({ hidden_at, at, ...line }) => ({ ...line, at: at.toISOString(), hidden: hidden_at !== null }))
 }
 
 /** Says something to the others of a slate, or answers a note in the margin. Said twice with one id it is said once. */
-export function speak(services: Pick<Services, 'db' | 'wire'>, { slate, kind, by, staff }: Speaking, { id, words, about }: Said): Promise<Result<null, TalkRefusal>> {
+export function speak(
+  services: Pick<Services, 'db' | 'wire'>,
+  { slate, kind, by, staff }: Speaking,
+  { id, words, about }: Said,
+): Promise<Result<null, TalkRefusal>> {
   return withNews(services, async (trx, news) => {
-    const { status, handout_id } = await trx.selectFrom('slates').select(['status', 'handout_id']).where('id', '=', slate).forUpdate().executeTakeFirstOrThrow()
+    const { status, handout_id } = await trx
+      .selectFrom('slates')
+      .select(['status', 'handout_id'])
+      .where('id', '=', slate)
+      .forUpdate()
+      .executeTakeFirstOrThrow()
     if (about !== undefined) {
-      const note = await trx.selectFrom('margins').select('id').where('id', '=', about).where('slate_id', '=', slate).where('removed_at', 'is', null).executeTakeFirst()
-      const shown = staff || marginShows(status) || !!await trx.selectFrom('tries').select('turn').where('slate_id', '=', slate).limit(1).executeTakeFirst()
+      const note = await trx
+        .selectFrom('margins')
+        .select('id')
+        .where('id', '=', about)
+        .where('slate_id', '=', slate)
+        .where('removed_at', 'is', null)
+        .executeTakeFirst()
+      const shown =
+        staff
+        || marginShows(status)
+        || !!(await trx.selectFrom('tries').select('turn').where('slate_id', '=', slate).limit(1).executeTakeFirst())
       if (!note || !shown) return refuse('not-found')
-    }
-    else if (!isOfSeveral(kind) || (!staff && !(await rulesOf(trx, slate)).talk)) return refuse('talk-closed')
-    const { count } = await trx.selectFrom('talk').select(eb => eb.fn.countAll<string>().as('count')).where('slate_id', '=', slate).executeTakeFirstOrThrow()
+    } else if (!isOfSeveral(kind) || (!staff && !(await rulesOf(trx, slate)).talk)) return refuse('talk-closed')
+    const { count } = await trx
+      .selectFrom('talk')
+      .select(eb => eb.fn.countAll<string>().as('count'))
+      .where('slate_id', '=', slate)
+      .executeTakeFirstOrThrow()
     if (Number(count) >= MOST_LINES) return refuse('full')
-    await trx.insertInto('talk').values({ id, slate_id: slate, by, words, about: about ?? null }).onConflict(c => c.doNothing()).execute()
+    await trx
+      .insertInto('talk')
+      .values({ id, slate_id: slate, by, words, about: about ?? null })
+      .onConflict(c => c.doNothing())
+      .execute()
     news.push({ scope: 'slate', slate, handout: handout_id, changed: 'talk' })
     return ok(null)
   })
 }
 
 /** A teacher hides a line, or shows it again. False when there is none. */
-export function hideLine(services: Pick<Services, 'db' | 'wire'>, slate: string, line: string, hidden: boolean): Promise<boolean> {
+export function hideLine(
+  services: Pick<Services, 'db' | 'wire'>,
+  slate: string,
+  line: string,
+  hidden: boolean,
+): Promise<boolean> {
   return withNews(services, async (trx, news) => {
-    const changed = await trx.updateTable('talk').set({ hidden_at: hidden ? new Date() : null }).where('slate_id', '=', slate).where('id', '=', line).executeTakeFirst()
+    const changed = await trx
+      .updateTable('talk')
+      .set({ hidden_at: hidden ? new Date() : null })
+      .where('slate_id', '=', slate)
+      .where('id', '=', line)
+      .executeTakeFirst()
     if (changed.numUpdatedRows === 0n) return false
     await noteChange(trx, news, slate, 'talk')
     return true

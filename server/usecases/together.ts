@@ -11,16 +11,37 @@ type Db = Kysely<Database>
 
 /** The rules of the handout that a slate is from. */
 export async function rulesOf(db: Db, slate: string): Promise<Rules> {
-  const { rules } = await db.selectFrom('slates').innerJoin('handouts', 'handouts.id', 'slates.handout_id').select('handouts.rules').where('slates.id', '=', slate).executeTakeFirstOrThrow()
+  const { rules } = await db
+    .selectFrom('slates')
+    .innerJoin('handouts', 'handouts.id', 'slates.handout_id')
+    .select('handouts.rules')
+    .where('slates.id', '=', slate)
+    .executeTakeFirstOrThrow()
   return v.parse(RulesSchema, rules)
 }
 
 /** A member says to be done, or not yet after all. Refused where the slate is handed in. */
-export function sayDone(services: Pick<Services, 'db' | 'wire'>, slate: string, student: string, done: boolean): Promise<Result<null, 'not-now'>> {
+export function sayDone(
+  services: Pick<Services, 'db' | 'wire'>,
+  slate: string,
+  student: string,
+  done: boolean,
+): Promise<Result<null, 'not-now'>> {
   return withNews(services, async (trx, news) => {
-    const { status, handout_id } = await trx.selectFrom('slates').select(['status', 'handout_id']).where('id', '=', slate).forUpdate().executeTakeFirstOrThrow()
+    const { status, handout_id } = await trx
+      .selectFrom('slates')
+      .select(['status', 'handout_id'])
+      .where('id', '=', slate)
+      .forUpdate()
+      .executeTakeFirstOrThrow()
     if (!canMove(status)) return refuse('not-now')
-    await trx.updateTable('slate_members').set({ done_at: done ? new Date() : null }).where('slate_id', '=', slate).where('student_id', '=', student).where('until_at', 'is', null).execute()
+    await trx
+      .updateTable('slate_members')
+      .set({ done_at: done ? new Date() : null })
+      .where('slate_id', '=', slate)
+      .where('student_id', '=', student)
+      .where('until_at', 'is', null)
+      .execute()
     news.push({ scope: 'slate', slate, handout: handout_id, changed: 'words' })
     return ok(null)
   })
@@ -28,8 +49,16 @@ export function sayDone(services: Pick<Services, 'db' | 'wire'>, slate: string, 
 
 /** Whether all members but this one have said that they are done. */
 export async function othersAreDone(db: Db, slate: string, student: string): Promise<boolean> {
-  const waiting = await db.selectFrom('slate_members').innerJoin('students', 'students.id', 'slate_members.student_id').select('slate_members.student_id')
-    .where('slate_members.slate_id', '=', slate).where('slate_members.until_at', 'is', null).where('slate_members.done_at', 'is', null)
-    .where('students.left_at', 'is', null).where('slate_members.student_id', '<>', student).limit(1).executeTakeFirst()
+  const waiting = await db
+    .selectFrom('slate_members')
+    .innerJoin('students', 'students.id', 'slate_members.student_id')
+    .select('slate_members.student_id')
+    .where('slate_members.slate_id', '=', slate)
+    .where('slate_members.until_at', 'is', null)
+    .where('slate_members.done_at', 'is', null)
+    .where('students.left_at', 'is', null)
+    .where('slate_members.student_id', '<>', student)
+    .limit(1)
+    .executeTakeFirst()
   return !waiting
 }

@@ -6,7 +6,13 @@
 import type { PasswordPicture } from '../../core/roster/picturePassword'
 import { Client } from '../client'
 
-export interface Workplace { readonly address: string, readonly code: string, readonly slate: string, readonly student: string, readonly pictures: readonly PasswordPicture[] }
+export interface Workplace {
+  readonly address: string
+  readonly code: string
+  readonly slate: string
+  readonly student: string
+  readonly pictures: readonly PasswordPicture[]
+}
 
 const { address, code, slate, student, pictures } = JSON.parse(process.argv[2]!) as Workplace
 const client = new Client(address)
@@ -15,7 +21,7 @@ const socket = await client.socket()
 socket.say({ say: 'open', slate, since: 0 })
 await socket.hear(m => m.say === 'slate')
 let [over, slowest] = [false, 0]
-process.stdin.on('end', () => over = true).resume()
+process.stdin.on('end', () => (over = true)).resume()
 process.stdout.write('at work\n')
 for (let i = 0; !over; i++) {
   const id = `bystander-${i}`

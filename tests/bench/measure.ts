@@ -18,6 +18,11 @@ export async function time(runs: number, task: () => unknown): Promise<number> {
   return quantile(taken, 0.5)
 }
 
-export interface Line { readonly what: string, readonly measured: string, readonly floor: string, readonly ratio: number }
+export interface Line {
+  readonly what: string
+  readonly measured: string
+  readonly floor: string
+  readonly ratio: number
+}
 
 export const ms = (value: number) => `${value.toFixed(value < 10 ? 2 : 0)} ms`

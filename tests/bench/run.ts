@@ -27,28 +27,49 @@ for (const { url } of databases) {
   await migrate(db)
   await close()
 }
-const [{ url }, ...empty] = databases as [typeof databases[number], typeof databases[number], typeof databases[number]]
+const [{ url }, ...empty] = databases as [
+  (typeof databases)[number],
+  (typeof databases)[number],
+  (typeof databases)[number],
+]
 const [application, second] = [await startApplication(url), await startApplication(url)]
 const measures: [string, () => Promise<Line[]>][] = [
-  ['load', () => underLoad(application, second, url)], ['frames of four', () => framesAtWork(application, url)], ['growth', () => growth([empty[0].url, empty[1].url])], ['giving out', () => givingOut(url)], ['memory', () => memory(application)],
-  ['taking up', () => takingUp(application)], ['scoring', scoring], ['frames', inFrames], ['script', () => studentScript(application)], ['workbench', () => atTheWorkbench(application)], ['slate', () => atTheSlate(application)],
+  ['load', () => underLoad(application, second, url)],
+  ['frames of four', () => framesAtWork(application, url)],
+  ['growth', () => growth([empty[0].url, empty[1].url])],
+  ['giving out', () => givingOut(url)],
+  ['memory', () => memory(application)],
+  ['taking up', () => takingUp(application)],
+  ['scoring', scoring],
+  ['frames', inFrames],
+  ['script', () => studentScript(application)],
+  ['workbench', () => atTheWorkbench(application)],
+  ['slate', () => atTheSlate(application)],
 ]
 const only = process.env.ONLY?.split(',')
 const lines: Line[] = []
-for (const [name, measure] of measures) if (!only || only.includes(name)) {
-  const made = await measure()
-  lines.push(...made)
-  for (const line of made) console.log(`${line.what}: ${line.measured}, ${line.floor}, ${line.ratio.toFixed(2)}`)
-}
+for (const [name, measure] of measures)
+  if (!only || only.includes(name)) {
+    const made = await measure()
+    lines.push(...made)
+    for (const line of made) console.log(`${line.what}: ${line.measured}, ${line.floor}, ${line.ratio.toFixed(2)}`)
+  }
 await Promise.all([application.stop(), second.stop()])
 for (const { drop } of databases) await drop()
 
 const machine = `${cpus().length} × ${cpus()[0]?.model.trim() ?? 'unknown processor'}, ${Math.round(totalmem() / 2 ** 30)} GiB, Node ${process.version}, PostgreSQL on the same machine`
 const report = [
-  '# Measured', '', 'By `npm run bench`. The ratio is what counts: what was measured, divided by a floor measured in the same run.', '',
-  `Machine: ${machine}. Date: ${new Date().toISOString().slice(0, 10)}.`, '',
-  '| what | measured | floor | ratio |', '|---|---|---|---|',
-  ...lines.map(l => `| ${l.what} | ${l.measured} | ${l.floor} | ${l.ratio.toFixed(2)} |`), '', readFileSync('bench/not-reached.md', 'utf8'),
+  '# Measured',
+  '',
+  'By `npm run bench`. The ratio is what counts: what was measured, divided by a floor measured in the same run.',
+  '',
+  `Machine: ${machine}. Date: ${new Date().toISOString().slice(0, 10)}.`,
+  '',
+  '| what | measured | floor | ratio |',
+  '|---|---|---|---|',
+  ...lines.map(l => `| ${l.what} | ${l.measured} | ${l.floor} | ${l.ratio.toFixed(2)} |`),
+  '',
+  readFileSync('bench/not-reached.md', 'utf8'),
 ].join('\n')
 if (!only) writeFileSync('bench/RESULTS.md', report)
 console.log(report)

@@ -14,13 +14,18 @@ const ZONES = 12
 /** Marking every slate of a large handout, against a loop that only reads the same positions. */
 export async function scoring(): Promise<Line[]> {
   const random = seeded(1)
-  const plain = sortBoard(Array.from({ length: ZONES }, (_, i) => `Zone ${i}`), Array.from({ length: PIECES }, (_, i) => `word ${i}`))
+  const plain = sortBoard(
+    Array.from({ length: ZONES }, (_, i) => `Zone ${i}`),
+    Array.from({ length: PIECES }, (_, i) => `word ${i}`),
+  )
   const page = plain.pages[0]!
   const homes = Object.fromEntries(page.pieces.map(({ id }, i) => [id, [page.places[i % ZONES]!.id]]))
   const edition = makeEdition(keepKey(plain, { kind: 'sort', id: keyId('k'), page: pageId('page'), homes }))
   const slates: SlateState[] = Array.from({ length: SLATES }, () => ({
     ...emptySlate,
-    pieces: Object.fromEntries(page.pieces.map(({ id }, z) => [id, { x: random() * page.width, y: random() * page.height, z }])) as Record<PieceId, OnPage>,
+    pieces: Object.fromEntries(
+      page.pieces.map(({ id }, z) => [id, { x: random() * page.width, y: random() * page.height, z }]),
+    ) as Record<PieceId, OnPage>,
   }))
   let sum = 0
   const floor = await time(15, () => {
@@ -30,5 +35,12 @@ export async function scoring(): Promise<Line[]> {
     for (const slate of slates) sum += markSlate(slate, edition)[0]!.points
   })
   if (!Number.isFinite(sum)) throw new Error('nothing was read')
-  return [{ what: `marking ${SLATES} slates of ${PIECES} pieces on ${ZONES} zones`, measured: ms(measured), floor: `reading the same positions ${ms(floor)}`, ratio: measured / floor }]
+  return [
+    {
+      what: `marking ${SLATES} slates of ${PIECES} pieces on ${ZONES} zones`,
+      measured: ms(measured),
+      floor: `reading the same positions ${ms(floor)}`,
+      ratio: measured / floor,
+    },
+  ]
 }

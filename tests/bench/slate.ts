@@ -13,15 +13,26 @@ const NAMES = ['Ada Fern', 'Bo Kelp', 'Cy Gull', 'Dee Wrack', 'Eli Sand']
 const OTHERS_EVERY = 100
 const FRAME = 1000 / 60
 
-/** On a student's page: dragging in a frame while four others move, from the pen to the line, and how soon it can be used. */
+/**
+ * On a student's page: dragging in a frame while four others move, from the pen to the line, and how soon it can be
+ * used.
+ */
 export async function atTheSlate(application: Application): Promise<Line[]> {
-  const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu'] })
-  const lines = [...await inFrame(browser, application), await penToLine(browser, application), await usable(browser, application)]
+  const browser = await chromium.launch({
+    executablePath: '/usr/bin/chromium',
+    args: ['--no-sandbox', '--disable-gpu'],
+  })
+  const lines = [
+    ...(await inFrame(browser, application)),
+    await penToLine(browser, application),
+    await usable(browser, application),
+  ]
   await browser.close()
   return lines
 }
 
-const slow = async (page: Page, rate: number) => (await page.context().newCDPSession(page)).send('Emulation.setCPUThrottlingRate', { rate })
+const slow = async (page: Page, rate: number) =>
+  (await page.context().newCDPSession(page)).send('Emulation.setCPUThrottlingRate', { rate })
 const middleOf = async (page: Page, piece: string) => {
   const box = (await page.locator(`[data-piece="${piece}"]`).boundingBox())!
   return { x: box.x + box.width / 2, y: box.y + box.height / 2 }
@@ -30,10 +41,22 @@ const middleOf = async (page: Page, piece: string) => {
 /** A group of five on one frame, with every card on the page. */
 async function frameOfFive(address: string): Promise<Lesson> {
   const board = shore()
-  const staged: Board = { ...board, pages: board.pages.map(page => ({ ...page, staged: Object.fromEntries(page.pieces.map((piece, i) => [piece.id, { x: 80 + i * 150, y: 420 }])) })) }
+  const staged: Board = {
+    ...board,
+    pages: board.pages.map(page => ({
+      ...page,
+      staged: Object.fromEntries(page.pieces.map((piece, i) => [piece.id, { x: 80 + i * 150, y: 420 }])),
+    })),
+  }
   const lesson = await makeLesson(address, NAMES, staged)
-  const { id: set } = await lesson.teacher.must<{ id: string }>('POST', `/api/classes/${lesson.classId}/sets`, { name: 'All', groups: [{ name: 'Oak', mark: 'oak', students: lesson.students.map(s => s.id) }] })
-  const { id: handout } = await giveOutTo(lesson.teacher, lesson.board, { to: [{ classId: lesson.classId, set }], mode: 'frame-per-group' })
+  const { id: set } = await lesson.teacher.must<{ id: string }>('POST', `/api/classes/${lesson.classId}/sets`, {
+    name: 'All',
+    groups: [{ name: 'Oak', mark: 'oak', students: lesson.students.map(s => s.id) }],
+  })
+  const { id: handout } = await giveOutTo(lesson.teacher, lesson.board, {
+    to: [{ classId: lesson.classId, set }],
+    mode: 'frame-per-group',
+  })
   const { slates } = await lesson.teacher.must<{ slates: Lesson['slates'] }>('GET', `/api/handouts/${handout}`)
   return { ...lesson, handout, slates }
 }
@@ -46,14 +69,16 @@ async function inFrame(browser: Browser, { address }: Application): Promise<Line
   await page.waitForLoadState('networkidle')
   await slow(page, SLOWED)
   const alone = await frameTimes(browser, page, await middleOf(page, 'c0'))
-  const sockets = await Promise.all(lesson.students.slice(1).map(async (student) => {
-    const client = new Client(address)
-    await client.enter(lesson.code, student.id, student.pictures)
-    const socket = await client.socket()
-    socket.say({ say: 'open', slate, since: 0 })
-    await socket.hear(message => message.say === 'slate')
-    return socket
-  }))
+  const sockets = await Promise.all(
+    lesson.students.slice(1).map(async student => {
+      const client = new Client(address)
+      await client.enter(lesson.code, student.id, student.pictures)
+      const socket = await client.socket()
+      socket.say({ say: 'open', slate, since: 0 })
+      await socket.hear(message => message.say === 'slate')
+      return socket
+    }),
+  )
   const stop = movingAbout(sockets, slate)
   await page.locator('[data-test=held-by-others] g').nth(3).waitFor()
   const together = await frameTimes(browser, page, await middleOf(page, 'c0'))
@@ -62,7 +87,9 @@ async function inFrame(browser: Browser, { address }: Application): Promise<Line
   await page.context().close()
   return [0.5, 0.95].map(q => ({
     what: `a frame while dragging beside four others who all move, processor slowed ${SLOWED} times, ${q === 0.5 ? 'median' : '95th percentile'}`,
-    measured: ms(quantile(together, q)), floor: `alone ${ms(quantile(alone, q))}`, ratio: quantile(together, q) / quantile(alone, q),
+    measured: ms(quantile(together, q)),
+    floor: `alone ${ms(quantile(alone, q))}`,
+    ratio: quantile(together, q) / quantile(alone, q),
   }))
 }
 
@@ -74,7 +101,8 @@ function movingAbout(sockets: readonly Socket[], slate: string): () => void {
     sockets.forEach((socket, i) => {
       const [piece, x, y] = [`c${i + 1}`, 480 + 300 * Math.sin(n / 6 + i), 200 + 120 * Math.cos(n / 6 + i)]
       socket.say({ say: 'here', slate, here: { page: 'page', holds: { piece, x, y } } })
-      if (n % 5 === 0) socket.say({ say: 'moves', slate, moves: [{ id: `bench-${i}-${n}-xxxx`, move: { kind: 'put', piece, x, y } }] })
+      if (n % 5 === 0)
+        socket.say({ say: 'moves', slate, moves: [{ id: `bench-${i}-${n}-xxxx`, move: { kind: 'put', piece, x, y } }] })
       socket.heard.length = 0
     })
   }, OTHERS_EVERY)
@@ -93,9 +121,13 @@ async function penToLine(browser: Browser, { address }: Application): Promise<Li
   await page.evaluate(() => {
     const taken: number[] = []
     let last = 0
-    document.addEventListener('pointermove', event => last = event.timeStamp, true)
-    new MutationObserver((changes) => {
-      if (!last || !changes.some(({ target, attributeName }) => target instanceof SVGPathElement && attributeName === 'd')) return
+    document.addEventListener('pointermove', event => (last = event.timeStamp), true)
+    new MutationObserver(changes => {
+      if (
+        !last
+        || !changes.some(({ target, attributeName }) => target instanceof SVGPathElement && attributeName === 'd')
+      )
+        return
       const from = last
       last = 0
       requestAnimationFrame(() => taken.push(performance.now() - from))
@@ -110,13 +142,21 @@ async function penToLine(browser: Browser, { address }: Application): Promise<Li
   const taken = await page.evaluate(() => (globalThis as unknown as { taken: number[] }).taken)
   await page.context().close()
   if (taken.length < 40) throw new Error(`only ${taken.length} lines were seen`)
-  return { what: `from the pen to its line, processor slowed ${SLOWED} times, 95th percentile of ${taken.length}`, measured: ms(quantile(taken, 0.95)), floor: `two frames, ${ms(2 * FRAME)}`, ratio: quantile(taken, 0.95) / (2 * FRAME) }
+  return {
+    what: `from the pen to its line, processor slowed ${SLOWED} times, 95th percentile of ${taken.length}`,
+    measured: ms(quantile(taken, 0.95)),
+    floor: `two frames, ${ms(2 * FRAME)}`,
+    ratio: quantile(taken, 0.95) / (2 * FRAME),
+  }
 }
 
 const LINE = { bits: 1.6e6, latency: 150 }
 const SLOW_DEVICE = 6
 
-/** From following the link of a slate, with nothing kept on the device, until its first card can be picked up with the keyboard. */
+/**
+ * From following the link of a slate, with nothing kept on the device, until its first card can be picked up with the
+ * keyboard.
+ */
 async function usable(browser: Browser, { address }: Application): Promise<Line> {
   const lesson = await makeLesson(address, NAMES.slice(0, 1))
   const context = await browser.newContext({ viewport: { width: 1024, height: 768 }, serviceWorkers: 'block' })
@@ -127,7 +167,12 @@ async function usable(browser: Browser, { address }: Application): Promise<Line>
   const page = await context.newPage()
   const devtools = await context.newCDPSession(page)
   await devtools.send('Network.clearBrowserCache')
-  await devtools.send('Network.emulateNetworkConditions', { offline: false, latency: LINE.latency, downloadThroughput: LINE.bits / 8, uploadThroughput: LINE.bits / 8 })
+  await devtools.send('Network.emulateNetworkConditions', {
+    offline: false,
+    latency: LINE.latency,
+    downloadThroughput: LINE.bits / 8,
+    uploadThroughput: LINE.bits / 8,
+  })
   await slow(page, SLOW_DEVICE)
   const start = performance.now()
   await page.goto(slate, { waitUntil: 'commit' })
@@ -137,5 +182,10 @@ async function usable(browser: Browser, { address }: Application): Promise<Line>
   await page.locator('[data-piece="c0"][aria-pressed="true"]').waitFor()
   const taken = performance.now() - start
   await context.close()
-  return { what: `a slate can be worked on, nothing kept on the device, 1.6 Mbit/s, ${LINE.latency} ms away, processor slowed ${SLOW_DEVICE} times`, measured: ms(taken), floor: 'promised 2000 ms', ratio: taken / 2000 }
+  return {
+    what: `a slate can be worked on, nothing kept on the device, 1.6 Mbit/s, ${LINE.latency} ms away, processor slowed ${SLOW_DEVICE} times`,
+    measured: ms(taken),
+    floor: 'promised 2000 ms',
+    ratio: taken / 2000,
+  }
 }

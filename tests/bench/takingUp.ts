@@ -11,22 +11,38 @@ const PROMISED_MS = 1000
 export async function takingUp(application: Application): Promise<Line[]> {
   const lesson = await makeLesson(application.address)
   const slate = lesson.slates.find(s => s.name === lesson.students[0]!.name)!.id
-  const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu'] })
+  const browser = await chromium.launch({
+    executablePath: '/usr/bin/chromium',
+    args: ['--no-sandbox', '--disable-gpu'],
+  })
   const page = await browser.newPage()
   await comeInByLink(page, application.address, lesson, lesson.students[0]!)
   // The moves lie in the store as if they had been made without a connection.
-  await page.evaluate(([slate, count]) => new Promise<void>((done, fail) => {
-    const opening = indexedDB.open('dappled-slate')
-    opening.onerror = () => fail(new Error('no store'))
-    opening.onsuccess = () => {
-      const transaction = opening.result.transaction('outbox', 'readwrite')
-      for (let i = 0; i < count; i++) transaction.objectStore('outbox').add({ slate, envelope: { id: `made-offline-${i}`, move: { kind: 'put', piece: `c${i % 6}`, x: 50 + i % 800, y: 100 } } })
-      transaction.oncomplete = () => {
-        opening.result.close()
-        done()
-      }
-    }
-  }), [slate, MOVES] as const)
+  await page.evaluate(
+    ([slate, count]) =>
+      new Promise<void>((done, fail) => {
+        const opening = indexedDB.open('dappled-slate')
+        opening.onerror = () => fail(new Error('no store'))
+        opening.onsuccess = () => {
+          const transaction = opening.result.transaction('outbox', 'readwrite')
+          for (let i = 0; i < count; i++)
+            transaction
+              .objectStore('outbox')
+              .add({
+                slate,
+                envelope: {
+                  id: `made-offline-${i}`,
+                  move: { kind: 'put', piece: `c${i % 6}`, x: 50 + (i % 800), y: 100 },
+                },
+              })
+          transaction.oncomplete = () => {
+            opening.result.close()
+            done()
+          }
+        }
+      }),
+    [slate, MOVES] as const,
+  )
   // No server hears of them: what is measured is the device's own work.
   await page.routeWebSocket(/\/socket$/, () => {})
   await (await page.context().newCDPSession(page)).send('Emulation.setCPUThrottlingRate', { rate: SLOWED })
@@ -39,11 +55,27 @@ export async function takingUp(application: Application): Promise<Line[]> {
   })
   await page.goto(`${application.address}/slate/${slate}`)
   // All six pieces lie on the page: the last of the moves has been made.
-  const shown = await page.waitForFunction(() => {
-    const pieces = [...document.querySelectorAll('[data-piece][aria-label]')]
-    return pieces.length >= 6 && pieces.every(piece => !/on the ledge/.test(piece.getAttribute('aria-label')!)) && performance.now()
-  }, undefined, { polling: 'raf' })
-  const took = Number(await shown.jsonValue()) - await page.evaluate(() => performance.getEntriesByName('asked')[0]!.startTime)
+  const shown = await page.waitForFunction(
+    () => {
+      const pieces = [...document.querySelectorAll('[data-piece][aria-label]')]
+      return (
+        pieces.length >= 6
+        && pieces.every(piece => !/on the ledge/.test(piece.getAttribute('aria-label')!))
+        && performance.now()
+      )
+    },
+    undefined,
+    { polling: 'raf' },
+  )
+  const took =
+    Number(await shown.jsonValue()) - (await page.evaluate(() => performance.getEntriesByName('asked')[0]!.startTime))
   await browser.close()
-  return [{ what: `taking up ${MOVES} moves made offline, processor slowed ${SLOWED} times, until they show`, measured: ms(took), floor: `promised ${PROMISED_MS} ms`, ratio: took / PROMISED_MS }]
+  return [
+    {
+      what: `taking up ${MOVES} moves made offline, processor slowed ${SLOWED} times, until they show`,
+      measured: ms(took),
+      floor: `promised ${PROMISED_MS} ms`,
+      ratio: took / PROMISED_MS,
+    },
+  ]
 }

@@ -11,7 +11,10 @@ test.use({ testIdAttribute: 'data-test' })
 const example = (name: string) => JSON.parse(readFileSync(`docs/formats/examples/${name}.board.json`, 'utf8')) as Board
 const keyless = (name: string): Board => ({ ...example(name), keys: [] })
 
-test('a teacher sets typed answers and arrows by doing the task, adds a variant, and tries the key at once', async ({ page, application }) => {
+test('a teacher sets typed answers and arrows by doing the task, adds a variant, and tries the key at once', async ({
+  page,
+  application,
+}) => {
   const lesson = await makeLesson(application.address, ['Ada Fern'], keyless('write'))
   await signInTeacher(page, application.address, lesson.email, lesson.password)
   await page.goto(`${application.address}/board/${lesson.board}`)
@@ -38,7 +41,10 @@ test('a teacher sets typed answers and arrows by doing the task, adds a variant,
   await expect(page.getByLabel('Students see what is right')).toHaveValue('asked')
 })
 
-test('a teacher says of a typed answer what is accepted, what is told apart and how far off still counts', async ({ page, application }) => {
+test('a teacher says of a typed answer what is accepted, what is told apart and how far off still counts', async ({
+  page,
+  application,
+}) => {
   const lesson = await makeLesson(application.address, ['Ada Fern'], example('write'))
   await signInTeacher(page, application.address, lesson.email, lesson.password)
   await page.goto(`${application.address}/board/${lesson.board}`)
@@ -57,13 +63,19 @@ test('a teacher says of a typed answer what is accepted, what is told apart and 
   await expect(page.getByTestId('keeping')).toHaveText('Kept')
   const key = (await lesson.teacher.must<{ board: Board }>('GET', `/api/boards/${lesson.board}`)).board.keys[0]!
   if (key.kind !== 'write') throw new Error('the key changed its kind')
-  expect(Object.values(key.answers)).toEqual(expect.arrayContaining([
-    expect.objectContaining({ accepts: ['Bowline', 'king of knots'], capitals: true }), expect.objectContaining({ tolerance: '5 cm' }),
-  ]))
+  expect(Object.values(key.answers)).toEqual(
+    expect.arrayContaining([
+      expect.objectContaining({ accepts: ['Bowline', 'king of knots'], capitals: true }),
+      expect.objectContaining({ tolerance: '5 cm' }),
+    ]),
+  )
   await expectAccessible(page)
 })
 
-test('a teacher sets an order by doing, says how it earns points, and takes the key away again', async ({ page, application }) => {
+test('a teacher sets an order by doing, says how it earns points, and takes the key away again', async ({
+  page,
+  application,
+}) => {
   const lesson = await makeLesson(application.address, ['Ada Fern'], keyless('order'))
   await signInTeacher(page, application.address, lesson.email, lesson.password)
   await page.goto(`${application.address}/board/${lesson.board}`)
@@ -89,13 +101,23 @@ test('a teacher sets an order by doing, says how it earns points, and takes the 
   await expect(page.getByText('No key is kept yet.')).toBeVisible()
 })
 
-test('a sort is filled by the number of syllables, and says which words the dictionary doesn\'t know', async ({ page, application }) => {
-  const lesson = await makeLesson(application.address, ['Ada Fern'], sortBoard(['One beat', 'Three beats'], ['boat', 'octopus', 'limpet', 'harbour']))
+test("a sort is filled by the number of syllables, and says which words the dictionary doesn't know", async ({
+  page,
+  application,
+}) => {
+  const lesson = await makeLesson(
+    application.address,
+    ['Ada Fern'],
+    sortBoard(['One beat', 'Three beats'], ['boat', 'octopus', 'limpet', 'harbour']),
+  )
   await signInTeacher(page, application.address, lesson.email, lesson.password)
   await page.goto(`${application.address}/board/${lesson.board}`)
   await page.getByRole('button', { name: 'Answers' }).click()
   await page.getByRole('button', { name: 'Fill by a rule' }).click()
-  for (const [zone, count] of [['One beat', '1'], ['Three beats', '3']] as const) {
+  for (const [zone, count] of [
+    ['One beat', '1'],
+    ['Three beats', '3'],
+  ] as const) {
     await page.getByLabel(`Rule for ${zone}`).selectOption('syllables')
     await page.getByRole('group', { name: zone }).getByLabel('Value').fill(count)
   }
@@ -103,15 +125,22 @@ test('a sort is filled by the number of syllables, and says which words the dict
   await expect(page.getByTestId('key')).toContainText('One beat: boat')
   await expect(page.getByTestId('key')).toContainText('Three beats: octopus')
   await expect(page.getByText('harbour fits no rule and belongs nowhere.')).toBeVisible()
-  await expect(page.getByText('The rules can\'t say where limpet belongs. Put it by hand.')).toBeVisible()
+  await expect(page.getByText("The rules can't say where limpet belongs. Put it by hand.")).toBeVisible()
 })
 
 test.describe('feedback', () => {
   const asking = (feedback: Board['feedback']): Board => ({
-    ...shore(), feedback, keys: [{ kind: 'sort', id: 'k', page: 'page', homes: { c0: ['z0'], c1: ['z0'], c2: ['z1'] } }] as unknown as Board['keys'],
+    ...shore(),
+    feedback,
+    keys: [
+      { kind: 'sort', id: 'k', page: 'page', homes: { c0: ['z0'], c1: ['z0'], c2: ['z1'] } },
+    ] as unknown as Board['keys'],
   })
 
-  test('comes when a student asks, in kind words, without the answer, and goes with the next move', async ({ page, application }) => {
+  test('comes when a student asks, in kind words, without the answer, and goes with the next move', async ({
+    page,
+    application,
+  }) => {
     const lesson = await makeLesson(application.address, ['Ada Fern'], asking('asked'))
     await comeIn(page, application.address, lesson, 'Ada Fern')
     await dragTo(page, 'limpet', await zonePoint(page, 1))
@@ -128,8 +157,14 @@ test.describe('feedback', () => {
     await expect(piece(page, 'limpet')).toBeVisible()
   })
 
-  test('waits for the hand-in, or for the hand-back, where the board says so; nothing that goes to the student names a right home', async ({ application }) => {
-    for (const [when, beforeHandIn, afterHandIn] of [['asked', 200, 200], ['handed-in', 409, 200], [undefined, 409, 409]] as const) {
+  test('waits for the hand-in, or for the hand-back, where the board says so; nothing that goes to the student names a right home', async ({
+    application,
+  }) => {
+    for (const [when, beforeHandIn, afterHandIn] of [
+      ['asked', 200, 200],
+      ['handed-in', 409, 200],
+      [undefined, 409, 409],
+    ] as const) {
       const lesson = await makeLesson(application.address, ['Ada Fern'], asking(when))
       const student = new Client(application.address)
       await student.enter(lesson.code, lesson.students[0]!.id, lesson.students[0]!.pictures)

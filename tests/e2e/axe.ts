@@ -16,7 +16,8 @@ export async function expectAccessible(page: Page): Promise<void> {
  */
 async function atRest(page: Page): Promise<void> {
   await page.evaluate(async () => {
-    const ending = document.getAnimations()
+    const ending = document
+      .getAnimations()
       .filter(one => one.playState === 'running' && one.effect?.getComputedTiming().endTime !== Infinity)
     await Promise.allSettled(ending.map(one => one.finished))
   })

@@ -5,20 +5,29 @@ import { comeInByLink, type Lesson } from './lesson'
 
 export { giveOutTo, makeLesson, type Lesson, type Student } from './lesson'
 
-interface Fixtures { database: { url: string }, application: Application }
+interface Fixtures {
+  database: { url: string }
+  application: Application
+}
 
 /** Each worker has an application and a database of its own. */
 export const test = base.extend<object, Fixtures>({
-  database: [async ({ browserName: _browserName }, use) => {
-    const { url, drop } = await createDatabase()
-    await use({ url })
-    await drop()
-  }, { scope: 'worker' }],
-  application: [async ({ database }, use) => {
-    const application = await startApplication(database.url)
-    await use(application)
-    await application.stop()
-  }, { scope: 'worker' }],
+  database: [
+    async ({ browserName: _browserName }, use) => {
+      const { url, drop } = await createDatabase()
+      await use({ url })
+      await drop()
+    },
+    { scope: 'worker' },
+  ],
+  application: [
+    async ({ database }, use) => {
+      const application = await startApplication(database.url)
+      await use(application)
+      await application.stop()
+    },
+    { scope: 'worker' },
+  ],
 })
 export { expect }
 
@@ -31,19 +40,29 @@ export async function signInTeacher(page: Page, address: string, email: string, 
 }
 
 /** A student comes in by the link of the handout and stands before the own slate. */
-export async function comeIn(page: Page, address: string, lesson: Pick<Lesson, 'code' | 'students' | 'handout'>, name: string): Promise<void> {
-  await comeInByLink(page, address, lesson, lesson.students.find(s => s.name === name)!)
+export async function comeIn(
+  page: Page,
+  address: string,
+  lesson: Pick<Lesson, 'code' | 'students' | 'handout'>,
+  name: string,
+): Promise<void> {
+  await comeInByLink(
+    page,
+    address,
+    lesson,
+    lesson.students.find(s => s.name === name)!,
+  )
 }
 
 export const piece = (page: Page, name: string) => page.getByRole('button', { name: new RegExp(`^${name}, `) })
 
 /** The middle of a zone on the screen; the core lays three zones in a row on the test board. */
-export async function zonePoint(page: Page, index: number, of = 3, down = 0.5): Promise<{ x: number, y: number }> {
+export async function zonePoint(page: Page, index: number, of = 3, down = 0.5): Promise<{ x: number; y: number }> {
   const box = (await page.getByRole('group', { name: 'Page', exact: true }).boundingBox())!
-  return { x: box.x + box.width * (index + 0.5) / of, y: box.y + box.height * (0.15 + 0.75 * down) }
+  return { x: box.x + (box.width * (index + 0.5)) / of, y: box.y + box.height * (0.15 + 0.75 * down) }
 }
 
-export async function dragTo(page: Page, name: string, to: { x: number, y: number }): Promise<void> {
+export async function dragTo(page: Page, name: string, to: { x: number; y: number }): Promise<void> {
   const box = (await piece(page, name).boundingBox())!
   await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2)
   await page.mouse.down()

@@ -8,7 +8,8 @@ import { comeIn, dragTo, expect, giveOutTo, makeLesson, signInTeacher, test, zon
 test.use({ testIdAttribute: 'data-test' })
 
 const NAMES = ['Ada Fern', 'Bo Kelp']
-const boardOf = async (lesson: Lesson) => (await lesson.teacher.must<{ board: Board }>('GET', `/api/boards/${lesson.board}`)).board
+const boardOf = async (lesson: Lesson) =>
+  (await lesson.teacher.must<{ board: Board }>('GET', `/api/boards/${lesson.board}`)).board
 const atTheWorkbench = async (page: Page, lesson: Lesson, address: string) => {
   await signInTeacher(page, address, lesson.email, lesson.password)
   await page.goto(`${address}/board/${lesson.board}`)
@@ -17,21 +18,44 @@ const atTheWorkbench = async (page: Page, lesson: Lesson, address: string) => {
 const panel = (page: Page) => page.getByRole('complementary', { name: 'Backdrop' })
 const kept = (page: Page) => expect(page.getByTestId('keeping')).toHaveText('Kept')
 /** Where a sound or a film is, in seconds. */
-const at = (page: Page) => page.locator('[data-test=player] :is(audio, video)').evaluate(media => (media as HTMLMediaElement).currentTime)
+const at = (page: Page) =>
+  page.locator('[data-test=player] :is(audio, video)').evaluate(media => (media as HTMLMediaElement).currentTime)
 
-test('a sound from a file is played where it stands, with its words, by hand and by keys, and a link says where it leads', async ({ page, application, browser }) => {
+test('a sound from a file is played where it stands, with its words, by hand and by keys, and a link says where it leads', async ({
+  page,
+  application,
+  browser,
+}) => {
   test.setTimeout(120_000)
   const lesson = await makeLesson(application.address, NAMES)
   await atTheWorkbench(page, lesson, application.address)
   // What is no sound says so, and nothing is added.
-  await page.getByTestId('clip-file').setInputFiles({ name: 'film.mp4', mimeType: 'video/mp4', buffer: Buffer.from('No film at all, whatever its name says') })
+  await page
+    .getByTestId('clip-file')
+    .setInputFiles({
+      name: 'film.mp4',
+      mimeType: 'video/mp4',
+      buffer: Buffer.from('No film at all, whatever its name says'),
+    })
   await expect(panel(page).getByRole('alert')).toContainText('neither a sound nor a film')
-  await page.getByTestId('clip-file').setInputFiles({ name: 'gulls-calling.wav', mimeType: 'audio/wav', buffer: wav(6, 'Recorded at 54.1, -1.1') })
+  await page
+    .getByTestId('clip-file')
+    .setInputFiles({ name: 'gulls-calling.wav', mimeType: 'audio/wav', buffer: wav(6, 'Recorded at 54.1, -1.1') })
   await expect(panel(page).getByLabel('Name')).toHaveValue('gulls calling')
   await panel(page).getByLabel('What is said in it').fill('Gulls call over the harbour.')
-  await page.getByTestId('captions-file').setInputFiles({ name: 'none.vtt', mimeType: 'text/vtt', buffer: Buffer.from('no captions here') })
+  await page
+    .getByTestId('captions-file')
+    .setInputFiles({ name: 'none.vtt', mimeType: 'text/vtt', buffer: Buffer.from('no captions here') })
   await expect(panel(page).getByRole('alert')).toContainText('no captions in this file')
-  await page.getByTestId('captions-file').setInputFiles({ name: 'gulls.vtt', mimeType: 'text/vtt', buffer: Buffer.from('WEBVTT\n\nNOTE made by hand\n\n1\n00:00.000 --> 00:02.000 line:0\n<v Ada>First <b>gull</b>\n\n00:02.000 --> 00:06.000\nSecond gull\n') })
+  await page
+    .getByTestId('captions-file')
+    .setInputFiles({
+      name: 'gulls.vtt',
+      mimeType: 'text/vtt',
+      buffer: Buffer.from(
+        'WEBVTT\n\nNOTE made by hand\n\n1\n00:00.000 --> 00:02.000 line:0\n<v Ada>First <b>gull</b>\n\n00:02.000 --> 00:06.000\nSecond gull\n',
+      ),
+    })
   await expect(panel(page)).toContainText('2 captions')
   await panel(page).getByLabel('Address of a link').fill('not an address')
   await panel(page).getByRole('button', { name: 'Add', exact: true }).click()
@@ -46,7 +70,17 @@ test('a sound from a file is played where it stands, with its words, by hand and
   // What stands in the corner is moved apart, so that both are in sight.
   const made = await boardOf(lesson)
   const { clips, links } = made.pages[0]!.backdrop
-  expect(clips).toMatchObject([{ kind: 'sound', seconds: 6, words: 'Gulls call over the harbour.', captions: [{ from: 0, to: 2, text: 'First gull' }, { from: 2, to: 6, text: 'Second gull' }] }])
+  expect(clips).toMatchObject([
+    {
+      kind: 'sound',
+      seconds: 6,
+      words: 'Gulls call over the harbour.',
+      captions: [
+        { from: 0, to: 2, text: 'First gull' },
+        { from: 2, to: 6, text: 'Second gull' },
+      ],
+    },
+  ])
   expect(links).toMatchObject([{ address: 'https://example.org/rock-pools', name: 'Rock pools' }])
   links![0]!.x = 600
   const { version } = await lesson.teacher.must<{ version: number }>('GET', `/api/boards/${lesson.board}`)
@@ -69,14 +103,17 @@ test('a sound from a file is played where it stands, with its words, by hand and
   await player.getByText('In words').click()
   await expect(player).toContainText('Gulls call over the harbour.')
   // Any part of it can be had without the rest.
-  await player.locator('audio').evaluate((audio: HTMLAudioElement) => audio.currentTime = 4)
+  await player.locator('audio').evaluate((audio: HTMLAudioElement) => (audio.currentTime = 4))
   await expect(student.getByTestId('caption')).toHaveText('Second gull')
   await player.locator('audio').focus()
   await student.keyboard.press('Escape')
   await expect(player).toHaveCount(0)
   await expect(play).toBeFocused()
   // A piece that lies on the card is still a piece, and a tap on the rest of the card plays.
-  const card = (await student.locator('[data-thing]').filter({ has: student.locator('text', { hasText: 'gulls' }) }).boundingBox())!
+  const card = (await student
+    .locator('[data-thing]')
+    .filter({ has: student.locator('text', { hasText: 'gulls' }) })
+    .boundingBox())!
   await dragTo(student, 'limpet', { x: card.x + card.width * 0.7, y: card.y + card.height / 2 })
   await expect(student.getByTestId('player')).toHaveCount(0)
   await dragTo(student, 'limpet', await zonePoint(student, 0))
@@ -86,10 +123,15 @@ test('a sound from a file is played where it stands, with its words, by hand and
   await student.context().close()
 })
 
-test('instructions are spoken at the workbench, and heard on the slate instead of the device\'s voice', async ({ application }) => {
+test("instructions are spoken at the workbench, and heard on the slate instead of the device's voice", async ({
+  application,
+}) => {
   test.setTimeout(120_000)
   // Chromium's own microphone that beeps; nobody is asked whether it may.
-  const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--use-fake-device-for-media-stream', '--use-fake-ui-for-media-stream'] })
+  const browser = await chromium.launch({
+    executablePath: '/usr/bin/chromium',
+    args: ['--no-sandbox', '--disable-gpu', '--use-fake-device-for-media-stream', '--use-fake-ui-for-media-stream'],
+  })
   const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage()
   const lesson = await makeLesson(application.address, NAMES)
   await atTheWorkbench(page, lesson, application.address)
@@ -116,9 +158,14 @@ test('instructions are spoken at the workbench, and heard on the slate instead o
   await browser.close()
 })
 
-test('a film keeps its proportions, has a picture of itself, and is played large enough on a phone', async ({ application }) => {
+test('a film keeps its proportions, has a picture of itself, and is played large enough on a phone', async ({
+  application,
+}) => {
   test.setTimeout(120_000)
-  const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--use-fake-device-for-media-stream', '--use-fake-ui-for-media-stream'] })
+  const browser = await chromium.launch({
+    executablePath: '/usr/bin/chromium',
+    args: ['--no-sandbox', '--disable-gpu', '--use-fake-device-for-media-stream', '--use-fake-ui-for-media-stream'],
+  })
   const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage()
   const lesson = await makeLesson(application.address, NAMES)
   await atTheWorkbench(page, lesson, application.address)
@@ -128,7 +175,7 @@ test('a film keeps its proportions, has a picture of itself, and is played large
     const recorder = new MediaRecorder(stream, { mimeType: 'video/webm;codecs=vp8,opus' })
     const parts: Blob[] = []
     recorder.ondataavailable = ({ data }) => void parts.push(data)
-    const done = new Promise(resolve => recorder.onstop = resolve)
+    const done = new Promise(resolve => (recorder.onstop = resolve))
     recorder.start()
     await new Promise(resolve => setTimeout(resolve, 2500))
     recorder.stop()
@@ -136,7 +183,9 @@ test('a film keeps its proportions, has a picture of itself, and is played large
     stream.getTracks().forEach(track => track.stop())
     return [...new Uint8Array(await new Blob(parts).arrayBuffer())]
   })
-  await page.locator('[data-test=clip-file]').setInputFiles({ name: 'Low tide.webm', mimeType: 'video/webm', buffer: Buffer.from(film) })
+  await page
+    .locator('[data-test=clip-file]')
+    .setInputFiles({ name: 'Low tide.webm', mimeType: 'video/webm', buffer: Buffer.from(film) })
   await expect(panel(page).getByLabel('Name')).toHaveValue('Low tide')
   await expect(page.locator('[data-test=keeping]')).toHaveText('Kept')
   const [clip] = (await boardOf(lesson)).pages[0]!.backdrop.clips!
@@ -160,7 +209,16 @@ test('clips are bounded before work is done on them, and had in parts', async ({
   // A film of 2 GB: refused by what it says of itself, with not one of its bytes read.
   const { port } = new URL(application.address)
   const status = await new Promise<number>((resolve, reject) => {
-    const request = ask({ port, host: '127.0.0.1', path: '/api/clips', method: 'POST', headers: { 'cookie': lesson.teacher.cookies, 'content-length': 2 * 1024 ** 3 } }, response => resolve(response.statusCode!))
+    const request = ask(
+      {
+        port,
+        host: '127.0.0.1',
+        path: '/api/clips',
+        method: 'POST',
+        headers: { cookie: lesson.teacher.cookies, 'content-length': 2 * 1024 ** 3 },
+      },
+      response => resolve(response.statusCode!),
+    )
     request.on('error', reject)
     request.flushHeaders()
   })
@@ -168,13 +226,23 @@ test('clips are bounded before work is done on them, and had in parts', async ({
   const bytes = wav(3)
   const { hash } = await lesson.teacher.must<{ hash: string }>('POST', '/api/clips', new Blob([new Uint8Array(bytes)]))
   const part = async (range: string) => {
-    const response = await fetch(`${application.address}/api/clips/${hash}`, { headers: { cookie: lesson.teacher.cookies, range } })
-    return { status: response.status, range: response.headers.get('content-range'), type: response.headers.get('content-type'), bytes: Buffer.from(await response.arrayBuffer()) }
+    const response = await fetch(`${application.address}/api/clips/${hash}`, {
+      headers: { cookie: lesson.teacher.cookies, range },
+    })
+    return {
+      status: response.status,
+      range: response.headers.get('content-range'),
+      type: response.headers.get('content-type'),
+      bytes: Buffer.from(await response.arrayBuffer()),
+    }
   }
   const whole = await part('')
   expect(whole).toMatchObject({ status: 200, type: 'audio/wav', range: null })
   const middle = await part('bytes=100-199')
   expect(middle).toMatchObject({ status: 206, range: `bytes 100-199/${whole.bytes.length}` })
   expect(middle.bytes.equals(whole.bytes.subarray(100, 200))).toBe(true)
-  expect(await part(`bytes=${whole.bytes.length}-`)).toMatchObject({ status: 416, range: `bytes */${whole.bytes.length}` })
+  expect(await part(`bytes=${whole.bytes.length}-`)).toMatchObject({
+    status: 416,
+    range: `bytes */${whole.bytes.length}`,
+  })
 })

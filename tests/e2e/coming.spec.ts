@@ -5,7 +5,10 @@ import { dragTo, expect, makeLesson, signInTeacher, test, zonePoint } from './cl
 
 test.use({ testIdAttribute: 'data-test' })
 
-test('for whoever comes: a code, typed names, two who are one, one who is turned away, and a class in the end', async ({ application, browser }) => {
+test('for whoever comes: a code, typed names, two who are one, one who is turned away, and a class in the end', async ({
+  application,
+  browser,
+}) => {
   test.setTimeout(180_000)
   const { address } = application
   const lesson = await makeLesson(address)
@@ -17,7 +20,10 @@ test('for whoever comes: a code, typed names, two who are one, one who is turned
   await teacher.getByTestId('newcomers').check()
   await expect(teacher.getByTestId('sentence')).toContainText('Everybody who comes gets a copy of their own.')
   await expectAccessible(teacher)
-  await teacher.getByRole('dialog').getByRole('button', { name: /^Give out/ }).click()
+  await teacher
+    .getByRole('dialog')
+    .getByRole('button', { name: /^Give out/ })
+    .click()
   const code = (await teacher.getByTestId('code').textContent())!
   await teacher.getByRole('link', { name: 'Walk round' }).click()
   await expect(teacher.getByText('Nobody has come yet.')).toBeVisible()
@@ -78,7 +84,10 @@ test('for whoever comes: a code, typed names, two who are one, one who is turned
   })
 })
 
-test('pairs take a frame, first come first served; what others make is seen once one\'s own is handed in', async ({ application, browser }) => {
+test("pairs take a frame, first come first served; what others make is seen once one's own is handed in", async ({
+  application,
+  browser,
+}) => {
   test.setTimeout(180_000)
   const { address } = application
   const lesson = await makeLesson(address, ['Ada Fern', 'Bo Kelp', 'Cy Gull', 'Dee Wrack'])
@@ -88,8 +97,10 @@ test('pairs take a frame, first come first served; what others make is seen once
   await teacher.getByRole('button', { name: 'Give out', exact: true }).click()
   await teacher.getByLabel(/^A frame per group/).check()
   await teacher.getByLabel('Students take a frame themselves').check()
-  await teacher.getByLabel('Other groups\' frames are seen').selectOption('once one\'s own is handed in')
-  await expect(teacher.getByTestId('sentence')).toContainText('2 frames wait in Test class, each for 2 students at most.')
+  await teacher.getByLabel("Other groups' frames are seen").selectOption("once one's own is handed in")
+  await expect(teacher.getByTestId('sentence')).toContainText(
+    '2 frames wait in Test class, each for 2 students at most.',
+  )
   await expectAccessible(teacher)
   await teacher.getByRole('button', { name: 'Give out 2 frames' }).click()
   const handout = new URL(await teacher.getByTestId('link').inputValue()).searchParams.get('handout')!
@@ -102,7 +113,13 @@ test('pairs take a frame, first come first served; what others make is seen once
     await page.getByRole('button', { name: lesson.students[i]!.name }).click()
     const client = new Client(address)
     await client.enter(lesson.code, lesson.students[i]!.id, lesson.students[i]!.pictures)
-    await page.context().addCookies(client.cookies.split('; ').map(cookie => ({ name: cookie.split('=')[0]!, value: cookie.split('=').slice(1).join('='), url: address })))
+    await page
+      .context()
+      .addCookies(
+        client.cookies
+          .split('; ')
+          .map(cookie => ({ name: cookie.split('=')[0]!, value: cookie.split('=').slice(1).join('='), url: address })),
+      )
     await page.goto(`${address}/desk?handout=${handout}`)
     await page.getByRole('heading', { name: 'Which frame?' }).waitFor()
     return page
@@ -113,8 +130,15 @@ test('pairs take a frame, first come first served; what others make is seen once
   await expectAccessible(ada)
   // Both pairs want the same frame: one of them is given the other, and is told so.
   await Promise.all([ada, cy].map(page => page.getByRole('button', { name: 'Take Oak' }).click()))
-  await Promise.all([ada, cy].map(page => page.getByRole('group', { name: 'Page', exact: true }).or(page.getByRole('button', { name: 'Go to it' })).waitFor()))
-  const slower = await ada.getByRole('button', { name: 'Go to it' }).isVisible() ? ada : cy
+  await Promise.all(
+    [ada, cy].map(page =>
+      page
+        .getByRole('group', { name: 'Page', exact: true })
+        .or(page.getByRole('button', { name: 'Go to it' }))
+        .waitFor(),
+    ),
+  )
+  const slower = (await ada.getByRole('button', { name: 'Go to it' }).isVisible()) ? ada : cy
   const quicker = slower === ada ? cy : ada
   await expect(slower.getByText('Somebody was quicker. Your frame is Ash.')).toBeVisible()
   await slower.getByRole('button', { name: 'Go to it' }).click()
@@ -139,14 +163,22 @@ test('pairs take a frame, first come first served; what others make is seen once
   await expect.poll(() => slower.getByRole('img').last().innerHTML()).not.toBe(before)
 })
 
-test('each makes an own page from the model, once, with a heading, and all are seen by all', async ({ application, browser }) => {
+test('each makes an own page from the model, once, with a heading, and all are seen by all', async ({
+  application,
+  browser,
+}) => {
   test.setTimeout(180_000)
   const { address } = application
   const lesson = await makeLesson(address, ['Ada Fern', 'Bo Kelp'])
-  const { id } = await giveOutTo(lesson.teacher, lesson.board, { to: [{ classId: lesson.classId }], mode: 'one-for-everyone', ownPages: true, looking: 'always' })
+  const { id } = await giveOutTo(lesson.teacher, lesson.board, {
+    to: [{ classId: lesson.classId }],
+    mode: 'one-for-everyone',
+    ownPages: true,
+    looking: 'always',
+  })
   const pages: Record<string, import('@playwright/test').Page> = {}
   for (const student of lesson.students) {
-    const page = pages[student.name] = await (await browser.newContext()).newPage()
+    const page = (pages[student.name] = await (await browser.newContext()).newPage())
     await comeInByLink(page, address, { ...lesson, handout: id }, student)
   }
   const [ada, bo] = [pages['Ada Fern']!, pages['Bo Kelp']!]
@@ -161,11 +193,20 @@ test('each makes an own page from the model, once, with a heading, and all are s
   await lesson.teacher.must('PUT', `/api/handouts/${id}`, { looking: 'never' })
   await expect(bo.getByRole('alert')).toBeVisible()
   await expect(bo.getByRole('button', { name: /Ada Fern/ })).toHaveCount(0)
-  const { slates } = await lesson.teacher.must<{ slates: { name: string, heading: string }[] }>('GET', `/api/handouts/${id}`)
-  expect(slates.map(slate => [slate.name, slate.heading])).toEqual([['Ada Fern', 'What I saw'], ['Bo Kelp', null]])
+  const { slates } = await lesson.teacher.must<{ slates: { name: string; heading: string }[] }>(
+    'GET',
+    `/api/handouts/${id}`,
+  )
+  expect(slates.map(slate => [slate.name, slate.heading])).toEqual([
+    ['Ada Fern', 'What I saw'],
+    ['Bo Kelp', null],
+  ])
 })
 
-test('some get fewer cards, all are judged by a rubric, and it comes back with the work; another version in the middle of it', async ({ application, browser }) => {
+test('some get fewer cards, all are judged by a rubric, and it comes back with the work; another version in the middle of it', async ({
+  application,
+  browser,
+}) => {
   test.setTimeout(180_000)
   const { address } = application
   const lesson = await makeLesson(address, ['Ada Fern', 'Bo Kelp'])

@@ -6,7 +6,10 @@ const NAMES = ['Ada Fern', 'Bo Kelp', 'Cy Gull', 'Dee Wrack', 'Eli Marram', 'Flo
 
 test.use({ testIdAttribute: 'data-test' })
 
-test('from a pasted list to a group lesson: wishes, frames, a student moved in the middle, a late joiner', async ({ application, browser }) => {
+test('from a pasted list to a group lesson: wishes, frames, a student moved in the middle, a late joiner', async ({
+  application,
+  browser,
+}) => {
   test.setTimeout(180_000)
   const { address } = application
   const lesson = await makeLesson(address, ['Zed Scaur'])
@@ -16,7 +19,9 @@ test('from a pasted list to a group lesson: wishes, frames, a student moved in t
   await test.step('a list from a spreadsheet updates the class', async () => {
     await teacher.goto(`${address}/classes/${lesson.classId}`)
     await teacher.getByRole('button', { name: 'Add or update names' }).click()
-    const rows = NAMES.map((name, i) => [String(100 + i), ...name.split(' ').toReversed(), i % 2 ? 'A' : 'B'].join('\t'))
+    const rows = NAMES.map((name, i) =>
+      [String(100 + i), ...name.split(' ').toReversed(), i % 2 ? 'A' : 'B'].join('\t'),
+    )
     await teacher.getByTestId('names').fill(['ID\tSurname\tForename\tLevel', ...rows].join('\n'))
     await expect(teacher.getByTestId('plan')).toContainText('New: Ada Fern, Bo Kelp')
     await teacher.getByLabel('They leave, with their work kept').check()
@@ -29,7 +34,10 @@ test('from a pasted list to a group lesson: wishes, frames, a student moved in t
   await test.step('two who are kept together and two apart, in groups of three, mixed', async () => {
     await teacher.getByRole('link', { name: 'Groups', exact: true }).click()
     await expect(teacher.getByRole('heading', { name: 'Make groups' })).toBeVisible()
-    for (const [pair, wish] of [[['Ada Fern', 'Bo Kelp'], 'Keep together'], [['Ada Fern', 'Cy Gull'], 'Keep apart']] as const) {
+    for (const [pair, wish] of [
+      [['Ada Fern', 'Bo Kelp'], 'Keep together'],
+      [['Ada Fern', 'Cy Gull'], 'Keep apart'],
+    ] as const) {
       for (const name of pair) await teacher.getByRole('button', { name: new RegExp(`^${name}`) }).click()
       await teacher.getByRole('button', { name: wish }).click()
       await expect(teacher.getByRole('heading', { name: 'Nobody chosen' })).toBeVisible()
@@ -45,7 +53,8 @@ test('from a pasted list to a group lesson: wishes, frames, a student moved in t
   })
 
   await test.step('a wish that contradicts others is named, and nothing is hidden', async () => {
-    for (const name of ['Bo Kelp', 'Cy Gull']) await teacher.getByRole('button', { name: new RegExp(`^${name}`) }).click()
+    for (const name of ['Bo Kelp', 'Cy Gull'])
+      await teacher.getByRole('button', { name: new RegExp(`^${name}`) }).click()
     await teacher.getByRole('button', { name: 'Keep together' }).click()
     await teacher.getByRole('button', { name: 'Make groups of 7 students' }).click()
     await expect(teacher.getByTestId('outcome')).toContainText('these contradict each other')
@@ -83,19 +92,28 @@ test('from a pasted list to a group lesson: wishes, frames, a student moved in t
 
   const { students } = await lesson.teacher.must<typeof lesson>('GET', `/api/classes/${lesson.classId}`)
   const known = { code: lesson.code, handout }
-  const { slates } = await lesson.teacher.must<{ slates: { id: string, name: string, members: { name: string }[] }[] }>('GET', `/api/handouts/${handout}`)
+  const { slates } = await lesson.teacher.must<{ slates: { id: string; name: string; members: { name: string }[] }[] }>(
+    'GET',
+    `/api/handouts/${handout}`,
+  )
   const frameOf = (name: string) => slates.find(slate => slate.members.some(member => member.name === name))!
   const comeAs = async (name: string) => {
     const page = await (await browser.newContext()).newPage()
-    await comeInByLink(page, address, known, students.find(s => s.name === name)!)
+    await comeInByLink(
+      page,
+      address,
+      known,
+      students.find(s => s.name === name)!,
+    )
     return page
   }
 
-  await test.step('two of a group see each other\'s moves; another group doesn\'t', async () => {
+  await test.step("two of a group see each other's moves; another group doesn't", async () => {
     const [ada, bo, cy] = [await comeAs('Ada Fern'), await comeAs('Bo Kelp'), await comeAs('Cy Gull')]
     await expect(ada.getByText('Ten minutes, then we compare.')).toBeVisible()
     await expect(ada.getByTestId('together')).toContainText('Bo K.')
-    const placed = (page: typeof ada, count: number) => expect(page.getByText(new RegExp(`· ${count} of 6$`))).toBeVisible()
+    const placed = (page: typeof ada, count: number) =>
+      expect(page.getByText(new RegExp(`· ${count} of 6$`))).toBeVisible()
     await dragTo(ada, 'limpet', await zonePoint(ada, 0))
     await placed(ada, 1)
     await placed(bo, 1)
@@ -123,11 +141,17 @@ test('from a pasted list to a group lesson: wishes, frames, a student moved in t
     const page = await comeAs('Bo Kelp')
     await page.context().setOffline(true)
     await dragTo(page, 'goby', await zonePoint(page, 2))
-    const { board, version } = await lesson.teacher.must<{ board: { instructions: string, pages: { pieces: { id: string }[], ledge: string[] }[] }, version: number }>('GET', `/api/boards/${lesson.board}`)
+    const { board, version } = await lesson.teacher.must<{
+      board: { instructions: string; pages: { pieces: { id: string }[]; ledge: string[] }[] }
+      version: number
+    }>('GET', `/api/boards/${lesson.board}`)
     const [first] = board.pages
     first!.pieces = first!.pieces.filter(one => one.id !== 'c0')
     first!.ledge = first!.ledge.filter(id => id !== 'c0')
-    await lesson.teacher.must('PUT', `/api/boards/${lesson.board}`, { version, board: { ...board, instructions: 'Sort them, and say why.' } })
+    await lesson.teacher.must('PUT', `/api/boards/${lesson.board}`, {
+      version,
+      board: { ...board, instructions: 'Sort them, and say why.' },
+    })
     await teacher.goto(`${address}/handout/${handout}`)
     await teacher.getByRole('button', { name: 'Change', exact: true }).click()
     await expect(teacher.getByText('On 1 slate pieces that were used are gone.')).toBeVisible()
@@ -146,7 +170,10 @@ test('from a pasted list to a group lesson: wishes, frames, a student moved in t
   })
 
   await test.step('a late joiner is seen to be on no frame, and is put on one', async () => {
-    await lesson.teacher.must('POST', `/api/classes/${lesson.classId}/list`, { students: [{ name: 'Late Comer' }], missing: 'stay' })
+    await lesson.teacher.must('POST', `/api/classes/${lesson.classId}/list`, {
+      students: [{ name: 'Late Comer' }],
+      missing: 'stay',
+    })
     await teacher.goto(`${address}/handout/${handout}`)
     await expect(teacher.getByText('One student is on no frame: Late Comer')).toBeVisible()
     await teacher.getByRole('button', { name: 'Put them on a frame' }).click()

@@ -7,12 +7,13 @@ test.describe('by touch on a tablet', () => {
   test.use({ viewport: { width: 1024, height: 768 }, hasTouch: true })
 
   /** A finger that goes down, moves and lifts, through the browser's own input. */
-  async function swipe(page: Page, from: { x: number, y: number }, to: { x: number, y: number }): Promise<void> {
+  async function swipe(page: Page, from: { x: number; y: number }, to: { x: number; y: number }): Promise<void> {
     const session = await page.context().newCDPSession(page)
-    const touch = (type: 'touchStart' | 'touchMove' | 'touchEnd', at?: { x: number, y: number }) =>
+    const touch = (type: 'touchStart' | 'touchMove' | 'touchEnd', at?: { x: number; y: number }) =>
       session.send('Input.dispatchTouchEvent', { type, touchPoints: at ? [at] : [] })
     await touch('touchStart', from)
-    for (let i = 1; i <= 6; i++) await touch('touchMove', { x: from.x + (to.x - from.x) * i / 6, y: from.y + (to.y - from.y) * i / 6 })
+    for (let i = 1; i <= 6; i++)
+      await touch('touchMove', { x: from.x + ((to.x - from.x) * i) / 6, y: from.y + ((to.y - from.y) * i) / 6 })
     await touch('touchEnd')
     await session.detach()
   }
@@ -44,7 +45,12 @@ test.describe('by touch on a tablet', () => {
     await page.touchscreen.tap(ledge.x + ledge.width - 30, ledge.y + ledge.height - 30)
     await expect(piece(page, 'goby')).toHaveAccessibleName('goby, on the ledge')
 
-    for (const [word, zone] of [['shore crab', 1], ['sea star', 1], ['prawn', 2], ['goby', 2]] as const) {
+    for (const [word, zone] of [
+      ['shore crab', 1],
+      ['sea star', 1],
+      ['prawn', 2],
+      ['goby', 2],
+    ] as const) {
       await piece(page, word).tap()
       const at = await zonePoint(page, zone)
       await page.touchscreen.tap(at.x, at.y)
@@ -74,7 +80,9 @@ test('by keyboard alone: comes in, does the whole task, hands in', async ({ page
   const tabTo = async (name: RegExp) => {
     for (let i = 0; i < 60; i++) {
       await page.keyboard.press('Tab')
-      const label = await page.evaluate(() => document.activeElement?.getAttribute('aria-label') ?? document.activeElement?.textContent?.trim() ?? '')
+      const label = await page.evaluate(
+        () => document.activeElement?.getAttribute('aria-label') ?? document.activeElement?.textContent?.trim() ?? '',
+      )
       if (name.test(label)) return
     }
     throw new Error(`${name} can't be reached with Tab`)
@@ -102,7 +110,7 @@ test('by keyboard alone: comes in, does the whole task, hands in', async ({ page
   await page.keyboard.press('Enter')
   await expect(said).toHaveText('limpet, now in Clings, 1 of 6 placed')
 
-  const homes: Record<string, number> = { 'limpet': 0, 'barnacle': 0, 'shore crab': 1, 'sea star': 1, 'prawn': 2, 'goby': 2 }
+  const homes: Record<string, number> = { limpet: 0, barnacle: 0, 'shore crab': 1, 'sea star': 1, prawn: 2, goby: 2 }
   for (let i = 2; i <= 6; i++) {
     // After a card is put down the focus is on the next one that waits.
     const name = (await page.evaluate(() => document.activeElement!.getAttribute('aria-label')!)).split(',')[0]!

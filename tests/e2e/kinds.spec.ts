@@ -10,24 +10,29 @@ test.use({ testIdAttribute: 'data-test' })
 test.describe.configure({ mode: 'parallel' })
 
 const folder = 'docs/formats/examples/'
-const names = readdirSync(folder).filter(f => f.endsWith('.board.json')).map(f => f.replace('.board.json', ''))
+const names = readdirSync(folder)
+  .filter(f => f.endsWith('.board.json'))
+  .map(f => f.replace('.board.json', ''))
 const boardOf = (name: string) => JSON.parse(readFileSync(`${folder}${name}.board.json`, 'utf8')) as Board
 
-/** What a student does first on a board, with nothing but the keyboard, and what is said then. Boards that aren't named: the first piece into the first place. */
+/**
+ * What a student does first on a board, with nothing but the keyboard, and what is said then. Boards that aren't named:
+ * the first piece into the first place.
+ */
 const FIRST_DEED: Record<string, (page: Page) => Promise<void>> = {
-  'arrows': async (page) => {
+  arrows: async page => {
     await page.getByRole('button', { name: 'Arrow' }).press('Enter')
     await piece(page, 'seaweed').press('Enter')
     await expect(page.getByTestId('said')).toHaveText('Arrow from seaweed. Now choose where it goes.')
     await piece(page, 'limpet').press('Enter')
     await expect(page.getByTestId('said')).toHaveText('Arrow from seaweed to limpet')
   },
-  'write': async (page) => {
+  write: async page => {
     await page.getByRole('textbox', { name: 'Length' }).pressSequentially('1/4 m')
     await page.keyboard.press('Tab')
     await expect(page.getByRole('banner').getByText('1 of 3')).toBeVisible()
   },
-  'ink': async (page) => {
+  ink: async page => {
     await page.getByTestId('drawing').press('Enter')
     await expect(page.getByTestId('said')).toHaveText('Pen down')
     for (let i = 0; i < 8; i++) await page.keyboard.press('ArrowDown')
@@ -37,7 +42,11 @@ const FIRST_DEED: Record<string, (page: Page) => Promise<void>> = {
 }
 
 for (const name of names) {
-  test(`the ${name} board works for a student with the keyboard, and is marked in review`, async ({ page, browser, application }) => {
+  test(`the ${name} board works for a student with the keyboard, and is marked in review`, async ({
+    page,
+    browser,
+    application,
+  }) => {
     const board = boardOf(name)
     const lesson = await makeLesson(application.address, ['Ada Fern', 'Bo Kelp'], board)
     await comeIn(page, application.address, lesson, 'Ada Fern')
@@ -57,7 +66,9 @@ for (const name of names) {
 
     const teacher = await (await browser.newContext()).newPage()
     await signInTeacher(teacher, application.address, lesson.email, lesson.password)
-    await teacher.goto(`${application.address}/handout/${lesson.handout}/review/${lesson.slates.find(s => s.name === 'Ada Fern')!.id}`)
+    await teacher.goto(
+      `${application.address}/handout/${lesson.handout}/review/${lesson.slates.find(s => s.name === 'Ada Fern')!.id}`,
+    )
     await expect(teacher.getByTestId('score')).toHaveText(/^\d+ of \d+$|^Nothing here is marked/)
     // Every reason has words of its own in the catalogue.
     await expect(teacher.getByText('See the page')).toHaveCount(0)
@@ -75,12 +86,19 @@ for (const name of names) {
   })
 }
 
-test('tiles come out of a bin as often as they are wanted, turn, and go back; all of it is there after a reload', async ({ page, application }) => {
+test('tiles come out of a bin as often as they are wanted, turn, and go back; all of it is there after a reload', async ({
+  page,
+  application,
+}) => {
   const lesson = await makeLesson(application.address, ['Ada Fern'], boardOf('expression'))
   await comeIn(page, application.address, lesson, 'Ada Fern')
   const bin = page.getByRole('button', { name: 'x, as many as you need' })
   const mat = page.getByRole('group', { name: 'Page', exact: true })
-  for (const [x, y] of [[0.4, 0.4], [0.4, 0.6], [0.5, 0.8]] as const) {
+  for (const [x, y] of [
+    [0.4, 0.4],
+    [0.4, 0.6],
+    [0.5, 0.8],
+  ] as const) {
     const [from, to] = [(await bin.boundingBox())!, (await mat.boundingBox())!]
     await page.mouse.move(from.x + from.width / 2, from.y + from.height / 2)
     await page.mouse.down()
@@ -127,7 +145,10 @@ test('a note is written on, a counter is flipped, and both stay so', async ({ pa
   await page.context().clearCookies()
   await comeIn(page, application.address, counters, 'Bo Kelp')
   await dragTo(page, '1', await zonePoint(page, 1))
-  await page.getByRole('group', { name: 'Page', exact: true }).getByRole('button', { name: /^1, in Steps/ }).click()
+  await page
+    .getByRole('group', { name: 'Page', exact: true })
+    .getByRole('button', { name: /^1, in Steps/ })
+    .click()
   await page.getByRole('button', { name: 'Flip' }).click()
   await expect(page.getByTestId('said')).toHaveText('1 turned to 0 degrees, flipped')
   await expect(page.getByTestId('kept')).toHaveText('Every move is kept')

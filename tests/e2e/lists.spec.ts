@@ -12,14 +12,15 @@ test('class lists come in from files of any kind, and say what is wrong with oth
   await signInTeacher(page, application.address, lesson.email, lesson.password)
   await page.goto(`${application.address}/classes/${lesson.classId}`)
   await page.getByRole('button', { name: 'Add or update names' }).click()
-  const load = (name: string, buffer: Buffer) => page.getByTestId('list-file').setInputFiles({ name, mimeType: 'application/octet-stream', buffer })
+  const load = (name: string, buffer: Buffer) =>
+    page.getByTestId('list-file').setInputFiles({ name, mimeType: 'application/octet-stream', buffer })
 
   await load('list.csv', utf16('Vorname;Name;Gruppe\nZoë;Núñez;1\n'))
   await expect(page.getByTestId('names')).toHaveValue(/Zoë;Núñez/)
   await load('latin.csv', Buffer.from('First name,Surname\nJos\xE9,Gar\xE7on\n', 'latin1'))
   await expect(page.getByTestId('plan')).toContainText('New: José Garçon')
 
-  await load('picture.png', Buffer.from([0x89, 0x50, 0x4E, 0x47, 0, 0, 0, 13, 0, 0, 0, 1]))
+  await load('picture.png', Buffer.from([0x89, 0x50, 0x4e, 0x47, 0, 0, 0, 13, 0, 0, 0, 1]))
   await expect(page.getByRole('alert')).toContainText('There is no class list in this file')
   await load('torn.zip', Buffer.from('PK\u0003\u0004 and then nothing'))
   await expect(page.getByRole('alert')).toContainText('zip')
@@ -29,16 +30,19 @@ test('class lists come in from files of any kind, and say what is wrong with oth
   await expect(page.getByRole('alert')).toContainText('no users.csv')
   await expectAccessible(page)
 
-  const users = 'sourcedId,status,role,givenName,familyName\nu1,active,student,Ada,Fern\nu2,,student,Inka,Petrel\nu3,,teacher,Tove,Skerry\n'
+  const users =
+    'sourcedId,status,role,givenName,familyName\nu1,active,student,Ada,Fern\nu2,,student,Inka,Petrel\nu3,,teacher,Tove,Skerry\n'
   const zip = zipSync({
-    'users.csv': strToU8(users), 'classes.csv': strToU8('sourcedId,title,courseSourcedId\nc1,Year 5/6,k\nc2,Choir,k\n'),
-    'enrollments.csv': strToU8('classSourcedId,userSourcedId,role\nc1,u1,student\nc1,u2,student\nc2,u2,student\n'), 'readme.txt': strToU8('nothing'),
+    'users.csv': strToU8(users),
+    'classes.csv': strToU8('sourcedId,title,courseSourcedId\nc1,Year 5/6,k\nc2,Choir,k\n'),
+    'enrollments.csv': strToU8('classSourcedId,userSourcedId,role\nc1,u1,student\nc1,u2,student\nc2,u2,student\n'),
+    'readme.txt': strToU8('nothing'),
   })
   await load('export.zip', Buffer.from(zip))
   await page.getByLabel('Year 5/6, 2 students').check()
   // Ada is known by her name, and now by her record too.
   await expect(page.getByTestId('plan')).toContainText('New: Inka Petrel')
-  await expect(page.getByTestId('plan')).toContainText('Matched with the school\'s records: Ada Fern')
+  await expect(page.getByTestId('plan')).toContainText("Matched with the school's records: Ada Fern")
   await expectAccessible(page)
   await page.getByRole('button', { name: 'Make 2 changes' }).click()
   await expect(page.getByText('5 students are in the class now')).toBeVisible()
@@ -49,19 +53,29 @@ test('class lists come in from files of any kind, and say what is wrong with oth
   await expect(page.getByTestId('plan')).toContainText('Nothing changes')
 })
 
-test('what another window changed meanwhile is looked at again before anything is done', async ({ application, page }) => {
+test('what another window changed meanwhile is looked at again before anything is done', async ({
+  application,
+  page,
+}) => {
   const lesson = await makeLesson(application.address)
   await signInTeacher(page, application.address, lesson.email, lesson.password)
   await page.goto(`${application.address}/classes/${lesson.classId}`)
   await page.getByRole('button', { name: 'Add or update names' }).click()
   await page.getByTestId('names').fill('Ada Fern\nEli Marram')
-  await lesson.teacher.must('POST', `/api/classes/${lesson.classId}/list`, { students: [{ name: 'Eli Marram' }], missing: 'stay' })
+  await lesson.teacher.must('POST', `/api/classes/${lesson.classId}/list`, {
+    students: [{ name: 'Eli Marram' }],
+    missing: 'stay',
+  })
   await page.getByRole('button', { name: 'Make 1 change' }).click()
   await expect(page.getByText('changed in another window meanwhile')).toBeVisible()
   await expect(page.getByTestId('plan')).toContainText('Nothing changes')
 })
 
-test('to some students, as a draft and later: said before, seen in the list, and nothing reaches a student early', async ({ application, browser, page }) => {
+test('to some students, as a draft and later: said before, seen in the list, and nothing reaches a student early', async ({
+  application,
+  browser,
+  page,
+}) => {
   const { address } = application
   const lesson = await makeLesson(address)
   await signInTeacher(page, address, lesson.email, lesson.password)
@@ -75,7 +89,9 @@ test('to some students, as a draft and later: said before, seen in the list, and
   await page.getByRole('checkbox', { name: 'All students of the class' }).uncheck()
   await page.getByLabel('Bo Kelp').check()
   await page.getByLabel('Keep as a draft').check()
-  await expect(page.getByTestId('sentence')).toContainText('Nobody gets anything until you give the draft out. One student in Test class gets a copy')
+  await expect(page.getByTestId('sentence')).toContainText(
+    'Nobody gets anything until you give the draft out. One student in Test class gets a copy',
+  )
   await expectAccessible(page)
   await page.getByRole('button', { name: 'Keep the draft' }).click()
   await expect(page.getByRole('heading', { name: 'Not given out yet' })).toBeVisible()
@@ -89,21 +105,33 @@ test('to some students, as a draft and later: said before, seen in the list, and
   await expect(page.getByText('It would be due before it goes out')).toBeVisible()
   // Each of a series is due as long after its day as the first.
   await page.getByLabel('Due').fill('2031-05-14')
-  await expect(page.getByTestId('sentence')).toContainText('They are due one after the other: Wednesday 14 May, Wednesday 21 May.')
+  await expect(page.getByTestId('sentence')).toContainText(
+    'They are due one after the other: Wednesday 14 May, Wednesday 21 May.',
+  )
   await page.getByLabel('Due').fill('2031-05-30')
   await page.getByRole('button', { name: 'Give out later' }).click()
   await expect(page.getByText(/^Goes out/)).toHaveCount(2)
   await expectAccessible(page)
 
   const student = await (await browser.newContext()).newPage()
-  await comeInByLink(student, address, lesson, lesson.students.find(s => s.name === 'Bo Kelp')!)
+  await comeInByLink(
+    student,
+    address,
+    lesson,
+    lesson.students.find(s => s.name === 'Bo Kelp')!,
+  )
   await student.goto(`${address}/desk`)
   await expect(student.getByRole('listitem')).toHaveCount(1)
   await page.getByRole('listitem').filter({ hasText: 'Draft' }).getByRole('button', { name: 'Give out now' }).click()
   await expect(page.getByText('is given out to Test class')).toBeVisible()
   await student.reload()
   await expect(student.getByRole('listitem')).toHaveCount(2)
-  await page.getByRole('listitem').filter({ hasText: 'Goes out' }).first().getByRole('button', { name: 'Remove' }).click()
+  await page
+    .getByRole('listitem')
+    .filter({ hasText: 'Goes out' })
+    .first()
+    .getByRole('button', { name: 'Remove' })
+    .click()
   await expect(page.getByText(/^Goes out/)).toHaveCount(1)
   // Removed by mistake, it is had back, as a draft.
   await page.getByRole('button', { name: 'Bring it back as a draft' }).click()
@@ -111,7 +139,10 @@ test('to some students, as a draft and later: said before, seen in the list, and
   await student.context().close()
 
   // What went to one is given to another, too, from the walk-round.
-  await page.getByRole('link', { name: /^Walk round/ }).first().click()
+  await page
+    .getByRole('link', { name: /^Walk round/ })
+    .first()
+    .click()
   await expect(page.locator('[data-slate]')).toHaveCount(1)
   await page.getByRole('button', { name: 'Change', exact: true }).click()
   await page.getByLabel('Ada Fern').check()
@@ -121,7 +152,11 @@ test('to some students, as a draft and later: said before, seen in the list, and
   await expect(page.locator('[data-slate]')).toHaveCount(2)
 })
 
-test('another teacher is asked in by a link, sees the class and the lesson, and can change neither', async ({ application, browser, page }) => {
+test('another teacher is asked in by a link, sees the class and the lesson, and can change neither', async ({
+  application,
+  browser,
+  page,
+}) => {
   const { address } = application
   const [lesson, other] = [await makeLesson(address), await makeLesson(address, ['Zed Scaur'])]
   await signInTeacher(page, address, lesson.email, lesson.password)

@@ -4,12 +4,23 @@ import { comeIn, dragTo, expect, piece, test, zonePoint, type Student } from './
 import type { Page } from '@playwright/test'
 
 const WORDS = ['limpet', 'barnacle', 'mussel', 'shore crab', 'sea star', 'prawn', 'goby']
-const HOMES: Record<string, number> = { 'limpet': 0, 'barnacle': 0, 'mussel': 0, 'shore crab': 1, 'sea star': 1, 'prawn': 2, 'goby': 2 }
+const HOMES: Record<string, number> = {
+  limpet: 0,
+  barnacle: 0,
+  mussel: 0,
+  'shore crab': 1,
+  'sea star': 1,
+  prawn: 2,
+  goby: 2,
+}
 const kept = (page: Page) => expect(page.getByTestId('keeping')).toHaveText('Kept')
 
 test.use({ testIdAttribute: 'data-test' })
 
-test('a teacher designs, gives out, walks round, writes in the margin and hands back; a student works with the mouse', async ({ browser, application }) => {
+test('a teacher designs, gives out, walks round, writes in the margin and hands back; a student works with the mouse', async ({
+  browser,
+  application,
+}) => {
   test.setTimeout(240_000)
   const { address } = application
   const teacher = await (await browser.newContext()).newPage()
@@ -43,10 +54,16 @@ test('a teacher designs, gives out, walks round, writes in the margin and hands 
   await test.step('Backdrop: a colour, a ruling, a picture locked in place; what is no picture is refused', async () => {
     await teacher.getByRole('button', { name: 'Sand' }).click()
     await teacher.getByRole('button', { name: 'Squares' }).click()
-    await teacher.getByTestId('backdrop-file').setInputFiles({ name: 'notes.png', mimeType: 'image/png', buffer: Buffer.from('no picture at all') })
+    await teacher
+      .getByTestId('backdrop-file')
+      .setInputFiles({ name: 'notes.png', mimeType: 'image/png', buffer: Buffer.from('no picture at all') })
     await expect(teacher.getByRole('alert')).toContainText('not a picture')
-    const picture = await sharp({ create: { width: 1600, height: 400, channels: 3, background: '#9bc' } }).png().toBuffer()
-    await teacher.getByTestId('backdrop-file').setInputFiles({ name: 'low-tide.png', mimeType: 'image/png', buffer: picture })
+    const picture = await sharp({ create: { width: 1600, height: 400, channels: 3, background: '#9bc' } })
+      .png()
+      .toBuffer()
+    await teacher
+      .getByTestId('backdrop-file')
+      .setInputFiles({ name: 'low-tide.png', mimeType: 'image/png', buffer: picture })
     await expect(teacher.getByLabel('What it shows')).toHaveValue('low tide')
     await kept(teacher)
     await expectAccessible(teacher)
@@ -88,9 +105,16 @@ test('a teacher designs, gives out, walks round, writes in the margin and hands 
     expect(names).not.toEqual(WORDS)
     const sizes = await cards.evaluateAll(all => all.map(c => c.getBoundingClientRect().width.toFixed(2)))
     expect(new Set(sizes).size).toBe(1)
-    const clear = await sharp({ create: { width: 200, height: 150, channels: 4, background: { r: 0, g: 90, b: 120, alpha: 0 } } }).png().toBuffer()
+    const clear = await sharp({
+      create: { width: 200, height: 150, channels: 4, background: { r: 0, g: 90, b: 120, alpha: 0 } },
+    })
+      .png()
+      .toBuffer()
     await teacher.getByRole('button', { name: 'Pictures', exact: true }).click()
-    await teacher.getByTestId('piece-files').setInputFiles([{ name: 'hermit-crab.png', mimeType: 'image/png', buffer: clear }, { name: 'kelp.png', mimeType: 'image/png', buffer: await sharp(clear).negate().toBuffer() }])
+    await teacher.getByTestId('piece-files').setInputFiles([
+      { name: 'hermit-crab.png', mimeType: 'image/png', buffer: clear },
+      { name: 'kelp.png', mimeType: 'image/png', buffer: await sharp(clear).negate().toBuffer() },
+    ])
     await expect(cards).toHaveCount(9)
     await expect(teacher.getByRole('button', { name: 'hermit crab, on the ledge' })).toBeVisible()
     await expectAccessible(teacher)
@@ -109,7 +133,8 @@ test('a teacher designs, gives out, walks round, writes in the margin and hands 
 
   await test.step('Answers: the pieces are dragged home and kept as the key, which is read back', async () => {
     await teacher.getByRole('button', { name: 'Answers' }).click()
-    for (const [i, word] of WORDS.slice(0, 6).entries()) await dragTo(teacher, word, await zonePoint(teacher, HOMES[word]!, 3, 0.15 + 0.13 * i))
+    for (const [i, word] of WORDS.slice(0, 6).entries())
+      await dragTo(teacher, word, await zonePoint(teacher, HOMES[word]!, 3, 0.15 + 0.13 * i))
     await teacher.getByRole('button', { name: 'Keep this as the key' }).click()
     await expect(teacher.getByTestId('key')).toContainText('Clings: limpet, barnacle, mussel')
     await expect(teacher.getByTestId('key')).toContainText('goby belongs nowhere')
@@ -177,8 +202,10 @@ test('a teacher designs, gives out, walks round, writes in the margin and hands 
     await teacher.getByRole('link', { name: 'Walk round' }).click()
     await expect(teacher.locator('[data-slate]')).toHaveCount(3)
     await expectAccessible(teacher)
-    const classes = await (await teacher.request.get(`${address}/api/classes`)).json() as { id: string }[]
-    const { students } = await (await teacher.request.get(`${address}/api/classes/${classes[0]!.id}`)).json() as { students: Student[] }
+    const classes = (await (await teacher.request.get(`${address}/api/classes`)).json()) as { id: string }[]
+    const { students } = (await (await teacher.request.get(`${address}/api/classes/${classes[0]!.id}`)).json()) as {
+      students: Student[]
+    }
     return { code, handout: link.searchParams.get('handout')!, students }
   })
   const marlo = teacher.locator('[data-slate="Marlo Tern"]')
@@ -213,9 +240,12 @@ test('a teacher designs, gives out, walks round, writes in the margin and hands 
     await expect(marlo).toContainText('2 of 7')
   })
 
-  await test.step('the backdrop and the zones can\'t be moved by any means', async () => {
+  await test.step("the backdrop and the zones can't be moved by any means", async () => {
     const page = student.getByRole('group', { name: 'Page', exact: true })
-    const furniture = () => page.evaluate(svg => [...svg.querySelectorAll('image, rect[stroke-dasharray], text[font-weight]')].map(e => e.outerHTML).join('\n'))
+    const furniture = () =>
+      page.evaluate(svg =>
+        [...svg.querySelectorAll('image, rect[stroke-dasharray], text[font-weight]')].map(e => e.outerHTML).join('\n'),
+      )
     const before = await furniture()
     expect(before).toContain('Clings')
     const at = await zonePoint(student, 2, 3, 0.9)
@@ -244,7 +274,7 @@ test('a teacher designs, gives out, walks round, writes in the margin and hands 
     await student.getByRole('link', { name: 'How do they hold on?' }).click()
     await expect(piece(student, 'limpet')).toHaveAccessibleName('limpet, in Clings')
     await expect(piece(student, 'prawn')).toHaveAccessibleName('prawn, in Crawls')
-    await dragTo(student, 'mussel', { ...await zonePoint(student, 0), x: (await zonePoint(student, 0.5)).x })
+    await dragTo(student, 'mussel', { ...(await zonePoint(student, 0)), x: (await zonePoint(student, 0.5)).x })
     await expect(marlo).toContainText('3 of 7')
   })
 
@@ -286,14 +316,18 @@ test('a teacher designs, gives out, walks round, writes in the margin and hands 
     await expect(teacher.getByText('The student sees your margin now.')).toBeVisible()
   })
 
-  await test.step('the student sees the margin without a reload, and can\'t change it', async () => {
+  await test.step("the student sees the margin without a reload, and can't change it", async () => {
     await expect(student.getByText('Does a prawn walk?')).toBeVisible()
     await expect(student.getByText('Good start.')).toBeVisible()
     await expect(student.locator('path.fill-bilberry-700').first()).toBeVisible()
     await expectAccessible(student)
     const slate = student.url().split('/').at(-1)!
-    const item = ((await (await student.request.get(`${address}/api/slates/${slate}`)).json()) as { margin: { id: string }[] }).margin[0]!.id
-    const refused = await student.request.put(`${address}/api/slates/${slate}/margin/${item}`, { data: { removed: true } })
+    const item = (
+      (await (await student.request.get(`${address}/api/slates/${slate}`)).json()) as { margin: { id: string }[] }
+    ).margin[0]!.id
+    const refused = await student.request.put(`${address}/api/slates/${slate}/margin/${item}`, {
+      data: { removed: true },
+    })
     expect(refused.status()).toBe(403)
     await student.reload()
     await expect(student.getByText('Does a prawn walk?')).toBeVisible()

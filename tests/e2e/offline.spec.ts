@@ -11,7 +11,9 @@ import { wav } from '../sounds'
 import { comeIn, dragTo, expect, makeLesson, piece, test as base, zonePoint } from './class'
 
 /** An application of its own for each test, which can be gone for a while: with it the whole network is. */
-const test = base.extend<{ school: { address: string, gone: () => Promise<void>, back: (build?: string) => Promise<void> } }>({
+const test = base.extend<{
+  school: { address: string; gone: () => Promise<void>; back: (build?: string) => Promise<void> }
+}>({
   school: async ({ browserName: _browserName }, use) => {
     const { url, drop } = await createDatabase()
     let application: Application = await startApplication(url)
@@ -19,7 +21,8 @@ const test = base.extend<{ school: { address: string, gone: () => Promise<void>,
     await use({
       address,
       gone: () => application.stop('SIGKILL'),
-      back: async build => void (application = await startApplication(url, Number(new URL(address).port), undefined, build)),
+      back: async build =>
+        void (application = await startApplication(url, Number(new URL(address).port), undefined, build)),
     })
     await application.stop()
     await drop()
@@ -28,25 +31,31 @@ const test = base.extend<{ school: { address: string, gone: () => Promise<void>,
 test.use({ testIdAttribute: 'data-test' })
 
 /** The worker has all it needs, and serves this page. */
-const isKept = (page: Page) => page.evaluate(async () => {
-  await navigator.serviceWorker.ready
-  while (!navigator.serviceWorker.controller) await new Promise(done => setTimeout(done, 20))
-})
-const onDevice = (page: Page) => page.evaluate(async () => {
-  const opened = await new Promise<IDBDatabase>((done, failed) => {
-    const request = indexedDB.open('dappled-slate')
-    request.onsuccess = () => done(request.result)
-    request.onerror = () => failed(request.error)
+const isKept = (page: Page) =>
+  page.evaluate(async () => {
+    await navigator.serviceWorker.ready
+    while (!navigator.serviceWorker.controller) await new Promise(done => setTimeout(done, 20))
   })
-  const names = await new Promise<string[]>((done) => {
-    const request = opened.transaction('views').objectStore('views').getAllKeys()
-    request.onsuccess = () => done(request.result.map(String))
+const onDevice = (page: Page) =>
+  page.evaluate(async () => {
+    const opened = await new Promise<IDBDatabase>((done, failed) => {
+      const request = indexedDB.open('dappled-slate')
+      request.onsuccess = () => done(request.result)
+      request.onerror = () => failed(request.error)
+    })
+    const names = await new Promise<string[]>(done => {
+      const request = opened.transaction('views').objectStore('views').getAllKeys()
+      request.onsuccess = () => done(request.result.map(String))
+    })
+    opened.close()
+    return { names, pictures: await caches.has('pictures') }
   })
-  opened.close()
-  return { names, pictures: await caches.has('pictures') }
-})
 
-test('after the first visit desk and slate open without a network; what is made there arrives when it is back', async ({ page, context, school }) => {
+test('after the first visit desk and slate open without a network; what is made there arrives when it is back', async ({
+  page,
+  context,
+  school,
+}) => {
   test.setTimeout(120_000)
   const lesson = await makeLesson(school.address)
   const slate = lesson.slates.find(s => s.name === 'Ada Fern')!.id
@@ -75,11 +84,14 @@ test('after the first visit desk and slate open without a network; what is made 
 
   await school.back()
   await expect(again.getByTestId('kept')).toHaveText('Every move is kept', { timeout: 30_000 })
-  const view = await lesson.teacher.must<{ number: number, state: { pieces: object } }>('GET', `/api/slates/${slate}`)
+  const view = await lesson.teacher.must<{ number: number; state: { pieces: object } }>('GET', `/api/slates/${slate}`)
   expect([view.number, Object.keys(view.state.pieces).toSorted().length]).toEqual([3, 3])
 })
 
-test('on a shared tablet signing out leaves nothing behind but what hasn\'t been sent, which only its owner sends', async ({ page, school }) => {
+test("on a shared tablet signing out leaves nothing behind but what hasn't been sent, which only its owner sends", async ({
+  page,
+  school,
+}) => {
   test.setTimeout(120_000)
   const lesson = await makeLesson(school.address)
   await comeIn(page, school.address, lesson, 'Ada Fern')
@@ -103,7 +115,13 @@ test('on a shared tablet signing out leaves nothing behind but what hasn\'t been
   await expect(page.getByLabel('Class code')).toBeVisible()
   await comeIn(page, school.address, lesson, 'Bo Kelp')
   await expect(piece(page, 'limpet')).toHaveAccessibleName('limpet, on the ledge')
-  const slates = async () => (await lesson.teacher.must<{ slates: { name: string, number: number }[] }>('GET', `/api/handouts/${lesson.handout}`)).slates
+  const slates = async () =>
+    (
+      await lesson.teacher.must<{ slates: { name: string; number: number }[] }>(
+        'GET',
+        `/api/handouts/${lesson.handout}`,
+      )
+    ).slates
   expect((await slates()).map(s => s.number)).toEqual([0, 0, 0, 0])
   await page.goto(`${school.address}/desk`)
   await page.getByRole('button', { name: 'I am done' }).click()
@@ -112,27 +130,52 @@ test('on a shared tablet signing out leaves nothing behind but what hasn\'t been
   await expect.poll(async () => (await slates()).find(s => s.name === 'Ada Fern')!.number).toBe(1)
 })
 
-test('what is spoken and heard on a board is heard without a network too, from any moment of it', async ({ page, school }) => {
+test('what is spoken and heard on a board is heard without a network too, from any moment of it', async ({
+  page,
+  school,
+}) => {
   test.setTimeout(120_000)
-  const lesson = await makeLesson(school.address, undefined, async (teacher) => {
-    const { hash: file } = await teacher.must<{ hash: FileHash }>('POST', '/api/clips', new Blob([new Uint8Array(wav(20))]))
-    return addClip(shore(), pageId('page'), { id: 'gulls', kind: 'sound', file, seconds: 20, name: 'Gulls', pixels: { width: 0, height: 0 } })
+  const lesson = await makeLesson(school.address, undefined, async teacher => {
+    const { hash: file } = await teacher.must<{ hash: FileHash }>(
+      'POST',
+      '/api/clips',
+      new Blob([new Uint8Array(wav(20))]),
+    )
+    return addClip(shore(), pageId('page'), {
+      id: 'gulls',
+      kind: 'sound',
+      file,
+      seconds: 20,
+      name: 'Gulls',
+      pixels: { width: 0, height: 0 },
+    })
   })
   await comeIn(page, school.address, lesson, 'Ada Fern')
   await isKept(page)
-  await expect.poll(() => page.evaluate(async () => (await (await caches.open('pictures')).keys()).filter(({ url }) => url.includes('/api/clips/')).length)).toBe(1)
+  await expect
+    .poll(() =>
+      page.evaluate(
+        async () =>
+          (await (await caches.open('pictures')).keys()).filter(({ url }) => url.includes('/api/clips/')).length,
+      ),
+    )
+    .toBe(1)
   await school.gone()
   await page.getByRole('button', { name: 'Play the sound: Gulls' }).click()
   const audio = page.getByTestId('player').locator('audio')
-  await audio.evaluate((player: HTMLAudioElement) => player.currentTime = 15)
+  await audio.evaluate((player: HTMLAudioElement) => (player.currentTime = 15))
   await expect.poll(() => audio.evaluate((player: HTMLAudioElement) => player.currentTime)).toBeGreaterThan(15.2)
   await expect(page.getByRole('alert')).toHaveCount(0)
   await school.back()
 })
 
-test('a new build takes nothing from a page that is open, loses no move, and is there without a network once it was opened', async ({ page, context, school }) => {
+test('a new build takes nothing from a page that is open, loses no move, and is there without a network once it was opened', async ({
+  page,
+  context,
+  school,
+}) => {
   test.setTimeout(180_000)
-  await withFolder(async (folder) => {
+  await withFolder(async folder => {
     const build = join(folder, 'build')
     await anotherBuild(build)
     const lesson = await makeLesson(school.address)
@@ -140,15 +183,17 @@ test('a new build takes nothing from a page that is open, loses no move, and is 
     await isKept(page)
     await dragTo(page, 'limpet', await zonePoint(page, 0))
     await expect(page.getByTestId('kept')).toHaveText('Every move is kept')
-    const scripts = (one: Page) => one.evaluate(() => [...document.querySelectorAll<HTMLScriptElement>('script[src]')].map(script => script.src))
+    const scripts = (one: Page) =>
+      one.evaluate(() => [...document.querySelectorAll<HTMLScriptElement>('script[src]')].map(script => script.src))
     const before = await scripts(page)
 
     await school.gone()
     await dragTo(page, 'prawn', await zonePoint(page, 2))
     await school.back(build)
     await expect(page.getByTestId('kept')).toHaveText('Every move is kept', { timeout: 30_000 })
-    // The new worker is there, and waits: what the open page needs later still comes from the build that it was made from.
-    await page.evaluate(async () => void await (await navigator.serviceWorker.ready).update())
+    // The new worker is there, and waits: what the open page needs later still comes from the build that it was made
+    // from.
+    await page.evaluate(async () => void (await (await navigator.serviceWorker.ready).update()))
     await page.getByRole('button', { name: 'Hand in' }).click()
     await expect(page.getByRole('button', { name: 'Hand it in now' })).toBeVisible()
     await page.keyboard.press('Escape')
@@ -159,10 +204,13 @@ test('a new build takes nothing from a page that is open, loses no move, and is 
     const again = await context.newPage()
     await again.goto(`${school.address}/desk`)
     await again.getByRole('link', { name: /Test board/ }).click()
-    for (const name of ['limpet, in Clings', 'prawn, in Swims', 'goby, in Swims']) await expect(again.getByRole('button', { name })).toBeVisible()
+    for (const name of ['limpet, in Clings', 'prawn, in Swims', 'goby, in Swims'])
+      await expect(again.getByRole('button', { name })).toBeVisible()
     expect((await scripts(again)).every(script => !before.includes(script))).toBe(true)
     await isKept(again)
-    await expect.poll(() => again.evaluate(async () => (await navigator.serviceWorker.getRegistration())?.waiting === null)).toBe(true)
+    await expect
+      .poll(() => again.evaluate(async () => (await navigator.serviceWorker.getRegistration())?.waiting === null))
+      .toBe(true)
     await again.waitForLoadState('networkidle')
     await school.gone()
     await again.reload()
@@ -196,7 +244,8 @@ test('two devices of one student meet without losing a move of either', async ({
   await expect(tablet.getByTestId('kept')).toHaveText('Every move is kept', { timeout: 30_000 })
   // The server's order holds on both: of the card that both moved, the move that came last.
   for (const page of [tablet, laptop]) {
-    for (const name of ['limpet, in Clings', 'prawn, in Swims', 'goby, in Swims']) await expect(page.getByRole('button', { name })).toBeVisible()
+    for (const name of ['limpet, in Clings', 'prawn, in Swims', 'goby, in Swims'])
+      await expect(page.getByRole('button', { name })).toBeVisible()
   }
   expect((await lesson.teacher.must<{ number: number }>('GET', `/api/slates/${slate}`)).number).toBe(4)
   await tablet.context().close()

@@ -14,29 +14,53 @@ type Picture = Extract<Own, { kind: 'picture' }>
 const tool = (page: Page, name: string) => page.getByRole('toolbar').getByRole('button', { name, exact: true })
 const slateOf = (lesson: Lesson, name: string) => lesson.slates.find(s => s.name === name)!.id
 async function picturesOn(lesson: Lesson, slate: string): Promise<Picture[]> {
-  const { state } = await lesson.teacher.must<{ state: { own: Record<string, Picture & { gone?: true }> } }>('GET', `/api/slates/${slate}`)
+  const { state } = await lesson.teacher.must<{ state: { own: Record<string, Picture & { gone?: true }> } }>(
+    'GET',
+    `/api/slates/${slate}`,
+  )
   return Object.values(state.own).filter(own => own.kind === 'picture' && !own.gone)
 }
 async function bytesOf(lesson: Lesson, slate: string, id: string): Promise<Buffer> {
-  const response = await fetch(`${lesson.teacher.address}/api/slates/${slate}/pictures/${id}`, { headers: { cookie: lesson.teacher.cookies } })
+  const response = await fetch(`${lesson.teacher.address}/api/slates/${slate}/pictures/${id}`, {
+    headers: { cookie: lesson.teacher.cookies },
+  })
   expect(response.status).toBe(200)
   return Buffer.from(await response.arrayBuffer())
 }
 /** A photo as a phone makes it: lying on its side, with the place where it was taken. */
-const photo = () => sharp({ create: { width: 1200, height: 800, channels: 3, background: '#c33' } })
-  .withExif({ IFD0: { Make: 'Ternhaven', Orientation: '6' }, IFD3: { GPSLatitudeRef: 'N', GPSLatitude: '54/1 10/1 0/1', GPSLongitudeRef: 'W', GPSLongitude: '1/1 10/1 0/1' } }).withMetadata({ orientation: 6 }).jpeg().toBuffer()
+const photo = () =>
+  sharp({ create: { width: 1200, height: 800, channels: 3, background: '#c33' } })
+    .withExif({
+      IFD0: { Make: 'Ternhaven', Orientation: '6' },
+      IFD3: { GPSLatitudeRef: 'N', GPSLatitude: '54/1 10/1 0/1', GPSLongitudeRef: 'W', GPSLongitude: '1/1 10/1 0/1' },
+    })
+    .withMetadata({ orientation: 6 })
+    .jpeg()
+    .toBuffer()
 const onPage = (page: Page) => page.locator('[data-own] image')
 
-test('a picture from the device is put upright, cut by keys, made smaller, and nothing of where it was taken is left', async ({ page, application, browser }) => {
+test('a picture from the device is put upright, cut by keys, made smaller, and nothing of where it was taken is left', async ({
+  page,
+  application,
+  browser,
+}) => {
   test.setTimeout(120_000)
   const lesson = await makeLesson(application.address, NAMES, board())
   const slate = slateOf(lesson, 'Ada Fern')
   await comeIn(page, application.address, lesson, 'Ada Fern')
   await tool(page, 'Picture').click()
   await expectAccessible(page)
-  await page.getByTestId('picture-file').setInputFiles({ name: 'sheet.heic', mimeType: 'image/heic', buffer: Buffer.from('ftypheic, and no picture at all') })
-  await expect(page.getByRole('alert')).toContainText('can\'t be read as a picture')
-  await page.getByTestId('picture-file').setInputFiles({ name: 'sheet.jpg', mimeType: 'image/jpeg', buffer: await photo() })
+  await page
+    .getByTestId('picture-file')
+    .setInputFiles({
+      name: 'sheet.heic',
+      mimeType: 'image/heic',
+      buffer: Buffer.from('ftypheic, and no picture at all'),
+    })
+  await expect(page.getByRole('alert')).toContainText("can't be read as a picture")
+  await page
+    .getByTestId('picture-file')
+    .setInputFiles({ name: 'sheet.jpg', mimeType: 'image/jpeg', buffer: await photo() })
   const left = page.getByRole('slider', { name: 'Left edge' })
   await left.focus()
   for (let i = 0; i < 10; i++) await page.keyboard.press('ArrowRight')
@@ -74,25 +98,40 @@ test('a picture from the device is put upright, cut by keys, made smaller, and n
   await expect(teacher.getByRole('img', { name: 'Picture: my sheet' }).locator('image')).toHaveCount(1)
 })
 
-test('one of 60 megapixels is made smaller before it is sent; a picture of the library, and one that is pasted', async ({ page, application }) => {
+test('one of 60 megapixels is made smaller before it is sent; a picture of the library, and one that is pasted', async ({
+  page,
+  application,
+}) => {
   test.setTimeout(120_000)
   const lesson = await makeLesson(application.address, NAMES, board())
   const slate = slateOf(lesson, 'Ada Fern')
   await comeIn(page, application.address, lesson, 'Ada Fern')
   await tool(page, 'Picture').click()
-  await page.getByTestId('picture-file').setInputFiles({ name: 'huge.jpg', mimeType: 'image/jpeg', buffer: await sharp({ create: { width: 9000, height: 6700, channels: 3, background: '#284' } }).jpeg().toBuffer() })
+  await page.getByTestId('picture-file').setInputFiles({
+    name: 'huge.jpg',
+    mimeType: 'image/jpeg',
+    buffer: await sharp({ create: { width: 9000, height: 6700, channels: 3, background: '#284' } })
+      .jpeg()
+      .toBuffer(),
+  })
   await page.getByRole('button', { name: 'Put it on the page' }).click({ timeout: 60_000 })
   await expect.poll(async () => (await picturesOn(lesson, slate)).length).toBe(1)
   await expect(page.getByTestId('on-way')).toHaveCount(0)
-  expect((await sharp(await bytesOf(lesson, slate, (await picturesOn(lesson, slate))[0]!.picture)).metadata()).width).toBeLessThanOrEqual(1600)
+  expect(
+    (await sharp(await bytesOf(lesson, slate, (await picturesOn(lesson, slate))[0]!.picture)).metadata()).width,
+  ).toBeLessThanOrEqual(1600)
 
   await tool(page, 'Picture').click()
   await page.getByLabel('Or look for one').fill('crab')
   await page.getByTestId('library').getByRole('button', { name: /crab/ }).first().click()
   await expect.poll(async () => (await picturesOn(lesson, slate)).map(own => own.from)).toEqual(['device', 'library'])
 
-  const png = (await sharp({ create: { width: 60, height: 40, channels: 4, background: { r: 0, g: 0, b: 0, alpha: 0 } } }).png().toBuffer()).toString('base64')
-  await page.evaluate((data) => {
+  const png = (
+    await sharp({ create: { width: 60, height: 40, channels: 4, background: { r: 0, g: 0, b: 0, alpha: 0 } } })
+      .png()
+      .toBuffer()
+  ).toString('base64')
+  await page.evaluate(data => {
     const bytes = Uint8Array.from(atob(data), letter => letter.charCodeAt(0))
     const clipboardData = new DataTransfer()
     clipboardData.items.add(new File([bytes], 'pasted.png', { type: 'image/png' }))
@@ -101,13 +140,20 @@ test('one of 60 megapixels is made smaller before it is sent; a picture of the l
   await page.getByRole('button', { name: 'Put it on the page' }).click()
   await expect.poll(async () => (await picturesOn(lesson, slate)).length).toBe(3)
   await expect(page.getByTestId('on-way')).toHaveCount(0)
-  expect((await sharp(await bytesOf(lesson, slate, (await picturesOn(lesson, slate))[2]!.picture)).metadata()).hasAlpha).toBe(true)
+  expect(
+    (await sharp(await bytesOf(lesson, slate, (await picturesOn(lesson, slate))[2]!.picture)).metadata()).hasAlpha,
+  ).toBe(true)
 })
 
-test('a photo from the camera, made while there is no connection, arrives when there is one', async ({ application }) => {
+test('a photo from the camera, made while there is no connection, arrives when there is one', async ({
+  application,
+}) => {
   test.setTimeout(120_000)
   // Chromium's own camera that shows a test picture; nobody is asked whether it may.
-  const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--use-fake-device-for-media-stream', '--use-fake-ui-for-media-stream'] })
+  const browser = await chromium.launch({
+    executablePath: '/usr/bin/chromium',
+    args: ['--no-sandbox', '--disable-gpu', '--use-fake-device-for-media-stream', '--use-fake-ui-for-media-stream'],
+  })
   const context = await browser.newContext({ viewport: { width: 820, height: 1180 } })
   const page = await context.newPage()
   const lesson = await makeLesson(application.address, NAMES, board())
@@ -134,11 +180,18 @@ test('a photo from the camera, made while there is no connection, arrives when t
   await browser.close()
 })
 
-test('on a board for everyone pictures wait for the teacher where that is set; what doesn\'t belong is hidden, and it is known who put it there', async ({ browser, application }) => {
+test("on a board for everyone pictures wait for the teacher where that is set; what doesn't belong is hidden, and it is known who put it there", async ({
+  browser,
+  application,
+}) => {
   test.setTimeout(120_000)
   const { address } = application
   const lesson = await makeLesson(address, NAMES, setBoardTools(shore(), ['picture', 'note']))
-  const { id: handout } = await giveOutTo(lesson.teacher, lesson.board, { to: [{ classId: lesson.classId }], mode: 'one-for-everyone', rules: { approve: true } })
+  const { id: handout } = await giveOutTo(lesson.teacher, lesson.board, {
+    to: [{ classId: lesson.classId }],
+    mode: 'one-for-everyone',
+    rules: { approve: true },
+  })
   const open = async (name: string) => {
     const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage()
     await comeIn(page, address, { ...lesson, handout }, name)
@@ -146,7 +199,13 @@ test('on a board for everyone pictures wait for the teacher where that is set; w
   }
   const [ada, bo] = [await open('Ada Fern'), await open('Bo Kelp')]
   await tool(ada, 'Picture').click()
-  await ada.getByTestId('picture-file').setInputFiles({ name: 'a.png', mimeType: 'image/png', buffer: await sharp({ create: { width: 90, height: 60, channels: 3, background: '#83a' } }).png().toBuffer() })
+  await ada.getByTestId('picture-file').setInputFiles({
+    name: 'a.png',
+    mimeType: 'image/png',
+    buffer: await sharp({ create: { width: 90, height: 60, channels: 3, background: '#83a' } })
+      .png()
+      .toBuffer(),
+  })
   await ada.getByLabel(/What is on it/).fill('a storm')
   await ada.getByRole('button', { name: 'Put it on the page' }).click()
   await expect(onPage(ada)).toHaveCount(1)

@@ -4,7 +4,11 @@ import { comeIn, dragTo, expect, makeLesson, piece, signInTeacher, test, zonePoi
 
 test.use({ testIdAttribute: 'data-test' })
 
-test('with the connection cut in the middle work goes on, survives closing the page, and arrives once', async ({ page, context, application }) => {
+test('with the connection cut in the middle work goes on, survives closing the page, and arrives once', async ({
+  page,
+  context,
+  application,
+}) => {
   const lesson = await makeLesson(application.address)
   const slate = lesson.slates.find(s => s.name === 'Ada Fern')!.id
   await comeIn(page, application.address, lesson, 'Ada Fern')
@@ -28,7 +32,7 @@ test('with the connection cut in the middle work goes on, survives closing the p
   await again.goto(`${application.address}/slate/${slate}`)
   await expect(piece(again, 'goby')).toHaveAccessibleName('goby, in Swims')
   await expect(again.getByTestId('kept')).toHaveText('Every move is kept')
-  const view = await lesson.teacher.must<{ number: number, state: { pieces: object } }>('GET', `/api/slates/${slate}`)
+  const view = await lesson.teacher.must<{ number: number; state: { pieces: object } }>('GET', `/api/slates/${slate}`)
   expect(view.number).toBe(3)
   expect(Object.keys(view.state.pieces)).toHaveLength(3)
   // What was made offline can be undone after the reload, in order.
@@ -44,9 +48,9 @@ test('who hands in while a move is on its way waits for it, and is not sent back
   /** What the server says about moves, held back until it is let through. */
   const held: (() => void)[] = []
   let holding = true
-  await page.routeWebSocket(/\/socket$/, (socket) => {
+  await page.routeWebSocket(/\/socket$/, socket => {
     const server = socket.connectToServer()
-    server.onMessage((message) => {
+    server.onMessage(message => {
       if (holding && String(message).includes('"say":"moves"')) held.push(() => socket.send(message))
       else socket.send(message)
     })
@@ -65,7 +69,10 @@ test('who hands in while a move is on its way waits for it, and is not sent back
   await expect(page.getByText('Handed in', { exact: true })).toBeVisible()
 })
 
-test('with the server killed and started again no acknowledged move is lost and none is doubled', async ({ page, browser }) => {
+test('with the server killed and started again no acknowledged move is lost and none is doubled', async ({
+  page,
+  browser,
+}) => {
   const { url, drop } = await createDatabase()
   let application = await startApplication(url)
   const { address } = application
@@ -96,7 +103,12 @@ test('with the server killed and started again no acknowledged move is lost and 
   await drop()
 })
 
-test('of two server processes on one database each sees what is done on the other', async ({ page, browser, application, database }) => {
+test('of two server processes on one database each sees what is done on the other', async ({
+  page,
+  browser,
+  application,
+  database,
+}) => {
   const other = await startApplication(database.url)
   const lesson = await makeLesson(application.address)
   await comeIn(page, application.address, lesson, 'Cy Gull')

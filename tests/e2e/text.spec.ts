@@ -3,13 +3,20 @@ import { textWidth } from '../../core/text/measure'
 import { comeIn, expect, makeLesson, test } from './class'
 
 const SAMPLES = [
-  'limpet', 'How do they hold on?', 'first office fish flow', 'AV To Ta we', 'éàüñçßø ŵŷ', '1 234 × 5 ÷ ½ − 7', 'three well-known sea-side words in a row', 'Zoë said: “quite so” … and left',
+  'limpet',
+  'How do they hold on?',
+  'first office fish flow',
+  'AV To Ta we',
+  'éàüñçßø ŵŷ',
+  '1 234 × 5 ÷ ½ − 7',
+  'three well-known sea-side words in a row',
+  'Zoë said: “quite so” … and left',
 ]
 
 test('lines are as wide in the browser as the core measures them', async ({ page, application }) => {
   const lesson = await makeLesson(application.address)
   await comeIn(page, application.address, lesson, 'Ada Fern')
-  const measured = await page.evaluate(async (samples) => {
+  const measured = await page.evaluate(async samples => {
     await document.fonts.load('20px Andika', samples.join(''))
     await document.fonts.load('bold 20px Andika', samples.join(''))
     const svg = document.body.appendChild(document.createElementNS('http://www.w3.org/2000/svg', 'svg'))
@@ -32,15 +39,33 @@ test('lines are as wide in the browser as the core measures them', async ({ page
   expect(lines.length).toBeGreaterThan(2)
 })
 
-test('emoji, Arabic and Chinese ship with the application, for devices that have no letters for them', async ({ page, application }) => {
+test('emoji, Arabic and Chinese ship with the application, for devices that have no letters for them', async ({
+  page,
+  application,
+}) => {
   await page.goto(`${application.address}/sign-in`)
   await expect(page.getByLabel('Password')).toBeVisible()
   // The list of Chinese letters comes last of all.
-  await expect.poll(() => page.evaluate(() => [...document.fonts].some(font => font.family.includes('Noto Sans SC')))).toBe(true)
-  const loaded = (family: string, text: string) => page.evaluate(async ([family, text]) => (await document.fonts.load(`20px "${family}"`, text)).map(font => font.status), [family, text] as const)
-  for (const [family, text] of [['Noto Emoji', '🦀'], ['Noto Sans Arabic', 'سرطان'], ['Noto Sans SC', '螃蟹']] as const) {
+  await expect
+    .poll(() => page.evaluate(() => [...document.fonts].some(font => font.family.includes('Noto Sans SC'))))
+    .toBe(true)
+  const loaded = (family: string, text: string) =>
+    page.evaluate(
+      async ([family, text]) => (await document.fonts.load(`20px "${family}"`, text)).map(font => font.status),
+      [family, text] as const,
+    )
+  for (const [family, text] of [
+    ['Noto Emoji', '🦀'],
+    ['Noto Sans Arabic', 'سرطان'],
+    ['Noto Sans SC', '螃蟹'],
+  ] as const) {
     const faces = await loaded(family, text)
     expect.soft(faces.length, family).toBeGreaterThan(0)
-    expect.soft(faces.every(status => status === 'loaded'), family).toBe(true)
+    expect
+      .soft(
+        faces.every(status => status === 'loaded'),
+        family,
+      )
+      .toBe(true)
   }
 })

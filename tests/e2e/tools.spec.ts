@@ -20,7 +20,10 @@ async function drag(page: Page, ...points: [number, number][]) {
 }
 async function choose(page: Page, setting: string, value: string) {
   await page.getByRole('button', { name: new RegExp(`^${setting}:`) }).click()
-  await page.getByRole('group', { name: setting, exact: true }).getByRole('button', { name: value, exact: true }).click()
+  await page
+    .getByRole('group', { name: setting, exact: true })
+    .getByRole('button', { name: value, exact: true })
+    .click()
 }
 
 test('only the tools that the teacher chose are there; none where none was chosen', async ({ page, application }) => {
@@ -32,7 +35,11 @@ test('only the tools that the teacher chose are there; none where none was chose
   await expect(page.getByRole('toolbar')).toHaveCount(0)
 })
 
-test('with the mouse everything can be made, moved, changed and taken back; the teacher sees it, and it is there after a reload', async ({ page, application, browser }) => {
+test('with the mouse everything can be made, moved, changed and taken back; the teacher sees it, and it is there after a reload', async ({
+  page,
+  application,
+  browser,
+}) => {
   test.setTimeout(120_000)
   const lesson = await makeLesson(application.address, NAMES, withTools(...TOOLS))
   await comeIn(page, application.address, lesson, 'Ada Fern')
@@ -71,7 +78,9 @@ test('with the mouse everything can be made, moved, changed and taken back; the 
   })
   await kept(page)
   // A note on which nothing was written was never made.
-  await expect.poll(async () => (await ownOf(lesson, 'Ada Fern')).map(own => own.kind).toSorted()).toEqual(['colour', 'ink', 'ink', 'line', 'shape', 'sign', 'text'])
+  await expect
+    .poll(async () => (await ownOf(lesson, 'Ada Fern')).map(own => own.kind).toSorted())
+    .toEqual(['colour', 'ink', 'ink', 'line', 'shape', 'sign', 'text'])
   expect((await ownOf(lesson, 'Ada Fern')).every(own => own.by === 'student:1')).toBe(true)
 
   await test.step('moved by the hand, made larger, and taken away; undone one by one', async () => {
@@ -85,9 +94,11 @@ test('with the mouse everything can be made, moved, changed and taken back; the 
     await expect(page.getByRole('button', { name: 'Shape: Oval' })).toBeVisible()
     await page.getByRole('button', { name: 'Undo' }).click()
     await kept(page)
-    const [shape, sign] = ['shape', 'sign'].map(kind => ownOf(lesson, 'Ada Fern').then(all => all.find(own => own.kind === kind))) as [Promise<Own>, Promise<Own>]
+    const [shape, sign] = ['shape', 'sign'].map(kind =>
+      ownOf(lesson, 'Ada Fern').then(all => all.find(own => own.kind === kind)),
+    ) as [Promise<Own>, Promise<Own>]
     expect(await shape).toMatchObject({ x: 560, width: 120 })
-    expect((await sign as Extract<Own, { kind: 'sign' }>).x).toBeGreaterThan(790)
+    expect(((await sign) as Extract<Own, { kind: 'sign' }>).x).toBeGreaterThan(790)
   })
   await test.step('ink is rubbed out where it is', async () => {
     await tool(page, 'Rubber').click()
@@ -100,7 +111,9 @@ test('with the mouse everything can be made, moved, changed and taken back; the 
   await expect(page.getByRole('img', { name: 'Coloured in: Mint' })).toHaveCount(1)
   const teacher = await (await browser.newContext()).newPage()
   await signInTeacher(teacher, application.address, lesson.email, lesson.password)
-  await teacher.goto(`${application.address}/handout/${lesson.handout}/review/${lesson.slates.find(s => s.name === 'Ada Fern')!.id}`)
+  await teacher.goto(
+    `${application.address}/handout/${lesson.handout}/review/${lesson.slates.find(s => s.name === 'Ada Fern')!.id}`,
+  )
   await expect(teacher.getByRole('img', { name: 'Words: walks sideways' })).toBeVisible()
 })
 
@@ -129,7 +142,11 @@ test('with the keyboard alone a student draws, writes, points and takes back', a
   await page.keyboard.press('ArrowUp')
   await kept(page)
   expect((await ownOf(lesson, 'Ada Fern')).map(own => own.kind)).toEqual(['sign', 'line', 'text'])
-  expect(await ownOf(lesson, 'Ada Fern')).toMatchObject([{ x: 490, y: 240 }, { from: { x: 480, y: 240 }, to: { x: 480, y: 300 } }, { y: 224 }])
+  expect(await ownOf(lesson, 'Ada Fern')).toMatchObject([
+    { x: 490, y: 240 },
+    { from: { x: 480, y: 240 }, to: { x: 480, y: 300 } },
+    { y: 224 },
+  ])
   await page.getByRole('button', { name: 'Sign: Tick' }).press('Delete')
   await kept(page)
   expect((await ownOf(lesson, 'Ada Fern')).map(own => own.kind)).toEqual(['line', 'text'])
@@ -164,8 +181,13 @@ test('a teacher chooses the tools at the workbench, for the board and for a page
   await page.getByRole('button', { name: 'Add a page' }).click()
   await page.getByLabel('Those of the whole board').uncheck()
   await page.getByRole('group', { name: 'Tools on this page' }).getByLabel('Note', { exact: true }).check()
-  await expect.poll(async () => {
-    const { board } = await lesson.teacher.must<{ board: { tools?: string[], pages: { tools?: string[] }[] } }>('GET', `/api/boards/${lesson.board}`)
-    return [board.tools, ...board.pages.map(one => one.tools)]
-  }).toEqual([['pen'], undefined, ['note', 'pen']])
+  await expect
+    .poll(async () => {
+      const { board } = await lesson.teacher.must<{ board: { tools?: string[]; pages: { tools?: string[] }[] } }>(
+        'GET',
+        `/api/boards/${lesson.board}`,
+      )
+      return [board.tools, ...board.pages.map(one => one.tools)]
+    })
+    .toEqual([['pen'], undefined, ['note', 'pen']])
 })

@@ -1,38 +1,10 @@
 import { readFileSync } from 'node:fs'
-import type { Page } from '@playwright/test'
 import sharp from 'sharp'
-import type { Board } from '../../core/board/board'
-import { emptyBoard } from '../../core/board/board'
-import { pageId } from '../boards'
-import { makeMaskedPdf, makePdf, makeTornPdf } from '../pdf'
 import { expectAccessible } from './axe'
-import { comeIn, expect, giveOutTo, makeLesson, signInTeacher, test, type Lesson } from './class'
+import { expect, makeLesson, signInTeacher, test } from './class'
+import { boardKept, boardOf, openEmpty, press, station, tryIt } from './making'
 
 test.use({ testIdAttribute: 'data-test' })
-
-const station = (page: Page, name: string) => page.getByRole('navigation', { name: 'Stations' }).getByRole('button', { name })
-const press = (page: Page, name: string) => page.getByRole('button', { name, exact: true }).click()
-const kept = (page: Page) => expect(page.getByTestId('keeping')).toHaveText('Kept')
-const boardOf = async (lesson: Lesson) => (await lesson.teacher.must<{ board: Board }>('GET', `/api/boards/${lesson.board}`)).board
-
-/** A lesson whose board is empty, open at the workbench. */
-async function open(page: Page, address: string): Promise<Lesson> {
-  const lesson = await makeLesson(address, ['Ada Fern'], { ...emptyBoard('Made by hand', pageId('page'), 3), instructions: 'Do it.' })
-  await signInTeacher(page, address, lesson.email, lesson.password)
-  await page.goto(`${address}/board/${lesson.board}`)
-  return lesson
-}
-
-/** Tries it as a student with the keyboard: each of so many pieces on the ledge goes into the first place that is offered. */
-async function tryIt(page: Page, pieces: number, named = /./) {
-  await station(page, 'Check').click()
-  await press(page, 'Try it as a student')
-  for (let i = 0; i < pieces; i++) {
-    await page.getByRole('group', { name: 'Ledge' }).getByRole('button', { name: named }).first().press('Enter')
-    await page.keyboard.press('Enter')
-    await expect(page.getByTestId('said').last()).toHaveText(/, now /)
-  }
-}
 
 test('a sort from groups of words, in one dialog, is ready to give out', async ({ page, application }) => {
   const lesson = await makeLesson(application.address, ['Ada Fern'])
@@ -51,7 +23,7 @@ test('a sort from groups of words, in one dialog, is ready to give out', async (
 })
 
 test('two rings by hand are compared: each region is its own answer', async ({ page, application }) => {
-  const lesson = await open(page, application.address)
+  const lesson = await openEmpty(page, application.address)
   await station(page, 'Places').click()
   await press(page, 'Two rings')
   await page.getByRole('textbox', { name: 'Heading' }).fill('Has a shell')
@@ -61,14 +33,17 @@ test('two rings by hand are compared: each region is its own answer', async ({ p
   await station(page, 'Pieces').click()
   await page.getByLabel('Words, one on each line').fill('limpet\ngoby\nscallop')
   await press(page, 'Make 3 cards')
-  await kept(page)
+  await boardKept(page)
   const { places } = (await boardOf(lesson)).pages[0]!
-  expect(places.map(p => [p.heading, p.shape.kind])).toEqual([['Has a shell', 'ellipse'], ['Swims', 'ellipse']])
+  expect(places.map(p => [p.heading, p.shape.kind])).toEqual([
+    ['Has a shell', 'ellipse'],
+    ['Swims', 'ellipse'],
+  ])
   await tryIt(page, 3)
 })
 
 test('a page of ones, tens and hundreds counts what lies on it', async ({ page, application }) => {
-  const lesson = await open(page, application.address)
+  const lesson = await openEmpty(page, application.address)
   await station(page, 'Places').click()
   await press(page, 'Zone')
   await page.getByRole('textbox', { name: 'Heading' }).fill('Make 342')
@@ -76,15 +51,19 @@ test('a page of ones, tens and hundreds counts what lies on it', async ({ page, 
   await press(page, 'Tiles')
   await press(page, 'Add 3 kinds of tile')
   await expectAccessible(page)
-  await kept(page)
+  await boardKept(page)
   const board = await boardOf(lesson)
-  expect(board.pages[0]!.pieces.map(p => [p.kind === 'tile' && p.value, p.bin])).toEqual([['1', true], ['10', true], ['100', true]])
+  expect(board.pages[0]!.pieces.map(p => [p.kind === 'tile' && p.value, p.bin])).toEqual([
+    ['1', true],
+    ['10', true],
+    ['100', true],
+  ])
   await tryIt(page, 3)
   await expect(page.getByRole('group', { name: 'Ledge' }).getByRole('button')).toHaveCount(3)
 })
 
 test('a sentence becomes a text with gaps, with its bank, an extra word and its key', async ({ page, application }) => {
-  await open(page, application.address)
+  await openEmpty(page, application.address)
   await station(page, 'Places').click()
   await press(page, 'Text with gaps')
   await page.getByLabel('Sentences').fill('The limpet clings to the rock.')
@@ -103,8 +82,10 @@ test('a sentence becomes a text with gaps, with its bank, an extra word and its 
 })
 
 test('a picture gets pins and labels from the library and from words', async ({ page, application }) => {
-  const lesson = await open(page, application.address)
-  const boat = await sharp({ create: { width: 1200, height: 600, channels: 3, background: '#9bc' } }).png().toBuffer()
+  const lesson = await openEmpty(page, application.address)
+  const boat = await sharp({ create: { width: 1200, height: 600, channels: 3, background: '#9bc' } })
+    .png()
+    .toBuffer()
   await page.getByTestId('backdrop-file').setInputFiles({ name: 'small-boat.png', mimeType: 'image/png', buffer: boat })
   await expect(page.getByLabel('What it shows')).toHaveValue('small boat')
   await page.getByRole('slider', { name: /^Left/ }).fill('25')
@@ -122,98 +103,18 @@ test('a picture gets pins and labels from the library and from words', async ({ 
   await page.getByTestId('library').getByRole('button', { name: 'Add crab', exact: true }).click()
   await expect(page.getByRole('button', { name: 'crab, on the ledge' })).toBeVisible()
   await expectAccessible(page)
-  await kept(page)
+  await boardKept(page)
   const [made] = (await boardOf(lesson)).pages
   expect(made!.backdrop.pictures[0]).toMatchObject({ crop: { left: 0.25 } })
   expect(made!.pieces.map(p => p.kind)).toEqual(['label', 'label', 'picture-card'])
   await tryIt(page, 2, /^(mast|keel), /)
 })
 
-test('a PDF worksheet becomes pages of its own size, with room to draw; one that is locked or broken says so', async ({ page, application }) => {
-  const lesson = await open(page, application.address)
-  const sizes = [[595.28, 841.89], [841.89, 595.28]] as const
-  await page.getByTestId('backdrop-file').setInputFiles({ name: 'broken.pdf', mimeType: 'application/pdf', buffer: Buffer.from('%PDF-1.7 and nothing more') })
-  await expect(page.getByRole('alert')).toContainText('can\'t be read. Nothing was added')
-  await press(page, 'Cancel')
-  await page.getByTestId('backdrop-file').setInputFiles({ name: 'locked.pdf', mimeType: 'application/pdf', buffer: await makePdf(sizes, 'spring tide') })
-  await expect(page.getByRole('alert')).toContainText('locked with a password')
-  await press(page, 'Cancel')
-  await page.getByTestId('backdrop-file').setInputFiles({ name: 'tide-tables.pdf', mimeType: 'application/pdf', buffer: await makePdf(sizes) })
-  await press(page, 'Make 2 pages')
-  await expect(page.getByRole('button', { name: 'Page 2', exact: true })).toBeVisible()
-  await expectAccessible(page)
-  await station(page, 'Places').click()
-  await press(page, 'Drawing space')
-  await kept(page)
-  const { pages } = await boardOf(lesson)
-  expect(pages.map(p => [Math.round(p.width), Math.round(p.height)])).toEqual([[595, 842], [842, 595]])
-  expect(pages[0]!.backdrop.pictures[0]).toMatchObject({ pixelHeight: 2400, alt: 'tide-tables, page 1' })
-  expect(pages[0]!.places).toMatchObject([{ kind: 'drawing' }])
-  const { id: handout } = await giveOutTo(lesson.teacher, lesson.board, { to: [{ classId: lesson.classId }] })
-  const student = await page.context().browser()!.newPage()
-  await comeIn(student, application.address, { ...lesson, handout }, 'Ada Fern')
-  await expect(student.getByTestId('page-of')).toHaveText('Page 1 of 2')
-  await student.getByRole('button', { name: 'Next page' }).click()
-  await expect(student.getByRole('img', { name: 'tide-tables, page 2' })).toBeVisible()
-  await student.close()
-})
-
-test('a PDF of which one page can\'t be drawn gives the others, and says which is missing', async ({ page, application }) => {
-  const lesson = await open(page, application.address)
-  await page.getByTestId('backdrop-file').setInputFiles({ name: 'torn.pdf', mimeType: 'application/pdf', buffer: makeTornPdf() })
-  await press(page, 'Make 2 pages')
-  await expect(page.getByRole('alert')).toHaveText('Page 2 can\'t be drawn and was left out.')
-  await press(page, 'Close')
-  await kept(page)
-  expect((await boardOf(lesson)).pages.map(p => p.backdrop.pictures.length)).toEqual([1])
-})
-
-test('pages of a PDF that were refused stay ticked, and are made when they are tried again', async ({ page, application }) => {
-  const lesson = await open(page, application.address)
-  let sent = 0
-  await page.route('**/api/files', route => ++sent === 2 ? route.abort() : route.continue())
-  await page.getByTestId('backdrop-file').setInputFiles({ name: 'tides.pdf', mimeType: 'application/pdf', buffer: await makePdf([[400, 500], [500, 400]]) })
-  await press(page, 'Make 2 pages')
-  await expect(page.getByRole('alert')).toBeVisible()
-  await press(page, 'Make 1 page')
-  await expect(page.getByRole('dialog')).toHaveCount(0)
-  await kept(page)
-  expect((await boardOf(lesson)).pages.map(({ width, height, backdrop }) => [width, height, backdrop.pictures.length])).toEqual([[400, 500, 1], [500, 400, 1]])
-})
-
-test('a page of a PDF looks the same whether a worker can draw it or only the page itself', async ({ page, application }) => {
-  const lesson = await open(page, application.address)
-  /** How bright a part of the picture on the first page is, from 0 to 255; parts are shares of the width. */
-  async function brightness(from: number, to: number) {
-    const { pages } = await boardOf(lesson)
-    const response = await page.context().request.get(`${application.address}/api/files/${pages[0]!.backdrop.pictures[0]!.file}`)
-    const picture = sharp(await response.body())
-    const { width, height } = await picture.metadata()
-    const part = await picture.extract({ left: Math.round(width! * from), top: 0, width: Math.round(width! * (to - from)), height: height! }).flatten({ background: '#ffffff' }).greyscale().raw().toBuffer()
-    return part.reduce((sum, pixel) => sum + pixel, 0) / part.length
-  }
-  const workers: string[] = []
-  page.on('worker', worker => workers.push(worker.url()))
-  await page.getByTestId('backdrop-file').setInputFiles({ name: 'tides.pdf', mimeType: 'application/pdf', buffer: await makePdf([[300, 400]]) })
-  await press(page, 'Make 1 page')
-  await expect(page.getByRole('dialog')).toHaveCount(0)
-  await kept(page)
-  expect(workers.filter(url => url.includes('pdf'))).toHaveLength(1)
-  // "Tide tables" at 30 points from 60 points on: ink there, and none beside it.
-  expect(await brightness(0.2, 0.7)).toBeLessThan(254)
-  expect(await brightness(0, 0.18)).toBe(255)
-
-  await page.keyboard.press('Control+z')
-  await page.getByTestId('backdrop-file').setInputFiles({ name: 'masked.pdf', mimeType: 'application/pdf', buffer: makeMaskedPdf() })
-  await press(page, 'Make 1 page')
-  await expect(page.getByRole('dialog')).toHaveCount(0)
-  await kept(page)
-  expect(await brightness(0, 0.48)).toBeGreaterThan(250)
-  expect(await brightness(0.52, 1)).toBeLessThan(5)
-})
-
-test('six numbered activities on one page are done one after the other, and move with what stands in them', async ({ page, application }) => {
-  const lesson = await open(page, application.address)
+test('six numbered activities on one page are done one after the other, and move with what stands in them', async ({
+  page,
+  application,
+}) => {
+  const lesson = await openEmpty(page, application.address)
   await station(page, 'Places').click()
   for (let i = 1; i <= 6; i++) {
     await press(page, 'An activity with a number')
@@ -221,7 +122,7 @@ test('six numbered activities on one page are done one after the other, and move
   }
   await press(page, 'Slots')
   await page.getByRole('button', { name: 'Activity 1', exact: true }).focus()
-  const steps = async () => (await kept(page), (await boardOf(lesson)).pages[0]!.steps!)
+  const steps = async () => (await boardKept(page), (await boardOf(lesson)).pages[0]!.steps!)
   const before = await steps()
   expect(before).toHaveLength(6)
   await page.keyboard.press('ArrowDown')
@@ -236,8 +137,11 @@ test('six numbered activities on one page are done one after the other, and move
   await expect(page.locator('[data-device=phone]')).toHaveCSS('width', '390px')
 })
 
-test('many things are chosen, put in line, tidied, kept together, repeated, copied to another page and removed', async ({ page, application }) => {
-  const lesson = await open(page, application.address)
+test('many things are chosen, put in line, tidied, kept together, repeated, copied to another page and removed', async ({
+  page,
+  application,
+}) => {
+  const lesson = await openEmpty(page, application.address)
   await station(page, 'Places').click()
   await press(page, 'Slots')
   await press(page, 'Number')
@@ -248,7 +152,7 @@ test('many things are chosen, put in line, tidied, kept together, repeated, copi
   await press(page, 'Tidy into rows')
   await press(page, 'Upper edges in line')
   await press(page, 'Keep together')
-  await kept(page)
+  await boardKept(page)
   const tidied = (await boardOf(lesson)).pages[0]!
   expect(new Set(tidied.places.map(p => p.shape.kind === 'rectangle' && p.shape.y)).size).toBe(1)
   expect(tidied.groups).toHaveLength(1)
@@ -261,15 +165,18 @@ test('many things are chosen, put in line, tidied, kept together, repeated, copi
   await expect(page.getByTestId('arrange')).toContainText('4 things are selected')
   await press(page, 'Take apart')
   await page.keyboard.press('Delete')
-  await kept(page)
+  await boardKept(page)
   expect((await boardOf(lesson)).pages.map(p => p.places.length)).toEqual([4, 0])
   await page.keyboard.press('Control+z')
-  await kept(page)
+  await boardKept(page)
   expect((await boardOf(lesson)).pages.map(p => p.places.length)).toEqual([4, 4])
 })
 
-test('a zone is sized by its corner and a line by its end: what it becomes shows with its size, and is one step to undo', async ({ page, application }) => {
-  const lesson = await open(page, application.address)
+test('a zone is sized by its corner and a line by its end: what it becomes shows with its size, and is one step to undo', async ({
+  page,
+  application,
+}) => {
+  const lesson = await openEmpty(page, application.address)
   const dragBy = async (selector: string, dx: number, dy: number, meanwhile?: () => Promise<void>) => {
     const box = (await page.locator(selector).first().boundingBox())!
     const [x, y] = [box.x + box.width / 2, box.y + box.height / 2]
@@ -281,8 +188,9 @@ test('a zone is sized by its corner and a line by its end: what it becomes shows
   }
   await station(page, 'Places').click()
   await press(page, 'Zone')
-  await kept(page)
-  const zone = async () => (await boardOf(lesson)).pages[0]!.places[0]!.shape as { width: number, height: number, x: number, y: number }
+  await boardKept(page)
+  const zone = async () =>
+    (await boardOf(lesson)).pages[0]!.places[0]!.shape as { width: number; height: number; x: number; y: number }
   const before = await zone()
   await dragBy('[data-corner="11"]', -200, -100, async () => {
     await expect(page.locator('[data-size]')).toHaveText(/^\d+(\.\d)? × \d+(\.\d)? mm$/)
@@ -290,7 +198,7 @@ test('a zone is sized by its corner and a line by its end: what it becomes shows
     expect(await zone()).toEqual(before)
   })
   await expect(page.locator('[data-size]')).toHaveCount(0)
-  await kept(page)
+  await boardKept(page)
   const after = await zone()
   expect([after.x, after.y]).toEqual([before.x, before.y])
   expect(before.width - after.width).toBeGreaterThan(100)
@@ -307,16 +215,25 @@ test('a zone is sized by its corner and a line by its end: what it becomes shows
     expect(Math.abs(line.x + line.width / 2 - sheet.x - sheet.width / 2)).toBeLessThan(1.5)
     expect(line.height).toBeGreaterThan(lies.height)
   })
-  await expect.poll(async () => Math.abs((await zone()).x + (await zone()).width / 2 - (await boardOf(lesson)).pages[0]!.width / 2)).toBeLessThan(0.01)
+  await expect
+    .poll(async () =>
+      Math.abs((await zone()).x + (await zone()).width / 2 - (await boardOf(lesson)).pages[0]!.width / 2),
+    )
+    .toBeLessThan(0.01)
   await expect(page.locator('[data-guide]')).toHaveCount(0)
 
   await station(page, 'Backdrop').click()
   await press(page, 'Line')
   await dragBy('[data-end] >> nth=1', 0, 60)
-  await expect.poll(async () => (await boardOf(lesson)).pages[0]!.backdrop.lines?.map(({ from, to }) => to.y - from.y > 40)).toEqual([true])
+  await expect
+    .poll(async () => (await boardOf(lesson)).pages[0]!.backdrop.lines?.map(({ from, to }) => to.y - from.y > 40))
+    .toEqual([true])
 })
 
-test('a page looked at closely is pushed about in a frame with a name, and a whole one has none', async ({ page, application }) => {
+test('a page looked at closely is pushed about in a frame with a name, and a whole one has none', async ({
+  page,
+  application,
+}) => {
   const lesson = await makeLesson(application.address, ['Ada Fern'])
   await signInTeacher(page, application.address, lesson.email, lesson.password)
   await page.goto(`${application.address}/board/${lesson.board}`)
@@ -332,18 +249,25 @@ test('a page looked at closely is pushed about in a frame with a name, and a who
   await expect(frame).toHaveCount(0)
 })
 
-test('what the hands hold on a page looked at closely is cut off at its frame, and never shows over the panels', async ({ page, application }) => {
+test('what the hands hold on a page looked at closely is cut off at its frame, and never shows over the panels', async ({
+  page,
+  application,
+}) => {
   const lesson = await makeLesson(application.address, ['Ada Fern'])
   await signInTeacher(page, application.address, lesson.email, lesson.password)
   await page.goto(`${application.address}/board/${lesson.board}`)
   const frame = page.getByRole('group', { name: 'The page, to be pushed about' })
   await station(page, 'Places').click()
   for (let i = 0; i < 3; i++) await press(page, 'Closer')
-  await frame.evaluate(element => element.scrollLeft = 0)
+  await frame.evaluate(element => (element.scrollLeft = 0))
   await page.locator('[data-item]').first().hover()
   const shown = (await frame.boundingBox())!
   const beside = { x: shown.x + shown.width + 1, y: shown.y, width: 100, height: shown.height }
-  const pixels = async () => sharp(await page.screenshot({ clip: beside })).greyscale().raw().toBuffer()
+  const pixels = async () =>
+    sharp(await page.screenshot({ clip: beside }))
+      .greyscale()
+      .raw()
+      .toBuffer()
   await page.mouse.down()
   await expect(page.getByText('One thing is selected')).toBeVisible()
   const before = await pixels()
@@ -355,7 +279,10 @@ test('what the hands hold on a page looked at closely is cut off at its frame, a
   await page.mouse.up()
 })
 
-test('a board is copied, kept as an organizer, put away and taken back, and goes out and in as a file', async ({ page, application }) => {
+test('a board is copied, kept as an organizer, put away and taken back, and goes out and in as a file', async ({
+  page,
+  application,
+}) => {
   const lesson = await makeLesson(application.address, ['Ada Fern'])
   await signInTeacher(page, application.address, lesson.email, lesson.password)
   const title = (await boardOf(lesson)).title
@@ -377,16 +304,24 @@ test('a board is copied, kept as an organizer, put away and taken back, and goes
   await page.getByRole('menuitem', { name: 'Back to the shelf' }).click()
   await press(page, 'Boards')
   await menu(title).click()
-  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('menuitem', { name: 'Save as a file' }).click()])
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('menuitem', { name: 'Save as a file' }).click(),
+  ])
   const file = readFileSync(await download.path())
   await page.goto(`${application.address}/start`)
-  await page.getByTestId('board-file').setInputFiles({ name: 'x.json', mimeType: 'application/json', buffer: Buffer.from('not a board') })
+  await page
+    .getByTestId('board-file')
+    .setInputFiles({ name: 'x.json', mimeType: 'application/json', buffer: Buffer.from('not a board') })
   await expect(page.getByRole('alert')).toContainText('not a board file')
   await page.getByTestId('board-file').setInputFiles({ name: 'board.json', mimeType: 'application/json', buffer: file })
   await expect(page.getByLabel('Name of the board')).toHaveValue(title)
 })
 
-test('an organizer is found by a trade word, opens with its places, and using it leaves it as it was', async ({ page, application }) => {
+test('an organizer is found by a trade word, opens with its places, and using it leaves it as it was', async ({
+  page,
+  application,
+}) => {
   const lesson = await makeLesson(application.address, ['Ada Fern'])
   await signInTeacher(page, application.address, lesson.email, lesson.password)
   await page.goto(`${application.address}/start`)

@@ -14,7 +14,16 @@ import type { Student, Lesson } from '../e2e/lesson'
 const RECONNECT_MS = 150
 
 /** What the application answers when a slate is asked for. */
-interface SlateView { board: Board, edition: string, actor: Actor, reader: string, steps: Step[], openness: Openness, number: number, state: SlateState }
+interface SlateView {
+  board: Board
+  edition: string
+  actor: Actor
+  reader: string
+  steps: Step[]
+  openness: Openness
+  number: number
+  state: SlateState
+}
 
 export interface AtWork {
   readonly slate: string
@@ -37,33 +46,44 @@ export async function comeToWork(address: string, lesson: Lesson, student: Stude
   let socket: ReturnType<Client['bareSocket']> | undefined
   let [stopped, count] = [false, 0]
 
-  const session = new SlateSession({
-    slate, edition, editionHash: view.edition, actor: view.actor, reader: view.reader, steps: view.steps, openness: view.openness,
-    replica: receiveWhole(emptyReplica, view.number, view.state, edition, view.actor),
-  }, {
-    send(message) {
-      if (socket?.readyState !== socket?.OPEN) return false
-      socket!.send(JSON.stringify(message))
-      return true
+  const session = new SlateSession(
+    {
+      slate,
+      edition,
+      editionHash: view.edition,
+      actor: view.actor,
+      reader: view.reader,
+      steps: view.steps,
+      openness: view.openness,
+      replica: receiveWhole(emptyReplica, view.number, view.state, edition, view.actor),
     },
-    renew: () => socket?.terminate(),
-    after(milliseconds, then) {
-      const timer = setTimeout(then, milliseconds / 4)
-      return () => clearTimeout(timer)
-    },
-    newId: () => `${slate.slice(0, 13)}-${made.length}`,
-    store: {
-      keep: async (_, envelopes) => void kept.push(...envelopes), of: async () => kept, forget: async () => {},
-      setAside: async (_, envelope, code) => {
-        throw new Error(`${envelope.id} was set aside: ${code}`)
+    {
+      send(message) {
+        if (socket?.readyState !== socket?.OPEN) return false
+        socket!.send(JSON.stringify(message))
+        return true
+      },
+      renew: () => socket?.terminate(),
+      after(milliseconds, then) {
+        const timer = setTimeout(then, milliseconds / 4)
+        return () => clearTimeout(timer)
+      },
+      newId: () => `${slate.slice(0, 13)}-${made.length}`,
+      store: {
+        keep: async (_, envelopes) => void kept.push(...envelopes),
+        of: async () => kept,
+        forget: async () => {},
+        setAside: async (_, envelope, code) => {
+          throw new Error(`${envelope.id} was set aside: ${code}`)
+        },
+      },
+      changed: () => {},
+      about: () => {},
+      outdated: () => {
+        throw new Error('nobody has changed the board')
       },
     },
-    changed: () => {},
-    about: () => {},
-    outdated: () => {
-      throw new Error('nobody has changed the board')
-    },
-  })
+  )
 
   function connect(): void {
     if (stopped) return
@@ -76,10 +96,12 @@ export async function comeToWork(address: string, lesson: Lesson, student: Stude
   }
   connect()
   return {
-    slate, made,
+    slate,
+    made,
     work() {
       const id = `${slate.slice(0, 13)}-${made.length}`
-      if (session.make({ kind: 'put', piece: pieceId(`c${(seed + count++) % 6}`), x: 10 + count % 900, y: 100 })) made.push(id)
+      if (session.make({ kind: 'put', piece: pieceId(`c${(seed + count++) % 6}`), x: 10 + (count % 900), y: 100 }))
+        made.push(id)
     },
     unsent: () => session.unsent,
     stop() {

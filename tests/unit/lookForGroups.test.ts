@@ -2,7 +2,15 @@ import { describe, expect, it } from 'vitest'
 import { lookForGroups } from '../../app/workers/lookForGroups'
 import type { GroupsAsked } from '../../app/workers/groups'
 
-const TASK: GroupsAsked = { students: 2, sizes: [2], wishes: [], levels: [null, null], likeness: 'any', past: [], seed: 1 }
+const TASK: GroupsAsked = {
+  students: 2,
+  sizes: [2],
+  wishes: [],
+  levels: [null, null],
+  likeness: 'any',
+  past: [],
+  seed: 1,
+}
 const FOUND = { groups: [[0, 1]], notKept: [], contradiction: [], repeated: 0 }
 
 describe('looking for groups in a worker', () => {

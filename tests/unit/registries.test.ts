@@ -4,9 +4,18 @@ import { describe, expect, it } from 'vitest'
 
 const root = resolve(import.meta.dirname, '../..')
 const options: ts.CompilerOptions = {
-  target: ts.ScriptTarget.ES2023, lib: ['lib.es2023.d.ts', 'lib.dom.d.ts'], module: ts.ModuleKind.ESNext, types: [],
-  moduleResolution: ts.ModuleResolutionKind.Bundler, allowImportingTsExtensions: true, noEmit: true, strict: true,
-  noUncheckedIndexedAccess: true, skipLibCheck: true, verbatimModuleSyntax: true, resolveJsonModule: true,
+  target: ts.ScriptTarget.ES2023,
+  lib: ['lib.es2023.d.ts', 'lib.dom.d.ts'],
+  module: ts.ModuleKind.ESNext,
+  types: [],
+  moduleResolution: ts.ModuleResolutionKind.Bundler,
+  allowImportingTsExtensions: true,
+  noEmit: true,
+  strict: true,
+  noUncheckedIndexedAccess: true,
+  skipLibCheck: true,
+  verbatimModuleSyntax: true,
+  resolveJsonModule: true,
 }
 const sources = new Map<string, ts.SourceFile | undefined>()
 
@@ -29,20 +38,60 @@ function broken(file: string, was: string, now: string): string[] {
 }
 
 /** Registered in one place, a new kind is missed by the compiler wherever something must be known of it. */
-describe('a kind that is registered and then forgotten doesn\'t compile', () => {
+describe("a kind that is registered and then forgotten doesn't compile", () => {
   it('as it is, everything does', () => {
     expect(broken('core/board/piece.ts', 'export const TIPS', 'export const TIPS')).toEqual([])
   }, 60_000)
 
   it.each([
-    ['a key', 'core/keys/key.ts', 'sort: sortDocument,', 'sort: sortDocument, riddle: { ...sortDocument, schema: v.object({ ...sortDocument.schema.entries, kind: v.literal(\'riddle\') }) },', 'core/keys/kinds.ts'],
-    ['a place', 'core/board/place.ts', 'zone: ZoneSchema,', 'zone: ZoneSchema, hole: v.object({ kind: v.literal(\'hole\'), ...common, shape: ShapeSchema }),', 'core/board/placeTraits.ts'],
-    ['a piece', 'core/board/piece.ts', '\'card\': CardSchema,', '\'card\': CardSchema, \'dice\': v.object({ kind: v.literal(\'dice\'), ...common }),', 'core/board/pieceTraits.ts'],
-    ['a move', 'core/slate/moveSchema.ts', '\'shelve\': ', '\'shake\': v.object({ kind: v.literal(\'shake\') }), \'shelve\': ', 'core/slate/move.ts'],
-    ['something of a student\'s own', 'core/slate/own.ts', 'export const OwnSchema = v.variant(\'kind\', [', 'export const OwnSchema = v.variant(\'kind\', [v.object({ kind: v.literal(\'stamp\'), ...page }),', 'core/slate/own.ts'],
-    ['a status', 'core/slate/status.ts', '[\'not-opened\',', '[\'lost\', \'not-opened\',', 'core/slate/status.ts'],
-    ['a refusal', 'core/slate/operation.ts', '\'unknown-piece\' |', '\'too-early\' | \'unknown-piece\' |', 'core/sync/refusals.ts'],
-  ])('%s', (_, file, was, now, missed) => {
-    expect(broken(file, was, now)).toContain(missed)
-  }, 60_000)
+    [
+      'a key',
+      'core/keys/key.ts',
+      'sort: sortDocument,',
+      "sort: sortDocument, riddle: { ...sortDocument, schema: v.object({ ...sortDocument.schema.entries, kind: v.literal('riddle') }) },",
+      'core/keys/kinds.ts',
+    ],
+    [
+      'a place',
+      'core/board/place.ts',
+      'zone: ZoneSchema,',
+      "zone: ZoneSchema, hole: v.object({ kind: v.literal('hole'), ...common, shape: ShapeSchema }),",
+      'core/board/placeTraits.ts',
+    ],
+    [
+      'a piece',
+      'core/board/piece.ts',
+      'card: CardSchema,',
+      "card: CardSchema, dice: v.object({ kind: v.literal('dice'), ...common }),",
+      'core/board/pieceTraits.ts',
+    ],
+    [
+      'a move',
+      'core/slate/moveSchema.ts',
+      'shelve: ',
+      "shake: v.object({ kind: v.literal('shake') }), shelve: ",
+      'core/slate/move.ts',
+    ],
+    [
+      "something of a student's own",
+      'core/slate/own.ts',
+      "export const OwnSchema = v.variant('kind', [",
+      "export const OwnSchema = v.variant('kind', [v.object({ kind: v.literal('stamp'), ...page }),",
+      'core/slate/own.ts',
+    ],
+    ['a status', 'core/slate/status.ts', "['not-opened',", "['lost', 'not-opened',", 'core/slate/status.ts'],
+    [
+      'a refusal',
+      'core/slate/operation.ts',
+      "'unknown-piece' |",
+      "'too-early' | 'unknown-piece' |",
+      'core/sync/refusals.ts',
+    ],
+  ])(
+    '%s',
+    (_, file, was, now, missed) => {
+      expect(broken(file, was, now)).toContain(missed)
+    },
+    60_000,
+  )
 })

@@ -1,4 +1,11 @@
-import { compile, createCoreContext, registerMessageCompiler, registerMessageResolver, resolveValue, translate } from '@intlify/core-base'
+import {
+  compile,
+  createCoreContext,
+  registerMessageCompiler,
+  registerMessageResolver,
+  resolveValue,
+  translate,
+} from '@intlify/core-base'
 import { expect, it } from 'vitest'
 import en from '../../app/locales/en'
 import enTeacher from '../../app/locales/enTeacher'
@@ -11,23 +18,36 @@ registerMessageResolver(resolveValue)
 registerMessageCompiler(compile)
 
 type Messages = { readonly [name: string]: string | Messages }
-type Compiled = { readonly [name: string]: string | Compiled | ((parameters: Record<string, string | number>) => string) }
+type Compiled = {
+  readonly [name: string]: string | Compiled | ((parameters: Record<string, string | number>) => string)
+}
 
 const read = (messages: Messages) => new Function('form', `return ${compiled(messages)}`)(form) as Compiled
 
 const keysOf = (messages: Messages, before = ''): string[] =>
-  Object.entries(messages).flatMap(([name, text]) => typeof text === 'string' ? [`${before}${name}`] : keysOf(text, `${before}${name}.`))
+  Object.entries(messages).flatMap(([name, text]) =>
+    typeof text === 'string' ? [`${before}${name}`] : keysOf(text, `${before}${name}.`),
+  )
 
-const find = (words: Compiled, key: string) => key.split('.').reduce<unknown>((tree, name) => (tree as Compiled)[name], words)
+const find = (words: Compiled, key: string) =>
+  key.split('.').reduce<unknown>((tree, name) => (tree as Compiled)[name], words)
 
 /** All that is in braces in a message. */
 const blanksOf = (text: string) => [...text.matchAll(/\{(\w+)\}/g)].map(found => found[1]!)
 
-for (const [which, messages] of [['everybody', en], ['teachers', enTeacher]] as [string, Messages][]) {
+for (const [which, messages] of [
+  ['everybody', en],
+  ['teachers', enTeacher],
+] as [string, Messages][]) {
   // Against the library whose messages these are (@intlify/core-base, which compiles and carries out by itself).
   it(`says every message for ${which} as the library of the message format does`, () => {
     const words = read(messages)
-    const context = createCoreContext({ locale: 'en', messages: { en: messages }, missingWarn: false, fallbackWarn: false })
+    const context = createCoreContext({
+      locale: 'en',
+      messages: { en: messages },
+      missingWarn: false,
+      fallbackWarn: false,
+    })
     const keys = keysOf(messages)
     for (const key of keys) {
       const text = find(messages as Compiled, key) as string
@@ -35,7 +55,9 @@ for (const [which, messages] of [['everybody', en], ['teachers', enTeacher]] as 
       for (const count of [0, 1, 2, 5, 40]) {
         const given = { ...parameters, count }
         const message = find(words, key) as string | ((given: object) => string)
-        expect(typeof message === 'function' ? message(given) : message, key).toBe(translate(context, key, given, count))
+        expect(typeof message === 'function' ? message(given) : message, key).toBe(
+          translate(context, key, given, count),
+        )
       }
     }
     expect(keys.length).toBeGreaterThan(200)
@@ -47,7 +69,7 @@ it('takes one for granted where nothing is counted', () => {
   expect(form(undefined, ['none', 'one', 'many'])).toBe('one')
 })
 
-it('refuses a message that can\'t be read, with its name', () => {
+it("refuses a message that can't be read, with its name", () => {
   expect(() => compiled({ desk: { title: 'My {desk' } })).toThrow(/title/)
   expect(() => compiled({ title: 'See @:desk.title' })).toThrow(/title/)
 })
@@ -58,10 +80,15 @@ const tables = KEY_KINDS.map(kind => kindOf<Key>({ kind }).reasons)
 it('says of every reason only what it knows, and to students only what they did', () => {
   for (const table of tables) {
     for (const [heard, { doing, codes }] of Object.entries(table)) {
-      if (heard !== 'right') expect(Object.keys(doing), heard).toEqual(expect.arrayContaining(blanksOf(find(en as Compiled, `feedback.why.${heard}`) as string)))
+      if (heard !== 'right')
+        expect(Object.keys(doing), heard).toEqual(
+          expect.arrayContaining(blanksOf(find(en as Compiled, `feedback.why.${heard}`) as string)),
+        )
       for (const [code, more] of Object.entries(codes)) {
         const known = [...Object.keys(doing), ...Object.keys(more)]
-        expect(known, code).toEqual(expect.arrayContaining(blanksOf(find(enTeacher as Compiled, `review.why.${code}`) as string)))
+        expect(known, code).toEqual(
+          expect.arrayContaining(blanksOf(find(enTeacher as Compiled, `review.why.${code}`) as string)),
+        )
       }
     }
   }

@@ -7,7 +7,7 @@ import { turnedSize } from '~~/core/placement/straight'
 import type { SlateState } from '~~/core/slate/state'
 
 /** An arrow from the edge of one piece to the edge of another, wherever they are. */
-const { edition, state, from, to } = defineProps<{ edition: Edition, state: SlateState, from: PieceId, to: PieceId }>()
+const { edition, state, from, to } = defineProps<{ edition: Edition; state: SlateState; from: PieceId; to: PieceId }>()
 
 const sizeOf = (piece: PieceId) => turnedSize(edition.pieces.get(piece)!.master, state.pieces[piece]?.turn)
 const line = computed(() => {
@@ -20,7 +20,13 @@ const line = computed(() => {
 
 <template>
   <g class="pointer-events-none">
-    <line :x1="line.start.x" :y1="line.start.y" :x2="line.foot.x" :y2="line.foot.y" stroke="#3c494a" stroke-width="3.5" />
+    <line
+      :x1="line.start.x"
+      :y1="line.start.y"
+      :x2="line.foot.x"
+      :y2="line.foot.y"
+      stroke="#3c494a"
+      stroke-width="3.5" />
     <polygon :points="line.head" fill="#3c494a" />
   </g>
 </template>

@@ -8,51 +8,135 @@ import type { OwnView } from '~/composables/useOwnHands'
 import { writtenSpots } from '~~/core/layout/written'
 import { lyingPieces, spotOf } from '~/composables/lyingPieces'
 
-/** One page as it is seen everywhere: at the workbench, on a slate, in the walk-round, in review. While `writing`, fields stand over it instead of what is written. */
-const { edition, page, state, lit = [], writing = false, step = null, ownHands = null } = defineProps<{ edition: Edition, page: Page, state: SlateState, lit?: readonly PlaceId[], writing?: boolean, step?: string | null, ownHands?: OwnView | null }>()
+/**
+ * One page as it is seen everywhere: at the workbench, on a slate, in the walk-round, in review. While `writing`,
+ * fields stand over it instead of what is written.
+ */
+const {
+  edition,
+  page,
+  state,
+  lit = [],
+  writing = false,
+  step = null,
+  ownHands = null,
+} = defineProps<{
+  edition: Edition
+  page: Page
+  state: SlateState
+  lit?: readonly PlaceId[]
+  writing?: boolean
+  step?: string | null
+  ownHands?: OwnView | null
+}>()
 const lying = computed(() => lyingPieces(state, page, edition))
 const here = computed(() => new Set(page.places.map(p => p.id)))
 const ink = computed(() => strokesOf(state).filter(([, stroke]) => here.value.has(stroke.place)))
 const arrows = computed(() => arrowsOf(state).filter(([from]) => edition.pieces.get(from)?.page === page))
-const pressed = computed(() => [...page.backdrop.clips ?? [], ...page.backdrop.links ?? []])
+const pressed = computed(() => [...(page.backdrop.clips ?? []), ...(page.backdrop.links ?? [])])
 const written = computed(() => writtenSpots(page).filter(spot => state.texts[spot.name]))
 /** What students made: colour lies under the places, shapes under the pieces, all else over them. */
-const own = computed(() => ownOn(state.own, page.id).map(([id, thing]) => ({ id, thing: ownHands?.shown(id, thing) ?? thing })))
+const own = computed(() =>
+  ownOn(state.own, page.id).map(([id, thing]) => ({ id, thing: ownHands?.shown(id, thing) ?? thing })),
+)
 const layer = (kinds: (kind: OwnKind) => boolean) => computed(() => own.value.filter(({ thing }) => kinds(thing.kind)))
-const [colours, shapes, above] = [layer(kind => kind === 'colour'), layer(kind => kind === 'shape'), layer(kind => kind !== 'colour' && kind !== 'shape')]
+const [colours, shapes, above] = [
+  layer(kind => kind === 'colour'),
+  layer(kind => kind === 'shape'),
+  layer(kind => kind !== 'colour' && kind !== 'shape'),
+]
 const { t } = useWords()
 /** The ground of a place that somebody coloured lets the colour through. */
-const coloured = computed(() => new Set(colours.value.flatMap(({ thing }) => thing.kind === 'colour' ? [thing.place] : [])))
+const coloured = computed(
+  () => new Set(colours.value.flatMap(({ thing }) => (thing.kind === 'colour' ? [thing.place] : []))),
+)
 function ownLabel(thing: OwnOnSlate): string {
   const words = 'text' in thing ? thing.text : ''
-  return t(`tools.made.${thing.kind}`, { words, what: thing.kind === 'picture' ? thing.alt : thing.kind === 'shape' ? t(`tools.shape.${thing.shape}`) : thing.kind === 'sign' ? t(`tools.sign.${thing.sign}`) : thing.kind === 'colour' ? t(`tools.fill.${thing.fill}`) : '' })
+  return t(`tools.made.${thing.kind}`, {
+    words,
+    what:
+      thing.kind === 'picture'
+        ? thing.alt
+        : thing.kind === 'shape'
+          ? t(`tools.shape.${thing.shape}`)
+          : thing.kind === 'sign'
+            ? t(`tools.sign.${thing.sign}`)
+            : thing.kind === 'colour'
+              ? t(`tools.fill.${thing.fill}`)
+              : '',
+  })
 }
-const ownAttrs = (id: string, thing: OwnOnSlate) => ({ 'role': 'img', 'class': 'pointer-events-none', 'aria-label': ownLabel(thing), ...ownHands?.attrs(id, thing, ownLabel(thing)) })
+const ownAttrs = (id: string, thing: OwnOnSlate) => ({
+  role: 'img',
+  class: 'pointer-events-none',
+  'aria-label': ownLabel(thing),
+  ...ownHands?.attrs(id, thing, ownLabel(thing)),
+})
 const svg = useTemplateRef<SVGSVGElement>('svg')
 defineExpose({ svg })
 </script>
 
 <template>
-  <!-- A layer of its own: what is drawn beside it, frame by frame, doesn't make the browser go through the page again. -->
+  <!-- A layer of its own: what is drawn beside it, frame by frame, doesn't make the browser go through the page again.
+       -->
   <svg ref="svg" :viewBox="`0 0 ${page.width} ${page.height}`" class="isolate block h-full w-full rounded-md">
     <BoardBackdrop :page="page" />
     <LazyBoardStepMarks v-if="page.steps?.length" :page="page" :current="step" />
     <slot name="under" />
-    <LazyBoardOwnShape v-for="{ id, thing } in colours" :key="id" v-bind="ownAttrs(id, thing)" :own="thing" :page="page" :state="state" :edition="edition" />
-    <BoardPlaceShape v-for="place in page.places" :key="place.id" :data-thing="place.id" :place="place" :lit="lit.includes(place.id)" :clear="coloured.has(place.id)" />
+    <LazyBoardOwnShape
+      v-for="{ id, thing } in colours"
+      :key="id"
+      v-bind="ownAttrs(id, thing)"
+      :own="thing"
+      :page="page"
+      :state="state"
+      :edition="edition" />
+    <BoardPlaceShape
+      v-for="place in page.places"
+      :key="place.id"
+      :data-thing="place.id"
+      :place="place"
+      :lit="lit.includes(place.id)"
+      :clear="coloured.has(place.id)" />
     <!-- Printed, but to be pressed: over the places, under the pieces. -->
-    <g class="pointer-events-none"><LazyBoardClipCard v-for="thing in pressed" :key="thing.id" :data-thing="thing.id" :thing="thing" /></g>
-    <template v-if="!writing"><LazyBoardWrittenText v-for="spot in written" :key="spot.name" :spot="spot" :text="state.texts[spot.name]!" /></template>
+    <g class="pointer-events-none">
+      <LazyBoardClipCard v-for="thing in pressed" :key="thing.id" :data-thing="thing.id" :thing="thing" />
+    </g>
+    <template v-if="!writing">
+      <LazyBoardWrittenText v-for="spot in written" :key="spot.name" :spot="spot" :text="state.texts[spot.name]!" />
+    </template>
     <LazyBoardInkStroke v-for="[id, stroke] in ink" :key="id" :points="stroke.points" />
-    <LazyBoardOwnShape v-for="{ id, thing } in shapes" :key="id" v-bind="ownAttrs(id, thing)" :own="thing" :page="page" :state="state" :edition="edition" :chosen="ownHands?.picked === id" />
+    <LazyBoardOwnShape
+      v-for="{ id, thing } in shapes"
+      :key="id"
+      v-bind="ownAttrs(id, thing)"
+      :own="thing"
+      :page="page"
+      :state="state"
+      :edition="edition"
+      :chosen="ownHands?.picked === id" />
     <slot name="ink" />
-    <LazyBoardArrowLine v-for="[from, to] in arrows" :key="`${from}>${to}`" :edition="edition" :state="state" :from="from" :to="to" />
+    <LazyBoardArrowLine
+      v-for="[from, to] in arrows"
+      :key="`${from}>${to}`"
+      :edition="edition"
+      :state="state"
+      :from="from"
+      :to="to" />
     <slot name="pieces" :lying="lying">
       <g v-for="{ piece, master, at } in lying" :key="piece.id" :transform="spotOf(at)">
         <BoardPieceShape :piece="piece" :master="master" :flipped="at.flipped" :written="state.texts[piece.id]" />
       </g>
     </slot>
-    <LazyBoardOwnShape v-for="{ id, thing } in above" :key="id" v-bind="ownAttrs(id, thing)" :own="thing" :page="page" :state="state" :edition="edition" :chosen="ownHands?.picked === id" />
+    <LazyBoardOwnShape
+      v-for="{ id, thing } in above"
+      :key="id"
+      v-bind="ownAttrs(id, thing)"
+      :own="thing"
+      :page="page"
+      :state="state"
+      :edition="edition"
+      :chosen="ownHands?.picked === id" />
     <slot name="over" />
   </svg>
 </template>

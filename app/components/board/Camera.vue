@@ -1,5 +1,7 @@
 <script setup lang="ts">
-/** What the device's camera sees, and a photo of it. Where there is none, that is said, and a file is chosen instead. */
+/**
+ * What the device's camera sees, and a photo of it. Where there is none, that is said, and a file is chosen instead.
+ */
 const emit = defineEmits<{ taken: [photo: Blob] }>()
 const { t } = useWords()
 const video = useTemplateRef<HTMLVideoElement>('video')
@@ -14,15 +16,21 @@ async function start() {
   stop()
   ready.value = false
   try {
-    stream = await navigator.mediaDevices.getUserMedia({ audio: false, video: { width: { ideal: 1920 }, height: { ideal: 1440 }, ...camera.value ? { deviceId: { exact: camera.value } } : { facingMode: 'environment' } } })
+    stream = await navigator.mediaDevices.getUserMedia({
+      audio: false,
+      video: {
+        width: { ideal: 1920 },
+        height: { ideal: 1440 },
+        ...(camera.value ? { deviceId: { exact: camera.value } } : { facingMode: 'environment' }),
+      },
+    })
     cameras.value = (await navigator.mediaDevices.enumerateDevices()).filter(device => device.kind === 'videoinput')
     await nextTick()
     if (!video.value) return stop()
     video.value.srcObject = stream
     await video.value.play()
     ready.value = true
-  }
-  catch {
+  } catch {
     away.value = true
   }
 }
@@ -40,10 +48,24 @@ async function shoot() {
 <template>
   <p v-if="away" class="note-line" role="status">{{ t('picture.noCamera') }}</p>
   <div v-else class="flex flex-col gap-3">
-    <video ref="video" class="max-h-[50vh] w-full rounded-lg bg-stone-950 object-contain" playsinline muted :aria-label="t('picture.camera')" />
+    <video
+      ref="video"
+      class="max-h-[50vh] w-full rounded-lg bg-stone-950 object-contain"
+      playsinline
+      muted
+      :aria-label="t('picture.camera')" />
     <div class="flex flex-wrap items-center justify-center gap-3">
-      <label v-if="cameras.length > 1">{{ t('picture.chooseCamera') }} <select v-model="camera" class="field w-auto"><option v-for="(one, i) in cameras" :key="one.deviceId" :value="one.deviceId">{{ one.label || i + 1 }}</option></select></label>
-      <button type="button" class="button button-action" :disabled="!ready" @click="shoot"><Icon name="lucide:camera" size="22" />{{ t('picture.shoot') }}</button>
+      <label v-if="cameras.length > 1"
+        >{{ t('picture.chooseCamera') }}
+        <select v-model="camera" class="field w-auto">
+          <option v-for="(one, i) in cameras" :key="one.deviceId" :value="one.deviceId">
+            {{ one.label || i + 1 }}
+          </option>
+        </select></label
+      >
+      <button type="button" class="button button-action" :disabled="!ready" @click="shoot">
+        <Icon name="lucide:camera" size="22" />{{ t('picture.shoot') }}
+      </button>
     </div>
   </div>
 </template>

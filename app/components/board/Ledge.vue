@@ -7,10 +7,32 @@ import { TIP_LENGTH } from '~~/core/placement/claim'
 import type { SlateState } from '~~/core/slate/state'
 
 /** The wooden shelf along the foot of the page on which pieces wait. */
-const { edition, page, state, scale, height, editable = false, heldPiece = null, dragging = false, marked = [] } = defineProps<{
-  edition: Edition, page: Page, state: SlateState, scale: number, height: number, editable?: boolean, heldPiece?: PieceId | null, dragging?: boolean, marked?: readonly string[]
+const {
+  edition,
+  page,
+  state,
+  scale,
+  height,
+  editable = false,
+  heldPiece = null,
+  dragging = false,
+  marked = [],
+} = defineProps<{
+  edition: Edition
+  page: Page
+  state: SlateState
+  scale: number
+  height: number
+  editable?: boolean
+  heldPiece?: PieceId | null
+  dragging?: boolean
+  marked?: readonly string[]
 }>()
-const emit = defineEmits<{ press: [event: PointerEvent, piece: PieceId], key: [event: KeyboardEvent, piece: PieceId], tap: [] }>()
+const emit = defineEmits<{
+  press: [event: PointerEvent, piece: PieceId]
+  key: [event: KeyboardEvent, piece: PieceId]
+  tap: []
+}>()
 
 const { t } = useWords()
 const leftHanded = useLeftHanded()
@@ -23,33 +45,65 @@ const share = computed(() => ledgeShare(page, edition))
 const { height: inner } = useElementSize(shelf)
 const more = ref(false)
 watchPostEffect(() => {
-  more.value = waiting.value.length > 0 && inner.value > 0 && !!shelf.value && shelf.value.scrollHeight > shelf.value.clientHeight + 4
+  more.value =
+    waiting.value.length > 0
+    && inner.value > 0
+    && !!shelf.value
+    && shelf.value.scrollHeight > shelf.value.clientHeight + 4
 })
 const turn = (by: number) => shelf.value?.scrollBy({ top: by * shelf.value.clientHeight })
 </script>
 
 <template>
-  <div ref="root" class="ledge flex select-none rounded-b-2xl rounded-t border border-ash-500 shadow-md" :class="leftHanded ? 'flex-row-reverse' : ''" data-test="ledge" :style="{ height: `${height}px` }" @click.self="emit('tap')">
+  <div
+    ref="root"
+    class="ledge flex select-none rounded-b-2xl rounded-t border border-ash-500 shadow-md"
+    :class="leftHanded ? 'flex-row-reverse' : ''"
+    data-test="ledge"
+    :style="{ height: `${height}px` }"
+    @click.self="emit('tap')">
     <div
-      ref="shelf" class="flex h-full min-w-0 flex-1 flex-wrap content-start gap-x-2.5 gap-y-2.5 overflow-y-hidden px-4 pb-4 pt-3.5"
-      role="group" :aria-label="t('stage.ledge')" @click.self="emit('tap')"
-    >
+      ref="shelf"
+      class="flex h-full min-w-0 flex-1 flex-wrap content-start gap-x-2.5 gap-y-2.5 overflow-y-hidden px-4 pb-4 pt-3.5"
+      role="group"
+      :aria-label="t('stage.ledge')"
+      @click.self="emit('tap')">
       <svg
-        v-for="{ piece, master } in waiting" :key="piece.id" :data-piece="piece.id"
-        :width="master.width * scale * share(piece.id)" :height="master.height * scale * share(piece.id)" :viewBox="`${-master.width / 2} ${-master.height / 2} ${master.width} ${master.height}`"
+        v-for="{ piece, master } in waiting"
+        :key="piece.id"
+        :data-piece="piece.id"
+        :width="master.width * scale * share(piece.id)"
+        :height="master.height * scale * share(piece.id)"
+        :viewBox="`${-master.width / 2} ${-master.height / 2} ${master.width} ${master.height}`"
         :style="piece.kind === 'label' ? { marginInline: `${TIP_LENGTH * scale}px` } : {}"
-        class="shrink-0 overflow-visible rounded-md" :class="[editable ? 'cursor-grab touch-none' : '', marked.includes(piece.id) ? 'marked' : '', piece.bin ? 'bin' : heldPiece === piece.id && dragging ? 'opacity-25' : '']"
-        :role="editable ? 'button' : 'img'" :tabindex="editable ? 0 : undefined" :aria-label="t(piece.bin ? 'stage.binOf' : 'stage.pieceOnLedge', { name: pieceName(piece) })"
+        class="shrink-0 overflow-visible rounded-md"
+        :class="[
+          editable ? 'cursor-grab touch-none' : '',
+          marked.includes(piece.id) ? 'marked' : '',
+          piece.bin ? 'bin' : heldPiece === piece.id && dragging ? 'opacity-25' : '',
+        ]"
+        :role="editable ? 'button' : 'img'"
+        :tabindex="editable ? 0 : undefined"
+        :aria-label="t(piece.bin ? 'stage.binOf' : 'stage.pieceOnLedge', { name: pieceName(piece) })"
         :aria-pressed="editable ? heldPiece === piece.id : undefined"
-        @pointerdown="emit('press', $event, piece.id)" @keydown="emit('key', $event, piece.id)"
-      >
+        @pointerdown="emit('press', $event, piece.id)"
+        @keydown="emit('key', $event, piece.id)">
         <BoardPieceShape :piece="piece" :master="master" :held="heldPiece === piece.id" />
       </svg>
-      <p v-if="waiting.length === 0 && page.pieces.length" class="m-auto text-base font-semibold text-stone-900" @click="emit('tap')">{{ t('stage.ledgeEmpty') }}</p>
+      <p
+        v-if="waiting.length === 0 && page.pieces.length"
+        class="m-auto text-base font-semibold text-stone-900"
+        @click="emit('tap')">
+        {{ t('stage.ledgeEmpty') }}
+      </p>
     </div>
     <div v-if="more" class="flex flex-col justify-center gap-1 px-1 pb-3">
-      <button type="button" class="button min-h-11 w-11 p-0" :aria-label="t('stage.ledgeBack')" @click="turn(-1)"><Icon name="lucide:chevron-up" size="22" /></button>
-      <button type="button" class="button min-h-11 w-11 p-0" :aria-label="t('stage.ledgeMore')" @click="turn(1)"><Icon name="lucide:chevron-down" size="22" /></button>
+      <button type="button" class="button min-h-11 w-11 p-0" :aria-label="t('stage.ledgeBack')" @click="turn(-1)">
+        <Icon name="lucide:chevron-up" size="22" />
+      </button>
+      <button type="button" class="button min-h-11 w-11 p-0" :aria-label="t('stage.ledgeMore')" @click="turn(1)">
+        <Icon name="lucide:chevron-down" size="22" />
+      </button>
     </div>
     <div v-if="$slots.end" class="flex flex-col items-stretch justify-center gap-1 px-2 pb-3"><slot name="end" /></div>
   </div>
@@ -57,7 +111,18 @@ const turn = (by: number) => shelf.value?.scrollBy({ top: by * shelf.value.clien
 
 <style scoped>
 /* An open box: what stands in it never runs out. */
-.bin { background: #d2bb92; outline: 3px solid #8a6f43; outline-offset: 3px; border-radius: 3px; margin-inline: 5px; }
-.marked { outline: 4px solid #a86a05; outline-offset: 2px; }
-.ledge { background: linear-gradient(#efe4cf, #e3d2b3 calc(100% - 1.1rem), #d2bb92 calc(100% - 1.1rem)); }
+.bin {
+  background: #d2bb92;
+  outline: 3px solid #8a6f43;
+  outline-offset: 3px;
+  border-radius: 3px;
+  margin-inline: 5px;
+}
+.marked {
+  outline: 4px solid #a86a05;
+  outline-offset: 2px;
+}
+.ledge {
+  background: linear-gradient(#efe4cf, #e3d2b3 calc(100% - 1.1rem), #d2bb92 calc(100% - 1.1rem));
+}
 </style>

@@ -7,9 +7,18 @@ import { makeMove, ownFrom, type Choice, type Gesture } from '~~/core/slate/maki
 import type { Move } from '~~/core/slate/move'
 import { MOST_OWN_POINTS, type Own } from '~~/core/slate/own'
 
-/** The whole page as a sheet for the tool that is in hand. Words and notes are begun, and made once something is written. */
-const { tool, how, choice, table, by } = defineProps<{ tool: Tool, how: Gesture['how'], choice: Choice, table: Table, by: Author }>()
-const emit = defineEmits<{ make: [move: Move], write: [thing: string, own: Own], say: [words: string], leave: [] }>()
+/**
+ * The whole page as a sheet for the tool that is in hand. Words and notes are begun, and made once something is
+ * written.
+ */
+const { tool, how, choice, table, by } = defineProps<{
+  tool: Tool
+  how: Gesture['how']
+  choice: Choice
+  table: Table
+  by: Author
+}>()
+const emit = defineEmits<{ make: [move: Move]; write: [thing: string, own: Own]; say: [words: string]; leave: [] }>()
 const { t } = useWords()
 const drawn = (gesture: Gesture) => ownFrom(tool, choice, gesture, table)
 
@@ -23,11 +32,24 @@ function done(gesture: Gesture) {
 
 <template>
   <BoardSheet
-    :key="tool" taken :box="{ x: 0, y: 0, width: table.page.width, height: table.page.height }" :width="table.page.width" :height="table.page.height" :how="how" :most="MOST_OWN_POINTS"
-    :label="t('tools.sheet', { tool: t(`tools.tool.${tool}`), how: t(`tools.how.${how}`) })" @done="done" @say="emit('say', $event)" @leave="emit('leave')"
-  >
+    :key="tool"
+    taken
+    :box="{ x: 0, y: 0, width: table.page.width, height: table.page.height }"
+    :width="table.page.width"
+    :height="table.page.height"
+    :how="how"
+    :most="MOST_OWN_POINTS"
+    :label="t('tools.sheet', { tool: t(`tools.tool.${tool}`), how: t(`tools.how.${how}`) })"
+    @done="done"
+    @say="emit('say', $event)"
+    @leave="emit('leave')">
     <template #default="{ soFar }">
-      <BoardOwnShape v-if="drawn(soFar)" :own="drawn(soFar)!" :page="table.page" :state="table.state" :edition="table.edition" />
+      <BoardOwnShape
+        v-if="drawn(soFar)"
+        :own="drawn(soFar)!"
+        :page="table.page"
+        :state="table.state"
+        :edition="table.edition" />
     </template>
   </BoardSheet>
 </template>

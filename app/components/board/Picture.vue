@@ -14,16 +14,34 @@ const part = computed(() => {
 const turned = computed(() => {
   const { width, height } = lying.value
   switch (picture.quarters) {
-    case 1: return `translate(${width} 0) rotate(90)`
-    case 2: return `translate(${width} ${height}) rotate(180)`
-    case 3: return `translate(0 ${height}) rotate(270)`
-    default: return undefined
+    case 1:
+      return `translate(${width} 0) rotate(90)`
+    case 2:
+      return `translate(${width} ${height}) rotate(180)`
+    case 3:
+      return `translate(0 ${height}) rotate(270)`
+    default:
+      return undefined
   }
 })
 </script>
 
 <template>
-  <g><svg :x="picture.x" :y="picture.y" :width="picture.width" :height="picture.height" :viewBox="part" preserveAspectRatio="none" :role="picture.alt ? 'img' : 'presentation'" :aria-label="picture.alt || undefined">
-    <image :href="`/api/files/${picture.file}`" :width="picture.pixelWidth" :height="picture.pixelHeight" preserveAspectRatio="none" :transform="turned" />
-  </svg></g>
+  <g
+    ><svg
+      :x="picture.x"
+      :y="picture.y"
+      :width="picture.width"
+      :height="picture.height"
+      :viewBox="part"
+      preserveAspectRatio="none"
+      :role="picture.alt ? 'img' : 'presentation'"
+      :aria-label="picture.alt || undefined">
+      <image
+        :href="`/api/files/${picture.file}`"
+        :width="picture.pixelWidth"
+        :height="picture.pixelHeight"
+        preserveAspectRatio="none"
+        :transform="turned" /></svg
+  ></g>
 </template>

@@ -3,9 +3,11 @@ import type { Size } from '~~/core/geometry/shape'
 import { libraryAddress, usePictures, type OwnPicture } from '~/composables/pictures'
 import { madeSmall, openPicture, type Cut, type PictureFault } from '~/composables/smallPicture'
 
-/** A picture from the device, its clipboard, its camera or the library, looked at and cut before it is laid on the page. */
-const { how, pasted } = defineProps<{ how: 'picture' | 'photo', pasted: File | null }>()
-const emit = defineEmits<{ put: [picture: Pick<OwnPicture, 'picture' | 'from' | 'alt'>, size: Size], close: [] }>()
+/**
+ * A picture from the device, its clipboard, its camera or the library, looked at and cut before it is laid on the page.
+ */
+const { how, pasted } = defineProps<{ how: 'picture' | 'photo'; pasted: File | null }>()
+const emit = defineEmits<{ put: [picture: Pick<OwnPicture, 'picture' | 'from' | 'alt'>, size: Size]; close: [] }>()
 const { t } = useWords()
 const { attempt, trouble, busy } = useAsking()
 const pictures = usePictures()
@@ -24,8 +26,12 @@ async function open(file: Blob, source: 'device' | 'camera') {
   clear.value = source === 'device' && file.type !== 'image/jpeg'
   bitmap.value = opened
 }
-watch(() => pasted, now => now && void open(now, 'device'), { immediate: true })
-async function put({ quarters, cut }: { quarters: number, cut: Cut }) {
+watch(
+  () => pasted,
+  now => now && void open(now, 'device'),
+  { immediate: true },
+)
+async function put({ quarters, cut }: { quarters: number; cut: Cut }) {
   if (!bitmap.value) return
   const small = await madeSmall(bitmap.value, { quarters, cut, clear: clear.value })
   const picture = await attempt(() => pictures.add(small.bytes))
@@ -37,34 +43,62 @@ const chosen = (event: Event) => {
 }
 
 const { question, found, trouble: notFound } = useLibrary()
-const take = ({ name, words }: { name: string, words: string }) => emit('put', { picture: name, from: 'library', alt: words.slice(0, 200) }, { width: 1, height: 1 })
+const take = ({ name, words }: { name: string; words: string }) =>
+  emit('put', { picture: name, from: 'library', alt: words.slice(0, 200) }, { width: 1, height: 1 })
 </script>
 
 <template>
   <UiAsk open :title="t(how === 'photo' ? 'picture.photoTitle' : 'picture.title')" wide @close="emit('close')">
     <template v-if="bitmap">
       <BoardPictureTrim :bitmap="bitmap" :busy="busy" @put="put" @again="bitmap = null">
-        <label class="block"><span class="label">{{ t('picture.alt') }}</span><input v-model="alt" class="field" maxlength="200"></label>
+        <label class="block"
+          ><span class="label">{{ t('picture.alt') }}</span
+          ><input v-model="alt" class="field" maxlength="200"
+        /></label>
       </BoardPictureTrim>
     </template>
     <template v-else>
       <BoardCamera v-if="how === 'photo'" @taken="open($event, 'camera')" />
-      <label class="button mt-3 w-full"><Icon name="lucide:image-plus" />{{ t('picture.fromFile') }}
-        <input type="file" accept="image/*" :capture="how === 'photo' ? 'environment' : undefined" class="sr-only" data-test="picture-file" @change="chosen">
+      <label class="button mt-3 w-full"
+        ><Icon name="lucide:image-plus" />{{ t('picture.fromFile') }}
+        <input
+          type="file"
+          accept="image/*"
+          :capture="how === 'photo' ? 'environment' : undefined"
+          class="sr-only"
+          data-test="picture-file"
+          @change="chosen" />
       </label>
       <template v-if="how === 'picture'">
         <p class="note-line mt-2">{{ t('picture.drop') }}</p>
-        <label class="mt-3 block"><span class="label">{{ t('picture.library') }}</span><input v-model="question" type="search" class="field" maxlength="60" :placeholder="t('picture.libraryExample')"></label>
+        <label class="mt-3 block"
+          ><span class="label">{{ t('picture.library') }}</span
+          ><input
+            v-model="question"
+            type="search"
+            class="field"
+            maxlength="60"
+            :placeholder="t('picture.libraryExample')"
+        /></label>
         <p v-if="found?.length === 0" class="note-line mt-2" role="status">{{ t('picture.none') }}</p>
         <ul v-if="found?.length" class="mt-2 grid max-h-72 grid-cols-6 gap-1.5 overflow-auto p-0.5" data-test="library">
           <li v-for="picture in found" :key="picture.name">
-            <button type="button" class="w-full rounded-lg border border-panel-line bg-white p-1" :title="picture.words" :aria-label="t('picture.take', { name: picture.words })" @click="take(picture)"><img :src="libraryAddress(picture.name)" alt="" loading="lazy"></button>
+            <button
+              type="button"
+              class="w-full rounded-lg border border-panel-line bg-white p-1"
+              :title="picture.words"
+              :aria-label="t('picture.take', { name: picture.words })"
+              @click="take(picture)">
+              <img :src="libraryAddress(picture.name)" alt="" loading="lazy" />
+            </button>
           </li>
         </ul>
       </template>
     </template>
     <p v-if="fault" class="trouble mt-3" role="alert">{{ t(`picture.fault.${fault}`) }}</p>
     <p v-if="trouble || notFound" class="trouble mt-3" role="alert">{{ trouble || notFound }}</p>
-    <template #buttons><button type="button" class="button" @click="emit('close')">{{ t('app.cancel') }}</button></template>
+    <template #buttons
+      ><button type="button" class="button" @click="emit('close')">{{ t('app.cancel') }}</button></template
+    >
   </UiAsk>
 </template>

@@ -5,21 +5,29 @@ import type { Page } from '~~/core/board/board'
 import { signOf } from '~~/core/layout/clipCard'
 
 /**
- * What students press to play a clip where it stands, or to follow a link: buttons exactly over the signs, so that pieces beside them
- * can be caught; a tap on the rest of a card comes in by `tap`. One clip plays at a time.
+ * What students press to play a clip where it stands, or to follow a link: buttons exactly over the signs, so that
+ * pieces beside them can be caught; a tap on the rest of a card comes in by `tap`. One clip plays at a time.
  */
-const { page, scale } = defineProps<{ page: Page, scale: number }>()
+const { page, scale } = defineProps<{ page: Page; scale: number }>()
 const { t } = useWords()
 const clips = computed(() => page.backdrop.clips ?? [])
 const links = computed(() => page.backdrop.links ?? [])
 const playing = ref<string | null>(null)
 const current = computed(() => clips.value.find(clip => clip.id === playing.value))
-watch(() => page.id, () => playing.value = null)
+watch(
+  () => page.id,
+  () => (playing.value = null),
+)
 const LEAST = 44
 function styleOf(thing: Clip | Link) {
   const { middle, radius } = signOf(thing)
   const size = Math.max(LEAST, 2 * radius * scale)
-  return { left: `${middle.x * scale - size / 2}px`, top: `${middle.y * scale - size / 2}px`, width: `${size}px`, height: `${size}px` }
+  return {
+    left: `${middle.x * scale - size / 2}px`,
+    top: `${middle.y * scale - size / 2}px`,
+    width: `${size}px`,
+    height: `${size}px`,
+  }
 }
 const buttons = useTemplateRef<HTMLButtonElement[]>('buttons')
 async function close() {
@@ -32,7 +40,8 @@ async function close() {
 function tap(event: MouseEvent): boolean {
   const room = (event.currentTarget as HTMLElement).getBoundingClientRect()
   const [x, y] = [(event.clientX - room.left) / scale, (event.clientY - room.top) / scale]
-  const hit = <T extends Clip | Link>(things: readonly T[]) => things.findLast(thing => x >= thing.x && x <= thing.x + thing.width && y >= thing.y && y <= thing.y + thing.height)
+  const hit = <T extends Clip | Link>(things: readonly T[]) =>
+    things.findLast(thing => x >= thing.x && x <= thing.x + thing.width && y >= thing.y && y <= thing.y + thing.height)
   const link = hit(links.value)
   const clip = hit(clips.value)
   if (link) window.open(link.address, '_blank', 'noopener,noreferrer')
@@ -44,12 +53,26 @@ defineExpose({ tap })
 
 <template>
   <button
-    v-for="clip in clips" :key="clip.id" ref="buttons" type="button" class="absolute rounded-full" :style="styleOf(clip)" :data-clip="clip.id"
-    :aria-label="t(`clips.play.${clip.kind}`, { name: clip.name })" :title="t(`clips.play.${clip.kind}`, { name: clip.name })" @click.stop="playing = clip.id"
-  />
+    v-for="clip in clips"
+    :key="clip.id"
+    ref="buttons"
+    type="button"
+    class="absolute rounded-full"
+    :style="styleOf(clip)"
+    :data-clip="clip.id"
+    :aria-label="t(`clips.play.${clip.kind}`, { name: clip.name })"
+    :title="t(`clips.play.${clip.kind}`, { name: clip.name })"
+    @click.stop="playing = clip.id" />
   <a
-    v-for="link in links" :key="link.id" class="absolute rounded-full" :style="styleOf(link)" :href="link.address" target="_blank" rel="noopener noreferrer"
-    :aria-label="t('clips.follow', { name: link.name, host: hostOf(link.address) })" :title="t('clips.follow', { name: link.name, host: hostOf(link.address) })" @click.stop
-  />
+    v-for="link in links"
+    :key="link.id"
+    class="absolute rounded-full"
+    :style="styleOf(link)"
+    :href="link.address"
+    target="_blank"
+    rel="noopener noreferrer"
+    :aria-label="t('clips.follow', { name: link.name, host: hostOf(link.address) })"
+    :title="t('clips.follow', { name: link.name, host: hostOf(link.address) })"
+    @click.stop />
   <BoardPlayer v-if="current" :key="current.id" :clip="current" :page="page" :scale="scale" @close="close" />
 </template>

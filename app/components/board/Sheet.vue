@@ -5,24 +5,45 @@ import { withPoint } from '~~/core/slate/stroke'
 import type { Gesture } from '~~/core/slate/making'
 
 /**
- * A part of the page on which something is drawn or pointed at: with a pen, a finger or a mouse; with the keyboard a cursor
- * goes there, and Enter begins and ends. `how` is what the hand does there; while rubbing, every spot it passes is told.
+ * A part of the page on which something is drawn or pointed at: with a pen, a finger or a mouse; with the keyboard a
+ * cursor goes there, and Enter begins and ends. `how` is what the hand does there; while rubbing, every spot it passes
+ * is told.
  */
-const { box, width, height, how, most, label, taken = false, space = undefined } = defineProps<{
-  box: Box, width: number, height: number, how: Gesture['how'] | 'rub', most: number, label: string, taken?: boolean, space?: string
+const {
+  box,
+  width,
+  height,
+  how,
+  most,
+  label,
+  taken = false,
+  space = undefined,
+} = defineProps<{
+  box: Box
+  width: number
+  height: number
+  how: Gesture['how'] | 'rub'
+  most: number
+  label: string
+  taken?: boolean
+  space?: string
 }>()
 type Trace = Extract<Gesture, { how: 'trace' }>['points']
-const emit = defineEmits<{ done: [gesture: Gesture], begin: [], rub: [at: Point], say: [words: string], leave: [] }>()
+const emit = defineEmits<{ done: [gesture: Gesture]; begin: []; rub: [at: Point]; say: [words: string]; leave: [] }>()
 const { t } = useWords()
 const root = useTemplateRef<SVGRectElement>('root')
 const points = shallowRef<Trace>([])
-const span = shallowRef<{ from: Point, to: Point } | null>(null)
+const span = shallowRef<{ from: Point; to: Point } | null>(null)
 let pointer: number | null = null
 const STEP = 10
 
 const round = (n: number) => Math.round(n * 10) / 10
-const onPage = ({ x, y }: Point): Point => ({ x: round(Math.min(Math.max(x, 0), width)), y: round(Math.min(Math.max(y, 0), height)) })
-const at = (event: PointerEvent) => onPage(new DOMPoint(event.clientX, event.clientY).matrixTransform(root.value!.getScreenCTM()!.inverse()))
+const onPage = ({ x, y }: Point): Point => ({
+  x: round(Math.min(Math.max(x, 0), width)),
+  y: round(Math.min(Math.max(y, 0), height)),
+})
+const at = (event: PointerEvent) =>
+  onPage(new DOMPoint(event.clientX, event.clientY).matrixTransform(root.value!.getScreenCTM()!.inverse()))
 /** Only a pen knows how hard it is pressed. */
 const traced = (event: PointerEvent): Trace[number] => {
   const { x, y } = at(event)
@@ -82,10 +103,13 @@ function key(event: KeyboardEvent) {
   if (arrow) {
     const step = event.shiftKey ? 1 : STEP
     const clamp = (value: number, from: number, size: number) => Math.min(Math.max(value, from), from + size)
-    cursor.value = { x: clamp(cursor.value.x + arrow.x * step, box.x, box.width), y: clamp(cursor.value.y + arrow.y * step, box.y, box.height) }
-  }
-  else if (event.key === 'Enter' || event.key === ' ') press(onPage(cursor.value))
-  else if (event.key === '.' && isDown.value && how === 'trace') points.value = withPoint(points.value, flat(cursor.value), most - 1)
+    cursor.value = {
+      x: clamp(cursor.value.x + arrow.x * step, box.x, box.width),
+      y: clamp(cursor.value.y + arrow.y * step, box.y, box.height),
+    }
+  } else if (event.key === 'Enter' || event.key === ' ') press(onPage(cursor.value))
+  else if (event.key === '.' && isDown.value && how === 'trace')
+    points.value = withPoint(points.value, flat(cursor.value), most - 1)
   else if (event.key === 'Escape' && isDown.value) lift()
   else if (event.key === 'Escape') emit('leave')
   else return
@@ -100,14 +124,24 @@ function press(here: Point) {
     isDown.value = true
     if (how === 'trace') points.value = [flat(here)]
     else span.value = { from: here, to: here }
-  }
-  else {
+  } else {
     isDown.value = false
     if (how === 'trace') points.value = [...points.value, flat(here)]
     else span.value = span.value && { ...span.value, to: here }
     end()
   }
-  emit('say', t(how === 'rub' ? 'stage.rubbed' : how === 'spot' ? 'stage.madeHere' : isDown.value ? 'stage.penDown' : 'stage.penUp'))
+  emit(
+    'say',
+    t(
+      how === 'rub'
+        ? 'stage.rubbed'
+        : how === 'spot'
+          ? 'stage.madeHere'
+          : isDown.value
+            ? 'stage.penDown'
+            : 'stage.penUp',
+    ),
+  )
 }
 /** What was begun with the keyboard is let be. */
 function lift() {
@@ -133,10 +167,32 @@ onMounted(() => taken && root.value?.focus({ preventScroll: true }))
 <template>
   <g>
     <rect
-      ref="root" :x="box.x" :y="box.y" :width="box.width" :height="box.height" fill="transparent" class="touch-none focus:outline-none focus-visible:[outline:3px_solid_#a86a05]" :class="how === 'rub' ? 'cursor-cell' : 'cursor-crosshair'" role="application" tabindex="0" data-test="drawing" :data-space="space"
-      :aria-label="label" @pointerdown.stop="down" @pointermove="move" @pointerup="up" @pointercancel="cancel" @keydown="key" @blur="leave" @click.stop
-    />
+      ref="root"
+      :x="box.x"
+      :y="box.y"
+      :width="box.width"
+      :height="box.height"
+      fill="transparent"
+      class="touch-none focus:outline-none focus-visible:[outline:3px_solid_#a86a05]"
+      :class="how === 'rub' ? 'cursor-cell' : 'cursor-crosshair'"
+      role="application"
+      tabindex="0"
+      data-test="drawing"
+      :data-space="space"
+      :aria-label="label"
+      @pointerdown.stop="down"
+      @pointermove="move"
+      @pointerup="up"
+      @pointercancel="cancel"
+      @keydown="key"
+      @blur="leave"
+      @click.stop />
     <g v-if="soFar" class="pointer-events-none"><slot :so-far="soFar" /></g>
-    <path v-if="cursor" class="pointer-events-none" :d="`M${cursor.x - 12} ${cursor.y}h24M${cursor.x} ${cursor.y - 12}v24`" stroke="#a86a05" stroke-width="3" />
+    <path
+      v-if="cursor"
+      class="pointer-events-none"
+      :d="`M${cursor.x - 12} ${cursor.y}h24M${cursor.x} ${cursor.y - 12}v24`"
+      stroke="#a86a05"
+      stroke-width="3" />
   </g>
 </template>

@@ -5,7 +5,7 @@ import type { Move } from '~~/core/slate/move'
 import { LONGEST_TEXT, type SlateState } from '~~/core/slate/state'
 
 /** Fields over the page, exactly where its writing spaces and gaps are. */
-const { page, texts, scale } = defineProps<{ page: Page, texts: SlateState['texts'], scale: number }>()
+const { page, texts, scale } = defineProps<{ page: Page; texts: SlateState['texts']; scale: number }>()
 const emit = defineEmits<{ make: [move: Move] }>()
 const { t } = useWords()
 const fields = computed(() => writtenSpots(page).map(spot => ({ ...spot, label: labelOf(spot) })))
@@ -14,14 +14,32 @@ function labelOf({ kind, heading, number }: Spot): string {
   return kind === 'heading' ? t('stage.headingHere') : heading || t('stage.writeHere')
 }
 const styleOf = ({ box, textSize, lines }: Spot) => ({
-  left: `${box.x * scale}px`, top: `${box.y * scale}px`, width: `${box.width * scale}px`, height: `${box.height * scale}px`, fontSize: `${textSize * scale}px`,
+  left: `${box.x * scale}px`,
+  top: `${box.y * scale}px`,
+  width: `${box.width * scale}px`,
+  height: `${box.height * scale}px`,
+  fontSize: `${textSize * scale}px`,
   ...(lines === 'many' && { lineHeight: '1.4' }),
 })
 </script>
 
 <template>
   <BoardWritingField
-    v-for="field in fields" :key="field.name" :data-space="field.name" class="board-text absolute resize-none rounded px-2 text-[#1c3f6b]" :class="{ 'text-center': field.kind !== 'space', 'bg-white/80 border-b-2 border-[#526061] font-bold': field.kind === 'heading', 'bg-transparent': field.kind !== 'heading' }" :style="styleOf(field)"
-    :label="field.label" :text="texts[field.name] ?? ''" :lines="field.lines" :placeholder="field.kind === 'heading' ? t('stage.headingHere') : ''" :longest="LONGEST_TEXT" @write="emit('make', { kind: 'write', in: field.name, text: $event })" @click.stop
-  />
+    v-for="field in fields"
+    :key="field.name"
+    :data-space="field.name"
+    class="board-text absolute resize-none rounded px-2 text-[#1c3f6b]"
+    :class="{
+      'text-center': field.kind !== 'space',
+      'bg-white/80 border-b-2 border-[#526061] font-bold': field.kind === 'heading',
+      'bg-transparent': field.kind !== 'heading',
+    }"
+    :style="styleOf(field)"
+    :label="field.label"
+    :text="texts[field.name] ?? ''"
+    :lines="field.lines"
+    :placeholder="field.kind === 'heading' ? t('stage.headingHere') : ''"
+    :longest="LONGEST_TEXT"
+    @write="emit('make', { kind: 'write', in: field.name, text: $event })"
+    @click.stop />
 </template>

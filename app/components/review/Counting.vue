@@ -2,13 +2,18 @@
 import type { Counts, Levels, Rubric } from '~~/core/handout/counting'
 
 /** What the work is worth, by the teacher's word: points of the most there are, or a level for each criterion. */
-const { counts, most, rubric, proposed } = defineProps<{ counts: Counts, most: number | null, rubric: Rubric | null, proposed: { points: number, of: number } }>()
+const { counts, most, rubric, proposed } = defineProps<{
+  counts: Counts
+  most: number | null
+  rubric: Rubric | null
+  proposed: { points: number; of: number }
+}>()
 const emit = defineEmits<{ changed: [] }>()
 const points = defineModel<number | null>('points', { required: true })
 const levels = defineModel<Levels>('levels', { required: true })
 const { t } = useWords()
 /** What the key gives, brought to the points that it counts for. */
-const byKey = computed(() => proposed.of && most ? Math.round(proposed.points / proposed.of * most * 2) / 2 : null)
+const byKey = computed(() => (proposed.of && most ? Math.round((proposed.points / proposed.of) * most * 2) / 2 : null))
 function give(value: string | number | null) {
   const number = value === '' || value === null ? null : Number(value)
   points.value = number === null || Number.isNaN(number) ? null : Math.min(Math.max(0, number), most ?? 0)
@@ -24,14 +29,37 @@ function judge(criterion: number, level: number) {
 
 <template>
   <div v-if="counts === 'points'" class="flex flex-wrap items-end gap-3">
-    <label><span class="label">{{ t('counting.pointsOf', { of: most ?? 0 }) }}</span><UiTyped type="number" class="w-28" min="0" :max="most ?? 0" step="0.5" :value="points ?? ''" @change="give(($event.target as HTMLInputElement).value)" /></label>
-    <button v-if="byKey !== null && byKey !== points" type="button" class="button" @click="give(byKey)">{{ t('counting.byKey', { points: byKey }) }}</button>
+    <label
+      ><span class="label">{{ t('counting.pointsOf', { of: most ?? 0 }) }}</span
+      ><UiTyped
+        type="number"
+        class="w-28"
+        min="0"
+        :max="most ?? 0"
+        step="0.5"
+        :value="points ?? ''"
+        @change="give(($event.target as HTMLInputElement).value)"
+    /></label>
+    <button v-if="byKey !== null && byKey !== points" type="button" class="button" @click="give(byKey)">
+      {{ t('counting.byKey', { points: byKey }) }}
+    </button>
   </div>
   <div v-else-if="counts === 'rubric' && rubric" class="flex max-h-64 flex-col gap-2 overflow-auto">
     <fieldset v-for="(criterion, i) in rubric.criteria" :key="i">
       <legend class="label">{{ criterion.name }}</legend>
       <div class="flex flex-wrap gap-1">
-        <button v-for="(level, j) in criterion.levels" :key="j" type="button" class="button min-h-9 px-3 py-1 text-sm" :class="levels[String(i)] === j ? 'border-leaf-700 bg-leaf-100 text-stone-950' : ''" :aria-pressed="levels[String(i)] === j" :aria-label="`${criterion.name}: ${level.name}`" :title="level.means" @click="judge(i, j)">{{ level.name }}</button>
+        <button
+          v-for="(level, j) in criterion.levels"
+          :key="j"
+          type="button"
+          class="button min-h-9 px-3 py-1 text-sm"
+          :class="levels[String(i)] === j ? 'border-leaf-700 bg-leaf-100 text-stone-950' : ''"
+          :aria-pressed="levels[String(i)] === j"
+          :aria-label="`${criterion.name}: ${level.name}`"
+          :title="level.means"
+          @click="judge(i, j)">
+          {{ level.name }}
+        </button>
       </div>
     </fieldset>
   </div>

@@ -39,8 +39,15 @@ function up(event: PointerEvent) {
   <g>
     <SlateMarginInk v-if="points.length" :points="points" />
     <rect
-      ref="root" :width="page.width" :height="page.height" fill="transparent" class="cursor-crosshair touch-none" data-test="pen"
-      @pointerdown="down" @pointermove="move" @pointerup="up" @pointercancel="up"
-    />
+      ref="root"
+      :width="page.width"
+      :height="page.height"
+      fill="transparent"
+      class="cursor-crosshair touch-none"
+      data-test="pen"
+      @pointerdown="down"
+      @pointermove="move"
+      @pointerup="up"
+      @pointercancel="up" />
   </g>
 </template>

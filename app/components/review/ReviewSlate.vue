@@ -18,14 +18,24 @@ const notePiece = ref<PieceId | null>(null)
 const noteText = ref('')
 const TOOLS = { look: 'lucide:eye', pen: 'lucide:pen-line', note: 'lucide:message-square-plus' } as const
 
-const byVerdict = byRank<Verdict>({ 'on-the-line': 0, 'wrong': 1, 'not-placed': 2, 'right': 3, 'noted': 4 })
-const listed = computed(() => [...items.value].map(([name, mark]) => ({ ...mark, name })).toSorted((a, b) => byVerdict(a.verdict, b.verdict)))
+const byVerdict = byRank<Verdict>({ 'on-the-line': 0, wrong: 1, 'not-placed': 2, right: 3, noted: 4 })
+const listed = computed(() =>
+  [...items.value].map(([name, mark]) => ({ ...mark, name })).toSorted((a, b) => byVerdict(a.verdict, b.verdict)),
+)
 /** Of two items about one piece the one that needs a look shows: it comes last. */
-const onPieces = computed(() => new Map(listed.value.toReversed().flatMap(mark => mark.is === 'piece' ? [[mark.item, mark.verdict] as const] : [])))
+const onPieces = computed(
+  () =>
+    new Map(
+      listed.value.toReversed().flatMap(mark => (mark.is === 'piece' ? [[mark.item, mark.verdict] as const] : [])),
+    ),
+)
 const notes = computed(() => numberedNotes(margin.value))
 const nameOf = (id: PieceId) => pieceName(edition.pieces.get(id)!.piece)
 
-const reasonWords = useReasonWords(() => edition, () => state.value.texts)
+const reasonWords = useReasonWords(
+  () => edition,
+  () => state.value.texts,
+)
 const why = ({ reason }: ItemMark) => said(`review.why.${reason.code}`, 'review.why.other', reasonWords(reason))
 const itemName = useItemName(() => edition)
 
@@ -48,85 +58,212 @@ const lying = computed(() => page.value.pieces.filter(p => state.value.pieces[p.
     <div class="flex min-h-96 min-w-0 flex-1 flex-col gap-3">
       <div class="flex flex-wrap items-center gap-2" role="toolbar" :aria-label="t('margin.tools')">
         <button
-          v-for="(icon, name) in TOOLS" :key="name" type="button" class="button" :class="tool === name ? 'border-bilberry-700 bg-bilberry-100 text-stone-950' : ''"
-          :aria-pressed="tool === name" @click="tool = name"
-        ><Icon :name="icon" />{{ t(`margin.tool.${name}`) }}</button>
-        <button type="button" class="button ml-auto" :disabled="!review.canUndo.value" @click="review.undo()"><Icon name="lucide:undo-2" />{{ t('slate.undo') }}</button>
+          v-for="(icon, name) in TOOLS"
+          :key="name"
+          type="button"
+          class="button"
+          :class="tool === name ? 'border-bilberry-700 bg-bilberry-100 text-stone-950' : ''"
+          :aria-pressed="tool === name"
+          @click="tool = name">
+          <Icon :name="icon" />{{ t(`margin.tool.${name}`) }}
+        </button>
+        <button type="button" class="button ml-auto" :disabled="!review.canUndo.value" @click="review.undo()">
+          <Icon name="lucide:undo-2" />{{ t('slate.undo') }}
+        </button>
       </div>
-      <p v-if="tool === 'note'" class="note-line" role="status">{{ lying.length ? t('margin.howNote') : t('margin.nothingLies') }}</p>
+      <p v-if="tool === 'note'" class="note-line" role="status">
+        {{ lying.length ? t('margin.howNote') : t('margin.nothingLies') }}
+      </p>
       <SlatePageTurner v-model="pageIndex" :count="pageCount" />
-      <button v-if="review.before.value" type="button" class="button self-start" :aria-pressed="comparing" @click="comparing = !comparing"><Icon name="lucide:columns-2" size="18" />{{ t(comparing ? 'again.hide' : 'again.show') }}</button>
+      <button
+        v-if="review.before.value"
+        type="button"
+        class="button self-start"
+        :aria-pressed="comparing"
+        @click="comparing = !comparing">
+        <Icon name="lucide:columns-2" size="18" />{{ t(comparing ? 'again.hide' : 'again.show') }}
+      </button>
       <div class="flex min-h-0 flex-1 gap-3">
-      <SlateBefore v-if="comparing && review.before.value" :edition="edition" :page="page" :before="review.before.value.state" :now="state" />
-      <BoardStage plays :edition="edition" :page="page" :state="state">
-        <template #mark="{ piece, master }">
-          <ReviewVerdictMark v-if="onPieces.get(piece.id)" :x="-master.width / 2 + 2" :y="master.height / 2 - 2" :verdict="onPieces.get(piece.id)!" />
-        </template>
-        <template #over>
-          <ReviewPlaceMarks :page="page" :marks="listed" />
-          <SlateMarginLayer :page="page" :edition="edition" :state="state" :margin="margin" />
-          <ReviewPenLayer v-if="tool === 'pen'" :page="page" @stroke="review.add({ kind: 'ink', page: page.id, points: $event })" />
-          <template v-else-if="tool === 'note'">
-            <rect
-              v-for="piece in lying" :key="piece.id" :x="state.pieces[piece.id]!.x - edition.pieces.get(piece.id)!.master.width / 2" :y="state.pieces[piece.id]!.y - edition.pieces.get(piece.id)!.master.height / 2"
-              :width="edition.pieces.get(piece.id)!.master.width" :height="edition.pieces.get(piece.id)!.master.height" rx="6" fill="#e8e3f8" fill-opacity="0.25" stroke="#6d58c6" stroke-width="2.5"
-              class="cursor-pointer" role="button" tabindex="0" :aria-label="t('margin.pinTo', { name: pieceName(piece) })" @click="pin(piece.id)" @keydown.enter.prevent="pin(piece.id)"
-            />
+        <SlateBefore
+          v-if="comparing && review.before.value"
+          :edition="edition"
+          :page="page"
+          :before="review.before.value.state"
+          :now="state" />
+        <BoardStage plays :edition="edition" :page="page" :state="state">
+          <template #mark="{ piece, master }">
+            <ReviewVerdictMark
+              v-if="onPieces.get(piece.id)"
+              :x="-master.width / 2 + 2"
+              :y="master.height / 2 - 2"
+              :verdict="onPieces.get(piece.id)!" />
           </template>
-        </template>
-      </BoardStage>
+          <template #over>
+            <ReviewPlaceMarks :page="page" :marks="listed" />
+            <SlateMarginLayer :page="page" :edition="edition" :state="state" :margin="margin" />
+            <ReviewPenLayer
+              v-if="tool === 'pen'"
+              :page="page"
+              @stroke="review.add({ kind: 'ink', page: page.id, points: $event })" />
+            <template v-else-if="tool === 'note'">
+              <rect
+                v-for="piece in lying"
+                :key="piece.id"
+                :x="state.pieces[piece.id]!.x - edition.pieces.get(piece.id)!.master.width / 2"
+                :y="state.pieces[piece.id]!.y - edition.pieces.get(piece.id)!.master.height / 2"
+                :width="edition.pieces.get(piece.id)!.master.width"
+                :height="edition.pieces.get(piece.id)!.master.height"
+                rx="6"
+                fill="#e8e3f8"
+                fill-opacity="0.25"
+                stroke="#6d58c6"
+                stroke-width="2.5"
+                class="cursor-pointer"
+                role="button"
+                tabindex="0"
+                :aria-label="t('margin.pinTo', { name: pieceName(piece) })"
+                @click="pin(piece.id)"
+                @keydown.enter.prevent="pin(piece.id)" />
+            </template>
+          </template>
+        </BoardStage>
       </div>
     </div>
 
     <aside class="panel flex w-full shrink-0 flex-col gap-4 lg:w-96" :aria-label="t('review.panel')">
       <div class="flex flex-wrap items-center gap-3">
-        <p v-if="items.size" class="text-2xl font-bold" data-test="score">{{ total.of ? t('review.score', { points: total.points, of: total.of }) : t('review.onlyCounted') }}</p>
-        <p v-if="total.undecided" class="rounded-lg bg-sunfleck-200 px-3 py-1 font-semibold text-sunfleck-700">{{ t('review.undecided', { count: total.undecided }) }}</p>
+        <p v-if="items.size" class="text-2xl font-bold" data-test="score">
+          {{ total.of ? t('review.score', { points: total.points, of: total.of }) : t('review.onlyCounted') }}
+        </p>
+        <p v-if="total.undecided" class="rounded-lg bg-sunfleck-200 px-3 py-1 font-semibold text-sunfleck-700">
+          {{ t('review.undecided', { count: total.undecided }) }}
+        </p>
         <p v-if="!items.size" class="note-line">{{ t('review.noKey') }}</p>
       </div>
-      <div class="-mr-3 flex min-h-0 flex-1 flex-col gap-4 overflow-auto pr-3" tabindex="0" role="group" :aria-label="t('review.pieces')">
-      <ul class="flex flex-col divide-y divide-panel-line">
-        <li v-for="mark in listed" :key="mark.name" class="flex items-center gap-3 py-2">
-          <ReviewVerdictSign :verdict="mark.verdict" />
-          <span class="min-w-0 flex-1"><strong class="font-semibold">{{ itemName(mark) }}</strong><span class="block text-sm text-ink-soft">{{ decisions[mark.name] ? t('review.yourWord') : why(mark) }}</span></span>
-          <span v-if="mark.verdict === 'on-the-line' || decisions[mark.name]" class="flex gap-1">
-            <button type="button" class="button w-11 px-0" :class="decisions[mark.name] === 'right' ? 'border-leaf-700 bg-leaf-100 text-stone-950' : ''" :aria-pressed="decisions[mark.name] === 'right'" :aria-label="t('review.call.right', { name: itemName(mark) })" @click="review.decide(mark.name, 'right')"><Icon name="lucide:check" /></button>
-            <button type="button" class="button w-11 px-0" :class="decisions[mark.name] === 'wrong' ? 'border-berry-700 bg-berry-100 text-stone-950' : ''" :aria-pressed="decisions[mark.name] === 'wrong'" :aria-label="t('review.call.wrong', { name: itemName(mark) })" @click="review.decide(mark.name, 'wrong')"><Icon name="lucide:x" /></button>
-          </span>
-        </li>
-      </ul>
-      <ReviewBeside :edition="edition" :state="state" :further="review.before.value !== null" />
-      <ReviewMade :slate="view.id" :kind="view.kind" :state="state" :pictures="review.pictures.value" :members="view.members" :approves="view.rules.approve" @hide="review.hideThing" @approve="review.approve" />
-      <ReviewTalk :lines="review.talk.value" :members="view.members" :kind="view.kind" :speak="review.speak" @hide="review.hide" />
-      <section v-for="balance in view.balanced" :key="balance.key">
-        <h2 class="label">{{ t('review.steps') }}</h2>
-        <ol class="board-text flex flex-col gap-1 text-base">
-          <li v-for="step in balance.steps" :key="step.equation" class="flex items-center gap-2"><Icon v-if="step.solved" name="lucide:check" class="text-action" />{{ step.equation }}</li>
-        </ol>
-      </section>
-      <section v-if="notes.length" class="border-l-4 border-l-bilberry-700 pl-3">
-        <h2 class="label">{{ t('margin.notes') }}</h2>
-        <ol class="flex flex-col gap-1">
-          <li v-for="note in notes" :key="note.id" class="flex items-center gap-2">
-            <span class="flex h-7 w-7 shrink-0 items-center justify-center rounded-md bg-bilberry-700 text-sm font-bold text-white">{{ note.number }}</span>
-            <span class="flex-1"><strong>{{ nameOf(note.item.piece) }}</strong>: {{ note.item.text }}<SlateAnswers :about="note.id" :lines="review.talk.value" :speak="review.speak" /></span>
-            <button type="button" class="button button-quiet w-11 px-0" :aria-label="t('margin.removeNote', { number: note.number })" @click="review.remove(note.id)"><Icon name="lucide:trash-2" /></button>
+      <div
+        class="-mr-3 flex min-h-0 flex-1 flex-col gap-4 overflow-auto pr-3"
+        tabindex="0"
+        role="group"
+        :aria-label="t('review.pieces')">
+        <ul class="flex flex-col divide-y divide-panel-line">
+          <li v-for="mark in listed" :key="mark.name" class="flex items-center gap-3 py-2">
+            <ReviewVerdictSign :verdict="mark.verdict" />
+            <span class="min-w-0 flex-1"
+              ><strong class="font-semibold">{{ itemName(mark) }}</strong
+              ><span class="block text-sm text-ink-soft">{{
+                decisions[mark.name] ? t('review.yourWord') : why(mark)
+              }}</span></span
+            >
+            <span v-if="mark.verdict === 'on-the-line' || decisions[mark.name]" class="flex gap-1">
+              <button
+                type="button"
+                class="button w-11 px-0"
+                :class="decisions[mark.name] === 'right' ? 'border-leaf-700 bg-leaf-100 text-stone-950' : ''"
+                :aria-pressed="decisions[mark.name] === 'right'"
+                :aria-label="t('review.call.right', { name: itemName(mark) })"
+                @click="review.decide(mark.name, 'right')">
+                <Icon name="lucide:check" />
+              </button>
+              <button
+                type="button"
+                class="button w-11 px-0"
+                :class="decisions[mark.name] === 'wrong' ? 'border-berry-700 bg-berry-100 text-stone-950' : ''"
+                :aria-pressed="decisions[mark.name] === 'wrong'"
+                :aria-label="t('review.call.wrong', { name: itemName(mark) })"
+                @click="review.decide(mark.name, 'wrong')">
+                <Icon name="lucide:x" />
+              </button>
+            </span>
           </li>
-        </ol>
-      </section>
+        </ul>
+        <ReviewBeside :edition="edition" :state="state" :further="review.before.value !== null" />
+        <ReviewMade
+          :slate="view.id"
+          :kind="view.kind"
+          :state="state"
+          :pictures="review.pictures.value"
+          :members="view.members"
+          :approves="view.rules.approve"
+          @hide="review.hideThing"
+          @approve="review.approve" />
+        <ReviewTalk
+          :lines="review.talk.value"
+          :members="view.members"
+          :kind="view.kind"
+          :speak="review.speak"
+          @hide="review.hide" />
+        <section v-for="balance in view.balanced" :key="balance.key">
+          <h2 class="label">{{ t('review.steps') }}</h2>
+          <ol class="board-text flex flex-col gap-1 text-base">
+            <li v-for="step in balance.steps" :key="step.equation" class="flex items-center gap-2">
+              <Icon v-if="step.solved" name="lucide:check" class="text-action" />{{ step.equation }}
+            </li>
+          </ol>
+        </section>
+        <section v-if="notes.length" class="border-l-4 border-l-bilberry-700 pl-3">
+          <h2 class="label">{{ t('margin.notes') }}</h2>
+          <ol class="flex flex-col gap-1">
+            <li v-for="note in notes" :key="note.id" class="flex items-center gap-2">
+              <span
+                class="flex h-7 w-7 shrink-0 items-center justify-center rounded-md bg-bilberry-700 text-sm font-bold text-white"
+                >{{ note.number }}</span
+              >
+              <span class="flex-1"
+                ><strong>{{ nameOf(note.item.piece) }}</strong
+                >: {{ note.item.text }}<SlateAnswers :about="note.id" :lines="review.talk.value" :speak="review.speak"
+              /></span>
+              <button
+                type="button"
+                class="button button-quiet w-11 px-0"
+                :aria-label="t('margin.removeNote', { number: note.number })"
+                @click="review.remove(note.id)">
+                <Icon name="lucide:trash-2" />
+              </button>
+            </li>
+          </ol>
+        </section>
       </div>
-      <ReviewCounting v-model:points="review.points.value" v-model:levels="review.levels.value" :counts="view.counts" :most="view.mostPoints" :rubric="view.rubric" :proposed="total" @changed="review.saveSoon()" />
-      <p v-if="word" class="rounded-lg border-l-[6px] border-sunfleck-400 bg-sunfleck-100 p-3 text-stone-950"><strong class="block text-sm">{{ t('review.said') }}</strong><bdi>{{ word }}</bdi></p>
-      <label><span class="label">{{ t('review.comment') }}</span><textarea v-model="comment" rows="3" maxlength="2000" class="field" @input="review.saveSoon()" /></label>
+      <ReviewCounting
+        v-model:points="review.points.value"
+        v-model:levels="review.levels.value"
+        :counts="view.counts"
+        :most="view.mostPoints"
+        :rubric="view.rubric"
+        :proposed="total"
+        @changed="review.saveSoon()" />
+      <p v-if="word" class="rounded-lg border-l-[6px] border-sunfleck-400 bg-sunfleck-100 p-3 text-stone-950">
+        <strong class="block text-sm">{{ t('review.said') }}</strong><bdi>{{ word }}</bdi>
+      </p>
+      <label
+        ><span class="label">{{ t('review.comment') }}</span
+        ><textarea v-model="comment" rows="3" maxlength="2000" class="field" @input="review.saveSoon()" />
+      </label>
       <p v-if="trouble" class="trouble" role="alert">{{ said(`refused.${trouble}`, 'refused.trouble') }}</p>
-      <button v-if="review.canHandBack.value" type="button" class="button button-action" @click="review.handBack()"><Icon name="lucide:undo-dot" />{{ view.name ? t('review.handBack', { name: view.name }) : t('review.handBackAll') }}</button>
-      <button v-if="status !== 'not-opened' && status !== 'under-way'" type="button" class="button" :title="t('review.againSays')" @click="review.handBack(true)"><Icon name="lucide:rotate-ccw" />{{ t('review.again') }}</button>
+      <button v-if="review.canHandBack.value" type="button" class="button button-action" @click="review.handBack()">
+        <Icon name="lucide:undo-dot" />{{
+          view.name ? t('review.handBack', { name: view.name }) : t('review.handBackAll')
+        }}
+      </button>
+      <button
+        v-if="status !== 'not-opened' && status !== 'under-way'"
+        type="button"
+        class="button"
+        :title="t('review.againSays')"
+        @click="review.handBack(true)">
+        <Icon name="lucide:rotate-ccw" />{{ t('review.again') }}
+      </button>
       <p v-if="!review.canHandBack.value" class="font-semibold" role="status">{{ t(`review.status.${status}`) }}</p>
     </aside>
 
-    <UiAsk :open="notePiece !== null" :title="notePiece ? t('margin.pinTo', { name: nameOf(notePiece) }) : ''" @close="notePiece = null">
+    <UiAsk
+      :open="notePiece !== null"
+      :title="notePiece ? t('margin.pinTo', { name: nameOf(notePiece) }) : ''"
+      @close="notePiece = null">
       <form id="note" @submit.prevent="addNote">
-        <label><span class="label">{{ t('margin.noteText') }}</span><textarea v-model="noteText" rows="3" maxlength="500" class="field" required /></label>
+        <label
+          ><span class="label">{{ t('margin.noteText') }}</span
+          ><textarea v-model="noteText" rows="3" maxlength="500" class="field" required />
+        </label>
       </form>
       <template #buttons>
         <button type="button" class="button" @click="notePiece = null">{{ t('app.cancel') }}</button>

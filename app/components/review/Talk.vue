@@ -6,16 +6,26 @@ import { isOfSeveral, type SlateKind } from '~~/core/slate/kind'
 import type { Member } from '~/composables/useSlate'
 
 /** What they said to each other beside the page; the teacher reads along, speaks, and hides what doesn't belong. */
-const { lines, members, kind, speak } = defineProps<{ lines: readonly TalkLine[], members: readonly Member[], kind: SlateKind, speak: (said: Said) => Promise<void> }>()
+const { lines, members, kind, speak } = defineProps<{
+  lines: readonly TalkLine[]
+  members: readonly Member[]
+  kind: SlateKind
+  speak: (said: Said) => Promise<void>
+}>()
 const emit = defineEmits<{ hide: [line: TalkLine] }>()
 const { t } = useWords()
 const { attempt, trouble, busy } = useAsking()
 const talk = computed(() => lines.filter(line => line.about === null))
-const nameOf = ({ by }: TalkLine) => shortName(members.find(member => authorOf(member) === by)?.name ?? t(by.startsWith('student') ? 'together.someone' : 'together.teacher'))
+const nameOf = ({ by }: TalkLine) =>
+  shortName(
+    members.find(member => authorOf(member) === by)?.name
+      ?? t(by.startsWith('student') ? 'together.someone' : 'together.teacher'),
+  )
 const words = ref('')
 let id = nanoid()
 async function send() {
-  if (!words.value.trim() || !await attempt(async () => (await speak({ id, words: words.value.trim() }), true))) return
+  if (!words.value.trim() || !(await attempt(async () => (await speak({ id, words: words.value.trim() }), true))))
+    return
   words.value = ''
   id = nanoid()
 }
@@ -26,14 +36,28 @@ async function send() {
     <h2 class="label">{{ t('review.talk') }}</h2>
     <ol class="flex flex-col gap-1">
       <li v-for="line in talk" :key="line.id" class="flex items-center gap-2">
-        <span class="min-w-0 flex-1" :class="line.hidden ? 'text-ink-soft line-through' : ''"><strong>{{ nameOf(line) }}</strong>: <bdi class="break-words">{{ line.words }}</bdi><span v-if="line.hidden" class="sr-only">, {{ t('review.hidden') }}</span></span>
-        <button type="button" class="button button-quiet min-h-10 px-2 py-1" @click="emit('hide', line)">{{ t(line.hidden ? 'review.showAgain' : 'review.hide') }}</button>
+        <span class="min-w-0 flex-1" :class="line.hidden ? 'text-ink-soft line-through' : ''"
+          ><strong>{{ nameOf(line) }}</strong
+          >: <bdi class="break-words">{{ line.words }}</bdi><span v-if="line.hidden" class="sr-only"
+            >, {{ t('review.hidden') }}</span
+          ></span
+        >
+        <button type="button" class="button button-quiet min-h-10 px-2 py-1" @click="emit('hide', line)">
+          {{ t(line.hidden ? 'review.showAgain' : 'review.hide') }}
+        </button>
       </li>
       <li v-if="!talk.length" class="note-line">{{ t('together.nothingSaid') }}</li>
     </ol>
     <form class="mt-2 flex gap-2" @submit.prevent="send">
-      <input v-model="words" class="field min-w-0 flex-1" :maxlength="LONGEST_LINE" :aria-label="t('review.sayToAll')" :placeholder="t('review.sayToAll')">
-      <button type="submit" class="button w-12 px-0" :disabled="busy || !words.trim()" :aria-label="t('together.send')"><Icon name="lucide:send" size="20" /></button>
+      <input
+        v-model="words"
+        class="field min-w-0 flex-1"
+        :maxlength="LONGEST_LINE"
+        :aria-label="t('review.sayToAll')"
+        :placeholder="t('review.sayToAll')" />
+      <button type="submit" class="button w-12 px-0" :disabled="busy || !words.trim()" :aria-label="t('together.send')">
+        <Icon name="lucide:send" size="20" />
+      </button>
     </form>
     <p v-if="trouble" class="trouble mt-2" role="alert">{{ trouble }}</p>
   </section>

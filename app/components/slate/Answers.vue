@@ -3,7 +3,11 @@ import { nanoid } from 'nanoid'
 import { LONGEST_LINE, type Said, type TalkLine } from '~~/core/handout/talk'
 
 /** What was answered to a note in the margin, and one more answer. */
-const { about, lines, speak } = defineProps<{ about: string, lines: readonly TalkLine[], speak: ((said: Said) => Promise<void>) | null }>()
+const { about, lines, speak } = defineProps<{
+  about: string
+  lines: readonly TalkLine[]
+  speak: ((said: Said) => Promise<void>) | null
+}>()
 const { t } = useWords()
 const { attempt, trouble, busy } = useAsking()
 const writing = ref(false)
@@ -17,7 +21,12 @@ async function begin() {
   field.value?.focus()
 }
 async function send() {
-  if (!words.value.trim() || !speak || !await attempt(async () => (await speak({ id, words: words.value.trim(), about }), true))) return
+  if (
+    !words.value.trim()
+    || !speak
+    || !(await attempt(async () => (await speak({ id, words: words.value.trim(), about }), true)))
+  )
+    return
   words.value = ''
   writing.value = false
   id = nanoid()
@@ -26,12 +35,31 @@ async function send() {
 
 <template>
   <span class="mt-1 flex flex-col gap-1">
-    <span v-for="line in answers" :key="line.id" class="rounded-lg border border-panel-line px-2 py-1"><strong class="text-sm">{{ t(line.by.startsWith('student') ? 'margin.answer' : 'margin.teachersAnswer') }}</strong> <bdi class="break-words">{{ line.words }}</bdi></span>
+    <span v-for="line in answers" :key="line.id" class="rounded-lg border border-panel-line px-2 py-1"
+      ><strong class="text-sm">{{
+        t(line.by.startsWith('student') ? 'margin.answer' : 'margin.teachersAnswer')
+      }}</strong>
+      <bdi class="break-words">{{ line.words }}</bdi></span
+    >
     <form v-if="writing" class="flex gap-2" @submit.prevent="send">
-      <input ref="field" v-model="words" class="field min-h-10 min-w-0 flex-1 py-1" :maxlength="LONGEST_LINE" :aria-label="t('margin.answerHere')" @keydown.escape="writing = false">
-      <button type="submit" class="button min-h-10 w-11 px-0" :disabled="busy || !words.trim()" :aria-label="t('together.send')"><Icon name="lucide:send" size="18" /></button>
+      <input
+        ref="field"
+        v-model="words"
+        class="field min-h-10 min-w-0 flex-1 py-1"
+        :maxlength="LONGEST_LINE"
+        :aria-label="t('margin.answerHere')"
+        @keydown.escape="writing = false" />
+      <button
+        type="submit"
+        class="button min-h-10 w-11 px-0"
+        :disabled="busy || !words.trim()"
+        :aria-label="t('together.send')">
+        <Icon name="lucide:send" size="18" />
+      </button>
     </form>
-    <button v-else-if="speak" type="button" class="button button-quiet min-h-10 self-start px-2 py-1" @click="begin"><Icon name="lucide:reply" size="18" />{{ t('margin.answerIt') }}</button>
+    <button v-else-if="speak" type="button" class="button button-quiet min-h-10 self-start px-2 py-1" @click="begin">
+      <Icon name="lucide:reply" size="18" />{{ t('margin.answerIt') }}
+    </button>
     <span v-if="trouble" class="trouble" role="alert">{{ trouble }}</span>
   </span>
 </template>

@@ -7,14 +7,21 @@ import { whatMoved, type Whereabouts } from '~~/core/placement/whatMoved'
 import type { SlateState } from '~~/core/slate/state'
 
 /** The page as it was before this try, and what really lies elsewhere now. It can be read, not changed. */
-const { edition, page, before, now } = defineProps<{ edition: Edition, page: Page, before: SlateState, now: SlateState }>()
+const { edition, page, before, now } = defineProps<{
+  edition: Edition
+  page: Page
+  before: SlateState
+  now: SlateState
+}>()
 const { t } = useWords()
 const moved = computed(() => whatMoved(before, now, edition).filter(one => one.page === page.id))
 const nameOf = (piece: PieceId) => now.texts[piece] || pieceName(edition.pieces.get(piece)!.piece)
 function whereIs(at: Whereabouts, state: SlateState): string {
   if (at === 'ledge') return t('stage.onLedge')
   if (at === 'outside') return t('stage.outside')
-  const headings = page.places.filter(place => at.includes(place.id)).map(place => state.texts[place.id] || place.heading || t('stage.unnamedPlace'))
+  const headings = page.places
+    .filter(place => at.includes(place.id))
+    .map(place => state.texts[place.id] || place.heading || t('stage.unnamedPlace'))
   return t('stage.inPlace', { place: headings.join(t('stage.and')) })
 }
 </script>
@@ -23,9 +30,19 @@ function whereIs(at: Whereabouts, state: SlateState): string {
   <section class="flex min-h-64 min-w-0 flex-1 flex-col gap-2" :aria-label="t('again.before')" data-test="before">
     <h2 class="text-center font-bold">{{ t('again.before') }}</h2>
     <BoardStage :edition="edition" :page="page" :state="before" :ledge="false" />
-    <div class="max-h-36 overflow-auto rounded-lg border border-panel-line p-2" tabindex="0" role="group" :aria-label="t('again.what')">
+    <div
+      class="max-h-36 overflow-auto rounded-lg border border-panel-line p-2"
+      tabindex="0"
+      role="group"
+      :aria-label="t('again.what')">
       <p v-if="!moved.length" class="note-line">{{ t('again.nothingMoved') }}</p>
-      <ul v-else><li v-for="one in moved" :key="one.piece"><bdi>{{ t('again.moved', { name: nameOf(one.piece), from: whereIs(one.from, before), to: whereIs(one.to, now) }) }}</bdi></li></ul>
+      <ul v-else>
+        <li v-for="one in moved" :key="one.piece">
+          <bdi>{{
+            t('again.moved', { name: nameOf(one.piece), from: whereIs(one.from, before), to: whereIs(one.to, now) })
+          }}</bdi>
+        </li>
+      </ul>
     </div>
   </section>
 </template>

@@ -6,17 +6,24 @@ import { byNeed, kindSign } from '~/composables/verdicts'
 
 /** How a student's own work stands, in kind words and without the answers. What needs another look comes first. */
 const { edition, state, items, closable } = defineProps<{
-  edition: Edition, state: SlateState, items: readonly Feedback[], closable: boolean
+  edition: Edition
+  state: SlateState
+  items: readonly Feedback[]
+  closable: boolean
 }>()
 const emit = defineEmits<{ close: [] }>()
 const { t, said } = useWords()
 const itemName = useItemName(() => edition)
 const listed = computed(() => items.toSorted((a, b) => byNeed(a.verdict, b.verdict)))
 const allRight = computed(() => items.length > 0 && items.every(item => item.verdict === 'right'))
-const reasonWords = useReasonWords(() => edition, () => state.texts)
-const words = ({ verdict, reason }: Feedback) => verdict === 'right'
-  ? t('feedback.verdict.right')
-  : said(`feedback.why.${reason.code}`, `feedback.verdict.${verdict}`, reasonWords(reason))
+const reasonWords = useReasonWords(
+  () => edition,
+  () => state.texts,
+)
+const words = ({ verdict, reason }: Feedback) =>
+  verdict === 'right'
+    ? t('feedback.verdict.right')
+    : said(`feedback.why.${reason.code}`, `feedback.verdict.${verdict}`, reasonWords(reason))
 </script>
 
 <template>
@@ -26,9 +33,14 @@ const words = ({ verdict, reason }: Feedback) => verdict === 'right'
     <ul v-else class="flex min-h-0 flex-col gap-2 overflow-auto" tabindex="0" :aria-label="t('feedback.title')">
       <li v-for="(item, i) in listed" :key="i" class="flex gap-3">
         <ReviewVerdictSign :verdict="kindSign(item.verdict)" />
-        <span><strong>{{ itemName(item) }}</strong><br>{{ words(item) }}</span>
+        <span
+          ><strong>{{ itemName(item) }}</strong
+          ><br />{{ words(item) }}</span
+        >
       </li>
     </ul>
-    <button v-if="closable" type="button" class="button button-action" @click="emit('close')">{{ t('feedback.close') }}</button>
+    <button v-if="closable" type="button" class="button button-action" @click="emit('close')">
+      {{ t('feedback.close') }}
+    </button>
   </aside>
 </template>

@@ -10,21 +10,39 @@ import type { SlateState } from '~~/core/slate/state'
 import { askedReasons } from '~/composables/reasons'
 import type { Member } from '~/composables/useSlate'
 
-/** Before it is handed in: what is empty, with a way there; why it was sorted so; who isn't done; a word to the teacher. */
+/**
+ * Before it is handed in: what is empty, with a way there; why it was sorted so; who isn't done; a word to the teacher.
+ */
 const { open, edition, state, kind, members, own, rules, counted, handIn } = defineProps<{
-  open: boolean, edition: Edition, state: SlateState, kind: SlateKind, members: readonly Member[], own: Author, rules: Rules, counted: boolean, handIn: (word: string) => Promise<unknown>
+  open: boolean
+  edition: Edition
+  state: SlateState
+  kind: SlateKind
+  members: readonly Member[]
+  own: Author
+  rules: Rules
+  counted: boolean
+  handIn: (word: string) => Promise<unknown>
 }>()
-const emit = defineEmits<{ close: [], go: [left: Left], make: [move: Move] }>()
+const emit = defineEmits<{ close: []; go: [left: Left]; make: [move: Move] }>()
 const { t } = useWords()
 const { attempt, trouble, busy } = useAsking()
 const word = ref('')
-const left = computed(() => open ? leftToDo(state, edition) : [])
+const left = computed(() => (open ? leftToDo(state, edition) : []))
 const done = computed(() => progress(state, edition))
 /** Those that were empty when it was opened, so that a line doesn't go while it is written. */
 const asked = shallowRef<ReturnType<typeof askedReasons>>([])
-watch(() => open, now => now && (asked.value = askedReasons(edition.board).filter(({ name }) => !state.texts[name]?.trim())), { immediate: true })
+watch(
+  () => open,
+  now => now && (asked.value = askedReasons(edition.board).filter(({ name }) => !state.texts[name]?.trim())),
+  { immediate: true },
+)
 /** Whoever hands in is done. */
-const waiting = computed(() => kind === 'frame' && rules.handInBy === 'all-done' ? members.filter(member => !member.done && authorOf(member) !== own) : [])
+const waiting = computed(() =>
+  kind === 'frame' && rules.handInBy === 'all-done'
+    ? members.filter(member => !member.done && authorOf(member) !== own)
+    : [],
+)
 async function send() {
   if (await attempt(async () => (await handIn(word.value), true))) emit('close')
 }
@@ -32,19 +50,26 @@ async function send() {
 
 <template>
   <UiAsk :open="open" :title="t(counted ? 'slate.handInTitle' : 'slate.done')" @close="emit('close')">
-    <p v-if="waiting.length" class="trouble mb-3" role="status">{{ t('together.waitFor', { names: waiting.map(member => shortName(member.name)).join(', ') }) }}</p>
+    <p v-if="waiting.length" class="trouble mb-3" role="status">
+      {{ t('together.waitFor', { names: waiting.map(member => shortName(member.name)).join(', ') }) }}
+    </p>
     <SlateLeft v-if="done.placed < done.of" :board="edition.board" :left="left" @go="emit('go', $event)" />
     <p v-else class="text-lg">{{ t('slate.allPlaced') }}</p>
     <div v-if="asked.length" class="mt-3 flex flex-col gap-2" data-test="asked">
       <p class="font-semibold">{{ t('beside.stillAsked') }}</p>
       <SlateReasons :reasons="asked" :state="state" editable @make="emit('make', $event)" />
     </div>
-    <label v-if="counted" class="mt-3 block"><span class="label">{{ t('slate.word') }}</span><textarea v-model="word" class="field" rows="2" maxlength="500" /></label>
+    <label v-if="counted" class="mt-3 block"
+      ><span class="label">{{ t('slate.word') }}</span
+      ><textarea v-model="word" class="field" rows="2" maxlength="500" />
+    </label>
     <p class="mt-2">{{ t('slate.thenNothingMoves') }}</p>
     <p v-if="trouble" class="trouble mt-3" role="alert">{{ trouble }}</p>
     <template #buttons>
       <button type="button" class="button" @click="emit('close')">{{ t('slate.keepWorking') }}</button>
-      <button type="button" class="button button-action" :disabled="busy || waiting.length > 0" @click="send">{{ t(counted ? 'slate.handInNow' : 'slate.done') }}</button>
+      <button type="button" class="button button-action" :disabled="busy || waiting.length > 0" @click="send">
+        {{ t(counted ? 'slate.handInNow' : 'slate.done') }}
+      </button>
     </template>
   </UiAsk>
 </template>

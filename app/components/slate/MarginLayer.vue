@@ -7,22 +7,52 @@ import type { MarginEntry } from '~/composables/margin'
 import { numberedNotes } from '~/composables/numberedNotes'
 
 /** The teacher's layer over a page. It takes no pointer: it can be read, not changed. */
-const { page, edition, state, margin } = defineProps<{ page: Page, edition: Edition, state: SlateState, margin: readonly MarginEntry[] }>()
+const { page, edition, state, margin } = defineProps<{
+  page: Page
+  edition: Edition
+  state: SlateState
+  margin: readonly MarginEntry[]
+}>()
 const { t } = useWords()
-const ink = computed(() => margin.flatMap(({ id, item }) => item.kind === 'ink' && item.page === page.id ? [{ id, item }] : []))
-const flags = computed(() => numberedNotes(margin).filter(n => n.item.page === page.id).flatMap((note) => {
-  const at = state.pieces[note.item.piece]
-  const entry = edition.pieces.get(note.item.piece)
-  return at && entry ? [{ ...note, name: pieceName(entry.piece), x: at.x + entry.master.width / 2 - 4, y: at.y - entry.master.height / 2 + 2 }] : []
-}))
+const ink = computed(() =>
+  margin.flatMap(({ id, item }) => (item.kind === 'ink' && item.page === page.id ? [{ id, item }] : [])),
+)
+const flags = computed(() =>
+  numberedNotes(margin)
+    .filter(n => n.item.page === page.id)
+    .flatMap(note => {
+      const at = state.pieces[note.item.piece]
+      const entry = edition.pieces.get(note.item.piece)
+      return at && entry
+        ? [
+            {
+              ...note,
+              name: pieceName(entry.piece),
+              x: at.x + entry.master.width / 2 - 4,
+              y: at.y - entry.master.height / 2 + 2,
+            },
+          ]
+        : []
+    }),
+)
 </script>
 
 <template>
   <g class="pointer-events-none">
     <SlateMarginInk v-for="{ id, item } in ink" :key="id" :points="item.points" />
-    <g v-for="flag in flags" :key="flag.id" :transform="`translate(${flag.x} ${flag.y})`" role="img" :aria-label="t('margin.noteOn', { number: flag.number, name: flag.name })">
-      <path d="M-11 -11h22a3 3 0 0 1 3 3v14a3 3 0 0 1 -3 3h-14l-8 8z" class="fill-bilberry-700 stroke-white" stroke-width="1.5" />
-      <text class="board-text" y="4.5" x="1" text-anchor="middle" font-size="14" font-weight="700" fill="#fff">{{ flag.number }}</text>
+    <g
+      v-for="flag in flags"
+      :key="flag.id"
+      :transform="`translate(${flag.x} ${flag.y})`"
+      role="img"
+      :aria-label="t('margin.noteOn', { number: flag.number, name: flag.name })">
+      <path
+        d="M-11 -11h22a3 3 0 0 1 3 3v14a3 3 0 0 1 -3 3h-14l-8 8z"
+        class="fill-bilberry-700 stroke-white"
+        stroke-width="1.5" />
+      <text class="board-text" y="4.5" x="1" text-anchor="middle" font-size="14" font-weight="700" fill="#fff">{{
+        flag.number
+      }}</text>
     </g>
   </g>
 </template>

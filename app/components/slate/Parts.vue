@@ -6,18 +6,22 @@ import { textWidth } from '~~/core/text/measure'
 import type { Member } from '~/composables/useSlate'
 
 /** Whose part of the page is whose: one's own stands in the light, others' are veiled and say who works there. */
-const { page, part, members } = defineProps<{ page: Page, part: number | null, members: readonly Member[] }>()
+const { page, part, members } = defineProps<{ page: Page; part: number | null; members: readonly Member[] }>()
 const { t } = useWords()
 const SIZE = 14
 const HEIGHT = 22
 /** CSS pixels of what lies before a part that still show. */
 const EDGE = 8
-const parts = computed(() => page.places.filter(place => place.part !== undefined).map((place) => {
-  const mine = place.part === part
-  const words = wordsFor(place, mine)
-  const box = boxOf(place)
-  return { id: place.id, place, box, mine, words, width: Math.min(box.width, textWidth(words, SIZE, 'bold') + 16) }
-}))
+const parts = computed(() =>
+  page.places
+    .filter(place => place.part !== undefined)
+    .map(place => {
+      const mine = place.part === part
+      const words = wordsFor(place, mine)
+      const box = boxOf(place)
+      return { id: place.id, place, box, mine, words, width: Math.min(box.width, textWidth(words, SIZE, 'bold') + 16) }
+    }),
+)
 function wordsFor(place: Place, mine: boolean): string {
   const names = members.filter(member => member.part === place.part).map(member => member.name.split(' ')[0]!)
   if (mine) return t('together.yourPart')
@@ -26,7 +30,8 @@ function wordsFor(place: Place, mine: boolean): string {
 
 const root = useTemplateRef<SVGGElement>('root')
 /** To its middle, or to its beginning, where its heading stands, if it is larger than what is seen of the page. */
-const intoView = (from: number, length: number, seen: number) => length < seen ? from + (length - seen) / 2 : from - EDGE
+const intoView = (from: number, length: number, seen: number) =>
+  length < seen ? from + (length - seen) / 2 : from - EDGE
 /** Where the page is larger than its frame, as on a phone, it is opened at one's own part. */
 async function openAtMine() {
   await nextTick()
@@ -34,7 +39,10 @@ async function openAtMine() {
   const frame = mine?.closest('[data-frame]')
   if (!mine || !frame) return
   const [there, around] = [mine.getBoundingClientRect(), frame.getBoundingClientRect()]
-  frame.scrollBy(intoView(there.left - around.left, there.width, around.width), intoView(there.top - around.top, there.height, around.height))
+  frame.scrollBy(
+    intoView(there.left - around.left, there.width, around.width),
+    intoView(there.top - around.top, there.height, around.height),
+  )
 }
 onMounted(() => requestAnimationFrame(openAtMine))
 watch(() => page.id, openAtMine)
@@ -43,11 +51,52 @@ watch(() => page.id, openAtMine)
 <template>
   <g ref="root" class="pointer-events-none" data-test="parts">
     <g v-for="{ id, place, box, mine, words, width } in parts" :key="id" :data-part="mine ? 'mine' : 'other'">
-      <template v-if="place.shape.kind === 'polygon'"><polygon :points="place.shape.points.map(p => `${p.x},${p.y}`).join(' ')" :fill="mine ? 'none' : '#3c494a'" fill-opacity="0.14" :stroke="mine ? '#1c5a3c' : 'none'" stroke-width="4" /></template>
-      <ellipse v-else-if="place.shape.kind === 'ellipse'" :cx="box.x + box.width / 2" :cy="box.y + box.height / 2" :rx="box.width / 2" :ry="box.height / 2" :fill="mine ? 'none' : '#3c494a'" fill-opacity="0.14" :stroke="mine ? '#1c5a3c' : 'none'" stroke-width="4" />
-      <rect v-else :x="box.x" :y="box.y" :width="box.width" :height="box.height" rx="6" :fill="mine ? 'none' : '#3c494a'" fill-opacity="0.14" :stroke="mine ? '#1c5a3c' : 'none'" stroke-width="4" />
-      <rect :x="box.x + box.width - width" :y="box.y + box.height - HEIGHT" :width="width" :height="HEIGHT" rx="4" :fill="mine ? '#1c5a3c' : '#3c494a'" />
-      <text class="board-text" :x="box.x + box.width - width / 2" :y="box.y + box.height - HEIGHT / 2 + SIZE * 0.34" :font-size="SIZE" font-weight="700" fill="#ffffff" text-anchor="middle">{{ words }}</text>
+      <template v-if="place.shape.kind === 'polygon'"
+        ><polygon
+          :points="place.shape.points.map(p => `${p.x},${p.y}`).join(' ')"
+          :fill="mine ? 'none' : '#3c494a'"
+          fill-opacity="0.14"
+          :stroke="mine ? '#1c5a3c' : 'none'"
+          stroke-width="4"
+      /></template>
+      <ellipse
+        v-else-if="place.shape.kind === 'ellipse'"
+        :cx="box.x + box.width / 2"
+        :cy="box.y + box.height / 2"
+        :rx="box.width / 2"
+        :ry="box.height / 2"
+        :fill="mine ? 'none' : '#3c494a'"
+        fill-opacity="0.14"
+        :stroke="mine ? '#1c5a3c' : 'none'"
+        stroke-width="4" />
+      <rect
+        v-else
+        :x="box.x"
+        :y="box.y"
+        :width="box.width"
+        :height="box.height"
+        rx="6"
+        :fill="mine ? 'none' : '#3c494a'"
+        fill-opacity="0.14"
+        :stroke="mine ? '#1c5a3c' : 'none'"
+        stroke-width="4" />
+      <rect
+        :x="box.x + box.width - width"
+        :y="box.y + box.height - HEIGHT"
+        :width="width"
+        :height="HEIGHT"
+        rx="4"
+        :fill="mine ? '#1c5a3c' : '#3c494a'" />
+      <text
+        class="board-text"
+        :x="box.x + box.width - width / 2"
+        :y="box.y + box.height - HEIGHT / 2 + SIZE * 0.34"
+        :font-size="SIZE"
+        font-weight="700"
+        fill="#ffffff"
+        text-anchor="middle"
+        >{{ words }}</text
+      >
     </g>
   </g>
 </template>

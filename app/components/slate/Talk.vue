@@ -6,7 +6,13 @@ import type { Author } from '~~/core/slate/actor'
 import type { Member } from '~/composables/useSlate'
 
 /** What the people of a slate say to each other beside the page. The teacher reads along, and says so here. */
-const { lines, members, own, open, speak } = defineProps<{ lines: readonly TalkLine[], members: readonly Member[], own: Author, open: boolean, speak: (said: Said) => Promise<void> }>()
+const { lines, members, own, open, speak } = defineProps<{
+  lines: readonly TalkLine[]
+  members: readonly Member[]
+  own: Author
+  open: boolean
+  speak: (said: Said) => Promise<void>
+}>()
 const emit = defineEmits<{ close: [] }>()
 const { t } = useWords()
 const { attempt, trouble, busy } = useAsking()
@@ -14,15 +20,26 @@ const words = ref('')
 /** Kept until it has arrived, so that what is sent twice stands there once. */
 let id = nanoid()
 const member = (by: Author) => members.find(one => authorOf(one) === by)
-const nameOf = (by: Author) => by === own ? t('together.you') : member(by) ? shortName(member(by)!.name) : by.startsWith('student') ? t('together.someone') : t('together.teacher')
+const nameOf = (by: Author) =>
+  by === own
+    ? t('together.you')
+    : member(by)
+      ? shortName(member(by)!.name)
+      : by.startsWith('student')
+        ? t('together.someone')
+        : t('together.teacher')
 const list = useTemplateRef<HTMLElement>('list')
-watch(() => lines.length, async () => {
-  await nextTick()
-  list.value?.scrollTo({ top: list.value.scrollHeight })
-}, { immediate: true })
+watch(
+  () => lines.length,
+  async () => {
+    await nextTick()
+    list.value?.scrollTo({ top: list.value.scrollHeight })
+  },
+  { immediate: true },
+)
 async function send() {
   if (!words.value.trim()) return
-  if (!await attempt(async () => (await speak({ id, words: words.value.trim() }), true))) return
+  if (!(await attempt(async () => (await speak({ id, words: words.value.trim() }), true)))) return
   words.value = ''
   id = nanoid()
 }
@@ -31,17 +48,32 @@ async function send() {
 <template>
   <SlateSidePanel :title="t('together.talk')" data-test="talk" @close="emit('close')">
     <p class="note-line">{{ t('together.readAlong') }}</p>
-    <ol ref="list" class="flex min-h-24 flex-1 flex-col gap-2 overflow-auto" tabindex="0" aria-live="polite" :aria-label="t('together.lines')">
+    <ol
+      ref="list"
+      class="flex min-h-24 flex-1 flex-col gap-2 overflow-auto"
+      tabindex="0"
+      aria-live="polite"
+      :aria-label="t('together.lines')">
       <li v-for="line in lines" :key="line.id" class="flex gap-2">
         <ClassGroupMark v-if="member(line.by)" :mark="markOfHand(member(line.by)!.hand)" small />
         <Icon v-else name="lucide:pencil-ruler" size="22" class="shrink-0" />
-        <span class="min-w-0"><bdi class="font-semibold">{{ nameOf(line.by) }}</bdi><br><bdi class="break-words">{{ line.words }}</bdi></span>
+        <span class="min-w-0"
+          ><bdi class="font-semibold">{{ nameOf(line.by) }}</bdi
+          ><br /><bdi class="break-words">{{ line.words }}</bdi></span
+        >
       </li>
       <li v-if="!lines.length" class="note-line">{{ t('together.nothingSaid') }}</li>
     </ol>
     <form v-if="open" class="flex gap-2" @submit.prevent="send">
-      <input v-model="words" class="field min-w-0 flex-1" :maxlength="LONGEST_LINE" :aria-label="t('together.say')" :placeholder="t('together.say')">
-      <button type="submit" class="button w-12 px-0" :disabled="busy || !words.trim()" :aria-label="t('together.send')"><Icon name="lucide:send" size="20" /></button>
+      <input
+        v-model="words"
+        class="field min-w-0 flex-1"
+        :maxlength="LONGEST_LINE"
+        :aria-label="t('together.say')"
+        :placeholder="t('together.say')" />
+      <button type="submit" class="button w-12 px-0" :disabled="busy || !words.trim()" :aria-label="t('together.send')">
+        <Icon name="lucide:send" size="20" />
+      </button>
     </form>
     <p v-else class="note-line">{{ t('together.closed') }}</p>
     <p v-if="trouble" class="trouble" role="alert">{{ trouble }}</p>

@@ -7,36 +7,96 @@ import type { Member } from '~/composables/useSlate'
 
 /** Who works on the slate, who of them is here and done, and who shows a page to the others. */
 const { kind, members, own, hands, editable, presents, following } = defineProps<{
-  kind: SlateKind, members: readonly Member[], own: Author, hands: readonly OtherHand[], editable: boolean, presents: boolean, following: Author | null, showable: boolean, talks: boolean, unread: number
+  kind: SlateKind
+  members: readonly Member[]
+  own: Author
+  hands: readonly OtherHand[]
+  editable: boolean
+  presents: boolean
+  following: Author | null
+  showable: boolean
+  talks: boolean
+  unread: number
 }>()
-const emit = defineEmits<{ done: [done: boolean], present: [on: boolean], follow: [who: Author | null], talk: [] }>()
+const emit = defineEmits<{ done: [done: boolean]; present: [on: boolean]; follow: [who: Author | null]; talk: [] }>()
 const { t } = useWords()
 /** Of a whole class only those who are here are listed. */
 const MOST_LISTED = 8
 const here = (member: Member) => authorOf(member) === own || hands.some(hand => hand.author === authorOf(member))
-const listed = computed(() => members.length <= MOST_LISTED ? members : members.filter(here))
+const listed = computed(() => (members.length <= MOST_LISTED ? members : members.filter(here)))
 const me = computed(() => members.find(member => authorOf(member) === own))
 const presenter = computed(() => hands.find(hand => hand.presents))
-const stateOf = (member: Member) => [authorOf(member) === own ? t('together.you') : here(member) ? t('together.here') : t('together.away'), member.done ? t('together.done') : ''].filter(Boolean).join(', ')
+const stateOf = (member: Member) =>
+  [
+    authorOf(member) === own ? t('together.you') : here(member) ? t('together.here') : t('together.away'),
+    member.done ? t('together.done') : '',
+  ]
+    .filter(Boolean)
+    .join(', ')
 </script>
 
 <template>
-  <section v-if="isOfSeveral(kind)" class="flex flex-wrap items-center gap-x-2 gap-y-1.5" :aria-label="t('together.title')" data-test="together">
+  <section
+    v-if="isOfSeveral(kind)"
+    class="flex flex-wrap items-center gap-x-2 gap-y-1.5"
+    :aria-label="t('together.title')"
+    data-test="together">
     <ul class="flex flex-wrap items-center gap-1.5">
-      <li v-for="member in listed" :key="member.hand" class="flex min-h-9 items-center gap-1.5 rounded-full border bg-panel py-0.5 pr-3 pl-1" :class="here(member) ? 'border-stone-500' : 'border-dashed border-stone-400 text-ink-soft'">
+      <li
+        v-for="member in listed"
+        :key="member.hand"
+        class="flex min-h-9 items-center gap-1.5 rounded-full border bg-panel py-0.5 pr-3 pl-1"
+        :class="here(member) ? 'border-stone-500' : 'border-dashed border-stone-400 text-ink-soft'">
         <ClassGroupMark :mark="markOfHand(member.hand)" small />
-        <span class="leading-tight"><bdi class="font-semibold">{{ shortName(member.name) }}</bdi> <span class="text-sm max-sm:sr-only">{{ stateOf(member) }}</span></span>
+        <span class="leading-tight"
+          ><bdi class="font-semibold">{{ shortName(member.name) }}</bdi>
+          <span class="text-sm max-sm:sr-only">{{ stateOf(member) }}</span></span
+        >
         <Icon v-if="member.done" name="lucide:check" size="16" />
       </li>
     </ul>
     <span class="flex flex-wrap items-center gap-2">
-      <button v-if="editable && me" type="button" class="button min-h-10 px-3 py-1" :aria-pressed="me.done" @click="emit('done', !me.done)"><Icon name="lucide:check" size="18" />{{ t(me.done ? 'together.notDone' : 'together.iAmDone') }}</button>
-      <button v-if="showable && !presenter" type="button" class="button min-h-10 px-3 py-1" :class="presents ? 'border-sunfleck-600 bg-sunfleck-200 text-stone-950' : ''" :title="t(presents ? 'together.stopShowing' : 'together.show')" :aria-pressed="presents" @click="emit('present', !presents)"><Icon name="lucide:presentation" size="18" /><span class="max-2xl:sr-only">{{ t(presents ? 'together.stopShowing' : 'together.show') }}</span></button>
+      <button
+        v-if="editable && me"
+        type="button"
+        class="button min-h-10 px-3 py-1"
+        :aria-pressed="me.done"
+        @click="emit('done', !me.done)">
+        <Icon name="lucide:check" size="18" />{{ t(me.done ? 'together.notDone' : 'together.iAmDone') }}
+      </button>
+      <button
+        v-if="showable && !presenter"
+        type="button"
+        class="button min-h-10 px-3 py-1"
+        :class="presents ? 'border-sunfleck-600 bg-sunfleck-200 text-stone-950' : ''"
+        :title="t(presents ? 'together.stopShowing' : 'together.show')"
+        :aria-pressed="presents"
+        @click="emit('present', !presents)">
+        <Icon name="lucide:presentation" size="18" /><span class="max-2xl:sr-only">{{
+          t(presents ? 'together.stopShowing' : 'together.show')
+        }}</span>
+      </button>
       <template v-else-if="presenter">
         <span>{{ t('together.shows', { name: presenter.name }) }}</span>
-        <button type="button" class="button min-h-10 px-3 py-1" :aria-pressed="following === presenter.author" @click="emit('follow', following === presenter.author ? null : presenter.author)">{{ t(following === presenter.author ? 'together.lookMyself' : 'together.follow') }}</button>
+        <button
+          type="button"
+          class="button min-h-10 px-3 py-1"
+          :aria-pressed="following === presenter.author"
+          @click="emit('follow', following === presenter.author ? null : presenter.author)">
+          {{ t(following === presenter.author ? 'together.lookMyself' : 'together.follow') }}
+        </button>
       </template>
-      <button v-if="talks" type="button" class="button min-h-10 px-3 py-1" :title="t('together.talk')" @click="emit('talk')"><Icon name="lucide:message-square-plus" size="18" /><span class="max-sm:sr-only">{{ t('together.talk') }}</span><span v-if="unread" class="rounded-full bg-sunfleck-400 px-2 text-sm text-stone-950">{{ t('together.unread', { count: unread }) }}</span></button>
+      <button
+        v-if="talks"
+        type="button"
+        class="button min-h-10 px-3 py-1"
+        :title="t('together.talk')"
+        @click="emit('talk')">
+        <Icon name="lucide:message-square-plus" size="18" /><span class="max-sm:sr-only">{{ t('together.talk') }}</span
+        ><span v-if="unread" class="rounded-full bg-sunfleck-400 px-2 text-sm text-stone-950">{{
+          t('together.unread', { count: unread })
+        }}</span>
+      </button>
     </span>
   </section>
 </template>

@@ -8,18 +8,38 @@ import { useSlate, type SlateView } from '~/composables/useSlate'
 
 /** A student at work on the own slate. */
 const { view } = defineProps<{ view: SlateView }>()
-const emit = defineEmits<{ outdated: [], elsewhere: [] }>()
+const emit = defineEmits<{ outdated: []; elsewhere: [] }>()
 const { t, said } = useWords()
 const slate = useSlate(view, () => emit('outdated'))
-const { edition, state, status, shut, setAside, deviceFull, progress, unsent, connection, refused, margin, review, about } = slate
+const {
+  edition,
+  state,
+  status,
+  shut,
+  setAside,
+  deviceFull,
+  progress,
+  unsent,
+  connection,
+  refused,
+  margin,
+  review,
+  about,
+} = slate
 const { attempt, trouble } = useAsking()
-const pictures = useSlatePictures({ slate: view.id, author: view.actor.author, given: view.pictures ?? [], connected: () => connection.value === 'open', changed: slate.picturesChanged })
+const pictures = useSlatePictures({
+  slate: view.id,
+  author: view.actor.author,
+  given: view.pictures ?? [],
+  connected: () => connection.value === 'open',
+  changed: slate.picturesChanged,
+})
 const { unsent: picturesOnWay, trouble: pictureTrouble } = pictures
 const handingIn = ref(false)
 const showKeys = ref(false)
 /** What isn't needed to begin is fetched once the page stands. */
 const standing = ref(false)
-onNuxtReady(() => standing.value = true)
+onNuxtReady(() => (standing.value = true))
 const { index: pageIndex, stepIndex, page, count: pageCount, steps, step } = usePages(() => edition.board)
 const editable = computed(() => shut.value === null)
 const back = computed(() => status.value === 'handed-back')
@@ -30,14 +50,25 @@ const kept = computed(() => {
   if (unsent.value === 0) return connection.value === 'open' ? t('slate.kept') : t('slate.keptOffline')
   return connection.value === 'open' ? t('slate.sending') : t('slate.keptHere', { count: unsent.value })
 })
-const feedback = useFeedback(view.id, () => edition.board.feedback, view.keyed, status, () => state.value)
+const feedback = useFeedback(
+  view.id,
+  () => edition.board.feedback,
+  view.keyed,
+  status,
+  () => state.value,
+)
 const { items: told, onPieces, shows: mayAsk, trouble: notTold } = feedback
 const untouched = computed(() => isUntouched(state.value, edition))
 const dueWords = useDue()
 // Somebody has moved this student to another frame: they are led there.
 watch(refused, code => code === 'not-yours' && emit('elsewhere'))
 /** What others have made can be looked at: always, or once this is handed in. */
-const mayLook = computed(() => (view.kind === 'frame' || view.kind === 'page') && (about.value.looking === 'always' || (about.value.looking === 'after-hand-in' && (status.value === 'handed-in' || back.value))))
+const mayLook = computed(
+  () =>
+    (view.kind === 'frame' || view.kind === 'page')
+    && (about.value.looking === 'always'
+      || (about.value.looking === 'after-hand-in' && (status.value === 'handed-in' || back.value))),
+)
 const heading = ref(view.heading ?? '')
 const nameIt = () => attempt(() => ask(`/api/slates/${view.id}/name`, { method: 'PUT', body: { name: heading.value } }))
 const startAgain = () => slate.make({ kind: 'start-again' })
@@ -55,7 +86,7 @@ async function goTo({ page: at, step: id, pieces, spaces }: Left) {
 }
 
 async function handIn(word: string) {
-  if (!await slate.allSent()) throw new Refused('unsent')
+  if (!(await slate.allSent())) throw new Refused('unsent')
   await slate.handIn(word)
   handingIn.value = false
 }
@@ -65,14 +96,30 @@ const several = isOfSeveral(view.kind)
 const members = computed(() => about.value.members)
 /** The parts of a frame: there only where each of several has one. */
 const parted = computed(() => several && page.value.places.some(place => place.part !== undefined))
-const part = computed(() => typeof view.actor.part === 'number' ? view.actor.part : null)
+const part = computed(() => (typeof view.actor.part === 'number' ? view.actor.part : null))
 const holding = () => otherHands(members.value, slate.others.value)
-const hands = computed<readonly OtherHand[]>(before => unlessSame(before, holding().map(({ holds: _, ...hand }) => hand)))
-const { following, presents } = useTogether({ be: slate.be, hands, page: pageIndex, step: stepIndex, board: edition.board })
+const hands = computed<readonly OtherHand[]>(before =>
+  unlessSame(
+    before,
+    holding().map(({ holds: _, ...hand }) => hand),
+  ),
+)
+const { following, presents } = useTogether({
+  be: slate.be,
+  hands,
+  page: pageIndex,
+  step: stepIndex,
+  board: edition.board,
+})
 
 const before = computed(() => about.value.before)
 const further = computed(() => before.value !== null)
-const { side, open, besides, hintOf, hints } = useBeside({ edition: () => edition, page: () => page.value, step: () => step.value, further: () => further.value })
+const { side, open, besides, hintOf, hints } = useBeside({
+  edition: () => edition,
+  page: () => page.value,
+  step: () => step.value,
+  further: () => further.value,
+})
 const talk = computed(() => about.value.talk.filter(line => line.about === null))
 const talks = computed(() => several && (about.value.rules.talk || talk.value.length > 0))
 /** How many lines were there when the talk was last in sight. */
@@ -80,14 +127,18 @@ const heard = ref(talk.value.length)
 watch([side, () => talk.value.length], () => side.value === 'talk' && (heard.value = talk.value.length))
 const comparing = ref(false)
 watch(further, now => !now && (comparing.value = false))
-const mayBeginAgain = computed(() => about.value.rules.secondTry && canBeginAgain(status.value) && shut.value !== 'closed')
-const mayTakeBack = computed(() => about.value.rules.takeBack && status.value === 'handed-in' && shut.value !== 'closed')
+const mayBeginAgain = computed(
+  () => about.value.rules.secondTry && canBeginAgain(status.value) && shut.value !== 'closed',
+)
+const mayTakeBack = computed(
+  () => about.value.rules.takeBack && status.value === 'handed-in' && shut.value !== 'closed',
+)
 /** What the teacher said of the try before is there in the next one too. */
 const notes = computed(() => back.value || (further.value && (margin.value.length > 0 || !!review.value?.comment)))
-onKeyStroke('?', (event) => {
+onKeyStroke('?', event => {
   if (!inField(event)) showKeys.value = true
 })
-onKeyStroke(['z', 'Z'], (event) => {
+onKeyStroke(['z', 'Z'], event => {
   // Inside a field the browser's own undo is what people expect.
   if (!(event.ctrlKey || event.metaKey) || inField(event)) return
   event.preventDefault()
@@ -96,64 +147,191 @@ onKeyStroke(['z', 'Z'], (event) => {
 </script>
 
 <template>
-  <!-- In a window too low for all of it (a phone, or a laptop at 200 %) the whole scrolls, and the page keeps a height to work at. -->
+  <!-- In a window too low for all of it (a phone, or a laptop at 200 %) the whole scrolls, and the page keeps a height
+       to work at. -->
   <div class="flex h-dvh flex-col low:overflow-y-auto">
     <UiTopBar :title="edition.board.title">
-      <template #start><NuxtLink to="/desk" :aria-label="t('slate.toDesk')" class="flex min-h-11 items-center"><UiMark /></NuxtLink></template>
+      <template #start
+        ><NuxtLink to="/desk" :aria-label="t('slate.toDesk')" class="flex min-h-11 items-center"><UiMark /></NuxtLink
+      ></template>
       <p class="flex items-center gap-2 text-sm text-stone-200" role="status" data-test="kept">
         <Icon :name="connection === 'open' ? 'lucide:check' : 'lucide:cloud-off'" />{{ kept }}
       </p>
-      <p v-if="picturesOnWay" class="text-sm text-stone-200" role="status" data-test="on-way">{{ t('picture.onWay', { count: picturesOnWay }) }}</p>
+      <p v-if="picturesOnWay" class="text-sm text-stone-200" role="status" data-test="on-way">
+        {{ t('picture.onWay', { count: picturesOnWay }) }}
+      </p>
       <template #end>
-        <button v-if="editable" type="button" class="button button-dark w-11 border-transparent px-0 max-sm:hidden" :aria-label="t('keys.title')" :title="t('keys.title')" @click="showKeys = true"><Icon name="lucide:keyboard" size="22" /></button>
+        <button
+          v-if="editable"
+          type="button"
+          class="button button-dark w-11 border-transparent px-0 max-sm:hidden"
+          :aria-label="t('keys.title')"
+          :title="t('keys.title')"
+          @click="showKeys = true">
+          <Icon name="lucide:keyboard" size="22" />
+        </button>
         <span class="flex items-center gap-2 rounded-full bg-stone-800 px-3 py-2 font-medium">
           <UiRing v-if="progress.of" :share="progress.placed / progress.of" tone="sunfleck" />
-          <span>{{ view.name || t('desk.everyone') }}<template v-if="progress.of"> · {{ t('slate.placed', progress) }}</template></span>
+          <span
+            >{{ view.name || t('desk.everyone')
+            }}<template v-if="progress.of"> · {{ t('slate.placed', progress) }}</template></span
+          >
         </span>
-        <NuxtLink v-if="mayLook" :to="`/others/${view.handout}`" class="button button-dark"><Icon name="lucide:layout-grid" size="20" />{{ t('others.title') }}</NuxtLink>
-        <button v-if="editable && mayAsk" type="button" class="button button-dark" :disabled="unsent > 0" @click="feedback.ask()"><Icon name="lucide:search-check" size="20" />{{ t('feedback.ask') }}</button>
-        <button v-if="mayTakeBack" type="button" class="button button-dark" @click="attempt(slate.takeBack)"><Icon name="lucide:undo-2" size="20" />{{ t('again.takeBack') }}</button>
-        <button v-if="mayBeginAgain" type="button" class="button button-dark" :title="t('again.says')" @click="attempt(slate.beginAgain)"><Icon name="lucide:rotate-ccw" size="20" />{{ t('again.begin') }}</button>
-        <button v-if="editable && view.kind !== 'class'" type="button" class="button button-action" @click="handingIn = true">{{ t(about.handIn ? 'slate.handIn' : 'slate.done') }}</button>
-        <strong v-else-if="!editable" class="rounded-lg bg-leaf-700 px-4 py-2.5">{{ shut === 'paused' || shut === 'closed' ? t(`slate.shut.${shut}`) : t(`desk.status.${status}`) }}</strong>
+        <NuxtLink v-if="mayLook" :to="`/others/${view.handout}`" class="button button-dark"
+          ><Icon name="lucide:layout-grid" size="20" />{{ t('others.title') }}</NuxtLink
+        >
+        <button
+          v-if="editable && mayAsk"
+          type="button"
+          class="button button-dark"
+          :disabled="unsent > 0"
+          @click="feedback.ask()">
+          <Icon name="lucide:search-check" size="20" />{{ t('feedback.ask') }}
+        </button>
+        <button v-if="mayTakeBack" type="button" class="button button-dark" @click="attempt(slate.takeBack)">
+          <Icon name="lucide:undo-2" size="20" />{{ t('again.takeBack') }}
+        </button>
+        <button
+          v-if="mayBeginAgain"
+          type="button"
+          class="button button-dark"
+          :title="t('again.says')"
+          @click="attempt(slate.beginAgain)">
+          <Icon name="lucide:rotate-ccw" size="20" />{{ t('again.begin') }}
+        </button>
+        <button
+          v-if="editable && view.kind !== 'class'"
+          type="button"
+          class="button button-action"
+          @click="handingIn = true">
+          {{ t(about.handIn ? 'slate.handIn' : 'slate.done') }}
+        </button>
+        <strong v-else-if="!editable" class="rounded-lg bg-leaf-700 px-4 py-2.5">{{
+          shut === 'paused' || shut === 'closed' ? t(`slate.shut.${shut}`) : t(`desk.status.${status}`)
+        }}</strong>
       </template>
     </UiTopBar>
 
     <main class="flex min-h-0 flex-1 flex-col gap-3 p-3 sm:px-6 sm:py-3.5 low:flex-[1_0_auto]">
       <p v-if="about.word || about.due" class="flex flex-wrap gap-x-5 text-sm">
-        <span v-if="about.word">{{ about.word }}</span><span v-if="about.due" class="font-semibold">{{ t('slate.due', { day: dueWords(about.due) }) }}</span>
+        <span v-if="about.word">{{ about.word }}</span><span v-if="about.due" class="font-semibold">{{
+          t('slate.due', { day: dueWords(about.due) })
+        }}</span>
       </p>
       <LazySlateWorth v-if="view.counts !== 'nothing' && !back" :points="view.mostPoints" :rubric="view.rubric" />
-      <label v-if="view.kind === 'page' && editable" class="flex items-center gap-3"><span class="shrink-0 font-semibold">{{ t('slate.heading') }}</span><input v-model="heading" class="field min-h-9 max-w-md py-1" maxlength="60" @change="nameIt"></label>
-      <div v-if="edition.board.instructions || edition.board.spoken || pageCount > 1" class="flex flex-wrap items-center justify-center gap-x-4 gap-y-2">
-        <SlateInstructions v-if="edition.board.instructions || edition.board.spoken" class="min-w-64 flex-1" :text="edition.board.instructions" :language="edition.board.language" :spoken="edition.board.spoken" />
+      <label v-if="view.kind === 'page' && editable" class="flex items-center gap-3"
+        ><span class="shrink-0 font-semibold">{{ t('slate.heading') }}</span
+        ><input v-model="heading" class="field min-h-9 max-w-md py-1" maxlength="60" @change="nameIt"
+      /></label>
+      <div
+        v-if="edition.board.instructions || edition.board.spoken || pageCount > 1"
+        class="flex flex-wrap items-center justify-center gap-x-4 gap-y-2">
+        <SlateInstructions
+          v-if="edition.board.instructions || edition.board.spoken"
+          class="min-w-64 flex-1"
+          :text="edition.board.instructions"
+          :language="edition.board.language"
+          :spoken="edition.board.spoken" />
         <SlatePageTurner v-model="pageIndex" :count="pageCount" :reading="page.reading" />
       </div>
-      <SlateStepTurner v-if="steps.length && !back" v-model="stepIndex" :steps="steps" :done="done" :language="edition.board.language" />
+      <SlateStepTurner
+        v-if="steps.length && !back"
+        v-model="stepIndex"
+        :steps="steps"
+        :done="done"
+        :language="edition.board.language" />
       <div v-if="several || besides || hints.length || further" class="flex flex-wrap items-center gap-x-2 gap-y-2">
         <LazySlateTogether
-          v-if="several" :kind="view.kind" :members="members" :own="view.actor.author" :hands="hands" :editable="editable" :presents="presents" :following="following"
-          :showable="pageCount > 1 || steps.length > 0" :talks="talks" :unread="talk.length - heard" @done="done => attempt(() => slate.sayDone(done))" @present="presents = $event" @follow="following = $event" @talk="open('talk')"
-        />
-        <button v-if="hints.length && (editable || state.hints[hintOf])" type="button" class="button min-h-10 px-3 py-1" :aria-expanded="side === 'hints'" :title="t('hints.open')" @click="open('hints')"><Icon name="lucide:lightbulb" size="18" /><span class="max-sm:sr-only">{{ t('hints.open') }}</span></button>
-        <button v-if="besides" type="button" class="button min-h-10 px-3 py-1" :aria-expanded="side === 'beside'" :title="t('beside.open')" @click="open('beside')"><Icon name="lucide:notebook-pen" size="18" /><span :class="several ? 'max-2xl:sr-only' : 'max-sm:sr-only'">{{ t('beside.open') }}</span></button>
-        <button v-if="further" type="button" class="button min-h-10 px-3 py-1" :aria-pressed="comparing" @click="comparing = !comparing"><Icon name="lucide:columns-2" size="18" />{{ t(comparing ? 'again.hide' : 'again.show') }}</button>
+          v-if="several"
+          :kind="view.kind"
+          :members="members"
+          :own="view.actor.author"
+          :hands="hands"
+          :editable="editable"
+          :presents="presents"
+          :following="following"
+          :showable="pageCount > 1 || steps.length > 0"
+          :talks="talks"
+          :unread="talk.length - heard"
+          @done="done => attempt(() => slate.sayDone(done))"
+          @present="presents = $event"
+          @follow="following = $event"
+          @talk="open('talk')" />
+        <button
+          v-if="hints.length && (editable || state.hints[hintOf])"
+          type="button"
+          class="button min-h-10 px-3 py-1"
+          :aria-expanded="side === 'hints'"
+          :title="t('hints.open')"
+          @click="open('hints')">
+          <Icon name="lucide:lightbulb" size="18" /><span class="max-sm:sr-only">{{ t('hints.open') }}</span>
+        </button>
+        <button
+          v-if="besides"
+          type="button"
+          class="button min-h-10 px-3 py-1"
+          :aria-expanded="side === 'beside'"
+          :title="t('beside.open')"
+          @click="open('beside')">
+          <Icon name="lucide:notebook-pen" size="18" /><span :class="several ? 'max-2xl:sr-only' : 'max-sm:sr-only'">{{
+            t('beside.open')
+          }}</span>
+        </button>
+        <button
+          v-if="further"
+          type="button"
+          class="button min-h-10 px-3 py-1"
+          :aria-pressed="comparing"
+          @click="comparing = !comparing">
+          <Icon name="lucide:columns-2" size="18" />{{ t(comparing ? 'again.hide' : 'again.show') }}
+        </button>
       </div>
       <p v-if="refused" class="trouble" role="alert">{{ t(`moveRefused.${refused}`) }}</p>
       <p v-if="setAside" class="trouble" role="status">{{ t('slate.setAside', { count: setAside }) }}</p>
       <p v-if="deviceFull && unsent" class="trouble" role="alert">{{ t('slate.deviceFull', { count: unsent }) }}</p>
       <p v-if="trouble" class="trouble" role="alert">{{ trouble }}</p>
-      <p v-if="pictureTrouble" class="trouble" role="alert">{{ said(`picture.refused.${pictureTrouble}`, 'picture.refused.other') }}</p>
+      <p v-if="pictureTrouble" class="trouble" role="alert">
+        {{ said(`picture.refused.${pictureTrouble}`, 'picture.refused.other') }}
+      </p>
       <p v-if="notTold" class="trouble" role="alert">{{ notTold }}</p>
       <div class="flex min-h-0 flex-1 flex-col gap-4 lg:flex-row low:flex-[1_0_auto]">
-        <LazySlateBefore v-if="comparing && before" :edition="edition" :page="page" :before="before.state" :now="state" />
-        <BoardStage plays class="lg:low:h-[min(26rem,100dvh)] max-lg:low:flex-[1_0_min(26rem,100dvh)]" :edition="edition" :page="page" :state="state" :editable="editable && !page.reading" :ledge="!back && !page.reading" :step="back ? null : step" :by="view.actor.author" :others="holding" @make="slate.make" @hold="slate.be({ holds: $event ?? undefined })">
+        <LazySlateBefore
+          v-if="comparing && before"
+          :edition="edition"
+          :page="page"
+          :before="before.state"
+          :now="state" />
+        <BoardStage
+          plays
+          class="lg:low:h-[min(26rem,100dvh)] max-lg:low:flex-[1_0_min(26rem,100dvh)]"
+          :edition="edition"
+          :page="page"
+          :state="state"
+          :editable="editable && !page.reading"
+          :ledge="!back && !page.reading"
+          :step="back ? null : step"
+          :by="view.actor.author"
+          :others="holding"
+          @make="slate.make"
+          @hold="slate.be({ holds: $event ?? undefined })">
           <template v-if="told" #mark="{ piece, master }">
-            <LazyReviewVerdictMark v-if="onPieces.get(piece.id)" :x="-master.width / 2 + 2" :y="master.height / 2 - 2" :verdict="onPieces.get(piece.id)!" />
+            <LazyReviewVerdictMark
+              v-if="onPieces.get(piece.id)"
+              :x="-master.width / 2 + 2"
+              :y="master.height / 2 - 2"
+              :verdict="onPieces.get(piece.id)!" />
           </template>
           <template v-if="editable" #ledge-end>
-            <button type="button" class="button min-h-9 px-3 py-1" :disabled="!slate.canUndo.value" @click="slate.undo()"><Icon name="lucide:undo-2" /><span class="max-sm:sr-only">{{ t('slate.undo') }}</span></button>
-            <button type="button" class="button min-h-9 px-3 py-1" :disabled="untouched" @click="startAgain"><Icon name="lucide:rotate-ccw" /><span class="max-sm:sr-only">{{ t('slate.startAgain') }}</span></button>
+            <button
+              type="button"
+              class="button min-h-9 px-3 py-1"
+              :disabled="!slate.canUndo.value"
+              @click="slate.undo()">
+              <Icon name="lucide:undo-2" /><span class="max-sm:sr-only">{{ t('slate.undo') }}</span>
+            </button>
+            <button type="button" class="button min-h-9 px-3 py-1" :disabled="untouched" @click="startAgain">
+              <Icon name="lucide:rotate-ccw" /><span class="max-sm:sr-only">{{ t('slate.startAgain') }}</span>
+            </button>
           </template>
           <template v-if="notes || told || parted" #over>
             <LazySlateParts v-if="parted" :page="page" :part="part" :members="members" />
@@ -162,21 +340,70 @@ onKeyStroke(['z', 'Z'], (event) => {
           </template>
         </BoardStage>
         <div v-if="side" class="flex min-h-0 w-full flex-col lg:w-80 low:max-h-[70dvh]">
-          <LazySlateTalk v-if="side === 'talk'" class="min-h-64 flex-1" :lines="talk" :members="members" :own="view.actor.author" :open="about.rules.talk" :speak="slate.speak" @close="side = null" />
-          <LazySlateHints v-else-if="side === 'hints'" :hints="hints" :seen="state.hints[hintOf] ?? 0" :editable="editable" @next="slate.make({ kind: 'hint', of: hintOf, number: $event })" @close="side = null" />
-          <LazySlateBeside v-else class="flex-1" :board="edition.board" :page="page" :state="state" :editable="editable && !page.reading" :further="further" @make="slate.make" @close="side = null" />
+          <LazySlateTalk
+            v-if="side === 'talk'"
+            class="min-h-64 flex-1"
+            :lines="talk"
+            :members="members"
+            :own="view.actor.author"
+            :open="about.rules.talk"
+            :speak="slate.speak"
+            @close="side = null" />
+          <LazySlateHints
+            v-else-if="side === 'hints'"
+            :hints="hints"
+            :seen="state.hints[hintOf] ?? 0"
+            :editable="editable"
+            @next="slate.make({ kind: 'hint', of: hintOf, number: $event })"
+            @close="side = null" />
+          <LazySlateBeside
+            v-else
+            class="flex-1"
+            :board="edition.board"
+            :page="page"
+            :state="state"
+            :editable="editable && !page.reading"
+            :further="further"
+            @make="slate.make"
+            @close="side = null" />
         </div>
         <div v-if="told || notes" class="flex min-h-0 w-full flex-col gap-4 overflow-auto lg:w-80 low:max-h-[70dvh]">
-          <LazySlateMarginNotes v-if="notes && (!told || margin.length || review?.comment || view.counts !== 'nothing')" class="shrink-0" :edition="edition" :margin="margin" :review="review" :points="view.mostPoints" :rubric="view.rubric" :talk="about.talk" :speak="slate.speak" />
-          <LazySlateFeedback v-if="told" class="min-h-48" :edition="edition" :state="state" :items="told" :closable="editable" @close="feedback.hide()" />
+          <LazySlateMarginNotes
+            v-if="notes && (!told || margin.length || review?.comment || view.counts !== 'nothing')"
+            class="shrink-0"
+            :edition="edition"
+            :margin="margin"
+            :review="review"
+            :points="view.mostPoints"
+            :rubric="view.rubric"
+            :talk="about.talk"
+            :speak="slate.speak" />
+          <LazySlateFeedback
+            v-if="told"
+            class="min-h-48"
+            :edition="edition"
+            :state="state"
+            :items="told"
+            :closable="editable"
+            @close="feedback.hide()" />
         </div>
       </div>
     </main>
 
     <LazySlateHandIn
-      v-if="editable && standing" :open="handingIn" :edition="edition" :state="state" :kind="view.kind" :members="members" :own="view.actor.author" :rules="about.rules" :counted="about.handIn" :hand-in="handIn"
-      @close="handingIn = false" @go="goTo" @make="slate.make"
-    />
+      v-if="editable && standing"
+      :open="handingIn"
+      :edition="edition"
+      :state="state"
+      :kind="view.kind"
+      :members="members"
+      :own="view.actor.author"
+      :rules="about.rules"
+      :counted="about.handIn"
+      :hand-in="handIn"
+      @close="handingIn = false"
+      @go="goTo"
+      @make="slate.make" />
     <LazyUiKeySheet v-if="showKeys" :open="showKeys" @close="showKeys = false" />
   </div>
 </template>

@@ -2,7 +2,7 @@
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
 
 /** The dialog itself; see Ask. */
-const { open, title, wide = false } = defineProps<{ open: boolean, title: string, wide?: boolean }>()
+const { open, title, wide = false } = defineProps<{ open: boolean; title: string; wide?: boolean }>()
 const emit = defineEmits<{ close: [] }>()
 </script>
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** The card on an empty desk at which one comes in. */
-const { title } = defineProps<{ title: string, trouble?: string, action: string, busy?: boolean }>()
+const { title } = defineProps<{ title: string; trouble?: string; action: string; busy?: boolean }>()
 const { t } = useWords()
 const emit = defineEmits<{ submit: [] }>()
 </script>

@@ -9,9 +9,11 @@ const { t } = useWords()
 <template>
   <div class="grid grid-cols-4 gap-3 sm:grid-cols-6">
     <button
-      v-for="picture in PASSWORD_PICTURES" :key="picture" type="button" class="button aspect-square h-auto flex-col p-1 text-base"
-      @click="emit('pick', picture)"
-    >
+      v-for="picture in PASSWORD_PICTURES"
+      :key="picture"
+      type="button"
+      class="button aspect-square h-auto flex-col p-1 text-base"
+      @click="emit('pick', picture)">
       <UiPasswordPicture :picture="picture" class="text-5xl text-action" />{{ t(`pictures.${picture}`) }}
     </button>
   </div>

@@ -2,7 +2,10 @@
 import type { SlateStatus } from '~~/core/slate/status'
 
 const ICONS: Record<SlateStatus, string> = {
-  'not-opened': 'lucide:square-dashed', 'under-way': 'lucide:hand', 'handed-in': 'lucide:inbox', 'handed-back': 'lucide:undo-dot',
+  'not-opened': 'lucide:square-dashed',
+  'under-way': 'lucide:hand',
+  'handed-in': 'lucide:inbox',
+  'handed-back': 'lucide:undo-dot',
 }
 const { status } = defineProps<{ status: SlateStatus }>()
 </script>

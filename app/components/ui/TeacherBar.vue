@@ -5,7 +5,8 @@ async function leave() {
   await store.leave()
   await navigateTo('/')
 }
-const link = 'flex min-h-11 items-center rounded-lg px-3 font-semibold text-stone-200 hover:bg-stone-800 aria-[current=page]:bg-stone-700 aria-[current=page]:text-white'
+const link =
+  'flex min-h-11 items-center rounded-lg px-3 font-semibold text-stone-200 hover:bg-stone-800 aria-[current=page]:bg-stone-700 aria-[current=page]:text-white'
 </script>
 
 <template>

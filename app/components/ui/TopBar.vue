@@ -1,10 +1,11 @@
 <script setup lang="ts">
 /** The dark stone along the top of every screen. */
-const { title = '', below = '' } = defineProps<{ title?: string, below?: string }>()
+const { title = '', below = '' } = defineProps<{ title?: string; below?: string }>()
 </script>
 
 <template>
-  <header class="flex min-h-14 shrink-0 flex-wrap items-center gap-x-4 gap-y-2 bg-stone-900 px-4 py-2 text-white sm:px-5">
+  <header
+    class="flex min-h-14 shrink-0 flex-wrap items-center gap-x-4 gap-y-2 bg-stone-900 px-4 py-2 text-white sm:px-5">
     <slot name="start"><UiMark /></slot>
     <div v-if="title" class="min-w-0">
       <h1 class="truncate text-lg font-bold leading-tight">{{ title }}</h1>

@@ -3,27 +3,64 @@ import { shortName } from '~~/core/roster/names'
 import type { WalkSlate } from '~/composables/useWalk'
 
 /** One slate of the walk-round: the work itself, a name plate, a progress rim, and light where something is new. */
-const { slate, to, quietFor, page, version } = defineProps<{ slate: WalkSlate, to: string, quietFor: number | null, page: number, version?: string | undefined }>()
+const { slate, to, quietFor, page, version } = defineProps<{
+  slate: WalkSlate
+  to: string
+  quietFor: number | null
+  page: number
+  version?: string | undefined
+}>()
 const { t } = useWords()
 const words = computed(() => {
   if (slate.unreadable) return t('walk.unreadable')
-  if (slate.status === 'under-way') return quietFor ? t('walk.quiet', { count: quietFor }) : slate.of === 0 ? t('walk.status.under-way') : t('slate.placed', { placed: slate.placed, of: slate.of })
+  if (slate.status === 'under-way')
+    return quietFor
+      ? t('walk.quiet', { count: quietFor })
+      : slate.of === 0
+        ? t('walk.status.under-way')
+        : t('slate.placed', { placed: slate.placed, of: slate.of })
   return t(`walk.status.${slate.status}`)
 })
 </script>
 
 <template>
-  <NuxtLink :to="to" class="block rounded-xl p-1" :class="[slate.status === 'not-opened' ? 'opacity-70' : '', slate.fresh || quietFor ? 'bg-sunfleck-200 ring-3 ring-sunfleck-600' : '']" :data-slate="slate.name">
-    <BoardThumbnail :edition="slate.edition" :slate="slate.id" :state="slate.replica.shown" :page="page" :label="t('walk.slateOf', { name: slate.name })" />
+  <NuxtLink
+    :to="to"
+    class="block rounded-xl p-1"
+    :class="[
+      slate.status === 'not-opened' ? 'opacity-70' : '',
+      slate.fresh || quietFor ? 'bg-sunfleck-200 ring-3 ring-sunfleck-600' : '',
+    ]"
+    :data-slate="slate.name">
+    <BoardThumbnail
+      :edition="slate.edition"
+      :slate="slate.id"
+      :state="slate.replica.shown"
+      :page="page"
+      :label="t('walk.slateOf', { name: slate.name })" />
     <span class="mt-1.5 flex items-center gap-2 px-1" :class="slate.fresh || quietFor ? 'text-stone-950' : ''">
       <UiRing :share="slate.of ? slate.placed / slate.of : 0" />
       <ClassGroupMark v-if="slate.mark" :mark="slate.mark" small />
-      <span class="truncate font-semibold" :title="slate.name"><bdi>{{ slate.mark ? slate.name : shortName(slate.name) }}</bdi></span>
-      <span class="ml-auto shrink-0 text-sm" :class="slate.status === 'handed-in' || slate.status === 'handed-back' || quietFor ? 'font-bold' : ''">{{ words }}</span>
+      <span class="truncate font-semibold" :title="slate.name"
+        ><bdi>{{ slate.mark ? slate.name : shortName(slate.name) }}</bdi></span
+      >
+      <span
+        class="ml-auto shrink-0 text-sm"
+        :class="slate.status === 'handed-in' || slate.status === 'handed-back' || quietFor ? 'font-bold' : ''"
+        >{{ words }}</span
+      >
     </span>
-    <span v-if="slate.waiting" class="mx-1 block truncate rounded bg-sunfleck-400 px-2 py-0.5 text-sm font-semibold text-stone-950">{{ t('walk.waiting', { count: slate.waiting }) }}</span>
+    <span
+      v-if="slate.waiting"
+      class="mx-1 block truncate rounded bg-sunfleck-400 px-2 py-0.5 text-sm font-semibold text-stone-950"
+      >{{ t('walk.waiting', { count: slate.waiting }) }}</span
+    >
     <span v-if="version" class="block truncate px-1 text-sm">{{ version }}</span>
-    <span v-if="slate.heading" class="block truncate px-1 text-sm"><bdi>{{ slate.heading }}</bdi></span>
-    <span v-if="slate.mark" class="block truncate px-1 text-sm">{{ slate.members.map(m => m.name.split(' ')[0]).join(', ') }}</span>
+    <span v-if="slate.heading" class="block truncate px-1 text-sm"
+      ><bdi>{{ slate.heading }}</bdi></span
+    >
+    <span v-if="slate.mark" class="block truncate px-1 text-sm">{{
+      slate.members.map(m => m.name.split(' ')[0]).join(', ')
+    }}</span>
   </NuxtLink>
 </template>

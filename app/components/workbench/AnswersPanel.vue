@@ -13,7 +13,7 @@ import type { SlateState } from '~~/core/slate/state'
 import type { Workbench } from '~/composables/useWorkbench'
 
 /** The answers are set by doing the task; what counts as right is read back in words, one card for each key. */
-const { bench, page, state } = defineProps<{ bench: Workbench, page: Page, state: SlateState }>()
+const { bench, page, state } = defineProps<{ bench: Workbench; page: Page; state: SlateState }>()
 const emit = defineEmits<{ filled: [] }>()
 const { t } = useWords()
 const unsure = ref<readonly PieceId[]>([])
@@ -22,7 +22,9 @@ const keys = computed(() => bench.board.value.keys.filter(key => key.page === pa
 const kinds = computed(() => kindsFor(page, toolsAnywhereOn(bench.board.value, page)))
 const chosen = ref<Key['kind'] | null>(null)
 /** What the page is likeliest to ask, unless it has a key already or the teacher says otherwise. */
-const kind = computed(() => chosen.value && kinds.value.includes(chosen.value) ? chosen.value : keys.value.at(-1)?.kind ?? kinds.value[0])
+const kind = computed(() =>
+  chosen.value && kinds.value.includes(chosen.value) ? chosen.value : (keys.value.at(-1)?.kind ?? kinds.value[0]),
+)
 const former = computed(() => keys.value.filter(key => key.kind === kind.value))
 const nameOf = (id: PieceId) => pieceName(bench.edition.value.pieces.get(id)!.piece)
 
@@ -32,7 +34,8 @@ function keep(how: 'instead' | 'also') {
   unsure.value = kept.unsure
   nothing.value = kept.keys.length === 0
   if (nothing.value) return
-  const next = how === 'also' ? kept.keys.map((key, i) => former.value[i] ? alsoRight(former.value[i], key) : key) : kept.keys
+  const next =
+    how === 'also' ? kept.keys.map((key, i) => (former.value[i] ? alsoRight(former.value[i], key) : key)) : kept.keys
   bench.change(keepKeys(bench.board.value, page.id, kind.value, next))
 }
 const feedback = computed(() => bench.board.value.feedback ?? 'never')
@@ -44,15 +47,24 @@ const feedback = computed(() => bench.board.value.feedback ?? 'never')
     <template v-else>
       <label v-if="kinds.length > 1">
         <span class="label">{{ t('answers.whatCounts') }}</span>
-        <select class="field" :value="kind" @change="chosen = ($event.target as HTMLSelectElement).value as Key['kind']">
+        <select
+          class="field"
+          :value="kind"
+          @change="chosen = ($event.target as HTMLSelectElement).value as Key['kind']">
           <option v-for="name in kinds" :key="name" :value="name">{{ t(`answers.kinds.${name}`) }}</option>
         </select>
       </label>
       <p>{{ t(`answers.howTo.${kind}`) }}</p>
-      <button type="button" class="button button-action" @click="keep('instead')"><Icon name="lucide:check-check" />{{ t('answers.keep') }}</button>
-      <button v-if="former.length && ALTERNATIVES.has(kind)" type="button" class="button" @click="keep('also')"><Icon name="lucide:plus" />{{ t('answers.alsoRight') }}</button>
+      <button type="button" class="button button-action" @click="keep('instead')">
+        <Icon name="lucide:check-check" />{{ t('answers.keep') }}
+      </button>
+      <button v-if="former.length && ALTERNATIVES.has(kind)" type="button" class="button" @click="keep('also')">
+        <Icon name="lucide:plus" />{{ t('answers.alsoRight') }}
+      </button>
       <p v-if="nothing" class="trouble" role="alert">{{ t('answers.nothingDone') }}</p>
-      <p v-if="unsure.length" class="trouble" role="alert">{{ t('answers.unsure', { names: unsure.map(nameOf).join(', '), count: unsure.length }) }}</p>
+      <p v-if="unsure.length" class="trouble" role="alert">
+        {{ t('answers.unsure', { names: unsure.map(nameOf).join(', '), count: unsure.length }) }}
+      </p>
       <WorkbenchRulePanel v-if="kind === 'sort'" :bench="bench" :page="page" @filled="emit('filled')" />
     </template>
     <section v-if="keys.length" class="flex flex-col gap-3" data-test="key">
@@ -62,7 +74,15 @@ const feedback = computed(() => bench.board.value.feedback ?? 'never')
     <p v-else-if="kind" class="note-line">{{ t('answers.none') }}</p>
     <label v-if="keys.length">
       <span class="label">{{ t('answers.feedback') }}</span>
-      <select class="field" :value="feedback" @change="bench.change({ ...bench.board.value, feedback: ($event.target as HTMLSelectElement).value as typeof feedback })">
+      <select
+        class="field"
+        :value="feedback"
+        @change="
+          bench.change({
+            ...bench.board.value,
+            feedback: ($event.target as HTMLSelectElement).value as typeof feedback,
+          })
+        ">
         <option v-for="when in FEEDBACKS" :key="when" :value="when">{{ t(`answers.feedbacks.${when}`) }}</option>
       </select>
     </label>

@@ -15,26 +15,52 @@ import { picturesIn, useUpload } from '~/composables/useUpload'
 const MM = 72 / 25.4
 
 /** Millimetres, as each is usually printed. */
-const USUAL: Record<Ruling['kind'], number> = { none: 8, squares: 10, dots: 8, lines: 8, handwriting: 6, isometric: 10, axes: 10, staves: 2 }
-const FIXED_ICONS: Record<FixedForm, string> = { heading: 'lucide:heading', instruction: 'lucide:text', box: 'lucide:square', ring: 'lucide:circle', line: 'lucide:minus', arrow: 'lucide:move-right', divider: 'lucide:separator-vertical' }
+const USUAL: Record<Ruling['kind'], number> = {
+  none: 8,
+  squares: 10,
+  dots: 8,
+  lines: 8,
+  handwriting: 6,
+  isometric: 10,
+  axes: 10,
+  staves: 2,
+}
+const FIXED_ICONS: Record<FixedForm, string> = {
+  heading: 'lucide:heading',
+  instruction: 'lucide:text',
+  box: 'lucide:square',
+  ring: 'lucide:circle',
+  line: 'lucide:minus',
+  arrow: 'lucide:move-right',
+  divider: 'lucide:separator-vertical',
+}
 
-const { bench, page, hands } = defineProps<{ bench: Workbench, page: Page, hands: Hands }>()
+const { bench, page, hands } = defineProps<{ bench: Workbench; page: Page; hands: Hands }>()
 const emit = defineEmits<{ open: [id: PageId] }>()
 const { t } = useWords()
 const { upload, trouble, busy } = useUpload()
 
 function set(part: Partial<Backdrop>, what = '') {
-  bench.change(withPage(bench.board.value, page.id, p => ({ ...p, backdrop: { ...p.backdrop, ...part } })), what)
+  bench.change(
+    withPage(bench.board.value, page.id, p => ({ ...p, backdrop: { ...p.backdrop, ...part } })),
+    what,
+  )
 }
 const ruling = computed(() => page.backdrop.ruling)
-const millimetres = computed(() => Math.round(ruling.value.spacing / MM * 10) / 10)
+const millimetres = computed(() => Math.round((ruling.value.spacing / MM) * 10) / 10)
 const setSpacing = (event: Event) => {
   const given = Number((event.target as HTMLInputElement).value.replace(',', '.'))
-  set({ ruling: { ...ruling.value, spacing: Math.min(60, Math.max(1.5, given || USUAL[ruling.value.kind])) * MM } }, 'spacing')
+  set(
+    { ruling: { ...ruling.value, spacing: Math.min(60, Math.max(1.5, given || USUAL[ruling.value.kind])) * MM } },
+    'spacing',
+  )
 }
 const size = computed(() => sizeName(page) ?? '')
 const SIZES = Object.keys(PAGE_SIZES) as PageSize[]
-const setSize = (event: Event) => bench.change(setPageSize(bench.board.value, page.id, PAGE_SIZES[(event.target as HTMLSelectElement).value as PageSize]))
+const setSize = (event: Event) =>
+  bench.change(
+    setPageSize(bench.board.value, page.id, PAGE_SIZES[(event.target as HTMLSelectElement).value as PageSize]),
+  )
 
 async function add(given: Iterable<File>) {
   const files = [...given]
@@ -44,7 +70,17 @@ async function add(given: Iterable<File>) {
   if (pdf) return void (worksheet.value = pdf)
   for (const { hash, width, height, name } of await upload(picturesIn(files))) {
     const id = nanoid()
-    const picture: BackdropPicture = { id, file: hash, x: 0, y: 0, width, height, pixelWidth: width, pixelHeight: height, alt: name }
+    const picture: BackdropPicture = {
+      id,
+      file: hash,
+      x: 0,
+      y: 0,
+      width,
+      height,
+      pixelWidth: width,
+      pixelHeight: height,
+      alt: name,
+    }
     set({ pictures: [...page.backdrop.pictures, fitted(picture, page, 'fit')] })
     hands.select([id])
   }
@@ -54,13 +90,29 @@ const maker = useTemplateRef<{ add: (files: Iterable<File>) => Promise<void> }>(
 
 function addForm(form: FixedForm, words = '') {
   const id = v.parse(FigureIdSchema, nanoid())
-  bench.change(addFixed(bench.board.value, page.id, form, id, words || (form === 'heading' || form === 'instruction' ? t(`backdrop.words.${form}`) : '')))
+  bench.change(
+    addFixed(
+      bench.board.value,
+      page.id,
+      form,
+      id,
+      words || (form === 'heading' || form === 'instruction' ? t(`backdrop.words.${form}`) : ''),
+    ),
+  )
   hands.select([id])
 }
 /** Words from elsewhere are printed on the page. */
 const addText = (words: string) => addForm('instruction', words.trim().slice(0, 1000))
-const describe = (part: { subject?: string, tags?: string[] }) => bench.change({ ...bench.board.value, ...part })
-const tagsIn = (text: string) => [...new Set(text.split(',').map(tag => tag.trim().slice(0, 40)).filter(Boolean))].slice(0, 12)
+const describe = (part: { subject?: string; tags?: string[] }) => bench.change({ ...bench.board.value, ...part })
+const tagsIn = (text: string) =>
+  [
+    ...new Set(
+      text
+        .split(',')
+        .map(tag => tag.trim().slice(0, 40))
+        .filter(Boolean),
+    ),
+  ].slice(0, 12)
 const picture = computed(() => page.backdrop.pictures.find(p => p.id === hands.only.value?.id))
 const figure = computed(() => page.backdrop.figures?.find(f => f.id === hands.only.value?.id))
 const clip = computed(() => page.backdrop.clips?.find(c => c.id === hands.only.value?.id))
@@ -80,27 +132,45 @@ defineExpose({ add, addText })
     <section>
       <h3 class="label">{{ t('backdrop.addFixed') }}</h3>
       <div class="flex flex-wrap gap-2">
-        <button v-for="form in FIXED_FORMS" :key="form" type="button" class="button px-3" @click="addForm(form)"><Icon :name="FIXED_ICONS[form]" />{{ t(`backdrop.fixed.${form}`) }}</button>
+        <button v-for="form in FIXED_FORMS" :key="form" type="button" class="button px-3" @click="addForm(form)">
+          <Icon :name="FIXED_ICONS[form]" />{{ t(`backdrop.fixed.${form}`) }}
+        </button>
       </div>
     </section>
     <section>
       <h3 class="label">{{ t('backdrop.pictures') }}</h3>
       <label class="button w-full">
         <Icon name="lucide:image-plus" />{{ busy ? t('backdrop.sending') : t('backdrop.addPicture') }}
-        <input type="file" accept="image/*,application/pdf,.pdf" class="sr-only" data-test="backdrop-file" @change="add(($event.target as HTMLInputElement).files ?? [])">
+        <input
+          type="file"
+          accept="image/*,application/pdf,.pdf"
+          class="sr-only"
+          data-test="backdrop-file"
+          @change="add(($event.target as HTMLInputElement).files ?? [])" />
       </label>
       <p class="note-line mt-2">{{ t('backdrop.how') }}</p>
       <p v-if="trouble" class="trouble mt-2" role="alert">{{ trouble }}</p>
     </section>
     <WorkbenchBackdropClipMaker ref="maker" :bench="bench" :page="page" :hands="hands" />
-    <UiSwatches :colours="PAGE_COLOURS" :chosen="page.backdrop.colour" :legend="t('backdrop.colour')" :name-of="name => t(`backdrop.colours.${name}`)" @choose="set({ colour: $event })" />
+    <UiSwatches
+      :colours="PAGE_COLOURS"
+      :chosen="page.backdrop.colour"
+      :legend="t('backdrop.colour')"
+      :name-of="name => t(`backdrop.colours.${name}`)"
+      @choose="set({ colour: $event })" />
     <fieldset>
       <legend class="label">{{ t('backdrop.ruling') }}</legend>
       <div class="flex flex-wrap gap-2">
         <button
-          v-for="kind in RULING_KINDS" :key="kind" type="button" class="button px-3" :class="ruling.kind === kind ? 'border-leaf-700 bg-leaf-100 text-stone-950' : ''" :aria-pressed="ruling.kind === kind"
-          @click="set({ ruling: { kind, spacing: USUAL[kind] * MM } })"
-        >{{ t(`backdrop.rulings.${kind}`) }}</button>
+          v-for="kind in RULING_KINDS"
+          :key="kind"
+          type="button"
+          class="button px-3"
+          :class="ruling.kind === kind ? 'border-leaf-700 bg-leaf-100 text-stone-950' : ''"
+          :aria-pressed="ruling.kind === kind"
+          @click="set({ ruling: { kind, spacing: USUAL[kind] * MM } })">
+          {{ t(`backdrop.rulings.${kind}`) }}
+        </button>
       </div>
       <label v-if="ruling.kind !== 'none'" class="mt-3 flex items-center gap-3">
         <span>{{ t(`backdrop.spacing.${ruling.kind}`) }}</span>
@@ -108,15 +178,39 @@ defineExpose({ add, addText })
         <span>mm</span>
       </label>
     </fieldset>
-    <label><span class="label">{{ t('backdrop.size') }}</span>
-      <select class="field" :value="size" @change="setSize"><option v-if="!size" value="" disabled>{{ t('backdrop.ownSize') }}</option><option v-for="name in SIZES" :key="name" :value="name">{{ t(`backdrop.sizes.${name}`) }}</option></select>
+    <label
+      ><span class="label">{{ t('backdrop.size') }}</span>
+      <select class="field" :value="size" @change="setSize">
+        <option v-if="!size" value="" disabled>{{ t('backdrop.ownSize') }}</option>
+        <option v-for="name in SIZES" :key="name" :value="name">{{ t(`backdrop.sizes.${name}`) }}</option>
+      </select>
     </label>
     <details>
       <summary class="min-h-9 cursor-pointer font-semibold">{{ t('workbench.about') }}</summary>
-      <label class="mt-2 block"><span class="label">{{ t('workbench.subject') }}</span><UiTyped maxlength="40" :placeholder="t('workbench.subjectExample')" :value="bench.board.value.subject ?? ''" @change="describe({ subject: ($event.target as HTMLInputElement).value.trim() })" /></label>
-      <label class="mt-2 block"><span class="label">{{ t('workbench.tags') }}</span><UiTyped maxlength="200" :placeholder="t('workbench.tagsExample')" :value="bench.board.value.tags?.join(', ') ?? ''" @change="describe({ tags: tagsIn(($event.target as HTMLInputElement).value) })" /></label>
+      <label class="mt-2 block"
+        ><span class="label">{{ t('workbench.subject') }}</span
+        ><UiTyped
+          maxlength="40"
+          :placeholder="t('workbench.subjectExample')"
+          :value="bench.board.value.subject ?? ''"
+          @change="describe({ subject: ($event.target as HTMLInputElement).value.trim() })"
+      /></label>
+      <label class="mt-2 block"
+        ><span class="label">{{ t('workbench.tags') }}</span
+        ><UiTyped
+          maxlength="200"
+          :placeholder="t('workbench.tagsExample')"
+          :value="bench.board.value.tags?.join(', ') ?? ''"
+          @change="describe({ tags: tagsIn(($event.target as HTMLInputElement).value) })"
+      /></label>
     </details>
     <p class="note-line">{{ t('backdrop.locked') }}</p>
-    <WorkbenchBackdropWorksheet v-if="worksheet" :file="worksheet" :bench="bench" :page="page" @close="worksheet = null" @open="emit('open', $event)" />
+    <WorkbenchBackdropWorksheet
+      v-if="worksheet"
+      :file="worksheet"
+      :bench="bench"
+      :page="page"
+      @close="worksheet = null"
+      @open="emit('open', $event)" />
   </div>
 </template>

@@ -17,7 +17,7 @@ import { useTrial } from '~/composables/useTrial'
 import { useWorkbench, type Station } from '~/composables/useWorkbench'
 
 /** Where a board is designed. Only the layer of the open station can be touched. */
-const { id, first, version } = defineProps<{ id: string, first: Board, version: number }>()
+const { id, first, version } = defineProps<{ id: string; first: Board; version: number }>()
 const { t } = useWords()
 const bench = useWorkbench(id, first, version)
 const { board, edition, keeping } = bench
@@ -31,12 +31,27 @@ const openPage = ref<PageId>(board.value.pages[0]!.id)
 const page = computed(() => board.value.pages.find(p => p.id === openPage.value) ?? board.value.pages[0]!)
 /** The places and figures that a finding is about, shown on the page; its pieces are marked where they stand. */
 const shownBoxes = computed(() => (shown.value?.subjects ?? []).flatMap(id => itemBox(id, page.value) ?? []))
-const backdropPanel = useTemplateRef<{ add: (files: Iterable<File>) => Promise<void>, addText: (text: string) => void }>('backdropPanel')
+const backdropPanel = useTemplateRef<{
+  add: (files: Iterable<File>) => Promise<void>
+  addText: (text: string) => void
+}>('backdropPanel')
 const placesPanel = useTemplateRef<{ addText: (text: string) => void }>('placesPanel')
-const piecesPanel = useTemplateRef<{ addPictures: (files: Iterable<File>) => Promise<void>, addText: (text: string) => void }>('piecesPanel')
-const answers = useTrial(() => edition.value, () => answerSlate(page.value, edition.value))
-const layer = computed((): Layer | null => station.value === 'backdrop' || station.value === 'places' || station.value === 'pieces' ? station.value : null)
-const hands = useHands(bench, () => page.value, () => layer.value)
+const piecesPanel = useTemplateRef<{
+  addPictures: (files: Iterable<File>) => Promise<void>
+  addText: (text: string) => void
+}>('piecesPanel')
+const answers = useTrial(
+  () => edition.value,
+  () => answerSlate(page.value, edition.value),
+)
+const layer = computed((): Layer | null =>
+  station.value === 'backdrop' || station.value === 'places' || station.value === 'pieces' ? station.value : null,
+)
+const hands = useHands(
+  bench,
+  () => page.value,
+  () => layer.value,
+)
 const room = useTemplateRef<HTMLElement>('room')
 const zoom = useZoom(room, () => !trying.value)
 useHead({ title: () => board.value.title })
@@ -50,19 +65,27 @@ onMounted(() => {
 const missing = Number(useRoute().query.missing) || 0
 const aside = useTemplateRef<HTMLElement>('aside')
 // What can be set for the thing that was just chosen stands at the top.
-watch(() => [...hands.selected.value].join(), now => now && aside.value?.scrollTo({ top: 0 }))
+watch(
+  () => [...hands.selected.value].join(),
+  now => now && aside.value?.scrollTo({ top: 0 }),
+)
 watch([station, () => page.value.id], () => {
   shown.value = null
   if (station.value === 'answers') answers.again()
 })
-const state = computed(() => station.value === 'answers' ? answers.state.value : startOf(edition.value))
-const done = computed(() => new Set<Station>([
-  ...(page.value.backdrop.pictures.length || page.value.backdrop.ruling.kind !== 'none' || board.value.instructions ? ['backdrop' as const] : []),
-  ...(page.value.places.length ? ['places' as const] : []),
-  ...(page.value.pieces.length ? ['pieces' as const] : []),
-  ...(board.value.keys.length ? ['answers' as const] : []),
-  ...(page.value.pieces.length && findings.value?.length === 0 ? ['check' as const] : []),
-]))
+const state = computed(() => (station.value === 'answers' ? answers.state.value : startOf(edition.value)))
+const done = computed(
+  () =>
+    new Set<Station>([
+      ...(page.value.backdrop.pictures.length || page.value.backdrop.ruling.kind !== 'none' || board.value.instructions
+        ? ['backdrop' as const]
+        : []),
+      ...(page.value.places.length ? ['places' as const] : []),
+      ...(page.value.pieces.length ? ['pieces' as const] : []),
+      ...(board.value.keys.length ? ['answers' as const] : []),
+      ...(page.value.pieces.length && findings.value?.length === 0 ? ['check' as const] : []),
+    ]),
+)
 
 const make = (move: Move) => {
   if (station.value === 'answers') answers.make(move)
@@ -71,11 +94,18 @@ const make = (move: Move) => {
 }
 function show(finding: Found) {
   if (board.value.pages.some(p => p.id === finding.page)) openPage.value = finding.page
-  void nextTick(() => shown.value = finding)
+  void nextTick(() => (shown.value = finding))
 }
 /** They come behind the open page, and the first of them is open then. */
 function takePages(from: Board, pages: ReadonlySet<PageId>) {
-  bench.change(takeSheets(board.value, page.value.id, from.pages.filter(p => pages.has(p.id)).map(p => sheetOf(from, p.id)), nanoid))
+  bench.change(
+    takeSheets(
+      board.value,
+      page.value.id,
+      from.pages.filter(p => pages.has(p.id)).map(p => sheetOf(from, p.id)),
+      nanoid,
+    ),
+  )
   openPage.value = board.value.pages[board.value.pages.findIndex(p => p.id === page.value.id) + 1]?.id ?? page.value.id
   taking.value = false
 }
@@ -96,33 +126,48 @@ const drop = (event: DragEvent) => addPictures(event.dataTransfer?.files ?? [])
 function labelOf(item: Item): string {
   const { backdrop, places, pieces, steps } = page.value
   switch (item.kind) {
-    case 'picture': return t('backdrop.pictureOn', { name: backdrop.pictures.find(p => p.id === item.id)?.alt || t('backdrop.unnamed') })
-    case 'figure': return t('backdrop.figureOn', { text: backdrop.figures?.find(f => f.id === item.id)?.text || t('backdrop.unnamed') })
-    case 'line': return t('backdrop.lineOn')
-    case 'clip': return t('clipMaker.clipOn', { name: backdrop.clips?.find(c => c.id === item.id)?.name || t('backdrop.unnamed') })
-    case 'link': return t('clipMaker.linkOn', { name: backdrop.links?.find(l => l.id === item.id)?.name || t('backdrop.unnamed') })
-    case 'step': return t('steps.step', { number: (steps ?? []).findIndex(s => s.id === item.id) + 1 })
-    case 'piece': return t('pieces.onPage', { name: pieceName(pieces.find(p => p.id === item.id)!) })
+    case 'picture':
+      return t('backdrop.pictureOn', {
+        name: backdrop.pictures.find(p => p.id === item.id)?.alt || t('backdrop.unnamed'),
+      })
+    case 'figure':
+      return t('backdrop.figureOn', {
+        text: backdrop.figures?.find(f => f.id === item.id)?.text || t('backdrop.unnamed'),
+      })
+    case 'line':
+      return t('backdrop.lineOn')
+    case 'clip':
+      return t('clipMaker.clipOn', { name: backdrop.clips?.find(c => c.id === item.id)?.name || t('backdrop.unnamed') })
+    case 'link':
+      return t('clipMaker.linkOn', { name: backdrop.links?.find(l => l.id === item.id)?.name || t('backdrop.unnamed') })
+    case 'step':
+      return t('steps.step', { number: (steps ?? []).findIndex(s => s.id === item.id) + 1 })
+    case 'piece':
+      return t('pieces.onPage', { name: pieceName(pieces.find(p => p.id === item.id)!) })
     case 'place': {
       const place = places.find(p => p.id === item.id)!
-      return t('places.placeIs', { kind: t(`places.kinds.${place.kind}`), heading: place.heading || t('stage.unnamedPlace') })
+      return t('places.placeIs', {
+        kind: t(`places.kinds.${place.kind}`),
+        heading: place.heading || t('stage.unnamedPlace'),
+      })
     }
   }
 }
 
-useBoardClipboard({
-  hands, sheet: hands.paste, pictures: addPictures, text: addText,
-}, () => layer.value !== null && !trying.value && !givingOut.value && !taking.value)
+useBoardClipboard(
+  { hands, sheet: hands.paste, pictures: addPictures, text: addText },
+  () => layer.value !== null && !trying.value && !givingOut.value && !taking.value,
+)
 
 const inDialog = () => trying.value || givingOut.value || taking.value
-onKeyStroke(['z', 'Z', 'y', 'Y'], (event) => {
+onKeyStroke(['z', 'Z', 'y', 'Y'], event => {
   // Inside a field the browser's own undo is what people expect.
   if (!(event.ctrlKey || event.metaKey) || inField(event) || inDialog()) return
   event.preventDefault()
   if (event.key.toLowerCase() === 'y' || event.shiftKey) bench.redo()
   else bench.undo()
 })
-onKeyStroke(['Delete', 'Backspace', 'Escape', 'a'], (event) => {
+onKeyStroke(['Delete', 'Backspace', 'Escape', 'a'], event => {
   if (inField(event) || inDialog() || !layer.value) return
   if (event.key === 'Escape') return hands.clear()
   if (event.key === 'a' ? !(event.ctrlKey || event.metaKey) : hands.selected.value.size === 0) return
@@ -134,65 +179,175 @@ onKeyStroke(['Delete', 'Backspace', 'Escape', 'a'], (event) => {
 
 <template>
   <div class="flex h-dvh min-h-[36rem] flex-col">
-    <header v-show="!trying" class="flex min-h-16 flex-wrap items-center gap-x-4 gap-y-2 bg-stone-900 px-4 py-2 text-white">
-      <NuxtLink to="/shelf" :aria-label="t('workbench.toShelf')" class="flex min-h-11 items-center"><UiMark /></NuxtLink>
+    <header
+      v-show="!trying"
+      class="flex min-h-16 flex-wrap items-center gap-x-4 gap-y-2 bg-stone-900 px-4 py-2 text-white">
+      <NuxtLink to="/shelf" :aria-label="t('workbench.toShelf')" class="flex min-h-11 items-center"
+        ><UiMark
+      /></NuxtLink>
       <div class="min-w-0 max-w-96 flex-1 basis-48">
         <h1 class="sr-only">{{ board.title }}</h1>
         <input
-          class="w-full truncate rounded bg-transparent px-1 text-lg font-bold hover:bg-stone-800" maxlength="120" :value="board.title" :title="board.title" :aria-label="t('workbench.name')"
-          @input="bench.change({ ...board, title: ($event.target as HTMLInputElement).value }, 'title')"
-        >
-        <p class="px-1 text-sm" :class="keeping === 'kept' || keeping === 'keeping' ? 'text-stone-300' : 'font-bold text-sunfleck-400'" role="status" data-test="keeping">{{ t(`workbench.keeping.${keeping}`) }}</p>
+          class="w-full truncate rounded bg-transparent px-1 text-lg font-bold hover:bg-stone-800"
+          maxlength="120"
+          :value="board.title"
+          :title="board.title"
+          :aria-label="t('workbench.name')"
+          @input="bench.change({ ...board, title: ($event.target as HTMLInputElement).value }, 'title')" />
+        <p
+          class="px-1 text-sm"
+          :class="keeping === 'kept' || keeping === 'keeping' ? 'text-stone-300' : 'font-bold text-sunfleck-400'"
+          role="status"
+          data-test="keeping">
+          {{ t(`workbench.keeping.${keeping}`) }}
+        </p>
       </div>
       <WorkbenchStations v-model="station" :done="done" />
       <div class="ml-auto flex items-center gap-2">
         <span class="flex items-center" role="group" :aria-label="t('workbench.zoom')">
-          <button type="button" class="button button-dark border-transparent px-2" :disabled="!zoom.canFurther.value" :aria-label="t('workbench.further')" :title="t('workbench.further')" @click="zoom.further"><Icon name="lucide:zoom-out" size="20" /></button>
-          <button type="button" class="button button-dark min-w-14 border-transparent px-1 text-sm" :disabled="!zoom.canFurther.value" @click="zoom.whole">{{ t('workbench.percent', { percent: Math.round(zoom.zoom.value * 100) }) }}</button>
-          <button type="button" class="button button-dark border-transparent px-2" :disabled="!zoom.canNearer.value" :aria-label="t('workbench.nearer')" :title="t('workbench.nearer')" @click="zoom.nearer"><Icon name="lucide:zoom-in" size="20" /></button>
+          <button
+            type="button"
+            class="button button-dark border-transparent px-2"
+            :disabled="!zoom.canFurther.value"
+            :aria-label="t('workbench.further')"
+            :title="t('workbench.further')"
+            @click="zoom.further">
+            <Icon name="lucide:zoom-out" size="20" />
+          </button>
+          <button
+            type="button"
+            class="button button-dark min-w-14 border-transparent px-1 text-sm"
+            :disabled="!zoom.canFurther.value"
+            @click="zoom.whole">
+            {{ t('workbench.percent', { percent: Math.round(zoom.zoom.value * 100) }) }}
+          </button>
+          <button
+            type="button"
+            class="button button-dark border-transparent px-2"
+            :disabled="!zoom.canNearer.value"
+            :aria-label="t('workbench.nearer')"
+            :title="t('workbench.nearer')"
+            @click="zoom.nearer">
+            <Icon name="lucide:zoom-in" size="20" />
+          </button>
         </span>
-        <button type="button" class="button button-dark px-3" :disabled="!bench.canUndo.value" :aria-label="t('workbench.undo')" :title="t('workbench.undo')" @click="bench.undo"><Icon name="lucide:undo-2" size="20" /></button>
-        <button type="button" class="button button-dark px-3" :disabled="!bench.canRedo.value" :aria-label="t('workbench.redo')" :title="t('workbench.redo')" @click="bench.redo"><Icon name="lucide:redo-2" size="20" /></button>
+        <button
+          type="button"
+          class="button button-dark px-3"
+          :disabled="!bench.canUndo.value"
+          :aria-label="t('workbench.undo')"
+          :title="t('workbench.undo')"
+          @click="bench.undo">
+          <Icon name="lucide:undo-2" size="20" />
+        </button>
+        <button
+          type="button"
+          class="button button-dark px-3"
+          :disabled="!bench.canRedo.value"
+          :aria-label="t('workbench.redo')"
+          :title="t('workbench.redo')"
+          @click="bench.redo">
+          <Icon name="lucide:redo-2" size="20" />
+        </button>
         <button type="button" class="button button-action" @click="givingOut = true">{{ t('giveOut.button') }}</button>
       </div>
     </header>
 
     <main v-show="!trying" class="flex min-h-0 flex-1 flex-col gap-4 p-4 md:flex-row">
       <div class="flex min-h-80 min-w-0 flex-1 flex-col gap-3" @dragover.prevent @drop.prevent="drop">
-        <div class="flex items-center gap-3 rounded-xl border-l-[6px] border-sunfleck-400 bg-sunfleck-100 px-4 py-1.5 text-stone-950">
-        <label class="flex min-w-0 flex-1 items-center gap-3">
-          <span class="shrink-0 text-sm font-semibold">{{ t('workbench.instructions') }}</span>
-          <input
-            class="board-text min-h-11 w-full rounded bg-transparent px-2 text-lg placeholder:text-stone-600" maxlength="1000" :value="board.instructions" :placeholder="t('workbench.instructionsExample')"
-            @input="bench.change({ ...board, instructions: ($event.target as HTMLInputElement).value }, 'instructions')"
-          >
-        </label>
-        <WorkbenchSpokenField :spoken="board.spoken" :words="board.instructions" @set="bench.change(setSpoken(board, null, $event))" />
+        <div
+          class="flex items-center gap-3 rounded-xl border-l-[6px] border-sunfleck-400 bg-sunfleck-100 px-4 py-1.5 text-stone-950">
+          <label class="flex min-w-0 flex-1 items-center gap-3">
+            <span class="shrink-0 text-sm font-semibold">{{ t('workbench.instructions') }}</span>
+            <input
+              class="board-text min-h-11 w-full rounded bg-transparent px-2 text-lg placeholder:text-stone-600"
+              maxlength="1000"
+              :value="board.instructions"
+              :placeholder="t('workbench.instructionsExample')"
+              @input="
+                bench.change({ ...board, instructions: ($event.target as HTMLInputElement).value }, 'instructions')
+              " />
+          </label>
+          <WorkbenchSpokenField
+            :spoken="board.spoken"
+            :words="board.instructions"
+            @set="bench.change(setSpoken(board, null, $event))" />
         </div>
         <WorkbenchPageRow :bench="bench" :page="page" @open="openPage = $event" @take="taking = true" />
         <div ref="room" class="relative flex min-h-0 flex-1 flex-col">
-        <BoardStage :edition="edition" :page="page" :state="state" :editable="station === 'answers' || station === 'pieces'" :pieces-only="station === 'pieces'" :with-tools="station === 'answers' && 'keyed'" :marked="station === 'check' ? shown?.subjects : []" :zoom="zoom.zoom.value" @make="make">
-          <template #over="{ scale }">
-            <WorkbenchHandsLayer v-if="layer && (layer !== 'pieces' || hands.items.value.length)" :hands="hands" :bench="bench" :layer="layer" :page="page" :scale="scale" :label-of="labelOf" />
-            <g v-else-if="shown" class="pointer-events-none">
-              <rect v-for="(box, i) in shownBoxes" :key="i" v-bind="box" rx="10" fill="#e9ad3f" fill-opacity="0.25" stroke="#a86a05" stroke-width="4" />
-            </g>
-          </template>
-        </BoardStage>
+          <BoardStage
+            :edition="edition"
+            :page="page"
+            :state="state"
+            :editable="station === 'answers' || station === 'pieces'"
+            :pieces-only="station === 'pieces'"
+            :with-tools="station === 'answers' && 'keyed'"
+            :marked="station === 'check' ? shown?.subjects : []"
+            :zoom="zoom.zoom.value"
+            @make="make">
+            <template #over="{ scale }">
+              <WorkbenchHandsLayer
+                v-if="layer && (layer !== 'pieces' || hands.items.value.length)"
+                :hands="hands"
+                :bench="bench"
+                :layer="layer"
+                :page="page"
+                :scale="scale"
+                :label-of="labelOf" />
+              <g v-else-if="shown" class="pointer-events-none">
+                <rect
+                  v-for="(box, i) in shownBoxes"
+                  :key="i"
+                  v-bind="box"
+                  rx="10"
+                  fill="#e9ad3f"
+                  fill-opacity="0.25"
+                  stroke="#a86a05"
+                  stroke-width="4" />
+              </g>
+            </template>
+          </BoardStage>
         </div>
       </div>
       <aside ref="aside" class="panel w-full overflow-auto md:w-80" :aria-label="t(`workbench.station.${station}`)">
         <h2 class="mb-4 text-lg font-bold">{{ t(`workbench.station.${station}`) }}</h2>
         <p v-if="missing" class="note-line mb-4" role="status">{{ t('start.missing', { count: missing }) }}</p>
         <p v-if="keeping === 'elsewhere'" class="trouble mb-4" role="alert">{{ t('workbench.elsewhere') }}</p>
-        <WorkbenchBackdropPanel v-if="station === 'backdrop'" ref="backdropPanel" :hands="hands" :bench="bench" :page="page" @open="openPage = $event"><WorkbenchArrange :hands="hands" /></WorkbenchBackdropPanel>
-        <WorkbenchPlacesPanel v-else-if="station === 'places'" ref="placesPanel" :hands="hands" :bench="bench" :page="page"><WorkbenchArrange :hands="hands" /></WorkbenchPlacesPanel>
-        <WorkbenchPiecesPanel v-else-if="station === 'pieces'" ref="piecesPanel" :bench="bench" :page="page"><WorkbenchArrange :hands="hands" /></WorkbenchPiecesPanel>
-        <WorkbenchAnswersPanel v-else-if="station === 'answers'" :bench="bench" :page="page" :state="answers.state.value" @filled="answers.again()" />
+        <WorkbenchBackdropPanel
+          v-if="station === 'backdrop'"
+          ref="backdropPanel"
+          :hands="hands"
+          :bench="bench"
+          :page="page"
+          @open="openPage = $event"
+          ><WorkbenchArrange :hands="hands"
+        /></WorkbenchBackdropPanel>
+        <WorkbenchPlacesPanel
+          v-else-if="station === 'places'"
+          ref="placesPanel"
+          :hands="hands"
+          :bench="bench"
+          :page="page"
+          ><WorkbenchArrange :hands="hands"
+        /></WorkbenchPlacesPanel>
+        <WorkbenchPiecesPanel v-else-if="station === 'pieces'" ref="piecesPanel" :bench="bench" :page="page"
+          ><WorkbenchArrange :hands="hands"
+        /></WorkbenchPiecesPanel>
+        <WorkbenchAnswersPanel
+          v-else-if="station === 'answers'"
+          :bench="bench"
+          :page="page"
+          :state="answers.state.value"
+          @filled="answers.again()" />
         <WorkbenchCheckPanel v-else :bench="bench" :findings="findings" @try="trying = true" @show="show" />
       </aside>
     </main>
-    <BoardPickPages :open="taking" :title="t('pages.takeTitle')" :except="id" @close="taking = false" @picked="takePages" />
+    <BoardPickPages
+      :open="taking"
+      :title="t('pages.takeTitle')"
+      :except="id"
+      @close="taking = false"
+      @picked="takePages" />
     <WorkbenchTryIt v-if="trying" :edition="edition" @close="trying = false" />
     <WorkbenchGiveOut :open="givingOut" :board-id="id" :bench="bench" @close="givingOut = false" />
   </div>

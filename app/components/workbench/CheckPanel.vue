@@ -3,10 +3,10 @@ import type { Severity } from '~~/core/preflight/finding'
 import { fixFor, type Found } from '~~/core/preflight/preflight'
 import type { Workbench } from '~/composables/useWorkbench'
 
-const { bench, findings } = defineProps<{ bench: Workbench, findings: readonly Found[] | null }>()
-const emit = defineEmits<{ try: [], show: [finding: Found] }>()
+const { bench, findings } = defineProps<{ bench: Workbench; findings: readonly Found[] | null }>()
+const emit = defineEmits<{ try: []; show: [finding: Found] }>()
 const { t, said } = useWords()
-const LOOK: Record<Severity, { icon: string, style: string }> = {
+const LOOK: Record<Severity, { icon: string; style: string }> = {
   stops: { icon: 'lucide:octagon-x', style: 'border-l-berry-700' },
   warning: { icon: 'lucide:triangle-alert', style: 'border-l-sunfleck-600' },
   advice: { icon: 'lucide:lightbulb', style: 'border-l-stone-500' },
@@ -21,12 +21,25 @@ function mend(finding: Found) {
   <div class="flex flex-col gap-4">
     <button type="button" class="button" @click="emit('try')"><Icon name="lucide:play" />{{ t('check.try') }}</button>
     <p v-if="findings === null" class="note-line" role="status">{{ t('check.looking') }}</p>
-    <p v-else-if="findings.length === 0" class="flex items-center gap-2 font-semibold text-action" data-test="all-good"><Icon name="lucide:circle-check-big" size="22" />{{ t('check.good') }}</p>
+    <p v-else-if="findings.length === 0" class="flex items-center gap-2 font-semibold text-action" data-test="all-good">
+      <Icon name="lucide:circle-check-big" size="22" />{{ t('check.good') }}
+    </p>
     <ul class="flex flex-col gap-3">
-      <li v-for="(finding, i) in findings" :key="i" :data-severity="finding.severity" class="rounded-lg border border-l-[6px] border-panel-line bg-field p-3" :class="LOOK[finding.severity].style" @mouseenter="emit('show', finding)" @focusin="emit('show', finding)">
-        <p class="flex items-center gap-2 text-sm font-bold"><Icon :name="LOOK[finding.severity].icon" />{{ t(`check.severity.${finding.severity}`) }}</p>
+      <li
+        v-for="(finding, i) in findings"
+        :key="i"
+        :data-severity="finding.severity"
+        class="rounded-lg border border-l-[6px] border-panel-line bg-field p-3"
+        :class="LOOK[finding.severity].style"
+        @mouseenter="emit('show', finding)"
+        @focusin="emit('show', finding)">
+        <p class="flex items-center gap-2 text-sm font-bold">
+          <Icon :name="LOOK[finding.severity].icon" />{{ t(`check.severity.${finding.severity}`) }}
+        </p>
         <p>{{ said(`check.rules.${finding.rule}`, 'check.rules.other', finding.words) }}</p>
-        <button v-if="finding.fix" type="button" class="button mt-2" @click="mend(finding)">{{ said(`check.fixes.${finding.fix}`, 'check.fixes.other') }}</button>
+        <button v-if="finding.fix" type="button" class="button mt-2" @click="mend(finding)">
+          {{ said(`check.fixes.${finding.fix}`, 'check.fixes.other') }}
+        </button>
       </li>
     </ul>
   </div>

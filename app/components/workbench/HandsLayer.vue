@@ -12,7 +12,14 @@ import { layHandSheet, type Draft, type HandSheet } from '~/composables/handShee
 import type { Workbench } from '~/composables/useWorkbench'
 
 /** Frames with handles around what can be touched on the open layer: select one or many, move, size, with guides. */
-const { hands, bench, layer, page, scale, labelOf } = defineProps<{ hands: Hands, bench: Workbench, layer: Layer, page: Page, scale: number, labelOf: (item: Item) => string }>()
+const { hands, bench, layer, page, scale, labelOf } = defineProps<{
+  hands: Hands
+  bench: Workbench
+  layer: Layer
+  page: Page
+  scale: number
+  labelOf: (item: Item) => string
+}>()
 
 /** Points; with Alt held the smallest step, and no guides. */
 const STEP = 4
@@ -20,8 +27,13 @@ const FINE = 1
 /** CSS pixels. */
 const REACH = 6
 const HANDLE = 14
-type Corner = { x: 0 | 1, y: 0 | 1 }
-const CORNERS: Corner[] = [{ x: 0, y: 0 }, { x: 1, y: 0 }, { x: 0, y: 1 }, { x: 1, y: 1 }]
+type Corner = { x: 0 | 1; y: 0 | 1 }
+const CORNERS: Corner[] = [
+  { x: 0, y: 0 },
+  { x: 1, y: 0 },
+  { x: 0, y: 1 },
+  { x: 1, y: 1 },
+]
 
 const root = useTemplateRef<SVGGElement>('root')
 /** Over the page as long as something is held. */
@@ -29,14 +41,26 @@ const sheet = shallowRef<HandSheet | null>(null)
 /** Handed on as they are and read on the sheet alone, so that a move of the hand draws nothing else anew. */
 const tried = { marquee: shallowRef<Box | null>(null), draft: shallowRef<Draft | null>(null) }
 const { marquee, draft } = tried
-type Grip
-  = { readonly what: 'move', readonly whole: Box, readonly others: readonly Box[], by: { dx: number, dy: number } }
-    | { readonly what: 'shape', readonly id: string, readonly alone: Board, readonly shaped: Shaping, last: Shaped | null }
-    | { readonly what: 'marquee', readonly more: boolean }
+type Grip =
+  | { readonly what: 'move'; readonly whole: Box; readonly others: readonly Box[]; by: { dx: number; dy: number } }
+  | {
+      readonly what: 'shape'
+      readonly id: string
+      readonly alone: Board
+      readonly shaped: Shaping
+      last: Shaped | null
+    }
+  | { readonly what: 'marquee'; readonly more: boolean }
 /** What a drag to here would make of a board, be it the whole one or one with the held thing alone. */
 type Shaped = (board: Board) => Board
-type Shaping = (to: Point, by: { dx: number, dy: number }, step: number) => Shaped
-let held: { readonly pointer: number, readonly matrix: DOMMatrix, readonly from: Point, readonly grip: Grip, moved: boolean } | null = null
+type Shaping = (to: Point, by: { dx: number; dy: number }, step: number) => Shaped
+let held: {
+  readonly pointer: number
+  readonly matrix: DOMMatrix
+  readonly from: Point
+  readonly grip: Grip
+  moved: boolean
+} | null = null
 
 const pixel = computed(() => 1 / scale)
 const round = (n: number, step: number) => Math.round(n / step) * step
@@ -58,19 +82,41 @@ function press(event: PointerEvent, item: Item) {
   const more = event.shiftKey || event.ctrlKey || event.metaKey
   if (more || !hands.selected.value.has(item.id)) hands.select([item.id], more)
   const moving = hands.moving()
-  take(event, { what: 'move', whole: around(moving.values()), others: hands.items.value.filter(i => !moving.has(i.id)).map(i => i.box), by: { dx: 0, dy: 0 } }, moving.keys())
+  take(
+    event,
+    {
+      what: 'move',
+      whole: around(moving.values()),
+      others: hands.items.value.filter(i => !moving.has(i.id)).map(i => i.box),
+      by: { dx: 0, dy: 0 },
+    },
+    moving.keys(),
+  )
 }
 function drawingsOf(ids: Iterable<string>): SVGElement[] {
   const selectors = [...ids].map(id => `[data-thing="${id}"],[data-item="${id}"],[data-piece="${id}"]`)
-  return selectors.length ? [...root.value!.ownerSVGElement!.querySelectorAll<SVGElement>([...selectors, '[data-handles]'].join())] : []
+  return selectors.length
+    ? [...root.value!.ownerSVGElement!.querySelectorAll<SVGElement>([...selectors, '[data-handles]'].join())]
+    : []
 }
 function shape(event: PointerEvent, id: string, shaped: Shaping) {
-  if (event.button === 0) take(event, { what: 'shape', id, alone: alone(bench.board.value, page.id, id), shaped, last: null }, [id])
+  if (event.button === 0)
+    take(event, { what: 'shape', id, alone: alone(bench.board.value, page.id, id), shaped, last: null }, [id])
 }
 const pressCorner = (event: PointerEvent, item: Item, corner: Corner) =>
-  shape(event, item.id, (_, { dx, dy }, step) => board => setBoxes(board, page.id, new Map([[item.id, resized(item, corner, dx, dy, step)]])))
+  shape(
+    event,
+    item.id,
+    (_, { dx, dy }, step) =>
+      board =>
+        setBoxes(board, page.id, new Map([[item.id, resized(item, corner, dx, dy, step)]])),
+  )
 const pressEnd = (event: PointerEvent, id: string, end: number) =>
-  shape(event, id, (to, _, step) => board => moveCorner(board, page.id, id, end, { x: round(to.x, step), y: round(to.y, step) }))
+  shape(
+    event,
+    id,
+    (to, _, step) => board => moveCorner(board, page.id, id, end, { x: round(to.x, step), y: round(to.y, step) }),
+  )
 function pressPage(event: PointerEvent) {
   if (event.button !== 0) return
   const more = event.shiftKey || event.ctrlKey || event.metaKey
@@ -97,8 +143,7 @@ function drag(event: PointerEvent) {
     sheet.value!.guides(pull.guides)
     grip.by = { dx: moved.x + pull.dx - grip.whole.x, dy: moved.y + pull.dy - grip.whole.y }
     sheet.value!.to(grip.by.dx, grip.by.dy)
-  }
-  else {
+  } else {
     grip.last = grip.shaped(to, { dx, dy }, step)
     draft.value = drafted(grip.last(grip.alone), grip.id)
     sheet.value!.hide()
@@ -119,7 +164,10 @@ onBeforeUnmount(rest)
 function letGo() {
   if (held?.grip.what === 'marquee' && marquee.value && marquee.value.width + marquee.value.height > 6 * pixel.value) {
     const box = marquee.value
-    hands.select(hands.items.value.filter(item => overlaps(item.box, box)).map(item => item.id), held.grip.more)
+    hands.select(
+      hands.items.value.filter(item => overlaps(item.box, box)).map(item => item.id),
+      held.grip.more,
+    )
   }
   if (held?.grip.what === 'move' && held.moved) {
     const { dx, dy } = held.grip.by
@@ -136,7 +184,13 @@ function second(event: PointerEvent) {
   rest()
 }
 
-function resized({ box: from, smallest, keepsShape }: Pick<Item, 'box' | 'smallest' | 'keepsShape'>, corner: Corner, dx: number, dy: number, step: number): Box {
+function resized(
+  { box: from, smallest, keepsShape }: Pick<Item, 'box' | 'smallest' | 'keepsShape'>,
+  corner: Corner,
+  dx: number,
+  dy: number,
+  step: number,
+): Box {
   let width = Math.max(smallest.width, round(from.width + (corner.x ? dx : -dx), step))
   let height = Math.max(smallest.height, round(from.height + (corner.y ? dy : -dy), step))
   if (keepsShape && from.width > 0 && from.height > 0) {
@@ -144,10 +198,20 @@ function resized({ box: from, smallest, keepsShape }: Pick<Item, 'box' | 'smalle
     width = from.width * by
     height = from.height * by
   }
-  return { width, height, x: corner.x ? from.x : from.x + from.width - width, y: corner.y ? from.y : from.y + from.height - height }
+  return {
+    width,
+    height,
+    x: corner.x ? from.x : from.x + from.width - width,
+    y: corner.y ? from.y : from.y + from.height - height,
+  }
 }
 
-const ARROWS: Readonly<Record<string, readonly [number, number]>> = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }
+const ARROWS: Readonly<Record<string, readonly [number, number]>> = {
+  ArrowLeft: [-1, 0],
+  ArrowRight: [1, 0],
+  ArrowUp: [0, -1],
+  ArrowDown: [0, 1],
+}
 function key(event: KeyboardEvent, item: Item) {
   if (event.key === 'Enter' || event.key === ' ') {
     event.preventDefault()
@@ -168,38 +232,103 @@ function focus(item: Item) {
 
 const corners = computed(() => {
   const item = hands.only.value
-  return item?.resizes && item.kind !== 'line' ? { item, at: CORNERS.map(corner => ({ corner, x: item.box.x + corner.x * item.box.width, y: item.box.y + corner.y * item.box.height })) } : null
+  return item?.resizes && item.kind !== 'line'
+    ? {
+        item,
+        at: CORNERS.map(corner => ({
+          corner,
+          x: item.box.x + corner.x * item.box.width,
+          y: item.box.y + corner.y * item.box.height,
+        })),
+      }
+    : null
 })
-const ends = computed(() => hands.only.value ? endsOf(bench.board.value, page.id, hands.only.value.id) : [])
+const ends = computed(() => (hands.only.value ? endsOf(bench.board.value, page.id, hands.only.value.id) : []))
 const side = computed(() => HANDLE * pixel.value)
-const radius = (item: Item) => item.kind === 'place' ? 10 : 4
+const radius = (item: Item) => (item.kind === 'place' ? 10 : 4)
 </script>
 
 <template>
-  <g ref="root" @pointerdown.capture="second" @pointermove="drag" @pointerup="letGo" @pointercancel="letGo" @lostpointercapture="letGo">
-    <rect :width="page.width" :height="page.height" fill="transparent" class="touch-none" data-test="hands-page" @pointerdown="pressPage" />
+  <g
+    ref="root"
+    @pointerdown.capture="second"
+    @pointermove="drag"
+    @pointerup="letGo"
+    @pointercancel="letGo"
+    @lostpointercapture="letGo">
     <rect
-      v-for="item in hands.items.value" :key="item.id" :x="item.box.x" :y="item.box.y" :width="Math.max(item.box.width, 6)" :height="Math.max(item.box.height, 6)" :rx="radius(item)" fill="transparent" class="hand cursor-move touch-none"
-      :stroke="hands.selected.value.has(item.id) ? '#1c5a3c' : 'transparent'" :stroke-width="3 * pixel" role="button" tabindex="0" :aria-label="labelOf(item)" :aria-pressed="hands.selected.value.has(item.id)"
-      :data-item="item.id" @pointerdown="press($event, item)" @keydown="key($event, item)" @focus="focus(item)"
-    />
+      :width="page.width"
+      :height="page.height"
+      fill="transparent"
+      class="touch-none"
+      data-test="hands-page"
+      @pointerdown="pressPage" />
+    <rect
+      v-for="item in hands.items.value"
+      :key="item.id"
+      :x="item.box.x"
+      :y="item.box.y"
+      :width="Math.max(item.box.width, 6)"
+      :height="Math.max(item.box.height, 6)"
+      :rx="radius(item)"
+      fill="transparent"
+      class="hand cursor-move touch-none"
+      :stroke="hands.selected.value.has(item.id) ? '#1c5a3c' : 'transparent'"
+      :stroke-width="3 * pixel"
+      role="button"
+      tabindex="0"
+      :aria-label="labelOf(item)"
+      :aria-pressed="hands.selected.value.has(item.id)"
+      :data-item="item.id"
+      @pointerdown="press($event, item)"
+      @keydown="key($event, item)"
+      @focus="focus(item)" />
     <g data-handles>
-    <template v-if="corners">
-      <rect
-        v-for="{ corner, x, y } in corners.at" :key="`${corner.x}${corner.y}`" :x="x - side / 2" :y="y - side / 2" :width="side" :height="side" :rx="side / 4" fill="#ffffff" stroke="#1c5a3c" :stroke-width="2.5 * pixel"
-        class="touch-none" :class="corner.x === corner.y ? 'cursor-nwse-resize' : 'cursor-nesw-resize'" :data-corner="`${corner.x}${corner.y}`" @pointerdown="pressCorner($event, corners.item, corner)"
-      />
-    </template>
-    <circle
-      v-for="(end, i) in ends" :key="i" :cx="end.x" :cy="end.y" :r="side / 2" fill="#e9ad3f" stroke="#1c5a3c" :stroke-width="2 * pixel" class="cursor-crosshair touch-none" data-end
-      @pointerdown="pressEnd($event, hands.only.value!.id, i)"
-    />
+      <template v-if="corners">
+        <rect
+          v-for="{ corner, x, y } in corners.at"
+          :key="`${corner.x}${corner.y}`"
+          :x="x - side / 2"
+          :y="y - side / 2"
+          :width="side"
+          :height="side"
+          :rx="side / 4"
+          fill="#ffffff"
+          stroke="#1c5a3c"
+          :stroke-width="2.5 * pixel"
+          class="touch-none"
+          :class="corner.x === corner.y ? 'cursor-nwse-resize' : 'cursor-nesw-resize'"
+          :data-corner="`${corner.x}${corner.y}`"
+          @pointerdown="pressCorner($event, corners.item, corner)" />
+      </template>
+      <circle
+        v-for="(end, i) in ends"
+        :key="i"
+        :cx="end.x"
+        :cy="end.y"
+        :r="side / 2"
+        fill="#e9ad3f"
+        stroke="#1c5a3c"
+        :stroke-width="2 * pixel"
+        class="cursor-crosshair touch-none"
+        data-end
+        @pointerdown="pressEnd($event, hands.only.value!.id, i)" />
     </g>
-    <Teleport v-if="sheet" :to="sheet.over"><WorkbenchHandMarquee :marquee="tried.marquee" :pixel="pixel" :page="page" /><WorkbenchHandDraft :draft="tried.draft" :handle="side" :pixel="pixel" :page="page" /></Teleport>
+    <Teleport v-if="sheet" :to="sheet.over"
+      ><WorkbenchHandMarquee :marquee="tried.marquee" :pixel="pixel" :page="page" /><WorkbenchHandDraft
+        :draft="tried.draft"
+        :handle="side"
+        :pixel="pixel"
+        :page="page"
+    /></Teleport>
   </g>
 </template>
 
 <style scoped>
-.hand:focus { outline: none; }
-.hand:focus-visible { stroke: #a86a05; }
+.hand:focus {
+  outline: none;
+}
+.hand:focus-visible {
+  stroke: #a86a05;
+}
 </style>

@@ -8,6 +8,14 @@ const { t } = useWords()
 </script>
 
 <template>
-  <label><span class="label">{{ t('around.hints') }}</span><span class="note-line mb-1 block">{{ t('around.hintsHow', { count: MOST_HINTS }) }}</span>
-    <UiTyped tall rows="3" maxlength="1500" :value="hints.join('\n')" @change="emit('set', ($event.target as HTMLTextAreaElement).value)" /></label>
+  <label
+    ><span class="label">{{ t('around.hints') }}</span
+    ><span class="note-line mb-1 block">{{ t('around.hintsHow', { count: MOST_HINTS }) }}</span>
+    <UiTyped
+      tall
+      rows="3"
+      maxlength="1500"
+      :value="hints.join('\n')"
+      @change="emit('set', ($event.target as HTMLTextAreaElement).value)"
+  /></label>
 </template>

@@ -13,25 +13,37 @@ import type { Workbench } from '~/composables/useWorkbench'
 const MOST_TICKED = 12
 
 /** One key read back in plain words, with the few things about it that can't be shown by doing. */
-const { bench, page, answer } = defineProps<{ bench: Workbench, page: Page, answer: Key }>()
+const { bench, page, answer } = defineProps<{ bench: Workbench; page: Page; answer: Key }>()
 const { t } = useWords()
 const sentence = useKeySentence(() => bench.edition.value)
 const change = (key: Key) => bench.change(changeKey(bench.board.value, key), `key ${key.id}`)
 
 /** A sort is read back place by place. */
-const rows = computed(() => answer.kind !== 'sort' ? [] : page.places.filter(place => place.kind === 'zone').map(place => ({
-  id: place.id, heading: place.heading || t('stage.unnamedPlace'), names: page.pieces.filter(p => answer.homes[p.id]?.includes(place.id)).map(pieceName),
-})))
-const nowhere = computed(() => answer.kind === 'sort' ? page.pieces.filter(p => answer.homes[p.id]?.length === 0).map(pieceName) : [])
-const unsaid = computed(() => answer.kind === 'sort' ? page.pieces.filter(p => !answer.homes[p.id]).length : 0)
+const rows = computed(() =>
+  answer.kind !== 'sort'
+    ? []
+    : page.places
+        .filter(place => place.kind === 'zone')
+        .map(place => ({
+          id: place.id,
+          heading: place.heading || t('stage.unnamedPlace'),
+          names: page.pieces.filter(p => answer.homes[p.id]?.includes(place.id)).map(pieceName),
+        })),
+)
+const nowhere = computed(() =>
+  answer.kind === 'sort' ? page.pieces.filter(p => answer.homes[p.id]?.length === 0).map(pieceName) : [],
+)
+const unsaid = computed(() => (answer.kind === 'sort' ? page.pieces.filter(p => !answer.homes[p.id]).length : 0))
 
 /** A number that can't be read leaves the key as it was, and the field says so. */
 function setNumber(event: Event, name: 'tolerance' | 'unknown') {
   const field = event.target as HTMLInputElement
   const number = readQuantity(field.value)
-  if (name === 'tolerance' && answer.kind === 'scale' && number && number.compare(0) >= 0) change({ ...answer, tolerance: field.value })
+  if (name === 'tolerance' && answer.kind === 'scale' && number && number.compare(0) >= 0)
+    change({ ...answer, tolerance: field.value })
   else if (name === 'unknown' && answer.kind === 'balance' && number) change({ ...answer, unknown: field.value })
-  else field.value = (answer.kind === 'scale' ? answer.tolerance : answer.kind === 'balance' ? answer.unknown : '') ?? ''
+  else
+    field.value = (answer.kind === 'scale' ? answer.tolerance : answer.kind === 'balance' ? answer.unknown : '') ?? ''
 }
 function setTiles(event: Event) {
   if (answer.kind !== 'total') return
@@ -39,60 +51,135 @@ function setTiles(event: Event) {
   const count = Math.trunc(Number((event.target as HTMLInputElement).value))
   change(count >= 1 && count <= 1000 ? { ...any, tiles: count } : any)
 }
-const groups = computed(() => answer.kind === 'order' ? groupsOf(answer.before) : null)
+const groups = computed(() => (answer.kind === 'order' ? groupsOf(answer.before) : null))
 function regroup(next: PieceId[][] | null) {
   if (answer.kind === 'order' && next) change({ ...answer, before: beforeOf(next) })
 }
 const nameOf = (id: PieceId) => pieceName(bench.edition.value.pieces.get(id)!.piece)
 const itemName = useItemName(() => bench.edition.value)
 /** Slots that may change places can be ticked as one group; a board file may have several, which are only read back. */
-const slots = computed(() => answer.kind === 'slots' && (answer.alike?.length ?? 0) < 2 && Object.keys(answer.fits).length <= MOST_TICKED ? Object.keys(answer.fits) : [])
+const slots = computed(() =>
+  answer.kind === 'slots' && (answer.alike?.length ?? 0) < 2 && Object.keys(answer.fits).length <= MOST_TICKED
+    ? Object.keys(answer.fits)
+    : [],
+)
 const alike = ref(new Set(answer.kind === 'slots' ? answer.alike?.[0] : []))
 function tick(slot: string) {
   if (answer.kind !== 'slots') return
   if (!alike.value.delete(slot)) alike.value.add(slot)
   change({ ...answer, alike: alike.value.size > 1 ? [slots.value.filter(s => alike.value.has(s))] : [] })
 }
-const block = computed(() => answer.kind === 'cover' ? blockOf(answer.cells) : null)
+const block = computed(() => (answer.kind === 'cover' ? blockOf(answer.cells) : null))
 const checked = (event: Event) => (event.target as HTMLInputElement).checked
 </script>
 
 <template>
   <article class="flex flex-col gap-2 rounded-lg border border-panel-line bg-field p-3">
     <template v-if="answer.kind === 'sort'">
-      <p v-for="row in rows" :key="row.id"><strong>{{ row.heading }}</strong>: {{ row.names.length ? row.names.join(', ') : t('answers.nothing') }}</p>
+      <p v-for="row in rows" :key="row.id">
+        <strong>{{ row.heading }}</strong>: {{ row.names.length ? row.names.join(', ') : t('answers.nothing') }}
+      </p>
       <p v-if="nowhere.length">{{ t('answers.nowhere', { count: nowhere.length, names: nowhere.join(', ') }) }}</p>
       <p v-if="unsaid" class="note-line">{{ t('answers.unsaid', { count: unsaid }) }}</p>
     </template>
     <p v-else>{{ sentence(answer) }}</p>
     <ol v-if="groups" class="flex flex-col gap-1">
       <li v-for="(group, i) in groups" :key="group.join()" class="flex flex-col gap-1">
-        <span class="flex items-center gap-2"><strong class="min-w-0 flex-1">{{ group.map(nameOf).join(t('answers.inAnyOrder')) }}</strong>
-          <button v-if="group.length > 1" type="button" class="button button-quiet" @click="regroup(parted(groups, i))">{{ t('answers.part') }}</button></span>
-        <button v-if="i < groups.length - 1 && groups.length > 2" type="button" class="button button-quiet self-start text-sm" @click="regroup(joined(groups, i))"><Icon name="lucide:arrow-up-down" />{{ t('answers.eitherOrder') }}</button>
+        <span class="flex items-center gap-2"
+          ><strong class="min-w-0 flex-1">{{ group.map(nameOf).join(t('answers.inAnyOrder')) }}</strong>
+          <button v-if="group.length > 1" type="button" class="button button-quiet" @click="regroup(parted(groups, i))">
+            {{ t('answers.part') }}
+          </button></span
+        >
+        <button
+          v-if="i < groups.length - 1 && groups.length > 2"
+          type="button"
+          class="button button-quiet self-start text-sm"
+          @click="regroup(joined(groups, i))">
+          <Icon name="lucide:arrow-up-down" />{{ t('answers.eitherOrder') }}
+        </button>
       </li>
     </ol>
     <fieldset v-if="slots.length > 1">
       <legend class="label">{{ t('answers.alike') }}</legend>
-      <label v-for="slot in slots" :key="slot" class="flex items-center gap-2"><input type="checkbox" class="h-5 w-5 shrink-0 accent-leaf-600" :checked="alike.has(slot)" @change="tick(slot)">{{ itemName({ item: slot, is: 'place' }) }}</label>
+      <label v-for="slot in slots" :key="slot" class="flex items-center gap-2"
+        ><input
+          type="checkbox"
+          class="h-5 w-5 shrink-0 accent-leaf-600"
+          :checked="alike.has(slot)"
+          @change="tick(slot)" />{{ itemName({ item: slot, is: 'place' }) }}</label
+      >
     </fieldset>
     <label v-if="answer.kind === 'order'">
       <span class="label">{{ t('answers.credit') }}</span>
-      <select class="field" :value="answer.credit" @change="change({ ...answer, credit: ($event.target as HTMLSelectElement).value as typeof answer.credit })">
-        <option v-for="credit in ORDER_CREDITS" :key="credit" :value="credit">{{ t(`answers.credits.${credit}`) }}</option>
+      <select
+        class="field"
+        :value="answer.credit"
+        @change="change({ ...answer, credit: ($event.target as HTMLSelectElement).value as typeof answer.credit })">
+        <option v-for="credit in ORDER_CREDITS" :key="credit" :value="credit">
+          {{ t(`answers.credits.${credit}`) }}
+        </option>
       </select>
     </label>
-    <label v-if="answer.kind === 'scale'"><span class="label">{{ t('answers.tolerance') }}</span><UiTyped :value="answer.tolerance" maxlength="12" @change="setNumber($event, 'tolerance')" /></label>
+    <label v-if="answer.kind === 'scale'"
+      ><span class="label">{{ t('answers.tolerance') }}</span
+      ><UiTyped :value="answer.tolerance" maxlength="12" @change="setNumber($event, 'tolerance')"
+    /></label>
     <template v-if="answer.kind === 'balance' && answer.solve !== undefined">
-      <label><span class="label">{{ t('answers.unknown') }}</span><UiTyped :value="answer.unknown ?? ''" maxlength="12" @change="setNumber($event, 'unknown')" /></label>
-      <label class="flex items-center gap-2"><input type="checkbox" class="h-5 w-5 shrink-0 accent-leaf-600" :checked="answer.solve" @change="change({ ...answer, solve: checked($event) })">{{ t('answers.solve') }}</label>
+      <label
+        ><span class="label">{{ t('answers.unknown') }}</span
+        ><UiTyped :value="answer.unknown ?? ''" maxlength="12" @change="setNumber($event, 'unknown')"
+      /></label>
+      <label class="flex items-center gap-2"
+        ><input
+          type="checkbox"
+          class="h-5 w-5 shrink-0 accent-leaf-600"
+          :checked="answer.solve"
+          @change="change({ ...answer, solve: checked($event) })" />{{ t('answers.solve') }}</label
+      >
     </template>
-    <label v-if="answer.kind === 'total'" class="flex items-center gap-2"><input type="checkbox" class="h-5 w-5 shrink-0 accent-leaf-600" :checked="answer.standardForm ?? false" @change="change({ ...answer, standardForm: checked($event) })">{{ t('answers.standardForm') }}</label>
-    <label v-if="answer.kind === 'total'"><span class="label">{{ t('answers.tilesExactly') }}</span><UiTyped type="number" min="1" max="1000" :value="answer.tiles ?? ''" :placeholder="t('answers.anyNumber')" @change="setTiles" /></label>
+    <label v-if="answer.kind === 'total'" class="flex items-center gap-2"
+      ><input
+        type="checkbox"
+        class="h-5 w-5 shrink-0 accent-leaf-600"
+        :checked="answer.standardForm ?? false"
+        @change="change({ ...answer, standardForm: checked($event) })" />{{ t('answers.standardForm') }}</label
+    >
+    <label v-if="answer.kind === 'total'"
+      ><span class="label">{{ t('answers.tilesExactly') }}</span
+      ><UiTyped
+        type="number"
+        min="1"
+        max="1000"
+        :value="answer.tiles ?? ''"
+        :placeholder="t('answers.anyNumber')"
+        @change="setTiles"
+    /></label>
     <WorkbenchWrittenAnswers v-if="answer.kind === 'write'" :bench="bench" :answer="answer" @change="change" />
-    <label v-if="answer.kind === 'arrows'" class="flex items-center gap-2"><input type="checkbox" class="h-5 w-5 shrink-0 accent-leaf-600" :checked="answer.bothWays ?? false" @change="change({ ...answer, bothWays: checked($event) })">{{ t('answers.bothWays') }}</label>
-    <label v-if="answer.kind === 'cover' && block" class="flex items-center gap-2"><input type="checkbox" class="h-5 w-5 shrink-0 accent-leaf-600" @change="change({ ...answer, cells: [], array: block })">{{ t('answers.anywhere', block) }}</label>
-    <label v-if="answer.kind === 'ink' && answer.task.what === 'symmetry'" class="flex items-center gap-2"><input type="checkbox" class="h-5 w-5 shrink-0 accent-leaf-600" :checked="answer.task.find === 'all'" @change="change({ ...answer, task: { ...answer.task, find: checked($event) ? 'all' : 'one' } })">{{ t('answers.allAxes') }}</label>
-    <button type="button" class="button self-start" @click="bench.change(withoutKey(bench.board.value, answer.id))">{{ t(answer.kind === 'sort' ? 'answers.drop' : 'answers.remove') }}</button>
+    <label v-if="answer.kind === 'arrows'" class="flex items-center gap-2"
+      ><input
+        type="checkbox"
+        class="h-5 w-5 shrink-0 accent-leaf-600"
+        :checked="answer.bothWays ?? false"
+        @change="change({ ...answer, bothWays: checked($event) })" />{{ t('answers.bothWays') }}</label
+    >
+    <label v-if="answer.kind === 'cover' && block" class="flex items-center gap-2"
+      ><input
+        type="checkbox"
+        class="h-5 w-5 shrink-0 accent-leaf-600"
+        @change="change({ ...answer, cells: [], array: block })" />{{ t('answers.anywhere', block) }}</label
+    >
+    <label v-if="answer.kind === 'ink' && answer.task.what === 'symmetry'" class="flex items-center gap-2"
+      ><input
+        type="checkbox"
+        class="h-5 w-5 shrink-0 accent-leaf-600"
+        :checked="answer.task.find === 'all'"
+        @change="change({ ...answer, task: { ...answer.task, find: checked($event) ? 'all' : 'one' } })" />{{
+        t('answers.allAxes')
+      }}</label
+    >
+    <button type="button" class="button self-start" @click="bench.change(withoutKey(bench.board.value, answer.id))">
+      {{ t(answer.kind === 'sort' ? 'answers.drop' : 'answers.remove') }}
+    </button>
   </article>
 </template>

@@ -8,14 +8,14 @@ import type { Workbench } from '~/composables/useWorkbench'
 
 const KINDS = ['words', 'pictures', 'tiles', 'others'] as const
 
-const { bench, page } = defineProps<{ bench: Workbench, page: Page }>()
+const { bench, page } = defineProps<{ bench: Workbench; page: Page }>()
 const { t } = useWords()
-const open = ref<typeof KINDS[number]>('words')
+const open = ref<(typeof KINDS)[number]>('words')
 const words = useTemplateRef<{ addText: (text: string) => void }>('words')
 const pictures = useTemplateRef<{ add: (files: Iterable<File>) => Promise<void> }>('pictures')
 const ICONS = { words: 'lucide:list', pictures: 'lucide:image', tiles: 'lucide:blocks', others: 'lucide:tag' } as const
 const again = () => bench.change(scrambleLedge(bench.board.value, page.id, unforeseen), '', 'laid')
-async function show(kind: typeof KINDS[number]) {
+async function show(kind: (typeof KINDS)[number]) {
   open.value = kind
   await nextTick()
 }
@@ -35,22 +35,62 @@ defineExpose({
   <div class="flex flex-col gap-5">
     <slot />
     <div class="grid grid-cols-2 gap-2" role="group" :aria-label="t('pieces.what')">
-      <button v-for="kind in KINDS" :key="kind" type="button" class="button px-2" :class="open === kind ? 'border-leaf-700 bg-leaf-100 text-stone-950' : ''" :aria-pressed="open === kind" @click="open = kind"><Icon :name="ICONS[kind]" />{{ t(`pieces.kinds.${kind}`) }}</button>
+      <button
+        v-for="kind in KINDS"
+        :key="kind"
+        type="button"
+        class="button px-2"
+        :class="open === kind ? 'border-leaf-700 bg-leaf-100 text-stone-950' : ''"
+        :aria-pressed="open === kind"
+        @click="open = kind">
+        <Icon :name="ICONS[kind]" />{{ t(`pieces.kinds.${kind}`) }}
+      </button>
     </div>
     <WorkbenchPiecesWordMaker v-if="open === 'words'" ref="words" :bench="bench" :page="page" />
     <WorkbenchPiecesPictureMaker v-else-if="open === 'pictures'" ref="pictures" :bench="bench" :page="page" />
     <WorkbenchPiecesTileMaker v-else-if="open === 'tiles'" :bench="bench" :page="page" />
     <WorkbenchPiecesOtherMaker v-else :bench="bench" :page="page" />
-    <label class="flex min-h-9 items-center gap-2"><input type="checkbox" class="h-5 w-5 shrink-0 accent-leaf-600" :checked="page.arrows ?? false" @change="bench.change(allowArrows(bench.board.value, page.id, ($event.target as HTMLInputElement).checked))">{{ t('pieces.arrows') }}</label>
-    <label class="flex min-h-9 items-center gap-2"><input type="checkbox" class="h-5 w-5 shrink-0 accent-leaf-600" :checked="notesAllowed(page)" @change="bench.change(allowNotes(bench.board.value, page.id, ($event.target as HTMLInputElement).checked, t('others.named.note'), freshIds))">{{ t('pieces.notes') }}</label>
-    <WorkbenchToolChooser :tools="bench.board.value.tools ?? []" :legend="t('giveTools.board')" @choose="bench.change(setBoardTools(bench.board.value, $event ?? []))" />
+    <label class="flex min-h-9 items-center gap-2"
+      ><input
+        type="checkbox"
+        class="h-5 w-5 shrink-0 accent-leaf-600"
+        :checked="page.arrows ?? false"
+        @change="
+          bench.change(allowArrows(bench.board.value, page.id, ($event.target as HTMLInputElement).checked))
+        " />{{ t('pieces.arrows') }}</label
+    >
+    <label class="flex min-h-9 items-center gap-2"
+      ><input
+        type="checkbox"
+        class="h-5 w-5 shrink-0 accent-leaf-600"
+        :checked="notesAllowed(page)"
+        @change="
+          bench.change(
+            allowNotes(
+              bench.board.value,
+              page.id,
+              ($event.target as HTMLInputElement).checked,
+              t('others.named.note'),
+              freshIds,
+            ),
+          )
+        " />{{ t('pieces.notes') }}</label
+    >
     <WorkbenchToolChooser
-      v-if="bench.board.value.pages.length > 1" :tools="page.tools ?? null" :legend="t('giveTools.page')" :otherwise="{ words: t('giveTools.asBoard'), tools: bench.board.value.tools ?? [] }"
-      @choose="bench.change(setPageTools(bench.board.value, page.id, $event))"
-    />
+      :tools="bench.board.value.tools ?? []"
+      :legend="t('giveTools.board')"
+      @choose="bench.change(setBoardTools(bench.board.value, $event ?? []))" />
+    <WorkbenchToolChooser
+      v-if="bench.board.value.pages.length > 1"
+      :tools="page.tools ?? null"
+      :legend="t('giveTools.page')"
+      :otherwise="{ words: t('giveTools.asBoard'), tools: bench.board.value.tools ?? [] }"
+      @choose="bench.change(setPageTools(bench.board.value, page.id, $event))" />
     <template v-if="page.pieces.length">
       <WorkbenchPiecesMasterList :bench="bench" :page="page" />
-      <button type="button" class="button" @click="again"><Icon name="lucide:shuffle" />{{ t('pieces.scramble') }}</button>
+      <button type="button" class="button" @click="again">
+        <Icon name="lucide:shuffle" />{{ t('pieces.scramble') }}
+      </button>
       <WorkbenchPiecesPieceList :bench="bench" :page="page" />
       <p class="note-line">{{ t('pieces.stage') }}</p>
     </template>

@@ -12,11 +12,26 @@ import type { Hands } from '~/composables/useHands'
 import type { Workbench } from '~/composables/useWorkbench'
 
 const ICONS: Record<PlaceForm, string> = {
-  'rectangle': 'lucide:square-dashed', 'ellipse': 'lucide:circle-dashed', 'polygon': 'lucide:pentagon', 'two-rings': 'lucide:circle', 'three-rings': 'lucide:circle-dot', 'lane': 'lucide:rectangle-horizontal', 'slots': 'lucide:columns-3',
-  'grid': 'lucide:grid-3x3', 'number-line': 'lucide:ruler', 'timeline': 'lucide:calendar-range', 'spectrum': 'lucide:move-horizontal', 'pin': 'lucide:map-pin', 'pans': 'lucide:scale', 'line': 'lucide:text-cursor-input', 'lines': 'lucide:text', 'number': 'lucide:hash', 'drawing': 'lucide:pencil',
+  rectangle: 'lucide:square-dashed',
+  ellipse: 'lucide:circle-dashed',
+  polygon: 'lucide:pentagon',
+  'two-rings': 'lucide:circle',
+  'three-rings': 'lucide:circle-dot',
+  lane: 'lucide:rectangle-horizontal',
+  slots: 'lucide:columns-3',
+  grid: 'lucide:grid-3x3',
+  'number-line': 'lucide:ruler',
+  timeline: 'lucide:calendar-range',
+  spectrum: 'lucide:move-horizontal',
+  pin: 'lucide:map-pin',
+  pans: 'lucide:scale',
+  line: 'lucide:text-cursor-input',
+  lines: 'lucide:text',
+  number: 'lucide:hash',
+  drawing: 'lucide:pencil',
 }
 
-const { bench, page, hands } = defineProps<{ bench: Workbench, page: Page, hands: Hands }>()
+const { bench, page, hands } = defineProps<{ bench: Workbench; page: Page; hands: Hands }>()
 const { t } = useWords()
 const gapping = ref(false)
 const heading = useTemplateRef<{ focus: () => void }>('sheet')
@@ -32,7 +47,13 @@ async function add(form: PlaceForm) {
   else {
     const places = newPlaces(form, page, freshPlace)
     // Pans are told apart before anybody names them, and so are the ends of a spectrum.
-    const named = places.map((p, i) => form === 'pans' ? { ...p, heading: t(i ? 'places.right' : 'places.left') } : form === 'spectrum' ? changed(p, { ends: [t('places.from'), t('places.to')] }) ?? p : p)
+    const named = places.map((p, i) =>
+      form === 'pans'
+        ? { ...p, heading: t(i ? 'places.right' : 'places.left') }
+        : form === 'spectrum'
+          ? (changed(p, { ends: [t('places.from'), t('places.to')] }) ?? p)
+          : p,
+    )
     bench.change(addPlaces(bench.board.value, page.id, named))
   }
   const made = bench.board.value.pages.find(p => p.id === page.id)!.places.slice(before)
@@ -43,7 +64,11 @@ async function add(form: PlaceForm) {
 /** Words from elsewhere are headings, one on each line. */
 function addText(words: string) {
   const headings = readWordList(words).words
-  bench.change(headings.slice(0, MOST_GROUPS).reduce((board, heading) => addZone(board, page.id, freshPlace(), heading.slice(0, 80)), bench.board.value))
+  bench.change(
+    headings
+      .slice(0, MOST_GROUPS)
+      .reduce((board, heading) => addZone(board, page.id, freshPlace(), heading.slice(0, 80)), bench.board.value),
+  )
 }
 defineExpose({ addText })
 async function addActivity() {
@@ -57,20 +82,46 @@ async function addActivity() {
 
 <template>
   <div class="flex flex-col gap-5">
-    <WorkbenchPlacesPlaceSheet v-if="place" :key="place.id" ref="sheet" :bench="bench" :page="page" :place="place" @change="bench.change(changePlace(bench.board.value, page.id, place.id, () => $event.place), $event.what)" @next="add('rectangle')" />
+    <WorkbenchPlacesPlaceSheet
+      v-if="place"
+      :key="place.id"
+      ref="sheet"
+      :bench="bench"
+      :page="page"
+      :place="place"
+      @change="
+        bench.change(
+          changePlace(bench.board.value, page.id, place.id, () => $event.place),
+          $event.what,
+        )
+      "
+      @next="add('rectangle')" />
     <WorkbenchPlacesStepSheet v-else-if="step" :key="step.id" ref="sheet" :bench="bench" :page="page" :step="step" />
     <p v-else-if="page.places.length && hands.selected.value.size === 0" class="note-line">{{ t('places.select') }}</p>
     <slot />
     <section>
       <h3 class="label">{{ t('places.addPlace') }}</h3>
       <div class="flex flex-wrap gap-2">
-        <button v-for="form in PLACE_FORMS" :key="form" type="button" class="button px-3" @click="add(form)"><Icon :name="ICONS[form]" />{{ t(`places.forms.${form}`) }}</button>
-        <button type="button" class="button px-3" @click="gapping = true"><Icon name="lucide:pilcrow" />{{ t('places.gaps') }}</button>
-        <button type="button" class="button px-3" @click="addActivity"><Icon name="lucide:list-ordered" />{{ t('steps.add') }}</button>
+        <button v-for="form in PLACE_FORMS" :key="form" type="button" class="button px-3" @click="add(form)">
+          <Icon :name="ICONS[form]" />{{ t(`places.forms.${form}`) }}
+        </button>
+        <button type="button" class="button px-3" @click="gapping = true">
+          <Icon name="lucide:pilcrow" />{{ t('places.gaps') }}
+        </button>
+        <button type="button" class="button px-3" @click="addActivity">
+          <Icon name="lucide:list-ordered" />{{ t('steps.add') }}
+        </button>
       </div>
     </section>
-    <button v-if="zones > 1" type="button" class="button" @click="bench.change(zonesInRow(bench.board.value, page.id))"><Icon name="lucide:columns-3" />{{ t('places.row') }}</button>
+    <button v-if="zones > 1" type="button" class="button" @click="bench.change(zonesInRow(bench.board.value, page.id))">
+      <Icon name="lucide:columns-3" />{{ t('places.row') }}
+    </button>
     <p class="note-line">{{ t('places.locked') }}</p>
-    <WorkbenchPlacesGapMaker :open="gapping" :bench="bench" :page="page" @close="gapping = false" @made="hands.select([$event])" />
+    <WorkbenchPlacesGapMaker
+      :open="gapping"
+      :bench="bench"
+      :page="page"
+      @close="gapping = false"
+      @made="hands.select([$event])" />
   </div>
 </template>

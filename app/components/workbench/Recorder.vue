@@ -4,8 +4,8 @@ import { playingTime } from '~~/core/layout/clipCard'
 import { useClips, type SentClip } from '~/composables/useClips'
 
 /** What the teacher says, recorded by this device, listened to, and taken or said again. */
-const { title, words = '' } = defineProps<{ title: string, words?: string }>()
-const emit = defineEmits<{ done: [clip: SentClip], close: [] }>()
+const { title, words = '' } = defineProps<{ title: string; words?: string }>()
+const emit = defineEmits<{ done: [clip: SentClip]; close: [] }>()
 const { t } = useWords()
 const { send, trouble, busy } = useClips()
 const away = ref(false)
@@ -20,10 +20,14 @@ let stream: MediaStream | null = null
 let recorder: MediaRecorder | null = null
 let meter: AudioContext | null = null
 let began = 0
-const tick = useIntervalFn(() => {
-  seconds.value = (performance.now() - began) / 1000
-  if (seconds.value >= LONGEST_RECORDING) stop()
-}, 100, { immediate: false })
+const tick = useIntervalFn(
+  () => {
+    seconds.value = (performance.now() - began) / 1000
+    if (seconds.value >= LONGEST_RECORDING) stop()
+  },
+  100,
+  { immediate: false },
+)
 
 async function start() {
   taken.value = null
@@ -31,8 +35,7 @@ async function start() {
   try {
     stream = await navigator.mediaDevices.getUserMedia({ audio: true, video: false })
     recorder = new MediaRecorder(stream, { audioBitsPerSecond: 48_000 })
-  }
-  catch {
+  } catch {
     away.value = true
     return release()
   }
@@ -87,17 +90,34 @@ async function take() {
     <p v-if="words" class="board-text mb-4 rounded-lg bg-sunfleck-100 p-3 text-lg text-stone-950">{{ words }}</p>
     <p v-if="away" class="trouble" role="alert">{{ t('recorder.noMicrophone') }}</p>
     <div v-else class="flex flex-col items-center gap-3">
-      <button type="button" class="button h-16 w-16 rounded-full p-0" :class="recording ? 'border-berry-700 bg-berry-100 text-berry-700' : ''" :aria-label="t(recording ? 'recorder.stop' : taken ? 'recorder.again' : 'recorder.start')" :title="t(recording ? 'recorder.stop' : taken ? 'recorder.again' : 'recorder.start')" @click="recording ? stop() : start()">
+      <button
+        type="button"
+        class="button h-16 w-16 rounded-full p-0"
+        :class="recording ? 'border-berry-700 bg-berry-100 text-berry-700' : ''"
+        :aria-label="t(recording ? 'recorder.stop' : taken ? 'recorder.again' : 'recorder.start')"
+        :title="t(recording ? 'recorder.stop' : taken ? 'recorder.again' : 'recorder.start')"
+        @click="recording ? stop() : start()">
         <Icon :name="recording ? 'lucide:square' : 'lucide:mic'" size="28" />
       </button>
-      <p role="status" data-test="recorded">{{ t(recording ? 'recorder.recording' : taken ? 'recorder.taken' : 'recorder.ready', { time: playingTime(seconds), most: playingTime(LONGEST_RECORDING) }) }}</p>
-      <div v-if="recording" class="h-2 w-full max-w-xs overflow-hidden rounded-full bg-stone-200" aria-hidden="true"><div class="h-full bg-leaf-600" :style="{ width: `${level * 100}%` }" /></div>
+      <p role="status" data-test="recorded">
+        {{
+          t(recording ? 'recorder.recording' : taken ? 'recorder.taken' : 'recorder.ready', {
+            time: playingTime(seconds),
+            most: playingTime(LONGEST_RECORDING),
+          })
+        }}
+      </p>
+      <div v-if="recording" class="h-2 w-full max-w-xs overflow-hidden rounded-full bg-stone-200" aria-hidden="true">
+        <div class="h-full bg-leaf-600" :style="{ width: `${level * 100}%` }" />
+      </div>
       <audio v-if="heard" :src="heard" controls class="w-full" :aria-label="t('recorder.listen')" />
     </div>
     <p v-if="trouble" class="trouble mt-3" role="alert">{{ trouble }}</p>
     <template #buttons>
       <button type="button" class="button" @click="emit('close')">{{ t('app.cancel') }}</button>
-      <button type="button" class="button button-action" :disabled="!taken || busy" @click="take">{{ t(busy ? 'clipMaker.sending' : 'recorder.take') }}</button>
+      <button type="button" class="button button-action" :disabled="!taken || busy" @click="take">
+        {{ t(busy ? 'clipMaker.sending' : 'recorder.take') }}
+      </button>
     </template>
   </UiAsk>
 </template>

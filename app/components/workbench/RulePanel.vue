@@ -13,15 +13,19 @@ import type { Sounds } from '~~/core/sound/phones'
 import type { Workbench } from '~/composables/useWorkbench'
 
 /** Answers from a rule: each zone gets one, and the key fills itself. */
-const { bench, page } = defineProps<{ bench: Workbench, page: Page }>()
+const { bench, page } = defineProps<{ bench: Workbench; page: Page }>()
 const emit = defineEmits<{ filled: [] }>()
 const { t } = useWords()
 
-type Test = typeof RULE_TESTS[number]
-interface Draft { test: Test | '', value: string, more: string }
+type Test = (typeof RULE_TESTS)[number]
+interface Draft {
+  test: Test | ''
+  value: string
+  more: string
+}
 const drafts = reactive(new Map<PlaceId, Draft>())
 const zones = computed(() => page.places.filter(p => p.kind === 'zone'))
-const draftOf = (id: PlaceId) => drafts.get(id) ?? { test: '', value: '', more: '' } as Draft
+const draftOf = (id: PlaceId) => drafts.get(id) ?? ({ test: '', value: '', more: '' } as Draft)
 const set = (id: PlaceId, part: Partial<Draft>) => drafts.set(id, { ...draftOf(id), ...part })
 const asksValue = (test: Test | '') => test !== '' && test !== 'even' && test !== 'odd' && test !== 'prime'
 const asksMore = (test: Test | '') => test === 'between' || test === 'rounds' || test === 'digit'
@@ -32,37 +36,67 @@ function ruleOf({ test, value, more }: Draft): SortRule | null {
   if (test === 'between') return { test, value, to: more }
   if (test === 'digit') return { test, value, at: more }
   if (test === 'rounds') return { test, value, nearest: more }
-  return asksValue(test) ? { test, value } as SortRule : { test } as SortRule
+  return asksValue(test) ? ({ test, value } as SortRule) : ({ test } as SortRule)
 }
-const rules = computed(() => new Map(zones.value.flatMap(({ id }) => {
-  const rule = ruleOf(draftOf(id))
-  return rule ? [[id, rule] as const] : []
-})))
+const rules = computed(
+  () =>
+    new Map(
+      zones.value.flatMap(({ id }) => {
+        const rule = ruleOf(draftOf(id))
+        return rule ? [[id, rule] as const] : []
+      }),
+    ),
+)
 /** How the words of the page and of the rules are said; asked for only where a rule goes by sound. */
-const spoken = computed(() => [...rules.value.values()].some(rule => isBySound(rule.test))
-  ? [...new Set([...page.pieces.flatMap(p => wordsIn(pieceName(p))), ...[...rules.value.values()].flatMap(rule => 'value' in rule ? wordsIn(rule.value) : [])])].toSorted().join(' ')
-  : '')
+const spoken = computed(() =>
+  [...rules.value.values()].some(rule => isBySound(rule.test))
+    ? [
+        ...new Set([
+          ...page.pieces.flatMap(p => wordsIn(pieceName(p))),
+          ...[...rules.value.values()].flatMap(rule => ('value' in rule ? wordsIn(rule.value) : [])),
+        ]),
+      ]
+        .toSorted()
+        .join(' ')
+    : '',
+)
 const sounds = shallowRef<Sounds>(new Map())
 const listening = ref(false)
 const listen = useDebounceFn(async () => {
   const words = spoken.value.split(' ')
-  const { sounds: heard } = await ask<{ sounds: [string, string[]][] }>('/api/pronunciations', { method: 'POST', body: { words } }).catch(() => ({ sounds: [] }))
+  const { sounds: heard } = await ask<{ sounds: [string, string[]][] }>('/api/pronunciations', {
+    method: 'POST',
+    body: { words },
+  }).catch(() => ({ sounds: [] }))
   sounds.value = new Map(heard)
   listening.value = false
 }, 300)
-watch(spoken, (words) => {
+watch(spoken, words => {
   if (!words) return
   listening.value = true
   void listen()
 })
-const fault = computed(() => [...rules.value.values()].map(rule => ruleFault(rule, sounds.value)).find(f => f !== null) ?? null)
+const fault = computed(
+  () => [...rules.value.values()].map(rule => ruleFault(rule, sounds.value)).find(f => f !== null) ?? null,
+)
 const filled = shallowRef<Filled | null>(null)
-const names = (ids: readonly PieceId[]) => page.pieces.filter(p => ids.includes(p.id)).map(pieceName).join(', ')
+const names = (ids: readonly PieceId[]) =>
+  page.pieces
+    .filter(p => ids.includes(p.id))
+    .map(pieceName)
+    .join(', ')
 
 function fill() {
   filled.value = fillByRules(bench.board.value, page.id, rules.value, sounds.value)
   const known = sortKeyOf(bench.board.value, page.id)
-  bench.change(keepKey(bench.board.value, { kind: 'sort', id: known?.id ?? v.parse(KeyIdSchema, nanoid()), page: page.id, homes: { ...filled.value.homes } }))
+  bench.change(
+    keepKey(bench.board.value, {
+      kind: 'sort',
+      id: known?.id ?? v.parse(KeyIdSchema, nanoid()),
+      page: page.id,
+      homes: { ...filled.value.homes },
+    }),
+  )
   emit('filled')
 }
 </script>
@@ -73,25 +107,53 @@ function fill() {
     <DisclosurePanel class="flex flex-col gap-4">
       <fieldset v-for="zone in zones" :key="zone.id" class="flex flex-col gap-2">
         <legend class="label">{{ zone.heading || t('stage.unnamedPlace') }}</legend>
-        <select class="field" :value="draftOf(zone.id).test" :aria-label="t('rule.for', { heading: zone.heading })" @change="set(zone.id, { test: ($event.target as HTMLSelectElement).value as Test })">
+        <select
+          class="field"
+          :value="draftOf(zone.id).test"
+          :aria-label="t('rule.for', { heading: zone.heading })"
+          @change="set(zone.id, { test: ($event.target as HTMLSelectElement).value as Test })">
           <option value="">{{ t('rule.none') }}</option>
           <option v-for="test in RULE_TESTS" :key="test" :value="test">{{ t(`rule.tests.${test}`) }}</option>
         </select>
         <div v-if="asksValue(draftOf(zone.id).test)" class="flex items-center gap-2">
-          <input class="field" maxlength="40" :value="draftOf(zone.id).value" :aria-label="t('rule.value')" @input="set(zone.id, { value: ($event.target as HTMLInputElement).value })">
+          <input
+            class="field"
+            maxlength="40"
+            :value="draftOf(zone.id).value"
+            :aria-label="t('rule.value')"
+            @input="set(zone.id, { value: ($event.target as HTMLInputElement).value })" />
           <template v-if="asksMore(draftOf(zone.id).test)">
             <span class="shrink-0">{{ t(moreWords[draftOf(zone.id).test as keyof typeof moreWords]) }}</span>
-            <input class="field" maxlength="40" :value="draftOf(zone.id).more" :aria-label="t(moreWords[draftOf(zone.id).test as keyof typeof moreWords])" @input="set(zone.id, { more: ($event.target as HTMLInputElement).value })">
+            <input
+              class="field"
+              maxlength="40"
+              :value="draftOf(zone.id).more"
+              :aria-label="t(moreWords[draftOf(zone.id).test as keyof typeof moreWords])"
+              @input="set(zone.id, { more: ($event.target as HTMLInputElement).value })" />
           </template>
         </div>
       </fieldset>
       <p v-if="fault && rules.size && !listening" class="note-line">{{ t(`rule.fault.${fault}`) }}</p>
-      <button type="button" class="button button-action" :disabled="rules.size === 0 || fault !== null || listening" @click="fill">{{ t('rule.fill') }}</button>
+      <button
+        type="button"
+        class="button button-action"
+        :disabled="rules.size === 0 || fault !== null || listening"
+        @click="fill">
+        {{ t('rule.fill') }}
+      </button>
       <div v-if="filled" role="status" class="flex flex-col gap-1">
-        <p v-if="filled.none.length">{{ t('rule.nowhere', { names: names(filled.none), count: filled.none.length }) }}</p>
-        <p v-if="filled.several.length">{{ t('rule.several', { names: names(filled.several), count: filled.several.length }) }}</p>
-        <p v-if="filled.differs.length" class="trouble">{{ t('rule.differs', { names: names(filled.differs), count: filled.differs.length }) }}</p>
-        <p v-if="filled.unknown.length" class="trouble">{{ t('rule.unknown', { names: names(filled.unknown), count: filled.unknown.length }) }}</p>
+        <p v-if="filled.none.length">
+          {{ t('rule.nowhere', { names: names(filled.none), count: filled.none.length }) }}
+        </p>
+        <p v-if="filled.several.length">
+          {{ t('rule.several', { names: names(filled.several), count: filled.several.length }) }}
+        </p>
+        <p v-if="filled.differs.length" class="trouble">
+          {{ t('rule.differs', { names: names(filled.differs), count: filled.differs.length }) }}
+        </p>
+        <p v-if="filled.unknown.length" class="trouble">
+          {{ t('rule.unknown', { names: names(filled.unknown), count: filled.unknown.length }) }}
+        </p>
       </div>
     </DisclosurePanel>
   </Disclosure>

@@ -3,8 +3,11 @@ import type { Spoken } from '~~/core/board/clip'
 import { playingTime } from '~~/core/layout/clipCard'
 import { useRecording } from '~/composables/useRecording'
 
-/** Words that the teacher can speak: recorded, heard again, taken away. Without a recording the device's own voice reads them. */
-const { spoken, words } = defineProps<{ spoken: Spoken | undefined, words: string }>()
+/**
+ * Words that the teacher can speak: recorded, heard again, taken away. Without a recording the device's own voice reads
+ * them.
+ */
+const { spoken, words } = defineProps<{ spoken: Spoken | undefined; words: string }>()
 const emit = defineEmits<{ set: [spoken: Spoken | null] }>()
 const { t } = useWords()
 const { going, play, stop } = useRecording(() => spoken?.file)
@@ -14,10 +17,40 @@ const recording = ref(false)
 <template>
   <span class="flex shrink-0 items-center gap-1">
     <template v-if="spoken">
-      <button type="button" class="button min-h-9 px-2 py-1" :aria-label="t(going ? 'clips.stop' : 'clips.hear')" :title="t(going ? 'clips.stop' : 'clips.hear')" @click="going ? stop() : play()"><Icon :name="going ? 'lucide:square' : 'lucide:volume-2'" />{{ playingTime(spoken.seconds) }}</button>
-      <button type="button" class="button min-h-9 px-2 py-1" :aria-label="t('clipMaker.unspoken')" :title="t('clipMaker.unspoken')" @click="emit('set', null)"><Icon name="lucide:x" /></button>
+      <button
+        type="button"
+        class="button min-h-9 px-2 py-1"
+        :aria-label="t(going ? 'clips.stop' : 'clips.hear')"
+        :title="t(going ? 'clips.stop' : 'clips.hear')"
+        @click="going ? stop() : play()">
+        <Icon :name="going ? 'lucide:square' : 'lucide:volume-2'" />{{ playingTime(spoken.seconds) }}
+      </button>
+      <button
+        type="button"
+        class="button min-h-9 px-2 py-1"
+        :aria-label="t('clipMaker.unspoken')"
+        :title="t('clipMaker.unspoken')"
+        @click="emit('set', null)">
+        <Icon name="lucide:x" />
+      </button>
     </template>
-    <button v-else type="button" class="button min-h-9 px-2 py-1" :aria-label="t('clipMaker.speak')" :title="t('clipMaker.speak')" @click="recording = true"><Icon name="lucide:mic" /></button>
-    <LazyWorkbenchRecorder v-if="recording" :title="t('clipMaker.speak')" :words="words" @done="emit('set', { file: $event.file, seconds: $event.seconds }); recording = false" @close="recording = false" />
+    <button
+      v-else
+      type="button"
+      class="button min-h-9 px-2 py-1"
+      :aria-label="t('clipMaker.speak')"
+      :title="t('clipMaker.speak')"
+      @click="recording = true">
+      <Icon name="lucide:mic" />
+    </button>
+    <LazyWorkbenchRecorder
+      v-if="recording"
+      :title="t('clipMaker.speak')"
+      :words="words"
+      @done="
+        emit('set', { file: $event.file, seconds: $event.seconds })
+        recording = false
+      "
+      @close="recording = false" />
   </span>
 </template>

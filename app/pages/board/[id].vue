@@ -6,7 +6,7 @@ const { t } = useWords()
 const route = useRoute()
 const { attempt, trouble } = useAsking()
 const id = String(route.params.id)
-const loaded = await attempt(() => ask<{ board: Board, version: number }>(`/api/boards/${id}`))
+const loaded = await attempt(() => ask<{ board: Board; version: number }>(`/api/boards/${id}`))
 </script>
 
 <template>

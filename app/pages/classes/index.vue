@@ -2,7 +2,14 @@
 import { codeInGroups } from '~~/core/roster/picturePassword'
 
 definePageMeta({ for: 'teacher' })
-interface ClassRow { id: string, name: string, code: string, students: number, helping: boolean, record: string | null }
+interface ClassRow {
+  id: string
+  name: string
+  code: string
+  students: number
+  helping: boolean
+  record: string | null
+}
 
 const { t } = useWords()
 const { attempt, trouble, busy } = useAsking()
@@ -11,7 +18,7 @@ const name = ref('')
 useHead({ title: () => t('classes.title') })
 
 /** A class of the records is made here under its title, and its list is then looked at and taken over. */
-async function drawFrom({ record, title }: { record: string, title: string }) {
+async function drawFrom({ record, title }: { record: string; title: string }) {
   const body = { name: [...title].slice(0, 60).join(''), zone: Intl.DateTimeFormat().resolvedOptions().timeZone }
   const made = await attempt(() => ask<{ id: string }>('/api/classes', { method: 'POST', body, once: keyFor(body) }))
   if (made) await navigateTo(`/classes/${made.id}?records=${encodeURIComponent(record)}`)
@@ -34,17 +41,26 @@ async function create() {
           <NuxtLink :to="`/classes/${row.id}`" class="panel flex flex-wrap items-center gap-4 hover:border-stone-500">
             <Icon name="lucide:users" size="26" class="text-action" />
             <span class="text-lg font-bold">{{ row.name }}</span>
-            <span class="note-line">{{ t('classes.students', { count: row.students }) }}<template v-if="row.helping"> · {{ t('help.youHelp') }}</template></span>
+            <span class="note-line"
+              >{{ t('classes.students', { count: row.students })
+              }}<template v-if="row.helping"> · {{ t('help.youHelp') }}</template></span
+            >
             <span class="ml-auto font-bold tracking-widest">{{ codeInGroups(row.code) }}</span>
           </NuxtLink>
         </li>
       </ul>
       <form class="panel flex flex-wrap items-end gap-4" @submit.prevent="create">
-        <label class="grow"><span class="label">{{ t('classes.newName') }}</span><input v-model="name" class="field" maxlength="60" required></label>
+        <label class="grow"
+          ><span class="label">{{ t('classes.newName') }}</span
+          ><input v-model="name" class="field" maxlength="60" required
+        /></label>
         <button class="button button-action" :disabled="busy">{{ t('classes.create') }}</button>
         <p v-if="trouble" class="trouble w-full" role="alert">{{ trouble }}</p>
       </form>
-      <ClassFromRecords :record="null" :have="classes.flatMap(row => [row.name, ...row.record ? [row.record] : []])" @chosen="drawFrom" />
+      <ClassFromRecords
+        :record="null"
+        :have="classes.flatMap(row => [row.name, ...(row.record ? [row.record] : [])])"
+        @chosen="drawFrom" />
     </main>
   </div>
 </template>

@@ -6,7 +6,9 @@ const store = useMe()
 const { attempt, trouble } = useAsking()
 useHead({ title: () => t('join.title') })
 onMounted(async () => {
-  const me = await attempt(() => ask<Me>('/api/join/link', { method: 'POST', body: { link: String(route.params.link) } }))
+  const me = await attempt(() =>
+    ask<Me>('/api/join/link', { method: 'POST', body: { link: String(route.params.link) } }),
+  )
   if (!me) return
   await store.came(me)
   await navigateTo('/desk', { replace: true })

@@ -6,7 +6,9 @@ const route = useRoute()
 const { attempt, trouble, busy } = useAsking()
 useHead({ title: () => t('help.comeTitle') })
 async function accept() {
-  const joined = await attempt(() => ask<{ id: string }>('/api/invitations', { method: 'POST', body: { invite: String(route.params.invite) } }))
+  const joined = await attempt(() =>
+    ask<{ id: string }>('/api/invitations', { method: 'POST', body: { invite: String(route.params.invite) } }),
+  )
   if (joined) await navigateTo('/handouts', { replace: true })
 }
 </script>
@@ -18,7 +20,9 @@ async function accept() {
       <h1 class="text-2xl font-bold">{{ t('help.comeTitle') }}</h1>
       <p>{{ t('help.comeHow') }}</p>
       <p v-if="trouble" class="trouble" role="alert">{{ trouble }}</p>
-      <button type="button" class="button button-action w-fit" :disabled="busy" @click="accept">{{ t('help.come') }}</button>
+      <button type="button" class="button button-action w-fit" :disabled="busy" @click="accept">
+        {{ t('help.come') }}
+      </button>
     </main>
   </div>
 </template>

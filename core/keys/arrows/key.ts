@@ -3,7 +3,8 @@ import { PieceIdSchema } from '../../board/ids'
 import { common, documentOf, mappedPairs, unlessLost } from '../document'
 
 const ArrowsKeySchema = v.object({
-  kind: v.literal('arrows'), ...common,
+  kind: v.literal('arrows'),
+  ...common,
   arrows: v.pipe(v.array(v.strictTuple([PieceIdSchema, PieceIdSchema])), v.minLength(1), v.maxLength(400)),
   /** Which end has the point makes no difference. */
   bothWays: v.optional(v.boolean()),

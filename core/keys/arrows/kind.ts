@@ -8,7 +8,7 @@ import type { ArrowsKey } from './key'
 
 const reasons = {
   ...EMPTY,
-  'right': { doing: {}, codes: { 'arrows-right': { hits: 'number' } } },
+  right: { doing: {}, codes: { 'arrows-right': { hits: 'number' } } },
   'arrows-wrong': {
     doing: {},
     codes: {
@@ -35,7 +35,10 @@ export const arrowsKind = kindOfKey<ArrowsKey>()({
   },
   lay: (key, { state }) => ({
     ...state,
-    arrows: key.arrows.reduce<SlateState['arrows']>((all, [from, to]) => withEntry(all, arrowName(from, to), true), state.arrows),
+    arrows: key.arrows.reduce<SlateState['arrows']>(
+      (all, [from, to]) => withEntry(all, arrowName(from, to), true),
+      state.arrows,
+    ),
   }),
   suits: page => !!page.arrows && page.pieces.length > 1,
   canBeDone: (_, page) => page.arrows === true,
@@ -49,21 +52,40 @@ function markArrows(key: ArrowsKey, { state }: MarkContext): ItemMark[] {
     const [from, to] = [keyName(pair[0]), keyName(pair[1])]
     return key.bothWays && to < from ? arrowName(to, from) : arrowName(from, to)
   }
-  const { how, made, hits: hit, missing, extra, verdict, points, of } =
-    compared(new Set(key.arrows.map(name)), new Set(arrowsOf(state).map(name)))
+  const {
+    how,
+    made,
+    hits: hit,
+    missing,
+    extra,
+    verdict,
+    points,
+    of,
+  } = compared(new Set(key.arrows.map(name)), new Set(arrowsOf(state).map(name)))
   const back = (arrow: string) => arrow.split('>').toReversed().join('>')
-  const reversed = made.filter(arrow => extra.includes(arrow) && (missing.includes(back(arrow)) || hit.includes(back(arrow))))
-  const say = (arrows: readonly string[]) =>
-    ({ arrows: arrows.map(arrow => arrow.split('>') as [PieceId, PieceId]), bothWays: key.bothWays ?? false })
+  const reversed = made.filter(
+    arrow => extra.includes(arrow) && (missing.includes(back(arrow)) || hit.includes(back(arrow))),
+  )
+  const say = (arrows: readonly string[]) => ({
+    arrows: arrows.map(arrow => arrow.split('>') as [PieceId, PieceId]),
+    bothWays: key.bothWays ?? false,
+  })
   const about = { is: 'key', item: key.id, verdict, of } as const
   const hits = hit.length
-  if (reversed.length) return [mark({ ...about, points, code: 'arrows-reversed', words: { hits, of, reversed: say(reversed) } })]
+  if (reversed.length)
+    return [mark({ ...about, points, code: 'arrows-reversed', words: { hits, of, reversed: say(reversed) } })]
   switch (how) {
-    case 'empty': return [mark({ ...about, code: 'empty', words: {} })]
-    case 'right': return [mark({ ...about, code: 'arrows-right', words: { hits } })]
-    case 'over': return [mark({ ...about, points, code: 'arrows-over', words: { extra: say(extra) } })]
-    case 'missing': return [mark({ ...about, points, code: 'arrows-missing', words: { hits, of, missing: say(missing) } })]
+    case 'empty':
+      return [mark({ ...about, code: 'empty', words: {} })]
+    case 'right':
+      return [mark({ ...about, code: 'arrows-right', words: { hits } })]
+    case 'over':
+      return [mark({ ...about, points, code: 'arrows-over', words: { extra: say(extra) } })]
+    case 'missing':
+      return [mark({ ...about, points, code: 'arrows-missing', words: { hits, of, missing: say(missing) } })]
     case 'wrong':
-      return [mark({ ...about, points, code: 'arrows-wrong', words: { hits, of, missing: say(missing), extra: say(extra) } })]
+      return [
+        mark({ ...about, points, code: 'arrows-wrong', words: { hits, of, missing: say(missing), extra: say(extra) } }),
+      ]
   }
 }

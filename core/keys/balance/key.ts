@@ -4,7 +4,10 @@ import { QuantitySchema } from '../../exact/quantitySchema'
 import { common, documentOf } from '../document'
 
 const BalanceKeySchema = v.object({
-  kind: v.literal('balance'), ...common, left: PlaceIdSchema, right: PlaceIdSchema,
+  kind: v.literal('balance'),
+  ...common,
+  left: PlaceIdSchema,
+  right: PlaceIdSchema,
   /** What the x on the tiles is worth. */
   unknown: v.optional(QuantitySchema),
   /** Right only once a single x stands alone on one side. */

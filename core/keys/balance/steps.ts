@@ -19,7 +19,11 @@ export function balanceSteps(key: BalanceKey, moves: readonly Move[], edition: E
   const look = () => {
     const context = contextOf(key, state, edition)
     if (!context) return
-    const [left, right] = [key.left, key.right].map(place => contentsOf(place, context.placements, 'in').map(h => h.piece).filter(id => termOf(context, id))) as [PieceId[], PieceId[]]
+    const [left, right] = [key.left, key.right].map(place =>
+      contentsOf(place, context.placements, 'in')
+        .map(h => h.piece)
+        .filter(id => termOf(context, id)),
+    ) as [PieceId[], PieceId[]]
     const step = stepOf(left, right, key, context)
     if (step.level && steps.at(-1)?.equation !== step.equation) steps.push(step)
   }

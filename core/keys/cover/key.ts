@@ -5,7 +5,8 @@ import { common, documentOf } from '../document'
 const CellSchema = v.pipe(v.string(), v.regex(/^\d{1,2},\d{1,2}$/))
 const ManySchema = v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(40))
 const CoverKeySchema = v.object({
-  kind: v.literal('cover'), ...common,
+  kind: v.literal('cover'),
+  ...common,
   grid: PlaceIdSchema,
   /** The cells to cover, as "row,column" from 0. */
   cells: v.pipe(v.array(CellSchema), v.maxLength(1600)),

@@ -14,14 +14,15 @@ import type { CoverKey } from './key'
 
 const reasons = {
   ...EMPTY,
-  'right': { doing: {}, codes: { 'cover-right': { hits: 'number' }, 'array-right': { made: 'text' } } },
+  right: { doing: {}, codes: { 'cover-right': { hits: 'number' }, 'array-right': { made: 'text' } } },
   'cover-wrong': {
     doing: { count: 'number' },
     codes: {
       'cover-missing': { hits: 'number', of: 'number', missing: 'cells' },
       'cover-over': { hits: 'number', extra: 'cells' },
       'cover-wrong': { hits: 'number', of: 'number', missing: 'cells', extra: 'cells' },
-      'array-wrong': { made: 'text', wanted: 'text' }, 'no-array': { wanted: 'text' },
+      'array-wrong': { made: 'text', wanted: 'text' },
+      'no-array': { wanted: 'text' },
     },
   },
   'cover-unsure': { doing: { names: 'cells' }, codes: { 'cover-unsure': {} } },
@@ -29,24 +30,30 @@ const reasons = {
 const mark = marksWith(reasons)
 
 /**
- * Marks which cells of a grid are covered, by whatever pieces and however many to a cell, or coloured in. One point for each
- * cell asked for, one less for each too many. An array may stand anywhere on the grid: then the whole is worth one point.
+ * Marks which cells of a grid are covered, by whatever pieces and however many to a cell, or coloured in. One point for
+ * each cell asked for, one less for each too many. An array may stand anywhere on the grid: then the whole is worth one
+ * point.
  */
 export const coverKind = kindOfKey<CoverKey>()({
   reasons,
   mark: markCover,
-  /** The cells that are covered; a key for a block wherever on the grid stays one, with the block that lies there now. */
-  keep: (context, former) => context.page.places.flatMap((grid) => {
-    if (grid.kind !== 'grid') return []
-    const cells = [...coveredCells(grid, context).covered].toSorted((a, b) => cellIndex(a, grid) - cellIndex(b, grid))
-    if (cells.length === 0) return []
-    const block = former.find(key => key.grid === grid.id)?.array ? blockOf(cells) : null
-    return [block ? { grid: grid.id, cells: [], array: block } : { grid: grid.id, cells }]
-  }),
+  /**
+   * The cells that are covered; a key for a block wherever on the grid stays one, with the block that lies there now.
+   */
+  keep: (context, former) =>
+    context.page.places.flatMap(grid => {
+      if (grid.kind !== 'grid') return []
+      const cells = [...coveredCells(grid, context).covered].toSorted((a, b) => cellIndex(a, grid) - cellIndex(b, grid))
+      if (cells.length === 0) return []
+      const block = former.find(key => key.grid === grid.id)?.array ? blockOf(cells) : null
+      return [block ? { grid: grid.id, cells: [], array: block } : { grid: grid.id, cells }]
+    }),
   lay: layCover,
-  suits: (page, tools) => kindHas(page, 'grid')
+  suits: (page, tools) =>
+    kindHas(page, 'grid')
     && (pieceHas(page, 'cover') || pieceHas(page, 'tile') || pieceHas(page, 'token') || tools.includes('colour')),
-  canBeDone: (key, page, tools) => placeKind(page, key.grid) === 'grid' && (page.pieces.length > 0 || tools.includes('colour')),
+  canBeDone: (key, page, tools) =>
+    placeKind(page, key.grid) === 'grid' && (page.pieces.length > 0 || tools.includes('colour')),
   answers: null,
   interchanged: null,
   alsoRight: null,
@@ -67,11 +74,23 @@ function markCover(key: CoverKey, context: MarkContext): ItemMark[] {
   const hits = hit.length
   const count = covered.size
   switch (how) {
-    case 'empty': return [mark({ ...about, verdict, of, code: 'empty', words: {} })]
-    case 'right': return [mark({ ...about, verdict, of, code: 'cover-right', words: { hits } })]
-    case 'over': return [mark({ ...about, verdict, points, of, code: 'cover-over', words: { count, hits, extra: cells(extra) } })]
+    case 'empty':
+      return [mark({ ...about, verdict, of, code: 'empty', words: {} })]
+    case 'right':
+      return [mark({ ...about, verdict, of, code: 'cover-right', words: { hits } })]
+    case 'over':
+      return [mark({ ...about, verdict, points, of, code: 'cover-over', words: { count, hits, extra: cells(extra) } })]
     case 'missing':
-      return [mark({ ...about, verdict, points, of, code: 'cover-missing', words: { count, hits, of, missing: cells(missing) } })]
+      return [
+        mark({
+          ...about,
+          verdict,
+          points,
+          of,
+          code: 'cover-missing',
+          words: { count, hits, of, missing: cells(missing) },
+        }),
+      ]
     case 'wrong': {
       const words = { count, hits, of, missing: cells(missing), extra: cells(extra) }
       return [mark({ ...about, verdict, points, of, code: 'cover-wrong', words })]
@@ -80,17 +99,31 @@ function markCover(key: CoverKey, context: MarkContext): ItemMark[] {
 }
 
 /** Whether some reading of the cells that are half covered is right. */
-function couldBeRight({ cells, array }: CoverKey, covered: ReadonlySet<string>, unsure: ReadonlySet<string>, grid: Grid): boolean {
-  const fits = (wanted: readonly string[]) => wanted.every(cell => covered.has(cell) || unsure.has(cell))
-    && [...covered].every(cell => wanted.includes(cell))
+function couldBeRight(
+  { cells, array }: CoverKey,
+  covered: ReadonlySet<string>,
+  unsure: ReadonlySet<string>,
+  grid: Grid,
+): boolean {
+  const fits = (wanted: readonly string[]) =>
+    wanted.every(cell => covered.has(cell) || unsure.has(cell)) && [...covered].every(cell => wanted.includes(cell))
   if (!array) return fits(cells)
   const range = (most: number) => Array.from({ length: Math.max(0, most + 1) }, (_, i) => i)
-  return range(grid.rows - array.rows).some(top => range(grid.columns - array.columns).some(left =>
-    fits(range(array.rows - 1).flatMap(row => range(array.columns - 1).map(column => `${top + row},${left + column}`)))))
+  return range(grid.rows - array.rows).some(top =>
+    range(grid.columns - array.columns).some(left =>
+      fits(
+        range(array.rows - 1).flatMap(row => range(array.columns - 1).map(column => `${top + row},${left + column}`)),
+      ),
+    ),
+  )
 }
 
 /** Three rows of four are a 3 × 4 array, and four rows of three are not (common practice, no source). */
-function markArray(asked: { readonly rows: number, readonly columns: number }, covered: ReadonlySet<string>, grid: Grid): ItemMark {
+function markArray(
+  asked: { readonly rows: number; readonly columns: number },
+  covered: ReadonlySet<string>,
+  grid: Grid,
+): ItemMark {
   const about = { is: 'place', item: grid.id } as const
   if (covered.size === 0) return mark({ ...about, verdict: 'not-placed', code: 'empty', words: {} })
   const block = blockOf([...covered])
@@ -108,11 +141,18 @@ function layCover(key: CoverKey, { state, page }: Laying): SlateState {
   const { array } = key
   if (!kindHas(page, 'grid')) return state
   const cells = array
-    ? Array.from({ length: array.rows * array.columns }, (_, i) => `${Math.floor(i / array.columns)},${i % array.columns}`)
+    ? Array.from(
+        { length: array.rows * array.columns },
+        (_, i) => `${Math.floor(i / array.columns)},${i % array.columns}`,
+      )
     : key.cells
-  return cells.reduce((now, cell) => bin
-    ? laidAt(now, `${bin.id}~key-${cell.replace(',', '-')}` as PieceId, middleOf(`${key.grid}:${cell}`, page))
-    : coloured(now, page, key.grid, cell), state)
+  return cells.reduce(
+    (now, cell) =>
+      bin
+        ? laidAt(now, `${bin.id}~key-${cell.replace(',', '-')}` as PieceId, middleOf(`${key.grid}:${cell}`, page))
+        : coloured(now, page, key.grid, cell),
+    state,
+  )
 }
 
 function coloured(state: SlateState, page: Page, place: PlaceId, name: string): SlateState {

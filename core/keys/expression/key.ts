@@ -4,7 +4,8 @@ import { PolynomialSchema } from '../../exact/polynomial'
 import { common, documentOf } from '../document'
 
 const ExpressionKeySchema = v.object({
-  kind: v.literal('expression'), ...common,
+  kind: v.literal('expression'),
+  ...common,
   place: PlaceIdSchema,
   target: PolynomialSchema,
   /** The tiles must fill a rectangle, or a square, without gaps: its sides are the factors. */

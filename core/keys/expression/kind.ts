@@ -11,38 +11,51 @@ import { expressionOf, rectangleOf, zeroPairs } from './tiles'
 
 const reasons = {
   ...EMPTY,
-  'right': {
+  right: {
     doing: {},
-    codes: { 'expression-right': { made: 'text', pairs: 'number' }, 'expression-product': { made: 'text', product: 'text' } },
+    codes: {
+      'expression-right': { made: 'text', pairs: 'number' },
+      'expression-product': { made: 'text', product: 'text' },
+    },
   },
   'expression-wrong': {
     doing: { made: 'text' },
-    codes: { 'expression-other': { target: 'text' }, 'expression-gaps': {}, 'expression-no-square': { product: 'text' } },
+    codes: {
+      'expression-other': { target: 'text' },
+      'expression-gaps': {},
+      'expression-no-square': { product: 'text' },
+    },
   },
   'not-clear': { doing: {}, codes: { 'expression-unsure': {} } },
 } as const
 const mark = marksWith(reasons)
 
 /**
- * Marks the tiles in a place as an expression, zero pairs cancelled. One point: the value must be the target, and where a
- * rectangle or a square is asked for, the tiles themselves must fill one; its sides are the factors. Unsure tiles leave it
- * on the line.
+ * Marks the tiles in a place as an expression, zero pairs cancelled. One point: the value must be the target, and where
+ * a rectangle or a square is asked for, the tiles themselves must fill one; its sides are the factors. Unsure tiles
+ * leave it on the line.
  */
 export const expressionKind = kindOfKey<ExpressionKey>()({
   reasons,
   mark: markExpression,
-  /** What the tiles in each place make is what they are to make; where they fill a rectangle or a square, they are to. */
-  keep: context => context.page.places.flatMap((place) => {
-    const tiles = contentsOf(place.id, context.placements, 'in').map(h => h.piece).filter(id => termOf(context, id))
-    if (tiles.length === 0) return []
-    const sides = rectangleOf(tiles, context)
-    const filled = sides && equalPolynomials(multiply(...sides), expressionOf(tiles, context)) ? sides : null
-    const target = polynomialText(expressionOf(tiles, context)).replaceAll('²', '^2').replaceAll('³', '^3')
-    const as = filled && (equalPolynomials(...filled) ? 'square' as const : 'rectangle' as const)
-    return [{ place: place.id, target, ...(as && { as }) }]
-  }),
+  /**
+   * What the tiles in each place make is what they are to make; where they fill a rectangle or a square, they are to.
+   */
+  keep: context =>
+    context.page.places.flatMap(place => {
+      const tiles = contentsOf(place.id, context.placements, 'in')
+        .map(h => h.piece)
+        .filter(id => termOf(context, id))
+      if (tiles.length === 0) return []
+      const sides = rectangleOf(tiles, context)
+      const filled = sides && equalPolynomials(multiply(...sides), expressionOf(tiles, context)) ? sides : null
+      const target = polynomialText(expressionOf(tiles, context)).replaceAll('²', '^2').replaceAll('³', '^3')
+      const as = filled && (equalPolynomials(...filled) ? ('square' as const) : ('rectangle' as const))
+      return [{ place: place.id, target, ...(as && { as }) }]
+    }),
   lay: null,
-  suits: page => page.pieces.some(p => p.kind === 'tile' && readTerm(p.term ?? '1') !== '1')
+  suits: page =>
+    page.pieces.some(p => p.kind === 'tile' && readTerm(p.term ?? '1') !== '1')
     && (kindHas(page, 'zone') || kindHas(page, 'pan')),
   canBeDone: (_, page) => pieceHas(page, 'tile'),
   answers: null,
@@ -52,7 +65,9 @@ export const expressionKind = kindOfKey<ExpressionKey>()({
 
 function markExpression(key: ExpressionKey, context: MarkContext): ItemMark[] {
   const tiles = (certainty: 'in' | 'unsure') =>
-    contentsOf(key.place, context.placements, certainty).map(h => h.piece).filter(id => termOf(context, id))
+    contentsOf(key.place, context.placements, certainty)
+      .map(h => h.piece)
+      .filter(id => termOf(context, id))
   const [sure, perhaps] = [tiles('in'), tiles('unsure')]
   const surely = markTiles(sure, key, context)
   if (perhaps.length === 0) return [surely]
@@ -74,7 +89,12 @@ function markTiles(tiles: readonly PieceId[], key: ExpressionKey, context: MarkC
     return mark({ ...wrong, code: 'expression-other', words: { made, target: polynomialText(target) } })
   }
   if (!key.as) {
-    return mark({ ...about, verdict: 'right', code: 'expression-right', words: { made, pairs: zeroPairs(tiles, context) } })
+    return mark({
+      ...about,
+      verdict: 'right',
+      code: 'expression-right',
+      words: { made, pairs: zeroPairs(tiles, context) },
+    })
   }
   const sides = rectangleOf(tiles, context)
   if (!sides || !equalPolynomials(multiply(...sides), expression)) {

@@ -12,10 +12,12 @@ type Tiles = Pick<MarkContext, 'edition' | 'state'>
 const SLACK = 1 / 3
 
 export const expressionOf = (tiles: readonly PieceId[], context: Tiles): Polynomial =>
-  polynomialOf(tiles.flatMap((id) => {
-    const term = termOf(context, id)
-    return term ? [term] : []
-  }))
+  polynomialOf(
+    tiles.flatMap(id => {
+      const term = termOf(context, id)
+      return term ? [term] : []
+    }),
+  )
 
 /** How many pairs of a tile and its negative lie there: together they make nothing (common practice, no source). */
 export function zeroPairs(tiles: readonly PieceId[], context: Tiles): number {
@@ -39,8 +41,9 @@ interface Laid {
 
 /**
  * The two sides of the rectangle that tiles fill, across and down; null where they don't: a gap, an overlap, a tile
- * aslant, or a tile whose term isn't the product of its own two sides. With negative tiles each column and each row has a
- * sign, and a tile is negative where the two differ: x², −x beside it and below, and +1 in the corner are (x − 1)(x − 1).
+ * aslant, or a tile whose term isn't the product of its own two sides. With negative tiles each column and each row has
+ * a sign, and a tile is negative where the two differ: x², −x beside it and below, and +1 in the corner are (x − 1)(x −
+ * 1).
  */
 export function rectangleOf(tiles: readonly PieceId[], context: Tiles): [Polynomial, Polynomial] | null {
   const laid = tiles.map((id): Laid | null => {
@@ -62,33 +65,44 @@ export function rectangleOf(tiles: readonly PieceId[], context: Tiles): [Polynom
   const down = rows.map(tile => ({ term: tile.down, sign: tile.negative === corner.negative ? 1 : -1, tile }))
   const across = columns.map(tile => ({ term: tile.across, sign: tile.negative ? -1 : 1, tile }))
   if (laid.some(tile => tile.negative) && !laid.every(tile => hasSign(tile, across, down))) return null
-  const side = (parts: typeof down) => polynomialOf(parts.map(({ term, sign }): [string, Fraction] => [term, new Fraction(sign)]))
+  const side = (parts: typeof down) =>
+    polynomialOf(parts.map(({ term, sign }): [string, Fraction] => [term, new Fraction(sign)]))
   return [side(across), side(down)]
 }
 
-type Side = readonly { readonly sign: number, readonly tile: Laid }[]
+type Side = readonly { readonly sign: number; readonly tile: Laid }[]
 
 /** Whether a tile has the sign that its column and its row give it. */
 function hasSign({ box, negative }: Laid, across: Side, down: Side): boolean {
-  const shared = (from: number, size: number, other: number, otherSize: number) => Math.min(from + size, other + otherSize) - Math.max(from, other)
-  const most = (side: Side, along: (tile: Laid) => number) => side.reduce((best, one) => along(one.tile) > along(best.tile) ? one : best).sign
+  const shared = (from: number, size: number, other: number, otherSize: number) =>
+    Math.min(from + size, other + otherSize) - Math.max(from, other)
+  const most = (side: Side, along: (tile: Laid) => number) =>
+    side.reduce((best, one) => (along(one.tile) > along(best.tile) ? one : best)).sign
   const column = most(across, tile => shared(box.x, box.width, tile.box.x, tile.box.width))
   const row = most(down, tile => shared(box.y, box.height, tile.box.y, tile.box.height))
-  return negative === (column * row < 0)
+  return negative === column * row < 0
 }
 
-/** No two overlap by more than the slack; grown by half of it they leave nothing free of the box around them, drawn in by half of it. */
+/**
+ * No two overlap by more than the slack; grown by half of it they leave nothing free of the box around them, drawn in
+ * by half of it.
+ */
 function fillBounds(boxes: readonly Box[], slack: number): boolean {
-  const overlap = boxes.some((a, i) => boxes.slice(i + 1).some((b) => {
-    const part = common(a, b)
-    return part !== null && Math.min(part.width, part.height) > slack
-  }))
+  const overlap = boxes.some((a, i) =>
+    boxes.slice(i + 1).some(b => {
+      const part = common(a, b)
+      return part !== null && Math.min(part.width, part.height) > slack
+    }),
+  )
   if (overlap) return false
   const [x, y] = [Math.min(...boxes.map(b => b.x)) + slack / 2, Math.min(...boxes.map(b => b.y)) + slack / 2]
   const [right, foot] = [Math.max(...boxes.map(b => b.x + b.width)), Math.max(...boxes.map(b => b.y + b.height))]
   const around = { x, y, width: right - slack / 2 - x, height: foot - slack / 2 - y }
-  const grown = boxes.flatMap(b =>
-    common({ x: b.x - slack / 2, y: b.y - slack / 2, width: b.width + slack, height: b.height + slack }, around) ?? [])
+  const grown = boxes.flatMap(
+    b =>
+      common({ x: b.x - slack / 2, y: b.y - slack / 2, width: b.width + slack, height: b.height + slack }, around)
+      ?? [],
+  )
   return unionArea(grown) >= around.width * around.height * (1 - 1e-9)
 }
 

@@ -14,10 +14,13 @@ import { axisDrawn, joinsIn, ringedBy, strokesFor, type JoinDrawn, type Stroke }
 
 const reasons = {
   ...EMPTY,
-  'right': {
+  right: {
     doing: {},
     codes: {
-      'axis-right': {}, 'axis-left-alone': {}, 'ringed-right': { made: 'figures' }, 'joined-right': { made: 'joins' },
+      'axis-right': {},
+      'axis-left-alone': {},
+      'ringed-right': { made: 'figures' },
+      'joined-right': { made: 'joins' },
     },
   },
   'axis-wrong': {
@@ -29,21 +32,26 @@ const reasons = {
   'ringed-wrong': {
     doing: { made: 'figures' },
     codes: {
-      'ringed-missing': { missing: 'figures' }, 'ringed-over': { extra: 'figures' },
+      'ringed-missing': { missing: 'figures' },
+      'ringed-over': { extra: 'figures' },
       'ringed-wrong': { missing: 'figures', extra: 'figures' },
     },
   },
   'joined-wrong': {
     doing: { made: 'joins' },
     codes: {
-      'joined-missing': { missing: 'joins' }, 'joined-over': { extra: 'joins' },
+      'joined-missing': { missing: 'joins' },
+      'joined-over': { extra: 'joins' },
       'joined-wrong': { missing: 'joins', extra: 'joins' },
     },
   },
 } as const
 const mark = marksWith(reasons)
 
-/** Marks ink in a drawing space: lines of symmetry (a point for each figure), rings, or joining lines (a point for each). */
+/**
+ * Marks ink in a drawing space: lines of symmetry (a point for each figure), rings, or joining lines (a point for
+ * each).
+ */
 export const inkKind = kindOfKey<InkKey>()({
   reasons,
   mark(key, context) {
@@ -54,14 +62,26 @@ export const inkKind = kindOfKey<InkKey>()({
     switch (task.what) {
       case 'symmetry': {
         const meant = strokesFor(known(task.figures), strokes)
-        return [...meant].map(([figure, lines]) => markSymmetry(figure, { find: task.find, lines, begun: strokes.length > 0 }))
+        return [...meant].map(([figure, lines]) =>
+          markSymmetry(figure, { find: task.find, lines, begun: strokes.length > 0 }),
+        )
       }
-      case 'circle': return [markRings(key.place, task.answers, ringedBy(strokes, known(task.figures)))]
-      case 'join': return [markJoins(key.place, task.pairs, joinsIn(strokes, known(task.pairs.flat())))]
+      case 'circle':
+        return [markRings(key.place, task.answers, ringedBy(strokes, known(task.figures)))]
+      case 'join':
+        return [markJoins(key.place, task.pairs, joinsIn(strokes, known(task.pairs.flat())))]
     }
   },
-  keep: (context, former) => context.page.places.flatMap(({ kind, id }) =>
-    kind === 'drawing' ? keepDrawing(id, context, former.find(key => key.place === id)) : []),
+  keep: (context, former) =>
+    context.page.places.flatMap(({ kind, id }) =>
+      kind === 'drawing'
+        ? keepDrawing(
+            id,
+            context,
+            former.find(key => key.place === id),
+          )
+        : [],
+    ),
   lay: null,
   suits: (page: Page) => kindHas(page, 'drawing') && !!page.backdrop.figures?.length,
   canBeDone: (key, page) => placeKind(page, key.place) === 'drawing',
@@ -73,11 +93,15 @@ export const inkKind = kindOfKey<InkKey>()({
 const drawnIn = (place: PlaceId, state: SlateState): Point[][] =>
   strokesOf(state, place).map(([, { points }]) => evenly(points.map(([x, y]) => ({ x, y }))))
 
-interface Drawn { readonly find: 'one' | 'all', readonly lines: readonly Stroke[], readonly begun: boolean }
+interface Drawn {
+  readonly find: 'one' | 'all'
+  readonly lines: readonly Stroke[]
+  readonly begun: boolean
+}
 
 /**
- * A figure without any axis is right when it is left alone, on a slate on which something was drawn. A line that is no axis
- * is wrong; a doodle beside a line that is one leaves it to the teacher.
+ * A figure without any axis is right when it is left alone, on a slate on which something was drawn. A line that is no
+ * axis is wrong; a doodle beside a line that is one leaves it to the teacher.
  */
 function markSymmetry(figure: Figure, { find, lines, begun }: Drawn): ItemMark {
   const axes = axesOf(figure.shape)
@@ -106,25 +130,48 @@ function markSymmetry(figure: Figure, { find, lines, begun }: Drawn): ItemMark {
 
 /** What is surely there and what perhaps, against what is asked for: whether some reading of it is right. */
 function doubtful<T>(wanted: ReadonlySet<T>, sure: ReadonlySet<T>, perhaps: ReadonlySet<T>): boolean {
-  return perhaps.size > 0 && [...wanted].every(one => sure.has(one) || perhaps.has(one)) && [...sure].every(one => wanted.has(one))
+  return (
+    perhaps.size > 0
+    && [...wanted].every(one => sure.has(one) || perhaps.has(one))
+    && [...sure].every(one => wanted.has(one))
+  )
 }
 
-function markRings(place: PlaceId, answers: readonly FigureId[], ringed: ReadonlyMap<Figure, 'sure' | 'perhaps'>): ItemMark {
-  const those = (how: 'sure' | 'perhaps') => new Set([...ringed].filter(([, sureness]) => sureness === how).map(([{ id }]) => id))
+function markRings(
+  place: PlaceId,
+  answers: readonly FigureId[],
+  ringed: ReadonlyMap<Figure, 'sure' | 'perhaps'>,
+): ItemMark {
+  const those = (how: 'sure' | 'perhaps') =>
+    new Set([...ringed].filter(([, sureness]) => sureness === how).map(([{ id }]) => id))
   const wanted = new Set(answers)
   const { how, made: around, missing, extra, verdict, points, of } = compared(wanted, those('sure'))
   const about = { is: 'place', item: place, verdict, points, of } as const
   const made = { figures: around }
   if (doubtful(wanted, those('sure'), those('perhaps'))) {
-    return mark({ ...about, verdict: 'on-the-line', points: 0, code: 'ringed-near', words: { near: { figures: [...those('perhaps')] } } })
+    return mark({
+      ...about,
+      verdict: 'on-the-line',
+      points: 0,
+      code: 'ringed-near',
+      words: { near: { figures: [...those('perhaps')] } },
+    })
   }
   switch (how) {
-    case 'empty': return mark({ ...about, code: 'empty', words: {} })
-    case 'right': return mark({ ...about, code: 'ringed-right', words: { made } })
-    case 'over': return mark({ ...about, code: 'ringed-over', words: { made, extra: { figures: extra } } })
-    case 'missing': return mark({ ...about, code: 'ringed-missing', words: { made, missing: { figures: missing } } })
+    case 'empty':
+      return mark({ ...about, code: 'empty', words: {} })
+    case 'right':
+      return mark({ ...about, code: 'ringed-right', words: { made } })
+    case 'over':
+      return mark({ ...about, code: 'ringed-over', words: { made, extra: { figures: extra } } })
+    case 'missing':
+      return mark({ ...about, code: 'ringed-missing', words: { made, missing: { figures: missing } } })
     case 'wrong':
-      return mark({ ...about, code: 'ringed-wrong', words: { made, missing: { figures: missing }, extra: { figures: extra } } })
+      return mark({
+        ...about,
+        code: 'ringed-wrong',
+        words: { made, missing: { figures: missing }, extra: { figures: extra } },
+      })
   }
 }
 
@@ -141,13 +188,23 @@ function markJoins(place: PlaceId, pairs: readonly Join[], drawn: readonly JoinD
   const about = { is: 'place', item: place, verdict, points, of } as const
   const made = joins(joined)
   if (doubtful(wanted, those('sure'), those('perhaps'))) {
-    return mark({ ...about, verdict: 'on-the-line', points: 0, code: 'joined-near', words: { near: joins([...those('perhaps')]) } })
+    return mark({
+      ...about,
+      verdict: 'on-the-line',
+      points: 0,
+      code: 'joined-near',
+      words: { near: joins([...those('perhaps')]) },
+    })
   }
   switch (how) {
-    case 'empty': return mark({ ...about, code: 'empty', words: {} })
-    case 'right': return mark({ ...about, code: 'joined-right', words: { made } })
-    case 'over': return mark({ ...about, code: 'joined-over', words: { made, extra: joins(extra) } })
-    case 'missing': return mark({ ...about, code: 'joined-missing', words: { made, missing: joins(missing) } })
+    case 'empty':
+      return mark({ ...about, code: 'empty', words: {} })
+    case 'right':
+      return mark({ ...about, code: 'joined-right', words: { made } })
+    case 'over':
+      return mark({ ...about, code: 'joined-over', words: { made, extra: joins(extra) } })
+    case 'missing':
+      return mark({ ...about, code: 'joined-missing', words: { made, missing: joins(missing) } })
     case 'wrong':
       return mark({ ...about, code: 'joined-wrong', words: { made, missing: joins(missing), extra: joins(extra) } })
   }
@@ -162,7 +219,7 @@ function keepDrawing(place: PlaceId, { page, state }: MarkContext, former?: InkK
   const strokes = drawnIn(place, state)
   if (strokes.length === 0 || figures.length === 0) return []
   const ids = figures.map(f => f.id)
-  const answers = [...ringedBy(strokes, figures)].flatMap(([{ id }, sureness]) => sureness === 'sure' ? [id] : [])
+  const answers = [...ringedBy(strokes, figures)].flatMap(([{ id }, sureness]) => (sureness === 'sure' ? [id] : []))
   if (answers.length) return [{ place, task: { what: 'circle', figures: ids, answers } }]
   const pairs = joinsIn(strokes, figures).map(({ between: [a, b] }): [FigureId, FigureId] => [a.id, b.id])
   if (pairs.length) return [{ place, task: { what: 'join', pairs } }]

@@ -3,7 +3,8 @@ import { PieceIdSchema } from '../../board/ids'
 import { common, documentOf, mappedHomes, mappedRecord, PlacesSchema, unlessLost } from '../document'
 
 const LabelKeySchema = v.object({
-  kind: v.literal('label'), ...common,
+  kind: v.literal('label'),
+  ...common,
   /** The pins that each label may point at. */
   pins: v.record(PieceIdSchema, PlacesSchema),
 })

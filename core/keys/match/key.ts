@@ -3,12 +3,18 @@ import { PieceIdSchema } from '../../board/ids'
 import { common, documentOf, mappedAll, PlacesSchema, unlessLost } from '../document'
 
 const MatchKeySchema = v.object({
-  kind: v.literal('match'), ...common,
+  kind: v.literal('match'),
+  ...common,
   /** What belongs together: a word, its meaning, its picture. No piece is in two sets. */
   sets: v.pipe(
-    v.array(v.pipe(v.array(PieceIdSchema), v.minLength(2), v.maxLength(20))), v.minLength(1), v.maxLength(60),
+    v.array(v.pipe(v.array(PieceIdSchema), v.minLength(2), v.maxLength(20))),
+    v.minLength(1),
+    v.maxLength(60),
   ),
-  /** Where they are brought together: in one of these zones or lanes, or in one row of one of these grids. None: wherever they touch. */
+  /**
+   * Where they are brought together: in one of these zones or lanes, or in one row of one of these grids. None:
+   * wherever they touch.
+   */
   where: PlacesSchema,
 })
 export type MatchKey = v.InferOutput<typeof MatchKeySchema>

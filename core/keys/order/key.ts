@@ -4,7 +4,8 @@ import { common, documentOf, mappedPairs, unlessLost } from '../document'
 
 export const ORDER_CREDITS = ['all', 'neighbours', 'run', 'pairs'] as const
 const OrderKeySchema = v.object({
-  kind: v.literal('order'), ...common,
+  kind: v.literal('order'),
+  ...common,
   lane: PlaceIdSchema,
   /** "This before that": a chain of all pieces is a total order, fewer pairs leave the rest free. */
   before: v.pipe(v.array(v.strictTuple([PieceIdSchema, PieceIdSchema])), v.minLength(1), v.maxLength(400)),
@@ -27,6 +28,7 @@ export const orderDocument = documentOf({
 /** What came before the piece still comes before what came after it. */
 const without = (before: Pairs, piece: PieceId): Pairs => [
   ...before.filter(pair => !pair.includes(piece)),
-  ...before.filter(([, b]) => b === piece).flatMap(([a]) =>
-    before.filter(([x]) => x === piece).map(([, c]): [PieceId, PieceId] => [a, c])),
+  ...before
+    .filter(([, b]) => b === piece)
+    .flatMap(([a]) => before.filter(([x]) => x === piece).map(([, c]): [PieceId, PieceId] => [a, c])),
 ]

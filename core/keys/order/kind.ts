@@ -11,10 +11,13 @@ import type { OrderKey } from './key'
 
 const reasons = {
   ...EMPTY,
-  'right': { doing: {}, codes: { 'in-order': { order: 'pieces' } } },
+  right: { doing: {}, codes: { 'in-order': { order: 'pieces' } } },
   'order-wrong': {
     doing: {},
-    codes: { 'out-of-order': { order: 'pieces' }, 'order-unfinished': { order: 'pieces', placed: 'number', count: 'number' } },
+    codes: {
+      'out-of-order': { order: 'pieces' },
+      'order-unfinished': { order: 'pieces', placed: 'number', count: 'number' },
+    },
   },
   'not-clear': { doing: {}, codes: { 'order-unsure': { names: 'pieces' } } },
 } as const
@@ -22,24 +25,26 @@ const mark = marksWith(reasons)
 const GAP = 8
 
 /**
- * Marks what stands in a lane against "this before that"; every order that respects the pairs is right.
- * Credit: *all* is one point for the whole; *neighbours* a point for each seam that is in order; *run* a point for each
- * piece of the longest run in order; *pairs* a point for each pair of the order that is kept (for a total order
- * Kendall's count of concordant pairs: Biometrika 30, 1938). Pieces that aren't in the order are passed over. A piece on
- * the edge of the lane leaves the whole on the line if all is in order with it. A key that contradicts itself marks nothing; preflight says so.
+ * Marks what stands in a lane against "this before that"; every order that respects the pairs is right. Credit: *all*
+ * is one point for the whole; *neighbours* a point for each seam that is in order; *run* a point for each piece of the
+ * longest run in order; *pairs* a point for each pair of the order that is kept (for a total order Kendall's count of
+ * concordant pairs: Biometrika 30, 1938). Pieces that aren't in the order are passed over. A piece on the edge of the
+ * lane leaves the whole on the line if all is in order with it. A key that contradicts itself marks nothing; preflight
+ * says so.
  */
 export const orderKind = kindOfKey<OrderKey>()({
   reasons,
   mark: markOrder,
   /** The order in which pieces stand in each lane, as a chain; lanes with fewer than two say nothing. */
-  keep: ({ page, edition, placements }, former) => page.places.flatMap((lane) => {
-    if (lane.kind !== 'lane') return []
-    // A pattern in which a bin comes again and again is no order; of each bin the first copy stands.
-    const sequence = [...new Set(laneOrder(lane, placements, id => edition.pieces.get(id)!.master).map(keyName))]
-    const before = sequence.slice(1).map((id, i): [PieceId, PieceId] => [sequence[i]!, id])
-    const credit = former.find(key => key.lane === lane.id)?.credit ?? 'neighbours'
-    return before.length ? [{ lane: lane.id, before, credit }] : []
-  }),
+  keep: ({ page, edition, placements }, former) =>
+    page.places.flatMap(lane => {
+      if (lane.kind !== 'lane') return []
+      // A pattern in which a bin comes again and again is no order; of each bin the first copy stands.
+      const sequence = [...new Set(laneOrder(lane, placements, id => edition.pieces.get(id)!.master).map(keyName))]
+      const before = sequence.slice(1).map((id, i): [PieceId, PieceId] => [sequence[i]!, id])
+      const credit = former.find(key => key.lane === lane.id)?.credit ?? 'neighbours'
+      return before.length ? [{ lane: lane.id, before, credit }] : []
+    }),
   lay: layOrder,
   suits: page => kindHas(page, 'lane') && page.pieces.length > 1,
   canBeDone: (key, page) => placeKind(page, key.lane) === 'lane',
@@ -68,11 +73,15 @@ function markOrder(key: OrderKey, context: MarkContext): ItemMark[] {
   const about = { is: 'place', item: lane.id, of } as const
   const order = { pieces: standing }
   const inOrder = (more: readonly PieceId[]) => {
-    const all = laneOrder(lane, context.placements, sizeOf, more).map(keyName).filter(id => asked.has(id))
+    const all = laneOrder(lane, context.placements, sizeOf, more)
+      .map(keyName)
+      .filter(id => asked.has(id))
     const kept = pairsKept(all, after)
     return new Set(all).size === asked.size && kept.kept === kept.of
   }
-  const unsure = contentsOf(lane.id, context.placements, 'unsure').map(u => u.piece).filter(piece => asked.has(keyName(piece)))
+  const unsure = contentsOf(lane.id, context.placements, 'unsure')
+    .map(u => u.piece)
+    .filter(piece => asked.has(keyName(piece)))
   // What is on the edge matters only where all would be in order with it.
   if (unsure.length && inOrder(unsure)) {
     return [mark({ ...about, verdict: 'on-the-line', code: 'order-unsure', words: { names: { pieces: unsure } } })]
@@ -112,9 +121,13 @@ function layOrder(key: OrderKey, { state, page, edition }: Laying): SlateState {
     return line.reduce((laid, piece) => {
       const middle = along + sizeOf(piece).long / 2
       along += sizeOf(piece).long + GAP
-      return laidAt(laid, copiesToLay(piece, page, [lane.id])[0]!, row
-        ? { x: fromRight ? shape.x + shape.width - middle : shape.x + middle, y: shape.y + across }
-        : { x: shape.x + across, y: shape.y + middle })
+      return laidAt(
+        laid,
+        copiesToLay(piece, page, [lane.id])[0]!,
+        row
+          ? { x: fromRight ? shape.x + shape.width - middle : shape.x + middle, y: shape.y + across }
+          : { x: shape.x + across, y: shape.y + middle },
+      )
     }, now)
   }, state)
 }

@@ -4,7 +4,8 @@ import { QuantitySchema } from '../../exact/quantitySchema'
 import { common, documentOf, mappedRecord, unlessLost } from '../document'
 
 const ScaleKeySchema = v.object({
-  kind: v.literal('scale'), ...common,
+  kind: v.literal('scale'),
+  ...common,
   scale: PlaceIdSchema,
   values: v.record(PieceIdSchema, QuantitySchema),
   /** How far off still counts, in units of the scale. */

@@ -19,7 +19,7 @@ const EXACTNESS = 1e-9
 const reasons = {
   ...ON_LEDGE,
   'off-scale': { doing: {}, codes: { 'off-scale': {} } },
-  'right': { doing: {}, codes: { 'on-value': { stands: 'text' } } },
+  right: { doing: {}, codes: { 'on-value': { stands: 'text' } } },
   'off-value': { doing: { stands: 'text' }, codes: { 'off-value': { wanted: 'text' } } },
   'near-value': { doing: { stands: 'text' }, codes: { 'near-value': { wanted: 'text' } } },
 } as const
@@ -29,25 +29,38 @@ const mark = marksWith(reasons)
 export const scaleKind = kindOfKey<ScaleKey>()({
   reasons,
   mark: markScale,
-  /** Where each piece stands, at the step that it is close to or else to a tenth of a step, or to a hundredth where there are none; give or take half a step, or a twentieth of the scale. */
-  keep: ({ page, placements }, former) => page.places.flatMap((scale) => {
-    if (scale.kind !== 'scale') return []
-    const step = scale.step === null ? null : quantity(scale.step)
-    const least = quantity(scale.least)
-    const values = Object.fromEntries(placements.flatMap(({ piece, shares }) => {
-      const value = shares.find(s => s.place === scale.id && s.certainty === 'in')?.value
-      if (value === undefined) return []
-      return [[keyName(piece), (step ? atStep(value, step, least) : new Fraction(Math.round(value * 100), 100)).toFraction(true)]]
-    })) as ScaleKey['values']
-    const usual = step ? step.div(2) : quantity(scale.most).sub(least).div(20)
-    const tolerance = former.find(key => key.scale === scale.id)?.tolerance ?? usual.toFraction(true)
-    return Object.keys(values).length ? [{ scale: scale.id, values, tolerance }] : []
-  }),
+  /**
+   * Where each piece stands, at the step that it is close to or else to a tenth of a step, or to a hundredth where
+   * there are none; give or take half a step, or a twentieth of the scale.
+   */
+  keep: ({ page, placements }, former) =>
+    page.places.flatMap(scale => {
+      if (scale.kind !== 'scale') return []
+      const step = scale.step === null ? null : quantity(scale.step)
+      const least = quantity(scale.least)
+      const values = Object.fromEntries(
+        placements.flatMap(({ piece, shares }) => {
+          const value = shares.find(s => s.place === scale.id && s.certainty === 'in')?.value
+          if (value === undefined) return []
+          return [
+            [
+              keyName(piece),
+              (step ? atStep(value, step, least) : new Fraction(Math.round(value * 100), 100)).toFraction(true),
+            ],
+          ]
+        }),
+      ) as ScaleKey['values']
+      const usual = step ? step.div(2) : quantity(scale.most).sub(least).div(20)
+      const tolerance = former.find(key => key.scale === scale.id)?.tolerance ?? usual.toFraction(true)
+      return Object.keys(values).length ? [{ scale: scale.id, values, tolerance }] : []
+    }),
   lay(key, { state, page }) {
     const scale = page.places.find(p => p.id === key.scale)
     if (scale?.kind !== 'scale') return state
-    return (Object.entries(key.values) as [PieceId, string][])
-      .reduce((now, [name, value]) => laidAt(now, copiesToLay(name, page, [value])[0]!, spotOn(scale, value)), state)
+    return (Object.entries(key.values) as [PieceId, string][]).reduce(
+      (now, [name, value]) => laidAt(now, copiesToLay(name, page, [value])[0]!, spotOn(scale, value)),
+      state,
+    )
   },
   suits: page => kindHas(page, 'scale') && page.pieces.some(p => !p.bin),
   canBeDone: (key, page) => placeKind(page, key.scale) === 'scale',
@@ -57,7 +70,11 @@ export const scaleKind = kindOfKey<ScaleKey>()({
 })
 
 /** A piece, or a copy, with its value; a bin of which nothing was taken stands nowhere. */
-interface Standing { readonly piece: PieceId, readonly placement: Placement | null, readonly text: string }
+interface Standing {
+  readonly piece: PieceId
+  readonly placement: Placement | null
+  readonly text: string
+}
 
 function markScale(key: ScaleKey, context: MarkContext): ItemMark[] {
   const scale = context.placeOf(key.scale)
@@ -67,20 +84,28 @@ function markScale(key: ScaleKey, context: MarkContext): ItemMark[] {
   const step = scale.step === null ? null : quantity(scale.step)
   const standing = (Object.entries(key.values) as [PieceId, string][]).flatMap(([name, text]): Standing[] => {
     const lying = context.named(name)
-    return lying.length ? lying.map(placement => ({ piece: placement.piece, placement, text })) : [{ piece: name, placement: null, text }]
+    return lying.length
+      ? lying.map(placement => ({ piece: placement.piece, placement, text }))
+      : [{ piece: name, placement: null, text }]
   })
   return standing.map(({ piece, placement, text }) => {
     const about = { is: 'piece', item: piece } as const
     const wanted = quantity(text)
     const share = placement?.shares.find(s => s.place === scale.id)
     if (share?.value === undefined) {
-      return mark({ ...about, verdict: 'not-placed', code: placement?.at === 'page' ? 'off-scale' : 'on-ledge', words: {} })
+      return mark({
+        ...about,
+        verdict: 'not-placed',
+        code: placement?.at === 'page' ? 'off-scale' : 'on-ledge',
+        words: {},
+      })
     }
     const off = Math.abs(share.value - wanted.valueOf())
     const within = (limit: Quantity) => off <= limit.valueOf() + EXACTNESS * span.valueOf()
     const stands = step ? quantityText(nearest(share.value, step, quantity(scale.least))) : share.value.toFixed(1)
     const words = { stands, wanted: quantityText(wanted) }
-    if (within(tolerance) && share.certainty === 'in') return mark({ ...about, verdict: 'right', code: 'on-value', words: { stands } })
+    if (within(tolerance) && share.certainty === 'in')
+      return mark({ ...about, verdict: 'right', code: 'on-value', words: { stands } })
     return within(tolerance.mul(LENIENT))
       ? mark({ ...about, verdict: 'on-the-line', code: 'near-value', words })
       : mark({ ...about, verdict: 'wrong', code: 'off-value', words })
@@ -98,7 +123,10 @@ function atStep(value: number, step: Quantity, least: Quantity): Quantity {
 }
 
 function spotOn({ shape, least, most }: Scale, value: string): Point {
-  const share = quantity(value).sub(quantity(least)).div(quantity(most).sub(quantity(least))).valueOf()
+  const share = quantity(value)
+    .sub(quantity(least))
+    .div(quantity(most).sub(quantity(least)))
+    .valueOf()
   return shape.width >= shape.height
     ? { x: shape.x + share * shape.width, y: shape.y + shape.height / 2 }
     : { x: shape.x + shape.width / 2, y: shape.y + (1 - share) * shape.height }

@@ -3,7 +3,8 @@ import { storedText } from '../../text/storedText'
 import { common, documentOf, mappedAll, mappedRecord, mappedSpot, PiecesSchema, unlessLost } from '../document'
 
 const SlotsKeySchema = v.object({
-  kind: v.literal('slots'), ...common,
+  kind: v.literal('slots'),
+  ...common,
   /** What each slot accepts. A cell of a grid is named "place:row,column", both counted from 0; a gap "place:0,gap". */
   fits: v.record(v.pipe(v.string(), v.regex(/^[A-Za-z0-9_-]{1,40}(:\d{1,2},\d{1,2})?$/)), PiecesSchema),
   /** Slots that may change places with each other, such as the two factors of a product. */

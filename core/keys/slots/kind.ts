@@ -14,14 +14,17 @@ import type { SlotsKey } from './key'
 
 const reasons = {
   ...EMPTY,
-  'right': { doing: {}, codes: { 'fits': { names: 'pieces' }, 'stays-empty': {} } },
+  right: { doing: {}, codes: { fits: { names: 'pieces' }, 'stays-empty': {} } },
   'two-in-slot': { doing: {}, codes: { 'two-in-slot': { names: 'pieces' } } },
   'does-not-fit': { doing: {}, codes: { 'does-not-fit': { names: 'pieces', home: 'anyPiece' } } },
   'not-clear': { doing: {}, codes: { 'slot-unsure': { names: 'pieces' } } },
 } as const
 const mark = marksWith(reasons)
 
-interface Filling { readonly sure: PieceId[], readonly perhaps: PieceId[] }
+interface Filling {
+  readonly sure: PieceId[]
+  readonly perhaps: PieceId[]
+}
 
 /**
  * Marks what stands in slots and in cells of grids, one point each. Two pieces in one slot are wrong, and it says so.
@@ -33,52 +36,69 @@ export const slotsKind = kindOfKey<SlotsKey>()({
   mark(key, context) {
     const fillings = new Map(Object.keys(key.fits).map(slot => [slot, fillingOf(slot, context)]))
     const grouped = new Set(key.alike?.flat())
-    const single = Object.keys(key.fits).filter(slot => !grouped.has(slot)).map(slot => [slot])
-    const right = new Set([...key.alike ?? [], ...single].flatMap(group => rightInGroup(group, key, fillings)))
-    return Object.keys(key.fits).map((slot) => {
+    const single = Object.keys(key.fits)
+      .filter(slot => !grouped.has(slot))
+      .map(slot => [slot])
+    const right = new Set([...(key.alike ?? []), ...single].flatMap(group => rightInGroup(group, key, fillings)))
+    return Object.keys(key.fits).map(slot => {
       const alike = key.alike?.find(group => group.includes(slot)) ?? []
       return markSlot({
-        slot, accepted: key.fits[slot]!, filling: fillings.get(slot)!, right: right.has(slot), begun: context.begun,
+        slot,
+        accepted: key.fits[slot]!,
+        filling: fillings.get(slot)!,
+        right: right.has(slot),
+        begun: context.begun,
         grouped: new Set(alike.flatMap(other => key.fits[other] ?? [])),
       })
     })
   },
   /** What stands in each slot, cell and gap; slots left empty are not asked for. */
   keep(context, former) {
-    const fits = Object.fromEntries(slotsOn(context.page).flatMap((slot) => {
-      const { sure } = fillingOf(slot, context)
-      return sure.length === 1 ? [[slot, sure.map(keyName)]] : []
-    }))
+    const fits = Object.fromEntries(
+      slotsOn(context.page).flatMap(slot => {
+        const { sure } = fillingOf(slot, context)
+        return sure.length === 1 ? [[slot, sure.map(keyName)]] : []
+      }),
+    )
     const alike = former[0]?.alike?.map(group => group.filter(slot => slot in fits)).filter(group => group.length > 1)
     return Object.keys(fits).length ? [{ fits, ...(alike?.length && { alike }) }] : []
   },
   lay: laySlots,
-  suits: page => page.pieces.some(p => !p.bin)
+  suits: page =>
+    page.pieces.some(p => !p.bin)
     && (kindHas(page, 'slot') || kindHas(page, 'grid') || page.places.some(p => p.kind === 'gaps' && !p.typed)),
-  canBeDone: (key, page) => Object.keys(key.fits).every((slot) => {
-    const place = page.places.find(p => p.id === placeOfSpot(slot))
-    return place?.kind === 'slot' || place?.kind === 'grid' || (place?.kind === 'gaps' && !place.typed)
-  }),
+  canBeDone: (key, page) =>
+    Object.keys(key.fits).every(slot => {
+      const place = page.places.find(p => p.id === placeOfSpot(slot))
+      return place?.kind === 'slot' || place?.kind === 'grid' || (place?.kind === 'gaps' && !place.typed)
+    }),
   answers(key) {
     const slots = new Map<PieceId, string>()
-    for (const [slot, pieces] of Object.entries(key.fits)) for (const id of pieces) slots.set(id, `${slots.get(id) ?? ''} ${slot}`)
+    for (const [slot, pieces] of Object.entries(key.fits))
+      for (const id of pieces) slots.set(id, `${slots.get(id) ?? ''} ${slot}`)
     return slots
   },
   interchanged: (key, ids) => ({
     ...key,
-    fits: Object.fromEntries(Object.entries(key.fits).map(([slot, pieces]) =>
-      [slot, pieces.some(id => ids.includes(id)) ? [...new Set([...pieces, ...ids])] : pieces])),
+    fits: Object.fromEntries(
+      Object.entries(key.fits).map(([slot, pieces]) => [
+        slot,
+        pieces.some(id => ids.includes(id)) ? [...new Set([...pieces, ...ids])] : pieces,
+      ]),
+    ),
   }),
   alsoRight: (former, now) => ({ ...former, fits: joinedLists(former.fits, now.fits) }),
 })
 
 /** Each filled slot of a group is matched to an accepting slot of the group; those that find one are right. */
 function rightInGroup(group: readonly string[], key: SlotsKey, fillings: ReadonlyMap<string, Filling>): string[] {
-  const alone = group.map((slot) => {
+  const alone = group.map(slot => {
     const { sure } = fillings.get(slot) ?? { sure: [] }
     return sure.length === 1 ? sure[0]! : null
   })
-  const partners = matching(alone.map(piece => piece ? group.filter(slot => key.fits[slot]?.includes(keyName(piece))) : []))
+  const partners = matching(
+    alone.map(piece => (piece ? group.filter(slot => key.fits[slot]?.includes(keyName(piece))) : [])),
+  )
   return group.filter((_, i) => partners[i] !== null)
 }
 
@@ -116,10 +136,14 @@ function markSlot({ slot, accepted, filling: { sure, perhaps }, grouped, right, 
 function fillingOf(slot: string, { placements }: MarkContext): Filling {
   const [place, cell] = slot.split(':')
   const [row, column] = cell?.split(',').map(Number) ?? []
-  const within = placements.flatMap(({ piece, shares }) => shares.filter(s => s.place === place).map((share) => {
-    const certainty = row === undefined ? share.certainty : certaintyInCell(share, row, column ?? 0)
-    return { piece, certainty }
-  }))
+  const within = placements.flatMap(({ piece, shares }) =>
+    shares
+      .filter(s => s.place === place)
+      .map(share => {
+        const certainty = row === undefined ? share.certainty : certaintyInCell(share, row, column ?? 0)
+        return { piece, certainty }
+      }),
+  )
   return {
     sure: within.filter(w => w.certainty === 'in').map(w => w.piece),
     perhaps: within.filter(w => w.certainty === 'unsure').map(w => w.piece),
@@ -127,11 +151,12 @@ function fillingOf(slot: string, { placements }: MarkContext): Filling {
 }
 
 /** Every slot, every cell, and every gap that isn't typed into. */
-const slotsOn = (page: Page): string[] => page.places.flatMap((place) => {
-  if (place.kind === 'slot') return [place.id as string]
-  if (place.kind === 'grid') return cellsOf(place.id, place.rows, place.columns)
-  return place.kind === 'gaps' && !place.typed ? cellsOf(place.id, 1, gapsIn(place.text)) : []
-})
+const slotsOn = (page: Page): string[] =>
+  page.places.flatMap(place => {
+    if (place.kind === 'slot') return [place.id as string]
+    if (place.kind === 'grid') return cellsOf(place.id, place.rows, place.columns)
+    return place.kind === 'gaps' && !place.typed ? cellsOf(place.id, 1, gapsIn(place.text)) : []
+  })
 const cellsOf = (place: string, rows: number, columns: number) =>
   Array.from({ length: rows * columns }, (_, i) => `${place}:${Math.floor(i / columns)},${i % columns}`)
 
@@ -139,6 +164,9 @@ const cellsOf = (place: string, rows: number, columns: number) =>
 function laySlots(key: SlotsKey, { state, page }: Laying): SlateState {
   const slots = Object.keys(key.fits)
   const bins = new Set(page.pieces.filter(piece => piece.bin).map(piece => piece.id))
-  const partners = matching(slots.map(slot => key.fits[slot]!.map(id => bins.has(id) ? copyName(id, slot) : id)))
-  return slots.reduce((now, slot, i) => partners[i] === null ? now : laidAt(now, partners[i]!, middleOf(slot, page)), state)
+  const partners = matching(slots.map(slot => key.fits[slot]!.map(id => (bins.has(id) ? copyName(id, slot) : id))))
+  return slots.reduce(
+    (now, slot, i) => (partners[i] === null ? now : laidAt(now, partners[i]!, middleOf(slot, page))),
+    state,
+  )
 }

@@ -3,10 +3,16 @@ import { PieceIdSchema } from '../../board/ids'
 import { common, documentOf, mappedHomes, mappedRecord, PlacesSchema, unlessLost } from '../document'
 
 const SortKeySchema = v.object({
-  kind: v.literal('sort'), ...common,
-  /** Right homes of each piece; an empty list says that it belongs nowhere; a piece that is absent counts for nothing. */
+  kind: v.literal('sort'),
+  ...common,
+  /**
+   * Right homes of each piece; an empty list says that it belongs nowhere; a piece that is absent counts for nothing.
+   */
   homes: v.record(PieceIdSchema, PlacesSchema),
-  /** Rings: a piece must be in all of its homes at once and in no other zone, so that each region is an answer of its own. */
+  /**
+   * Rings: a piece must be in all of its homes at once and in no other zone, so that each region is an answer of its
+   * own.
+   */
   regions: v.optional(v.boolean()),
 })
 export type SortKey = v.InferOutput<typeof SortKeySchema>

@@ -11,15 +11,20 @@ import type { SortKey } from './key'
 
 const reasons = {
   ...ON_LEDGE,
-  'outside': { doing: {}, codes: { outside: {} } },
-  'right': {
+  outside: { doing: {}, codes: { outside: {} } },
+  right: {
     doing: {},
-    codes: { 'at-home': { place: 'anyPlace', percent: 'number' }, 'belongs-nowhere': {}, 'right-region': { place: 'allPlaces' } },
+    codes: {
+      'at-home': { place: 'anyPlace', percent: 'number' },
+      'belongs-nowhere': {},
+      'right-region': { place: 'allPlaces' },
+    },
   },
   'not-here': {
     doing: { lies: 'allPlaces' },
     codes: {
-      'in-wrong-place': { place: 'anyPlace', home: 'anyPlace' }, 'nowhere-home': { place: 'anyPlace' },
+      'in-wrong-place': { place: 'anyPlace', home: 'anyPlace' },
+      'nowhere-home': { place: 'anyPlace' },
       'wrong-region': { home: 'allPlaces' },
     },
   },
@@ -27,7 +32,7 @@ const reasons = {
     doing: {},
     codes: {
       'half-in': { place: 'anyPlace', percent: 'number' },
-      'between': { place: 'anyPlace', other: 'anyPlace', percent: 'number' },
+      between: { place: 'anyPlace', other: 'anyPlace', percent: 'number' },
       'near-region': { place: 'allPlaces', other: 'allPlaces' },
     },
   },
@@ -43,13 +48,20 @@ const mark = marksWith(reasons)
  */
 export const sortKind = kindOfKey<SortKey>()({
   reasons,
-  mark: (key, context) => (Object.entries(key.homes) as [PieceId, PlaceId[]][]).flatMap(([name, homes]) => {
-    const lying = context.named(name)
-    // Of a bin of which nothing was taken it can only be said that it waits.
-    if (lying.length === 0) return [mark({ is: 'piece', item: name, verdict: 'not-placed', code: 'on-ledge', words: {} })]
-    return lying.map(placement => key.regions ? markRegion(placement, homes, context) : markPiece(placement, homes, context))
-  }),
-  /** Every place in which a piece surely lies is a right home; a piece that lies nowhere belongs nowhere. Rings that cross make regions. */
+  mark: (key, context) =>
+    (Object.entries(key.homes) as [PieceId, PlaceId[]][]).flatMap(([name, homes]) => {
+      const lying = context.named(name)
+      // Of a bin of which nothing was taken it can only be said that it waits.
+      if (lying.length === 0)
+        return [mark({ is: 'piece', item: name, verdict: 'not-placed', code: 'on-ledge', words: {} })]
+      return lying.map(placement =>
+        key.regions ? markRegion(placement, homes, context) : markPiece(placement, homes, context),
+      )
+    }),
+  /**
+   * Every place in which a piece surely lies is a right home; a piece that lies nowhere belongs nowhere. Rings that
+   * cross make regions.
+   */
   keep({ page, placements }, former) {
     const regions = hasRings(page) || former.some(key => key.regions)
     const homes: SortKey['homes'] = {}
@@ -57,18 +69,22 @@ export const sortKind = kindOfKey<SortKey>()({
       const there = regions ? shares : innermost(shares, page)
       if (there.some(s => s.certainty === 'unsure')) continue
       const name = keyName(piece)
-      homes[name] = [...new Set([...homes[name] ?? [], ...there.map(s => s.place)])]
+      homes[name] = [...new Set([...(homes[name] ?? []), ...there.map(s => s.place)])]
     }
     return [{ homes, ...(regions && { regions: true }) }]
   },
-  lay: (key, laying) => (Object.entries(key.homes) as [PieceId, PlaceId[]][]).reduce((state, [name, homes]) => {
-    if (key.regions) {
-      const [piece] = copiesToLay(name, laying.page, ['region'])
-      return laidAt(state, piece!, regionSpot(state, piece!, homes, laying.page, laying.edition))
-    }
-    // A bin's copies show all its homes, a piece itself the first.
-    return copiesToLay(name, laying.page, homes).reduce((now, piece, i) => laidIn({ ...laying, state: now }, piece, homes[i]), state)
-  }, laying.state),
+  lay: (key, laying) =>
+    (Object.entries(key.homes) as [PieceId, PlaceId[]][]).reduce((state, [name, homes]) => {
+      if (key.regions) {
+        const [piece] = copiesToLay(name, laying.page, ['region'])
+        return laidAt(state, piece!, regionSpot(state, piece!, homes, laying.page, laying.edition))
+      }
+      // A bin's copies show all its homes, a piece itself the first.
+      return copiesToLay(name, laying.page, homes).reduce(
+        (now, piece, i) => laidIn({ ...laying, state: now }, piece, homes[i]),
+        state,
+      )
+    }, laying.state),
   suits: page => kindHas(page, 'zone') && page.pieces.some(p => !p.bin),
   canBeDone: () => true,
   answers: key => answerTexts(key.homes),
@@ -81,13 +97,24 @@ const any = (place: PlaceId) => ({ anyPlace: [place] })
 const all = (allPlaces: readonly PlaceId[]) => ({ allPlaces })
 const placesOf = (shares: readonly Share[]) => ({ allPlaces: shares.map(share => share.place) })
 
-function markPiece({ piece, at, shares: raw }: Placement, homes: readonly PlaceId[], { page, begun }: MarkContext): ItemMark {
+function markPiece(
+  { piece, at, shares: raw }: Placement,
+  homes: readonly PlaceId[],
+  { page, begun }: MarkContext,
+): ItemMark {
   const shares = innermost(raw, page)
   const isHome = (place: PlaceId) => homes.includes(place)
   const best = shares[0]
   if (!best) {
-    if (homes.length === 0 && begun) return mark({ is: 'piece', item: piece, verdict: 'right', code: 'belongs-nowhere', words: {} })
-    return mark({ is: 'piece', item: piece, verdict: 'not-placed', code: at === 'ledge' ? 'on-ledge' : 'outside', words: {} })
+    if (homes.length === 0 && begun)
+      return mark({ is: 'piece', item: piece, verdict: 'right', code: 'belongs-nowhere', words: {} })
+    return mark({
+      is: 'piece',
+      item: piece,
+      verdict: 'not-placed',
+      code: at === 'ledge' ? 'on-ledge' : 'outside',
+      words: {},
+    })
   }
   const surelyElsewhere = shares.find(s => s.certainty === 'in' && !isHome(s.place))
   if (surelyElsewhere) return wrongIn(piece, surelyElsewhere.place, homes, shares)
@@ -108,22 +135,38 @@ function markPiece({ piece, at, shares: raw }: Placement, homes: readonly PlaceI
 function wrongIn(piece: PieceId, place: PlaceId, homes: readonly PlaceId[], shares: readonly Share[]): ItemMark {
   const [lies, there] = [placesOf(shares), any(place)]
   return homes.length
-    ? mark({ is: 'piece', item: piece, verdict: 'wrong', code: 'in-wrong-place', words: { lies, place: there, home: { anyPlace: homes } } })
+    ? mark({
+        is: 'piece',
+        item: piece,
+        verdict: 'wrong',
+        code: 'in-wrong-place',
+        words: { lies, place: there, home: { anyPlace: homes } },
+      })
     : mark({ is: 'piece', item: piece, verdict: 'wrong', code: 'nowhere-home', words: { lies, place: there } })
 }
 
 function halfIn(piece: PieceId, { place, share }: Share): ItemMark {
-  return mark({ is: 'piece', item: piece, verdict: 'on-the-line', code: 'half-in', words: { place: any(place), percent: percent(share) } })
+  return mark({
+    is: 'piece',
+    item: piece,
+    verdict: 'on-the-line',
+    code: 'half-in',
+    words: { place: any(place), percent: percent(share) },
+  })
 }
 
-function markRegion({ piece, at, shares }: Placement, homes: readonly PlaceId[], { page, begun }: MarkContext): ItemMark {
+function markRegion(
+  { piece, at, shares }: Placement,
+  homes: readonly PlaceId[],
+  { page, begun }: MarkContext,
+): ItemMark {
   const about = { is: 'piece', item: piece } as const
   if (at === 'ledge') return mark({ ...about, verdict: 'not-placed', code: 'on-ledge', words: {} })
-  const ringsThat = (certainty: Certainty) => page.places.map(p => p.id)
-    .filter(id => shares.some(s => s.place === id && s.certainty === certainty))
+  const ringsThat = (certainty: Certainty) =>
+    page.places.map(p => p.id).filter(id => shares.some(s => s.place === id && s.certainty === certainty))
   const [sure, perhaps] = [ringsThat('in'), ringsThat('unsure')]
-  const impossible = sure.some(place => !homes.includes(place))
-    || homes.some(place => !sure.includes(place) && !perhaps.includes(place))
+  const impossible =
+    sure.some(place => !homes.includes(place)) || homes.some(place => !sure.includes(place) && !perhaps.includes(place))
   if (impossible) {
     return mark({ ...about, verdict: 'wrong', code: 'wrong-region', words: { lies: all(sure), home: all(homes) } })
   }

@@ -4,7 +4,10 @@ import { common, documentOf, mappedAll, PiecesSchema, unlessLost } from '../docu
 
 /** Summed up, never scored: where on a from-to scale each piece stands. */
 const SpectrumKeySchema = v.object({
-  kind: v.literal('spectrum'), ...common, scale: PlaceIdSchema, pieces: v.pipe(PiecesSchema, v.minLength(1)),
+  kind: v.literal('spectrum'),
+  ...common,
+  scale: PlaceIdSchema,
+  pieces: v.pipe(PiecesSchema, v.minLength(1)),
 })
 export type SpectrumKey = v.InferOutput<typeof SpectrumKeySchema>
 

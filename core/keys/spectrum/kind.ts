@@ -6,7 +6,7 @@ import { marksWith } from '../outcome'
 import type { SpectrumKey } from './key'
 
 const reasons = {
-  'stands': { doing: { percent: 'number', from: 'text', to: 'text' }, codes: { stands: {} } },
+  stands: { doing: { percent: 'number', from: 'text', to: 'text' }, codes: { stands: {} } },
   'no-stand': { doing: {}, codes: { 'no-stand': {} } },
 } as const
 const mark = marksWith(reasons)
@@ -17,20 +17,26 @@ export const spectrumKind = kindOfKey<SpectrumKey>()({
   mark(key, context) {
     const scale = context.placeOf(key.scale)
     if (scale?.kind !== 'scale') return []
-    return key.pieces.flatMap(name => context.named(name)).map((placement) => {
-      const about = { is: 'piece', item: placement.piece, verdict: 'noted', of: 0 } as const
-      const percent = standOf(placement, scale)
-      if (percent === null) return mark({ ...about, code: 'no-stand', words: {} })
-      const [from, to] = scale.ends ?? ['0', '100']
-      return mark({ ...about, code: 'stands', words: { percent, from, to } })
-    })
+    return key.pieces
+      .flatMap(name => context.named(name))
+      .map(placement => {
+        const about = { is: 'piece', item: placement.piece, verdict: 'noted', of: 0 } as const
+        const percent = standOf(placement, scale)
+        if (percent === null) return mark({ ...about, code: 'no-stand', words: {} })
+        const [from, to] = scale.ends ?? ['0', '100']
+        return mark({ ...about, code: 'stands', words: { percent, from, to } })
+      })
   },
   /** Every piece, on each scale without numbers. */
-  keep: ({ page }) => page.places.flatMap(place => place.kind === 'scale' && place.step === null && page.pieces.length
-    ? [{ scale: place.id, pieces: page.pieces.filter(p => !p.bin).map(p => p.id) }]
-    : []),
+  keep: ({ page }) =>
+    page.places.flatMap(place =>
+      place.kind === 'scale' && place.step === null && page.pieces.length
+        ? [{ scale: place.id, pieces: page.pieces.filter(p => !p.bin).map(p => p.id) }]
+        : [],
+    ),
   lay: null,
-  suits: page => page.places.some(p => p.kind === 'scale' && p.step === null)
+  suits: page =>
+    page.places.some(p => p.kind === 'scale' && p.step === null)
     && (pieceHas(page, 'card') || pieceHas(page, 'picture-card') || pieceHas(page, 'label')),
   canBeDone: (key, page) => placeKind(page, key.scale) === 'scale',
   answers: null,

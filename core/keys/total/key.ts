@@ -4,7 +4,8 @@ import { AmountSchema } from '../../exact/measure'
 import { common, documentOf, mappedAll, PlacesSchema } from '../document'
 
 const TotalKeySchema = v.object({
-  kind: v.literal('total'), ...common,
+  kind: v.literal('total'),
+  ...common,
   place: PlaceIdSchema,
   target: AmountSchema,
   /** As few tiles as can be: no smaller ones left that make one of the next size. */

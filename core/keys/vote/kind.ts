@@ -14,8 +14,17 @@ const mark = marksWith(reasons)
 /** Counts votes. Never scored: no points are given, and none are asked for. */
 export const voteKind = kindOfKey<VoteKey>()({
   reasons,
-  mark: (key, context) => key.places.map(place =>
-    mark({ is: 'place', item: place, verdict: 'noted', of: 0, code: 'votes', words: { count: votesIn(place, context) } })),
+  mark: (key, context) =>
+    key.places.map(place =>
+      mark({
+        is: 'place',
+        item: place,
+        verdict: 'noted',
+        of: 0,
+        code: 'votes',
+        words: { count: votesIn(place, context) },
+      }),
+    ),
   /** Every zone of the page. */
   keep({ page }) {
     const places = page.places.filter(place => place.kind === 'zone').map(place => place.id)
@@ -29,7 +38,10 @@ export const voteKind = kindOfKey<VoteKey>()({
   alsoRight: null,
 })
 
-/** What surely lies in a place, whatever it is, and the signs that were set there by their middle; a question mark asks and is no vote. */
+/**
+ * What surely lies in a place, whatever it is, and the signs that were set there by their middle; a question mark asks
+ * and is no vote.
+ */
 export const votesIn = (place: PlaceId, context: MarkContext): number =>
   contentsOf(place, context.placements, 'in').length + signsIn(place, context)
 
@@ -37,6 +49,12 @@ function signsIn(id: PlaceId, { page, state, placeOf }: MarkContext): number {
   const place = placeOf(id)
   if (!place) return 0
   const room = outlined(place.shape)
-  return Object.values(state.own).filter(thing => thing.kind === 'sign' && thing.sign !== 'question'
-    && thing.page === page.id && isSeen(thing) && within(room.points, thing)).length
+  return Object.values(state.own).filter(
+    thing =>
+      thing.kind === 'sign'
+      && thing.sign !== 'question'
+      && thing.page === page.id
+      && isSeen(thing)
+      && within(room.points, thing),
+  ).length
 }

@@ -15,7 +15,8 @@ const WrittenSchema = v.object({
   punctuation: v.optional(v.boolean()),
 })
 const WriteKeySchema = v.object({
-  kind: v.literal('write'), ...common,
+  kind: v.literal('write'),
+  ...common,
   answers: v.record(v.pipe(v.string(), v.regex(/^[A-Za-z0-9_-]{1,40}(:\d{1,2})?$/)), WrittenSchema),
 })
 export type Written = v.InferOutput<typeof WrittenSchema>

@@ -8,11 +8,22 @@ const SMALLEST = 4
 /** Places whose outline crosses itself or holds nothing: nobody can say what lies in them. */
 export const badShape: Rule = {
   name: 'bad-shape',
-  look: board => board.pages.flatMap((page): Finding[] => {
-    const bad = page.places.filter(({ shape }) => area(outline(shape)) < SMALLEST || (shape.kind === 'polygon' && crossesItself(shape.points)))
-    if (bad.length === 0) return []
-    return [{ rule: 'bad-shape', severity: 'stops', page: page.id, subjects: bad.map(p => p.id), words: { count: bad.length, headings: bad.map(p => p.heading || '…').join(', ') } }]
-  }),
+  look: board =>
+    board.pages.flatMap((page): Finding[] => {
+      const bad = page.places.filter(
+        ({ shape }) => area(outline(shape)) < SMALLEST || (shape.kind === 'polygon' && crossesItself(shape.points)),
+      )
+      if (bad.length === 0) return []
+      return [
+        {
+          rule: 'bad-shape',
+          severity: 'stops',
+          page: page.id,
+          subjects: bad.map(p => p.id),
+          words: { count: bad.length, headings: bad.map(p => p.heading || '…').join(', ') },
+        },
+      ]
+    }),
 }
 
 /** Whether two edges that don't follow each other meet. Quadratic in the number of corners. */

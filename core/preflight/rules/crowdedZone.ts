@@ -14,18 +14,27 @@ const SMALLEST_TEXT = 12
 /** A zone whose right pieces can't lie in it side by side: they would cover each other or hang over its edge. */
 export const crowdedZone: Rule = {
   name: 'crowded-zone',
-  look: (board) => {
+  look: board => {
     const smallest = smallerBoards(board)
-    return board.pages.flatMap(page => page.places.flatMap((place): Finding[] => {
-    const needed = answersOf(board, page, place)
-    if (fits(board, page, place)) return []
-    const smaller = smallerCards(board, page, place, smallest)
-    return [{
-      rule: 'crowded-zone', severity: 'warning', page: page.id, subjects: [place.id],
-      words: { heading: place.heading, count: needed.length },
-      ...(smaller && { fix: { code: 'shrink', apply: b => smallerCards(b, page, place, smallerBoards(b)) ?? b } }),
-    }]
-    }))
+    return board.pages.flatMap(page =>
+      page.places.flatMap((place): Finding[] => {
+        const needed = answersOf(board, page, place)
+        if (fits(board, page, place)) return []
+        const smaller = smallerCards(board, page, place, smallest)
+        return [
+          {
+            rule: 'crowded-zone',
+            severity: 'warning',
+            page: page.id,
+            subjects: [place.id],
+            words: { heading: place.heading, count: needed.length },
+            ...(smaller && {
+              fix: { code: 'shrink', apply: b => smallerCards(b, page, place, smallerBoards(b)) ?? b },
+            }),
+          },
+        ]
+      }),
+    )
   },
 }
 
@@ -33,7 +42,9 @@ function answersOf(board: Board, page: Page, place: Place): Master[] {
   const homes = sortKeyOf(board, page.id)?.homes ?? {}
   const masters = new Map(board.masters.map(m => [m.id, m]))
   // A piece with several homes needs room in only one of them; it is not counted against any.
-  return page.pieces.filter(p => homes[p.id]?.length === 1 && homes[p.id]![0] === place.id).map(p => masters.get(p.master)!)
+  return page.pieces
+    .filter(p => homes[p.id]?.length === 1 && homes[p.id]![0] === place.id)
+    .map(p => masters.get(p.master)!)
 }
 
 /** Rows of equal cells as large as the largest piece, in the place's box, as much of it as the place really covers. */
@@ -54,7 +65,12 @@ function smallerBoards(board: Board): Smaller {
   const known = new Map<string, Board>()
   return (masters, size) => {
     const name = `${size} ${masters.join(' ')}`
-    const made = known.get(name) ?? masters.reduce((b, id) => setTextSize(b, id, Math.min(size, b.masters.find(m => m.id === id)!.textSize)), board)
+    const made =
+      known.get(name)
+      ?? masters.reduce(
+        (b, id) => setTextSize(b, id, Math.min(size, b.masters.find(m => m.id === id)!.textSize)),
+        board,
+      )
     known.set(name, made)
     return made
   }

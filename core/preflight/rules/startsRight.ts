@@ -12,7 +12,17 @@ export const startsRight: Rule = {
     return markSlate(startOf(edition), edition).flatMap((mark): Finding[] => {
       const right = mark.items.filter(item => item.verdict === 'right' && item.of > 0)
       const key = board.keys.find(k => k.id === mark.key)!
-      return right.length ? [{ rule: 'starts-right', severity: 'warning', page: key.page, subjects: right.map(i => i.item), words: { count: right.length } }] : []
+      return right.length
+        ? [
+            {
+              rule: 'starts-right',
+              severity: 'warning',
+              page: key.page,
+              subjects: right.map(i => i.item),
+              words: { count: right.length },
+            },
+          ]
+        : []
     })
   },
 }

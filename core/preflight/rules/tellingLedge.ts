@@ -6,15 +6,33 @@ import type { Finding, Rule } from '../finding'
 const FEWEST = 4
 const FEWEST_IN_ORDER = 3
 
-/** The order on the ledge gives the answer away: pieces of one home stand side by side, or the row is in the right order already. */
+/**
+ * The order on the ledge gives the answer away: pieces of one home stand side by side, or the row is in the right order
+ * already.
+ */
 export const tellingLedge: Rule = {
   name: 'telling-ledge',
-  look: board => board.pages.flatMap((page): Finding[] => inRuns(board, page) || inOrder(board, page)
-    ? [{ rule: 'telling-ledge', severity: 'warning', page: page.id, subjects: page.ledge, words: {}, fix: { code: 'scramble', apply: b => scrambleLedge(b, page.id, ((b.seed ?? 0) + 1) >>> 0) } }]
-    : []),
+  look: board =>
+    board.pages.flatMap((page): Finding[] =>
+      inRuns(board, page) || inOrder(board, page)
+        ? [
+            {
+              rule: 'telling-ledge',
+              severity: 'warning',
+              page: page.id,
+              subjects: page.ledge,
+              words: {},
+              fix: { code: 'scramble', apply: b => scrambleLedge(b, page.id, ((b.seed ?? 0) + 1) >>> 0) },
+            },
+          ]
+        : [],
+    ),
 }
 
-/** More neighbours of one home than in two standard deviations above what chance gives (the mean and variance of joins in a random row). */
+/**
+ * More neighbours of one home than in two standard deviations above what chance gives (the mean and variance of joins
+ * in a random row).
+ */
 function inRuns(board: Board, page: Page): boolean {
   const groupOf = groupsIn(board, page.id)
   const groups = page.ledge.flatMap(id => groupOf(id) ?? [])
@@ -36,10 +54,20 @@ export function joinsVariance(sizes: readonly number[], n: number): number {
   const falling = (m: number, k: number) => Array.from({ length: k }, (_, i) => m - i).reduce((a, b) => a * b, 1)
   const one = sizes.reduce((s, m) => s + falling(m, 2), 0) / falling(n, 2)
   const shared = sizes.reduce((s, m) => s + falling(m, 3), 0) / falling(n, 3)
-  const apart = n < 4 ? 0 : sizes.reduce((s, a, i) => s + sizes.reduce((t, b, j) => t + (i === j ? falling(a, 4) : falling(a, 2) * falling(b, 2)), 0), 0) / falling(n, 4)
+  const apart =
+    n < 4
+      ? 0
+      : sizes.reduce(
+          (s, a, i) => s + sizes.reduce((t, b, j) => t + (i === j ? falling(a, 4) : falling(a, 2) * falling(b, 2)), 0),
+          0,
+        ) / falling(n, 4)
   const seams = n - 1
-  return Math.max(0, seams * one + 2 * (n - 2) * shared + (seams * (seams - 1) - 2 * (n - 2)) * apart - (seams * one) ** 2)
+  return Math.max(
+    0,
+    seams * one + 2 * (n - 2) * shared + (seams * (seams - 1) - 2 * (n - 2)) * apart - (seams * one) ** 2,
+  )
 }
 
 /** The row is an order that is asked for, or fills the slots one by one. */
-const inOrder = (board: Board, page: Page): boolean => page.ledge.length >= FEWEST_IN_ORDER && toldBy(board, page.id, page.ledge) > 0
+const inOrder = (board: Board, page: Page): boolean =>
+  page.ledge.length >= FEWEST_IN_ORDER && toldBy(board, page.id, page.ledge) > 0

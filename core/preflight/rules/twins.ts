@@ -8,26 +8,39 @@ import type { Finding, Fix, Rule } from '../finding'
 /** Pieces that look the same but have different answers: no student can tell which is which. */
 export const twins: Rule = {
   name: 'twins',
-  look: board => board.keys.flatMap((key): Finding[] => {
-    const answers = kindOf(key).answers?.(key)
-    if (!answers) return []
-    const groups = new Map<string, Piece[]>()
-    for (const piece of board.pages.find(p => p.id === key.page)?.pieces ?? []) {
-      if (answers.has(piece.id)) groups.set(look(piece), [...groups.get(look(piece)) ?? [], piece])
-    }
-    return [...groups.values()].flatMap((pieces) => {
-      if (new Set(pieces.map(p => answers.get(p.id))).size < 2) return []
-      const fix = fixFor(key, pieces.map(p => p.id))
-      const words = { count: pieces.length, name: pieceName(pieces[0]!) }
-      return [{ rule: 'twins', severity: 'stops' as const, page: key.page, subjects: pieces.map(p => p.id), words, ...(fix && { fix }) }]
-    })
-  }),
+  look: board =>
+    board.keys.flatMap((key): Finding[] => {
+      const answers = kindOf(key).answers?.(key)
+      if (!answers) return []
+      const groups = new Map<string, Piece[]>()
+      for (const piece of board.pages.find(p => p.id === key.page)?.pieces ?? []) {
+        if (answers.has(piece.id)) groups.set(look(piece), [...(groups.get(look(piece)) ?? []), piece])
+      }
+      return [...groups.values()].flatMap(pieces => {
+        if (new Set(pieces.map(p => answers.get(p.id))).size < 2) return []
+        const fix = fixFor(
+          key,
+          pieces.map(p => p.id),
+        )
+        const words = { count: pieces.length, name: pieceName(pieces[0]!) }
+        return [
+          {
+            rule: 'twins',
+            severity: 'stops' as const,
+            page: key.page,
+            subjects: pieces.map(p => p.id),
+            words,
+            ...(fix && { fix }),
+          },
+        ]
+      })
+    }),
 }
 
 /** Each of the pieces may have the answer of each of the others. */
 function fixFor(key: Key, ids: readonly PieceId[]): Fix | null {
   if (!kindOf(key).interchanged) return null
-  const changed = (k: Key) => k.id === key.id ? kindOf(k).interchanged?.(k, ids) ?? k : k
+  const changed = (k: Key) => (k.id === key.id ? (kindOf(k).interchanged?.(k, ids) ?? k) : k)
   return { code: 'either', apply: board => ({ ...board, keys: board.keys.map(changed) }) }
 }
 

@@ -8,14 +8,27 @@ import type { Finding, Rule } from '../finding'
 
 /** Keys that can be laid out in one way only leave no doubt; sets may be laid in more ways than are tried. */
 const TRIED: { readonly [Kind in KeyKind]: boolean } = {
-  sort: true, order: true, slots: true, label: true, scale: true, arrows: true, cover: true, write: true,
-  match: false, total: false, balance: false, expression: false, ink: false, vote: false, spectrum: false,
+  sort: true,
+  order: true,
+  slots: true,
+  label: true,
+  scale: true,
+  arrows: true,
+  cover: true,
+  write: true,
+  match: false,
+  total: false,
+  balance: false,
+  expression: false,
+  ink: false,
+  vote: false,
+  spectrum: false,
 }
 
 /**
- * Answers that can't be given as the keys have them: laid out where each belongs, with all keys of the page at once, the page
- * isn't right. A region without room, a home that is hidden in another, a lane too short, a label without a pin, two keys that
- * contradict each other. What another rule says more plainly is left to it.
+ * Answers that can't be given as the keys have them: laid out where each belongs, with all keys of the page at once,
+ * the page isn't right. A region without room, a home that is hidden in another, a lane too short, a label without a
+ * pin, two keys that contradict each other. What another rule says more plainly is left to it.
  */
 export const unreachableAnswer: Rule = {
   name: 'unreachable-answer',
@@ -25,14 +38,23 @@ export const unreachableAnswer: Rule = {
     return board.pages.flatMap((page): Finding[] => {
       if (page.reading || stopped.has(page.id)) return []
       const state = answerSlate(page, edition)
-      const wrong = markSlate(state, edition).flatMap((mark) => {
+      const wrong = markSlate(state, edition).flatMap(mark => {
         const key = board.keys.find(one => one.id === mark.key)!
         if (key.page !== page.id || !TRIED[key.kind] || kindOf(key).lay === null) return []
-        const unpinned = key.kind === 'label' ? Object.keys(key.pins).filter(label => key.pins[label as PieceId]!.length === 0) : []
+        const unpinned =
+          key.kind === 'label' ? Object.keys(key.pins).filter(label => key.pins[label as PieceId]!.length === 0) : []
         return [...unpinned, ...mark.items.filter(item => item.verdict !== 'right').map(item => item.item)]
       })
       return wrong.length
-        ? [{ rule: 'unreachable-answer', severity: 'stops', page: page.id, subjects: [...new Set(wrong)], words: { count: new Set(wrong).size } }]
+        ? [
+            {
+              rule: 'unreachable-answer',
+              severity: 'stops',
+              page: page.id,
+              subjects: [...new Set(wrong)],
+              words: { count: new Set(wrong).size },
+            },
+          ]
         : []
     })
   },

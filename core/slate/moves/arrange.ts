@@ -10,7 +10,10 @@ import { refusalFor } from './position'
 /** Several pieces at once: a position, or null for the ledge. If one can't go there, none goes. */
 export const ArrangeSchema = v.object({
   kind: v.literal('arrange'),
-  pieces: v.pipe(v.record(OnSlateIdSchema, v.nullable(OnPageSchema)), v.maxEntries(MOST_PIECES, 'Too many pieces in one move')),
+  pieces: v.pipe(
+    v.record(OnSlateIdSchema, v.nullable(OnPageSchema)),
+    v.maxEntries(MOST_PIECES, 'Too many pieces in one move'),
+  ),
 })
 export type Arrange = v.InferOutput<typeof ArrangeSchema>
 
@@ -31,6 +34,9 @@ export const arrange: Operation<'arrange', Arrange> = {
     return ok(withPieces(state, entriesOf(pieces)))
   },
   invert(before, { pieces }) {
-    return { kind: 'arrange', pieces: Object.fromEntries(entriesOf(pieces).map(([id]) => [id, before.pieces[id] ?? null])) }
+    return {
+      kind: 'arrange',
+      pieces: Object.fromEntries(entriesOf(pieces).map(([id]) => [id, before.pieces[id] ?? null])),
+    }
   },
 }

@@ -7,7 +7,13 @@ import { RubbedSchema, StrokeIdSchema, StrokePointsSchema, withEntry, type Strok
 
 /** One stroke of ink in a drawing space. Its id is its maker's; no stroke is drawn twice. */
 // Written out, for the reason that is given at `ShapeSchema`.
-export const DrawSchema = v.object({ kind: v.literal('draw'), stroke: StrokeIdSchema, place: PlaceIdSchema, points: StrokePointsSchema, gone: RubbedSchema })
+export const DrawSchema = v.object({
+  kind: v.literal('draw'),
+  stroke: StrokeIdSchema,
+  place: PlaceIdSchema,
+  points: StrokePointsSchema,
+  gone: RubbedSchema,
+})
 export type Draw = v.InferOutput<typeof DrawSchema>
 
 export const draw: Operation<'draw', Draw> = {

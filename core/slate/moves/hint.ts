@@ -8,13 +8,15 @@ import type { Operation } from '../operation'
 
 /** The next hint of a page or an activity is looked at. What was seen can't be unseen: nothing takes this back. */
 export const HintSchema = v.object({
-  kind: v.literal('hint'), of: v.union([PageIdSchema, StepIdSchema]), number: v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(MOST_HINTS)),
+  kind: v.literal('hint'),
+  of: v.union([PageIdSchema, StepIdSchema]),
+  number: v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(MOST_HINTS)),
 })
 export type Hint = v.InferOutput<typeof HintSchema>
 
 /** The hints of a page or an activity, the first first; none where there is no such thing. */
 export function hintsOf(edition: Edition, of: string): readonly string[] {
-  const found = edition.board.pages.flatMap(page => [page, ...page.steps ?? []]).find(one => one.id === of)
+  const found = edition.board.pages.flatMap(page => [page, ...(page.steps ?? [])]).find(one => one.id === of)
   return found?.hints ?? []
 }
 

@@ -8,11 +8,18 @@ import { colourId, mayUse, OwnIdSchema, OwnSchema, pointsOfOwn, toolOf, type Own
 import { withEntry } from '../state'
 
 /**
- * Something of a student's own is made or changed: all of it is said anew, and whose it is, which is held against who it
- * is. Taken away (`gone`) it stays in the slate and can come back; with null it is as if it had never been made, unless it
- * was taken away already. `hidden` is a teacher's to set: nobody else sees the thing then, or changes it.
+ * Something of a student's own is made or changed: all of it is said anew, and whose it is, which is held against who
+ * it is. Taken away (`gone`) it stays in the slate and can come back; with null it is as if it had never been made,
+ * unless it was taken away already. `hidden` is a teacher's to set: nobody else sees the thing then, or changes it.
  */
-export const OwnMoveSchema = v.object({ kind: v.literal('own'), thing: OwnIdSchema, as: v.nullable(OwnSchema), by: AuthorSchema, gone: v.optional(v.literal(true)), hidden: v.optional(v.literal(true)) })
+export const OwnMoveSchema = v.object({
+  kind: v.literal('own'),
+  thing: OwnIdSchema,
+  as: v.nullable(OwnSchema),
+  by: AuthorSchema,
+  gone: v.optional(v.literal(true)),
+  hidden: v.optional(v.literal(true)),
+})
 export type OwnMove = v.InferOutput<typeof OwnMoveSchema>
 
 export const own: Operation<'own', OwnMove> = {
@@ -27,11 +34,23 @@ export const own: Operation<'own', OwnMove> = {
     const asItWas = (gone || hidden || before?.hidden) && before && JSON.stringify(bare(before)) === JSON.stringify(as)
     const refusal = asItWas ? null : refusalToMake(edition, thing, as)
     if (refusal) return refuse(refusal)
-    return ok({ ...state, own: { ...state.own, [thing]: { ...as, by, ...(gone && { gone }), ...(hidden && { hidden }) } } })
+    return ok({
+      ...state,
+      own: { ...state.own, [thing]: { ...as, by, ...(gone && { gone }), ...(hidden && { hidden }) } },
+    })
   },
   invert(before, { thing, by }) {
     const was = before.own[thing]
-    return was ? { kind: 'own', thing, as: bare(was), by: was.by, ...(was.gone && { gone: was.gone }), ...(was.hidden && { hidden: was.hidden }) } : { kind: 'own', thing, as: null, by }
+    return was
+      ? {
+          kind: 'own',
+          thing,
+          as: bare(was),
+          by: was.by,
+          ...(was.gone && { gone: was.gone }),
+          ...(was.hidden && { hidden: was.hidden }),
+        }
+      : { kind: 'own', thing, as: null, by }
   },
 }
 
@@ -47,7 +66,8 @@ export function bare({ by: _, gone: __, hidden: ___, ...as }: OwnOnSlate): Own {
 export function refusalToMake(edition: Edition, item: string, as: Own): MoveRefusal | null {
   const page = edition.board.pages.find(one => one.id === as.page)
   if (!page || !mayUse(edition, as.page, toolOf(as))) return { code: 'not-allowed', item }
-  if (pointsOfOwn(as).some(({ x, y }) => x < 0 || y < 0 || x > page.width || y > page.height)) return { code: 'off-page', item }
+  if (pointsOfOwn(as).some(({ x, y }) => x < 0 || y < 0 || x > page.width || y > page.height))
+    return { code: 'off-page', item }
   if (as.kind === 'line') {
     const ends = [as.from.on, as.to.on].filter(on => on !== undefined)
     const unknown = ends.find(on => edition.pieces.get(on)?.page !== page || edition.pieces.get(on)?.piece.bin)

@@ -5,8 +5,8 @@ import type { MoveRefusal } from '../operation'
 import type { OnPage } from '../state'
 
 /**
- * Null when the piece is on this board, or a copy from one of its bins; a bin itself never leaves the ledge. The centre,
- * if given, must lie on the piece's page, edges included.
+ * Null when the piece is on this board, or a copy from one of its bins; a bin itself never leaves the ledge. The
+ * centre, if given, must lie on the piece's page, edges included.
  */
 export function refusalFor(edition: Edition, item: PieceId, centre?: Point): MoveRefusal | null {
   const known = edition.pieces.get(item)
@@ -17,6 +17,18 @@ export function refusalFor(edition: Edition, item: PieceId, centre?: Point): Mov
 }
 
 /** A position without what says nothing: no turn, not flipped. */
-export function tidied({ x, y, z, turn, flipped }: { x: number, y: number, z: number, turn?: number | undefined, flipped?: boolean | undefined }): OnPage {
+export function tidied({
+  x,
+  y,
+  z,
+  turn,
+  flipped,
+}: {
+  x: number
+  y: number
+  z: number
+  turn?: number | undefined
+  flipped?: boolean | undefined
+}): OnPage {
   return { x, y, z, ...(turn && { turn }), ...(flipped && { flipped: true }) }
 }

@@ -8,8 +8,8 @@ import { HeightSchema, top, withPieces } from '../state'
 import { refusalFor, tidied } from './position'
 
 /**
- * A piece is put on its page, from the ledge, from its bin (a copy with a new name) or from where it lay. Without `z` it
- * comes to lie on top; without `turn` and `flipped` it keeps them as they were.
+ * A piece is put on its page, from the ledge, from its bin (a copy with a new name) or from where it lay. Without `z`
+ * it comes to lie on top; without `turn` and `flipped` it keeps them as they were.
  */
 export const PutSchema = v.object({
   kind: v.literal('put'),
@@ -29,10 +29,19 @@ export const put: Operation<'put', Put> = {
     const refusal = refusalFor(edition, piece, { x, y })
     if (refusal) return refuse(refusal)
     const before = state.pieces[piece]
-    return ok(withPieces(state, [[piece, tidied({ x, y, z: z ?? top(state) + 1, turn: turn ?? before?.turn, flipped: flipped ?? before?.flipped })]]))
+    return ok(
+      withPieces(state, [
+        [
+          piece,
+          tidied({ x, y, z: z ?? top(state) + 1, turn: turn ?? before?.turn, flipped: flipped ?? before?.flipped }),
+        ],
+      ]),
+    )
   },
   invert(before, { piece }) {
     const position = before.pieces[piece]
-    return position ? { kind: 'put', piece, ...position, turn: position.turn ?? 0, flipped: position.flipped ?? false } : { kind: 'shelve', piece }
+    return position
+      ? { kind: 'put', piece, ...position, turn: position.turn ?? 0, flipped: position.flipped ?? false }
+      : { kind: 'shelve', piece }
   },
 }

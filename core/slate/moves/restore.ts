@@ -10,7 +10,13 @@ import { withStrokes } from './startAgain'
 export const RestoreSchema = v.object({
   kind: v.literal('restore'),
   pieces: v.pipe(PiecesSchema, v.maxEntries(MOST_PIECES, 'Too many pieces in one move')),
-  texts: v.pipe(TextsSchema, v.check(all => Object.values(all).reduce((sum, text) => sum + text.length, 0) <= MOST_LETTERS, 'Too much text in one move')),
+  texts: v.pipe(
+    TextsSchema,
+    v.check(
+      all => Object.values(all).reduce((sum, text) => sum + text.length, 0) <= MOST_LETTERS,
+      'Too much text in one move',
+    ),
+  ),
   arrows: ArrowsSchema,
   strokes: v.pipe(v.array(StrokeIdSchema), v.maxLength(MOST_STROKES)),
 })

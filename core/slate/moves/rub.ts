@@ -5,7 +5,11 @@ import type { Operation } from '../operation'
 import { MOST_STROKES, StrokeIdSchema, type SlateState, type Stroke } from '../state'
 
 /** Strokes are rubbed out, or come back. Those that aren't there are passed over. */
-export const RubSchema = v.object({ kind: v.literal('rub'), strokes: v.pipe(v.array(StrokeIdSchema), v.maxLength(MOST_STROKES)), gone: v.boolean() })
+export const RubSchema = v.object({
+  kind: v.literal('rub'),
+  strokes: v.pipe(v.array(StrokeIdSchema), v.maxLength(MOST_STROKES)),
+  gone: v.boolean(),
+})
 export type Rub = v.InferOutput<typeof RubSchema>
 
 export const rub: Operation<'rub', Rub> = {
@@ -23,6 +27,10 @@ export const rub: Operation<'rub', Rub> = {
 }
 
 function rubbed(all: SlateState['strokes'], ids: ReadonlySet<string>, gone: boolean): Record<string, Stroke> {
-  return Object.fromEntries(Object.entries(all).map(([id, { place, points, gone: before }]) =>
-    [id, { place, points, ...((ids.has(id) ? gone : before) && { gone: true as const }) }]))
+  return Object.fromEntries(
+    Object.entries(all).map(([id, { place, points, gone: before }]) => [
+      id,
+      { place, points, ...((ids.has(id) ? gone : before) && { gone: true as const }) },
+    ]),
+  )
 }

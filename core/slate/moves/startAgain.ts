@@ -19,7 +19,9 @@ import { revert, revertTo } from './revert'
  */
 export const StartAgainSchema = v.object({
   kind: v.literal('start-again'),
-  part: v.optional(v.union([v.literal('none'), v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(MOST_PARTS))])),
+  part: v.optional(
+    v.union([v.literal('none'), v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(MOST_PARTS))]),
+  ),
   /** Whose own things go; without, those of the only student. */
   by: v.optional(AuthorSchema),
 })
@@ -34,10 +36,20 @@ export const startAgain: Operation<'start-again', StartAgain> = {
 
 function startedAgain(state: SlateState, { part, by = HOLDER.author }: StartAgain, edition: Edition): SlateState {
   // What is written beside the pages is thought, not laid; and hints that were seen stay seen.
-  const beside = Object.fromEntries(Object.entries(state.texts).filter(([name]) => besideOf(name) && !edition.pieces.get(name as PieceId)))
-  const cleared: SlateState = { ...startOf(edition), texts: beside, hints: state.hints, strokes: withStrokes(state.strokes, new Set()), own: withoutThoseOf(state.own, by), ...(state.hands && { hands: state.hands }) }
+  const beside = Object.fromEntries(
+    Object.entries(state.texts).filter(([name]) => besideOf(name) && !edition.pieces.get(name as PieceId)),
+  )
+  const cleared: SlateState = {
+    ...startOf(edition),
+    texts: beside,
+    hints: state.hints,
+    strokes: withStrokes(state.strokes, new Set()),
+    own: withoutThoseOf(state.own, by),
+    ...(state.hands && { hands: state.hands }),
+  }
   if (part === undefined) return cleared
-  const isOthers = (name: ThingName) => [state, cleared].some(s => placesOf(s, name, edition).some(place => !mayTouch(place, { part })))
+  const isOthers = (name: ThingName) =>
+    [state, cleared].some(s => placesOf(s, name, edition).some(place => !mayTouch(place, { part })))
   const back = revertTo(state, cleared)
   const spared = revert.limitedTo!(back, isOthers)
   const kept = spared ? revert.apply(cleared, spared, edition) : ok(cleared)
@@ -46,8 +58,15 @@ function startedAgain(state: SlateState, { part, by = HOLDER.author }: StartAgai
 
 /** The strokes with only those named to be seen. */
 export function withStrokes(all: SlateState['strokes'], seen: ReadonlySet<string>): SlateState['strokes'] {
-  return Object.fromEntries(Object.entries(all).map(([id, { place, points }]) => [id, { place, points, ...(!seen.has(id) && { gone: true as const }) }]))
+  return Object.fromEntries(
+    Object.entries(all).map(([id, { place, points }]) => [
+      id,
+      { place, points, ...(!seen.has(id) && { gone: true as const }) },
+    ]),
+  )
 }
 
 const withoutThoseOf = (all: SlateState['own'], by: Author): SlateState['own'] =>
-  Object.fromEntries(Object.entries(all).map(([id, thing]) => [id, thing.by === by && !thing.hidden ? goneOr(thing, true) : thing]))
+  Object.fromEntries(
+    Object.entries(all).map(([id, thing]) => [id, thing.by === by && !thing.hidden ? goneOr(thing, true) : thing]),
+  )

@@ -22,7 +22,9 @@ export const turn: Operation<'turn', Turn> = {
     const refusal = refusalFor(edition, item)
     if (refusal) return refuse(refusal)
     const lies = state.pieces[item]
-    return lies ? ok(withPieces(state, [[item, tidied({ ...lies, turn, flipped })]])) : refuse({ code: 'not-allowed', item })
+    return lies
+      ? ok(withPieces(state, [[item, tidied({ ...lies, turn, flipped })]]))
+      : refuse({ code: 'not-allowed', item })
   },
   invert(before, { piece }) {
     const { turn = 0, flipped = false } = before.pieces[piece] ?? {}

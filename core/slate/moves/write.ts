@@ -10,7 +10,10 @@ import { thingName } from '../hands'
 import type { MoveRefusal, Operation } from '../operation'
 import { LONGEST_TEXT, withEntry, WrittenInSchema } from '../state'
 
-/** What stands in a writing space, in a typed gap, over a blank zone, on a note or beside the page is replaced by this; nothing wipes it. */
+/**
+ * What stands in a writing space, in a typed gap, over a blank zone, on a note or beside the page is replaced by this;
+ * nothing wipes it.
+ */
 export const WriteSchema = v.object({ kind: v.literal('write'), in: WrittenInSchema, text: storedText(LONGEST_TEXT) })
 export type Write = v.InferOutput<typeof WriteSchema>
 
@@ -28,11 +31,15 @@ export const write: Operation<'write', Write> = {
 /** Null where a student may write. */
 export function refusalToWrite(edition: Edition, item: string): MoveRefusal | null {
   const beside = besideOf(item)
-  if (beside && !edition.pieces.get(item as PieceId)) return hasRoomBeside(edition, beside) ? null : { code: 'not-allowed', item }
+  if (beside && !edition.pieces.get(item as PieceId))
+    return hasRoomBeside(edition, beside) ? null : { code: 'not-allowed', item }
   const [id, gap] = item.split(':')
   const place = edition.places.get(id as PlaceId)?.place
   if (place) {
-    const takes = gap === undefined ? place.kind === 'writing' || isBlank(place) : place.kind === 'gaps' && place.typed && Number(gap) < gapsIn(place.text) && String(Number(gap)) === gap
+    const takes =
+      gap === undefined
+        ? place.kind === 'writing' || isBlank(place)
+        : place.kind === 'gaps' && place.typed && Number(gap) < gapsIn(place.text) && String(Number(gap)) === gap
     return takes ? null : { code: 'not-allowed', item }
   }
   const known = gap === undefined ? edition.pieces.get(item as PieceId) : undefined

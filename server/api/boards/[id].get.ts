@@ -4,7 +4,7 @@ import { roleOnBoard } from '../../rights/roles'
 import { services } from '../../services'
 import { boardById } from '../../usecases/boards'
 
-export default defineEventHandler(async (event) => {
+export default defineEventHandler(async event => {
   const { db } = await services()
   const id = idParam(event)
   requireRight(await roleOnBoard(db, await actorOf(event), id), 'board.read')

@@ -9,7 +9,7 @@ import { saveBoard } from '../../usecases/boards'
 
 const Save = v.object({ version: v.pipe(v.number(), v.integer(), v.minValue(1)), board: v.unknown() })
 
-export default defineEventHandler(async (event) => {
+export default defineEventHandler(async event => {
   const { db } = await services()
   const id = idParam(event)
   const teacher = await requireTeacher(event)

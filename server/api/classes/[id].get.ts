@@ -1,8 +1,8 @@
 import { requireRightOnClass } from '../../http/onClass'
 import { may } from '../../rights/rights'
-import { classWithStudents } from '../../usecases/classes'
+import { classWithStudents } from '../../usecases/classReading'
 
-export default defineEventHandler(async (event) => {
+export default defineEventHandler(async event => {
   const { db, id, role } = await requireRightOnClass(event, 'class.read')
-  return { ...await classWithStudents(db, id), mayChange: may(role, 'class.change') }
+  return { ...(await classWithStudents(db, id)), mayChange: may(role, 'class.change') }
 })

@@ -9,17 +9,26 @@ import { roleOnFile } from '../../rights/roles'
 import { services } from '../../services'
 
 /** A sound or a film, or a part of it: players ask for what they are about to play. */
-export default defineEventHandler(async (event) => {
+export default defineEventHandler(async event => {
   const hash = getRouterParam(event, 'hash')
   if (!v.is(FileHashSchema, hash)) throw refusal('not-found')
   const { db } = await services()
   requireRight(await roleOnFile(db, await actorOf(event), hash), 'file.read')
-  const clip = await db.selectFrom('files').select(['size', 'media_type']).where('hash', '=', hash).where('seconds', 'is not', null).executeTakeFirst()
+  const clip = await db
+    .selectFrom('files')
+    .select(['size', 'media_type'])
+    .where('hash', '=', hash)
+    .where('seconds', 'is not', null)
+    .executeTakeFirst()
   if (!clip) throw refusal('not-found')
   const size = clip.size!
   const part = partOf(getRequestHeader(event, 'range'), size)
   // A hash names one content for ever; private, since the next person at this device may be another.
-  setResponseHeaders(event, { 'Content-Type': clip.media_type, 'Accept-Ranges': 'bytes', 'Cache-Control': 'private, max-age=31536000, immutable' })
+  setResponseHeaders(event, {
+    'Content-Type': clip.media_type,
+    'Accept-Ranges': 'bytes',
+    'Cache-Control': 'private, max-age=31536000, immutable',
+  })
   if (part === 'outside') {
     setResponseStatus(event, 416)
     setResponseHeader(event, 'Content-Range', `bytes */${size}`)

@@ -8,10 +8,10 @@ import { requireTeacher } from '../../http/session'
 import { services } from '../../services'
 
 /** A sound or a film, as it is: it goes through a file, so that no process holds it. */
-export default defineEventHandler(async (event) => {
+export default defineEventHandler(async event => {
   const teacher = await requireTeacher(event)
   const { db, labour } = await services()
-  return withFolder(async (folder) => {
+  return withFolder(async folder => {
     const [from, to] = [join(folder, 'came'), join(folder, 'packed')]
     await readToFile(event, LARGEST_CLIP, from)
     const read = await labour.files.do('clip', { from, to })

@@ -8,7 +8,7 @@ import { services } from '../../services'
 /** Room for the picture and the few lines of the form around it. */
 const LARGEST_FORM = LARGEST_PICTURE + 10_000
 
-export default defineEventHandler(async (event) => {
+export default defineEventHandler(async event => {
   const teacher = await requireTeacher(event)
   const file = await readUpload(event, LARGEST_FORM)
   if (!file) throw refusal('bad-request', 'There is no file in this form.')

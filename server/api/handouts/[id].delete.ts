@@ -6,8 +6,11 @@ import { services } from '../../services'
 import { takeBack } from '../../usecases/giveOut'
 import { dropPlan } from '../../usecases/later'
 
-/** A draft is dropped, and what it was is given back; a handout is taken back as if it had never been given out, while nobody has opened it. */
-export default defineEventHandler(async (event) => {
+/**
+ * A draft is dropped, and what it was is given back; a handout is taken back as if it had never been given out, while
+ * nobody has opened it.
+ */
+export default defineEventHandler(async event => {
   const { db } = await services()
   const id = idParam(event)
   requireRight(await roleOnHandout(db, await actorOf(event), id), 'handout.take-back')

@@ -4,7 +4,7 @@ import { roleOnHandout } from '../../rights/roles'
 import { services } from '../../services'
 import { walkRound } from '../../usecases/walk'
 
-export default defineEventHandler(async (event) => {
+export default defineEventHandler(async event => {
   const all = await services()
   const id = idParam(event)
   const role = await roleOnHandout(all.db, await actorOf(event), id)

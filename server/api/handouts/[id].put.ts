@@ -18,7 +18,7 @@ const Change = v.strictObject({
 })
 
 /** What may still be changed once it is given out. */
-export default defineEventHandler(async (event) => {
+export default defineEventHandler(async event => {
   const all = await services()
   const id = idParam(event)
   const role = await roleOnHandout(all.db, await actorOf(event), id)

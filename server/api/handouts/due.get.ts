@@ -4,7 +4,7 @@ import { services } from '../../services'
 import { dueCalendar } from '../../usecases/walk'
 
 /** The due days as an iCalendar file. */
-export default defineEventHandler(async (event) => {
+export default defineEventHandler(async event => {
   const teacher = await requireTeacher(event)
   const { db } = await services()
   setHeader(event, 'content-type', 'text/calendar; charset=utf-8')

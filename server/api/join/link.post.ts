@@ -8,11 +8,19 @@ import { startSession } from '../../http/session'
 import { services } from '../../services'
 
 /** A student comes in by their personal link, without typing anything. */
-export default defineEventHandler(async (event) => {
+export default defineEventHandler(async event => {
   const { link } = await readJson(event, v.object({ link: storedText(40) }), LARGEST.anybody)
   const { db, limits } = await services()
-  const found = await tryOnce({ slowed: [{ limiter: limits.address, key: addressOf(event) }] }, async () =>
-    await db.selectFrom('students').select(['id', 'name']).where('link', '=', link).where('left_at', 'is', null).executeTakeFirst() ?? null)
+  const found = await tryOnce(
+    { slowed: [{ limiter: limits.address, key: addressOf(event) }] },
+    async () =>
+      (await db
+        .selectFrom('students')
+        .select(['id', 'name'])
+        .where('link', '=', link)
+        .where('left_at', 'is', null)
+        .executeTakeFirst()) ?? null,
+  )
   if (found === 'too-often') throw refusal('too-often')
   if (!found) throw refusal('no-such-link')
   await startSession(event, { student_id: found.id })

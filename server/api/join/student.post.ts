@@ -14,19 +14,33 @@ const Enter = v.object({
   pictures: v.pipe(v.array(v.picklist(PASSWORD_PICTURES)), v.length(PASSWORD_LENGTH)),
 })
 
-export default defineEventHandler(async (event) => {
+export default defineEventHandler(async event => {
   const { code, student, pictures } = await readJson(event, Enter, LARGEST.anybody)
   const { db, limits } = await services()
   const classCode = tidyClassCode(code)
-  const found = await tryOnce({
-    shut: [{ limiter: limits.student, key: student }, { limiter: limits.studentHour, key: student }],
-    slowed: [{ limiter: limits.class, key: classCode }, { limiter: limits.address, key: addressOf(event) }],
-  }, async () => {
-    const known = await db.selectFrom('students').innerJoin('classes', 'classes.id', 'students.class_id')
-      .select(['students.id', 'students.name', 'students.picture_password'])
-      .where('students.id', '=', student).where('classes.code', '=', classCode).where('students.left_at', 'is', null).executeTakeFirst()
-    return known?.picture_password.join() === pictures.join() ? known : null
-  })
+  const found = await tryOnce(
+    {
+      shut: [
+        { limiter: limits.student, key: student },
+        { limiter: limits.studentHour, key: student },
+      ],
+      slowed: [
+        { limiter: limits.class, key: classCode },
+        { limiter: limits.address, key: addressOf(event) },
+      ],
+    },
+    async () => {
+      const known = await db
+        .selectFrom('students')
+        .innerJoin('classes', 'classes.id', 'students.class_id')
+        .select(['students.id', 'students.name', 'students.picture_password'])
+        .where('students.id', '=', student)
+        .where('classes.code', '=', classCode)
+        .where('students.left_at', 'is', null)
+        .executeTakeFirst()
+      return known?.picture_password.join() === pictures.join() ? known : null
+    },
+  )
   if (found === 'too-often') throw refusal('too-often')
   if (!found) throw refusal('wrong-pictures')
   await startSession(event, { student_id: found.id })

@@ -6,7 +6,7 @@ import { requireTeacher } from '../../http/session'
 import { services } from '../../services'
 
 /** A picture of the library becomes a file of the teacher's, as if it had been uploaded. */
-export default defineEventHandler(async (event) => {
+export default defineEventHandler(async event => {
   const teacher = await requireTeacher(event)
   const svg = (await shippedLibrary()).svg(getRouterParam(event, 'name') ?? '')
   if (!svg) throw refusal('not-found')

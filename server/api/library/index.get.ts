@@ -7,7 +7,7 @@ import { requireSomebody } from '../../http/session'
 const MOST = 60
 const Query = v.object({ q: storedText(60) })
 
-export default defineEventHandler(async (event) => {
+export default defineEventHandler(async event => {
   await requireSomebody(event)
   const { q } = queryAs(event, Query)
   return (await shippedLibrary()).search(q, MOST)

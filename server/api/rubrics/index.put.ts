@@ -6,7 +6,7 @@ import { services } from '../../services'
 import { keepRubric } from '../../usecases/rubrics'
 
 /** Keeps a rubric by its name. */
-export default defineEventHandler(async (event) => {
+export default defineEventHandler(async event => {
   const teacher = await requireTeacher(event)
   const kept = await keepRubric((await services()).db, teacher.id, await readJson(event, RubricSchema))
   if (!kept.ok) throw refusal(kept.reason)

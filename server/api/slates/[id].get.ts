@@ -6,7 +6,7 @@ import { services } from '../../services'
 import { markOpened } from '../../usecases/openness'
 import { viewSlate } from '../../usecases/slates'
 
-export default defineEventHandler(async (event) => {
+export default defineEventHandler(async event => {
   const all = await services()
   const id = idParam(event)
   const reader = await actorOf(event)

@@ -53,13 +53,15 @@ export async function up(db: Kysely<unknown>): Promise<void> {
       unique (class_id, hand))`,
     'create index assistants_by_teacher on assistants (teacher_id)',
     'drop trigger moves_never_changed on moves',
-    // Moves are read as a whole and never searched: kept as the text they came in, they are not taken apart and put together.
+    // Moves are read as a whole and never searched: kept as the text they came in, they are not taken apart and put
+    // together.
     `alter table moves drop column student_id, alter column inverse drop not null,
       alter column move type json using move::json, alter column inverse type json using inverse::json,
       add column by text not null default 'student:1' check (by ~ '^(student|teacher|assistant):[0-9]{1,6}$')`,
     'alter table moves alter column by drop default',
     `create trigger moves_never_changed before update on moves for each row execute function never_changed()`,
-    // Moves are stored by a statement that holds their slate's row, so asking for it once more for each move is work for nothing;
+    // Moves are stored by a statement that holds their slate's row, so asking for it once more for each move is work
+    // for nothing;
     // what the reference did beside that, a trigger does for all at once: with a slate its moves go.
     'alter table moves drop constraint moves_slate_id_fkey',
     `create function moves_go_with_slates() returns trigger language plpgsql as $$

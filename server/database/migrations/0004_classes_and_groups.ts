@@ -1,6 +1,9 @@
 import { sql, type Kysely } from 'kysely'
 
-/** Class lists that can be taken over again, students who leave and come back, levels, personal links, wishes, named sets of groups. */
+/**
+ * Class lists that can be taken over again, students who leave and come back, levels, personal links, wishes, named
+ * sets of groups.
+ */
 export async function up(db: Kysely<unknown>): Promise<void> {
   const statements = [
     // Deferrable, so that two students can change names in one go.

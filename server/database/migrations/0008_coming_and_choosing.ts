@@ -1,8 +1,8 @@
 import { sql, type Kysely } from 'kysely'
 
 /**
- * Frames that students take themselves, own pages made from a model when their student comes, who may look at whose work,
- * and classes whose list writes itself: whoever comes by the code, while it is open, is on it.
+ * Frames that students take themselves, own pages made from a model when their student comes, who may look at whose
+ * work, and classes whose list writes itself: whoever comes by the code, while it is open, is on it.
  */
 export async function up(db: Kysely<unknown>): Promise<void> {
   const statements = [

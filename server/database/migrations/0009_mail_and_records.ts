@@ -1,6 +1,9 @@
 import { sql, type Kysely } from 'kysely'
 
-/** Links that are mailed to a teacher and open once; whether an address has been proven by one; what the school's records call a class. */
+/**
+ * Links that are mailed to a teacher and open once; whether an address has been proven by one; what the school's
+ * records call a class.
+ */
 export async function up(db: Kysely<unknown>): Promise<void> {
   const statements = [
     'alter table teachers add column email_proven_at timestamptz',

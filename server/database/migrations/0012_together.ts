@@ -1,6 +1,8 @@
 import { sql, type Kysely } from 'kysely'
 
-/** Work done together: who is done, what is said beside the page, the rules of a handout, and tries that came before. */
+/**
+ * Work done together: who is done, what is said beside the page, the rules of a handout, and tries that came before.
+ */
 export async function up(db: Kysely<unknown>): Promise<void> {
   const statements = [
     `alter table handouts add column rules jsonb not null default '{}'`,

@@ -1,8 +1,13 @@
 import { sql, type Kysely } from 'kysely'
 
-/** Sound and film: files that have a length, and whose bytes stand in pieces, so that any part of them can be had without the rest. */
+/**
+ * Sound and film: files that have a length, and whose bytes stand in pieces, so that any part of them can be had
+ * without the rest.
+ */
 export async function up(db: Kysely<unknown>): Promise<void> {
-  await sql.raw(`
+  await sql
+    .raw(
+      `
     alter table files
       alter column bytes drop not null, alter column pixel_width drop not null, alter column pixel_height drop not null,
       add column size integer check (size > 0), add column seconds real check (seconds > 0),
@@ -17,5 +22,7 @@ export async function up(db: Kysely<unknown>): Promise<void> {
       number integer not null check (number >= 0),
       bytes bytea not null,
       primary key (file_hash, number));
-    alter table file_pieces alter column bytes set storage external`).execute(db)
+    alter table file_pieces alter column bytes set storage external`,
+    )
+    .execute(db)
 }

@@ -19,7 +19,11 @@ describe('the hands, with a part of a page,', () => {
   it('carry a part of a board to another by the clipboard, with the answers that are whole', () => {
     for (const { board } of examples) {
       const first = board.pages[0]!
-      const all = new Set([...first.places.map(p => p.id as string), ...first.pieces.map(p => p.id), ...first.backdrop.figures?.map(f => f.id) ?? []])
+      const all = new Set([
+        ...first.places.map(p => p.id as string),
+        ...first.pieces.map(p => p.id),
+        ...(first.backdrop.figures?.map(f => f.id) ?? []),
+      ])
       const clip = readClip(writeClip(clipOf(board, first.id, all)))!
       const target = emptyBoard('Other', pageId('other'), 1)
       const { board: pasted, ids } = pasteClip(target, pageId('other'), clip, { dx: 0, dy: 0 }, counting('new-'))
@@ -34,11 +38,19 @@ describe('the hands, with a part of a page,', () => {
   it('keep their own look where two boards name different styles alike', () => {
     const small = shore()
     const large = { ...shore(), masters: shore().masters.map(m => ({ ...m, textSize: 30 })) }
-    const { board, ids } = pasteClip(small, page, clipOf(large, page, new Set(['c0'])), { dx: 0, dy: 0 }, counting('new-'))
+    const { board, ids } = pasteClip(
+      small,
+      page,
+      clipOf(large, page, new Set(['c0'])),
+      { dx: 0, dy: 0 },
+      counting('new-'),
+    )
     const pasted = board.pages[0]!.pieces.find(p => p.id === ids[0])!
     expect(board.masters.find(m => m.id === pasted.master)!.textSize).toBe(30)
     expect(board.masters).toHaveLength(2)
-    expect(pasteClip(small, page, clipOf(small, page, new Set(['c0'])), { dx: 0, dy: 0 }, counting('new-')).board.masters).toEqual(small.masters)
+    expect(
+      pasteClip(small, page, clipOf(small, page, new Set(['c0'])), { dx: 0, dy: 0 }, counting('new-')).board.masters,
+    ).toEqual(small.masters)
   })
 
   it('leave out answers that name something else too', () => {
@@ -49,16 +61,49 @@ describe('the hands, with a part of a page,', () => {
   })
 
   it('repeat things along a line in equal steps', () => {
-    const { board, ids } = repeatItems(setBoxes(shore(), page, new Map([['z0', { x: 20, y: 60, width: 60, height: 60 }]])), page, new Set(['z0']), { dx: 70, dy: 0 }, 4, counting())
+    const { board, ids } = repeatItems(
+      setBoxes(shore(), page, new Map([['z0', { x: 20, y: 60, width: 60, height: 60 }]])),
+      page,
+      new Set(['z0']),
+      { dx: 70, dy: 0 },
+      4,
+      counting(),
+    )
     expect(ids.map(id => boxOf(board.pages[0]!.places.find(p => p.id === id)!).x)).toEqual([90, 160, 230, 300])
   })
 
-  /** Two activities: three zones with a key for cards c0 to c4 in the first, a slot without one in the second; c5 is named by nobody. */
+  /**
+   * Two activities: three zones with a key for cards c0 to c4 in the first, a slot without one in the second; c5 is
+   * named by nobody.
+   */
   function twoActivities(): Board {
-    const key: Key = { kind: 'sort', id: keyId('k'), page, homes: Object.fromEntries([0, 1, 2, 3, 4].map(i => [pieceId(`c${i}`), [placeId(`z${i % 3}`)]])) }
-    const one = setBoxes(shore(), page, new Map([0, 1, 2].map(i => [`z${i}`, { x: 40 + 130 * i, y: 100, width: 110, height: 120 }])))
-    const both = addPlaces(addStep(addStep({ ...one, keys: [key] }, page, 's1' as never), page, 's2' as never), page, [{ kind: 'slot', id: placeId('slot'), heading: '', shape: { kind: 'rectangle', x: 600, y: 400, width: 60, height: 30 } }])
-    return setBoxes(both, page, new Map([['s1', { x: 20, y: 40, width: 420, height: 200 }], ['s2', { x: 560, y: 360, width: 200, height: 100 }]]))
+    const key: Key = {
+      kind: 'sort',
+      id: keyId('k'),
+      page,
+      homes: Object.fromEntries([0, 1, 2, 3, 4].map(i => [pieceId(`c${i}`), [placeId(`z${i % 3}`)]])),
+    }
+    const one = setBoxes(
+      shore(),
+      page,
+      new Map([0, 1, 2].map(i => [`z${i}`, { x: 40 + 130 * i, y: 100, width: 110, height: 120 }])),
+    )
+    const both = addPlaces(addStep(addStep({ ...one, keys: [key] }, page, 's1' as never), page, 's2' as never), page, [
+      {
+        kind: 'slot',
+        id: placeId('slot'),
+        heading: '',
+        shape: { kind: 'rectangle', x: 600, y: 400, width: 60, height: 30 },
+      },
+    ])
+    return setBoxes(
+      both,
+      page,
+      new Map([
+        ['s1', { x: 20, y: 40, width: 420, height: 200 }],
+        ['s2', { x: 560, y: 360, width: 200, height: 100 }],
+      ]),
+    )
   }
 
   it('copy an activity whole: its places, its key, and the cards that the key names from the ledge', () => {
@@ -86,10 +131,22 @@ describe('the hands, with a part of a page,', () => {
     expect(left.keys).toEqual([])
     expect(left.pages[0]!.pieces.map(p => p.id)).toEqual(['c5'])
     expect(left.pages[0]!.places.map(p => p.id)).toEqual(['slot'])
-    const other = { ...board, keys: [...board.keys, { kind: 'slots' as const, id: keyId('k2'), page, fits: { slot: [pieceId('c0')] } }] }
-    expect(cutItems(other, page, activityOf(other, page, new Set(['s1']))).pages[0]!.pieces.map(p => p.id)).toEqual(['c0', 'c5'])
+    const other = {
+      ...board,
+      keys: [...board.keys, { kind: 'slots' as const, id: keyId('k2'), page, fits: { slot: [pieceId('c0')] } }],
+    }
+    expect(cutItems(other, page, activityOf(other, page, new Set(['s1']))).pages[0]!.pieces.map(p => p.id)).toEqual([
+      'c0',
+      'c5',
+    ])
     const staged = stagedPut(shore(), page, { kind: 'put', piece: pieceId('c0'), x: 480, y: 240 })
-    expect(cutItems(staged, page, new Set(['c0'])).pages[0]!.pieces.map(p => p.id)).toEqual(['c1', 'c2', 'c3', 'c4', 'c5'])
+    expect(cutItems(staged, page, new Set(['c0'])).pages[0]!.pieces.map(p => p.id)).toEqual([
+      'c1',
+      'c2',
+      'c3',
+      'c4',
+      'c5',
+    ])
   })
 })
 
@@ -101,10 +158,14 @@ describe('one thing alone', () => {
       const page = board.pages[0]!
       for (const layer of ['backdrop', 'places'] as const) {
         for (const { id, box } of itemsOf(board, page.id, layer)) {
-          const next = new Map([[id, { x: box.x + 8, y: box.y + 8, width: box.width * 0.75, height: box.height * 1.25 }]])
+          const next = new Map([
+            [id, { x: box.x + 8, y: box.y + 8, width: box.width * 0.75, height: box.height * 1.25 }],
+          ])
           const boxIn = (b: Board) => itemsOf(b, page.id, layer).find(item => item.id === id)!.box
           const single = alone(board, page.id, id)
-          expect(itemsOf(single, page.id, layer).filter(item => item.kind !== 'step')).toHaveLength(page.steps?.some(s => s.id === id) ? 0 : 1)
+          expect(itemsOf(single, page.id, layer).filter(item => item.kind !== 'step')).toHaveLength(
+            page.steps?.some(s => s.id === id) ? 0 : 1,
+          )
           expect(boxIn(setBoxes(single, page.id, next))).toEqual(boxIn(setBoxes(board, page.id, next)))
           compared++
         }

@@ -11,47 +11,95 @@ import { emptySlate } from '../../../core/slate/state'
 import { keyId, pieceId, placeId } from '../../boards'
 import { boardOf, box, card, slateOf, tile } from '../../keyBoards'
 
-const zone = (id: string, x: number): Place => ({ kind: 'zone', id: placeId(id), heading: id, shape: box(x, 0, 300, 300) })
+const zone = (id: string, x: number): Place => ({
+  kind: 'zone',
+  id: placeId(id),
+  heading: id,
+  shape: box(x, 0, 300, 300),
+})
 
 describe('what is counted over a class', () => {
   it('votes add up over all slates', () => {
-    const board = boardOf([zone('yes', 0), zone('no', 320)], [card('a'), card('b')], { kind: 'vote', places: ['yes', 'no'] })
+    const board = boardOf([zone('yes', 0), zone('no', 320)], [card('a'), card('b')], {
+      kind: 'vote',
+      places: ['yes', 'no'],
+    })
     const both = slateOf(board, { pieces: { a: { x: 100, y: 100 }, b: { x: 200, y: 100 } } })
     const one = slateOf(board, { pieces: { a: { x: 450, y: 100 } } })
-    expect(countsOf([both, one, emptySlate], makeEdition(board))).toMatchObject([{ kind: 'vote', counts: [{ place: 'yes', count: 2 }, { place: 'no', count: 1 }] }])
+    expect(countsOf([both, one, emptySlate], makeEdition(board))).toMatchObject([
+      {
+        kind: 'vote',
+        counts: [
+          { place: 'yes', count: 2 },
+          { place: 'no', count: 1 },
+        ],
+      },
+    ])
   })
 
   it('stands come with their quartiles; nobody stands nowhere', () => {
-    const scale: Place = { kind: 'scale', id: placeId('s'), heading: '', least: '0', most: '1', step: null, shape: box(100, 100, 400, 100) }
+    const scale: Place = {
+      kind: 'scale',
+      id: placeId('s'),
+      heading: '',
+      least: '0',
+      most: '1',
+      step: null,
+      shape: box(100, 100, 400, 100),
+    }
     const board = boardOf([scale], [card('me'), card('you')], { kind: 'spectrum', scale: 's', pieces: ['me', 'you'] })
     const at = [0.2, 0.4, 0.6, 0.8].map(share => slateOf(board, { pieces: { me: { x: 100 + 400 * share, y: 150 } } }))
     const [stands] = countsOf(at, makeEdition(board))
-    expect(stands).toMatchObject({ kind: 'spectrum', pieces: [{ piece: 'me', count: 4 }, { piece: 'you', count: 0, quartiles: null }] })
+    expect(stands).toMatchObject({
+      kind: 'spectrum',
+      pieces: [
+        { piece: 'me', count: 4 },
+        { piece: 'you', count: 0, quartiles: null },
+      ],
+    })
     const [low, middle, high] = (stands as Stands).pieces[0]!.quartiles!
     expect([low, middle, high].map(Math.round)).toEqual([35, 50, 65])
   })
 
-  it('the middle of sorted values is a statistics library\'s median, and no quantile leaves their range', () => {
-    fc.assert(fc.property(fc.array(fc.integer({ min: 0, max: 100 }), { minLength: 1, maxLength: 40 }), fc.double({ min: 0, max: 1, noNaN: true }), (values, share) => {
-      const sorted = values.toSorted((a, b) => a - b)
-      expect(quantile(sorted, 0.5)).toBeCloseTo(quantileSorted(sorted, 0.5), 9)
-      expect(quantile(sorted, share)).toBeGreaterThanOrEqual(sorted[0]!)
-      expect(quantile(sorted, share)).toBeLessThanOrEqual(sorted.at(-1)!)
-    }))
+  it("the middle of sorted values is a statistics library's median, and no quantile leaves their range", () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.integer({ min: 0, max: 100 }), { minLength: 1, maxLength: 40 }),
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        (values, share) => {
+          const sorted = values.toSorted((a, b) => a - b)
+          expect(quantile(sorted, 0.5)).toBeCloseTo(quantileSorted(sorted, 0.5), 9)
+          expect(quantile(sorted, share)).toBeGreaterThanOrEqual(sorted[0]!)
+          expect(quantile(sorted, share)).toBeLessThanOrEqual(sorted.at(-1)!)
+        },
+      ),
+    )
   })
 })
 
 describe('an order in groups', () => {
   const ids = ['a', 'b', 'c', 'd'].map(pieceId)
   it('is read from its pairs and written back, and says so where it is no such order', () => {
-    fc.assert(fc.property(fc.array(fc.integer({ min: 1, max: 3 }), { minLength: 2, maxLength: 5 }), (sizes) => {
-      let n = 0
-      const groups = sizes.map(size => Array.from({ length: size }, () => pieceId(`p${n++}`)))
-      expect(groupsOf(beforeOf(groups))).toEqual(groups)
-    }))
-    const [a, b, c, d] = ids as [typeof ids[0], typeof ids[0], typeof ids[0], typeof ids[0]]
-    expect(groupsOf([[a!, b!], [c!, d!]])).toBeNull()
-    expect(groupsOf([[a!, b!], [b!, a!]])).toBeNull()
+    fc.assert(
+      fc.property(fc.array(fc.integer({ min: 1, max: 3 }), { minLength: 2, maxLength: 5 }), sizes => {
+        let n = 0
+        const groups = sizes.map(size => Array.from({ length: size }, () => pieceId(`p${n++}`)))
+        expect(groupsOf(beforeOf(groups))).toEqual(groups)
+      }),
+    )
+    const [a, b, c, d] = ids as [(typeof ids)[0], (typeof ids)[0], (typeof ids)[0], (typeof ids)[0]]
+    expect(
+      groupsOf([
+        [a!, b!],
+        [c!, d!],
+      ]),
+    ).toBeNull()
+    expect(
+      groupsOf([
+        [a!, b!],
+        [b!, a!],
+      ]),
+    ).toBeNull()
   })
 
   it('joins neighbours whose order is free, and parts them again, but never into no order at all', () => {
@@ -61,8 +109,13 @@ describe('an order in groups', () => {
     expect(parted(free, 1)).toEqual(chain)
     expect(joined([['a'], ['b']] as never, 0)).toBeNull()
     const lane: Place = { kind: 'lane', id: placeId('l'), heading: '', direction: 'row', shape: box(0, 0, 900, 100) }
-    const board = boardOf([lane], ids.map(id => card(id)), { kind: 'order', lane: 'l', before: beforeOf(free), credit: 'all' })
-    const laid = (order: string) => slateOf(board, { pieces: Object.fromEntries([...order].map((id, i) => [id, { x: 60 + i * 100, y: 50 }])) })
+    const board = boardOf(
+      [lane],
+      ids.map(id => card(id)),
+      { kind: 'order', lane: 'l', before: beforeOf(free), credit: 'all' },
+    )
+    const laid = (order: string) =>
+      slateOf(board, { pieces: Object.fromEntries([...order].map((id, i) => [id, { x: 60 + i * 100, y: 50 }])) })
     const verdict = (order: string) => markSlate(laid(order), makeEdition(board))[0]!.items[0]!.verdict
     expect(['abcd', 'acbd', 'bacd', 'abdc'].map(verdict)).toEqual(['right', 'right', 'wrong', 'wrong'])
   })
@@ -70,10 +123,21 @@ describe('an order in groups', () => {
 
 describe('the same total laid in two ways', () => {
   it('becomes one question with two ways', () => {
-    const board = boardOf([zone('a', 0), zone('b', 320)], ['5', '5', '2', '8'].map((v, i) => tile(`t${i}`, v)), { kind: 'total', place: 'a', target: '1' })
-    const done = slateOf(board, { pieces: { t0: { x: 40, y: 40 }, t1: { x: 100, y: 40 }, t2: { x: 400, y: 40 }, t3: { x: 460, y: 40 } } })
-    expect(keepKeys('total', board.pages[0]!, done, makeEdition(board), () => keyId('new')).keys).toMatchObject([{ place: 'a', target: '10', ways: ['b'] }])
+    const board = boardOf(
+      [zone('a', 0), zone('b', 320)],
+      ['5', '5', '2', '8'].map((v, i) => tile(`t${i}`, v)),
+      { kind: 'total', place: 'a', target: '1' },
+    )
+    const done = slateOf(board, {
+      pieces: { t0: { x: 40, y: 40 }, t1: { x: 100, y: 40 }, t2: { x: 400, y: 40 }, t3: { x: 460, y: 40 } },
+    })
+    expect(keepKeys('total', board.pages[0]!, done, makeEdition(board), () => keyId('new')).keys).toMatchObject([
+      { place: 'a', target: '10', ways: ['b'] },
+    ])
     const other = slateOf(board, { pieces: { t0: { x: 40, y: 40 }, t2: { x: 400, y: 40 } } })
-    expect(keepKeys('total', board.pages[0]!, other, makeEdition(board), () => keyId('new')).keys).toMatchObject([{ place: 'a', target: '5' }, { place: 'b', target: '2' }])
+    expect(keepKeys('total', board.pages[0]!, other, makeEdition(board), () => keyId('new')).keys).toMatchObject([
+      { place: 'a', target: '5' },
+      { place: 'b', target: '2' },
+    ])
   })
 })

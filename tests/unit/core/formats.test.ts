@@ -10,23 +10,37 @@ import { shore } from '../../boards'
 
 const root = resolve(import.meta.dirname, '../../..')
 const examples = join(root, 'docs/formats/examples')
-const names = readdirSync(examples).filter(f => f.endsWith('.board.json')).map(f => f.replace('.board.json', ''))
-const run = (script: string, ...files: string[]) => spawnSync(process.execPath, ['--import', 'tsx', join(root, 'bin', script), ...files], { cwd: root, encoding: 'utf8' })
+const names = readdirSync(examples)
+  .filter(f => f.endsWith('.board.json'))
+  .map(f => f.replace('.board.json', ''))
+const run = (script: string, ...files: string[]) =>
+  spawnSync(process.execPath, ['--import', 'tsx', join(root, 'bin', script), ...files], { cwd: root, encoding: 'utf8' })
 const example = (name: string, part: string) => join(examples, `${name}.${part}.json`)
 
 describe('the worked examples of the format', () => {
   it('show every kind of key', () => {
-    const shown = new Set(names.flatMap(name => (JSON.parse(readFileSync(example(name, 'board'), 'utf8')) as { keys: { kind: string }[] }).keys.map(k => k.kind)))
+    const shown = new Set(
+      names.flatMap(name =>
+        (JSON.parse(readFileSync(example(name, 'board'), 'utf8')) as { keys: { kind: string }[] }).keys.map(
+          k => k.kind,
+        ),
+      ),
+    )
     expect([...shown].toSorted()).toEqual(KeySchema.options.map(o => o.entries.kind.literal as string).toSorted())
   })
 
-  it.each(names)('%s is marked on the command line as its third file says', (name) => {
+  it.each(names)('%s is marked on the command line as its third file says', name => {
     const { stdout, status, stderr } = run('mark.ts', example(name, 'board'), example(name, 'work'))
     expect([status, stderr]).toEqual([0, ''])
     const report = JSON.parse(stdout) as Report
     const expected = JSON.parse(readFileSync(example(name, 'expected'), 'utf8')) as { verdicts: object }
     const [key] = report.keys
-    expect({ points: key!.points, of: key!.of, undecided: key!.undecided, verdicts: Object.fromEntries(key!.items.map(i => [i.item, i.verdict])) }).toEqual(expected)
+    expect({
+      points: key!.points,
+      of: key!.of,
+      undecided: key!.undecided,
+      verdicts: Object.fromEntries(key!.items.map(i => [i.item, i.verdict])),
+    }).toEqual(expected)
     expect(report.pieces.every(p => p.places.every(x => x.share > 0.25 && x.share <= 1))).toBe(true)
   })
 
@@ -52,10 +66,19 @@ describe('a bad file on the command line', () => {
 
   it.each<[string, () => string[]]>([
     ['no file', () => []],
-    ['a file that isn\'t there', () => [join(folder, 'missing.json'), example('sort', 'work')]],
+    ["a file that isn't there", () => [join(folder, 'missing.json'), example('sort', 'work')]],
     ['what is not JSON', () => [file('text.json', 'a board'), example('sort', 'work')]],
     ['a board without pages', () => [file('empty.json', { ...shore(), pages: [] }), example('sort', 'work')]],
-    ['a zero denominator', () => [file('zero.json', JSON.stringify(JSON.parse(readFileSync(example('scale', 'board'), 'utf8'))).replaceAll('"3/4"', '"3/0"')), example('scale', 'work')]],
+    [
+      'a zero denominator',
+      () => [
+        file(
+          'zero.json',
+          JSON.stringify(JSON.parse(readFileSync(example('scale', 'board'), 'utf8'))).replaceAll('"3/4"', '"3/0"'),
+        ),
+        example('scale', 'work'),
+      ],
+    ],
     ['work on another board', () => [good, example('sort', 'work')]],
     ['a position that is no number', () => [good, work({ c0: { x: null, y: 1 } })]],
     ['a position off the page', () => [good, work({ c0: { x: 5000, y: 1 } })]],

@@ -1,113 +1,65 @@
-import fc from 'fast-check'
-import { linearRegression } from 'simple-statistics'
 import { describe, expect, it } from 'vitest'
 import type { Figure } from '../../../core/board/backdrop'
 import type { FigureId } from '../../../core/board/ids'
 import type { Place } from '../../../core/board/place'
-import { angleBetween, distanceToLine, evenly, lineThrough } from '../../../core/geometry/line'
 import type { Point, Shape } from '../../../core/geometry/shape'
-import { axesOf, centroid } from '../../../core/geometry/symmetry'
-import { common, unionArea } from '../../../core/geometry/union'
 import { placeId } from '../../boards'
-import { boardOf, box, mark, verdicts } from '../../keyBoards'
-
-const polygon = (points: readonly (readonly [number, number])[]): Shape => ({ kind: 'polygon', points: points.map(([x, y]) => ({ x, y })) })
-const regular = (n: number, turn = 0): Shape => polygon(Array.from({ length: n }, (_, i) => [200 + 100 * Math.cos(turn + i * 2 * Math.PI / n), 200 + 100 * Math.sin(turn + i * 2 * Math.PI / n)]))
-
-describe('lines of symmetry', () => {
-  // A regular polygon has as many as corners (its symmetry group is the dihedral group D_n): H. S. M. Coxeter, "Regular Polytopes", 1.5, from memory.
-  it.each([3, 4, 5, 6, 7, 8, 9, 12])('a regular polygon of %i sides has as many', (n) => {
-    fc.assert(fc.property(fc.double({ min: 0, max: 6, noNaN: true }), (turn) => {
-      expect(axesOf(regular(n, turn)).angles).toHaveLength(n)
-    }), { numRuns: 20 })
-  })
-
-  it.each<[string, Shape, readonly number[] | 'all']>([
-    ['a kite has one, along its diagonal', polygon([[200, 50], [260, 150], [200, 350], [140, 150]]), [90]],
-    ['a parallelogram has none', polygon([[100, 100], [260, 100], [320, 220], [160, 220]]), []],
-    ['a scalene triangle has none', polygon([[0, 0], [200, 20], [60, 150]]), []],
-    ['an isosceles trapezium has one', polygon([[100, 200], [300, 200], [250, 100], [150, 100]]), [90]],
-    ['a rectangle has two, not its diagonals', { kind: 'rectangle', x: 0, y: 0, width: 200, height: 100 }, [0, 90]],
-    ['a rhombus has two, its diagonals', polygon([[0, 100], [150, 0], [300, 100], [150, 200]]), [0, 90]],
-    ['an ellipse has two', { kind: 'ellipse', x: 0, y: 0, width: 200, height: 100 }, [0, 90]],
-    ['a circle has all through its middle', { kind: 'ellipse', x: 0, y: 0, width: 200, height: 200 }, 'all'],
-    ['an arrowhead, which is no convex shape, has one', polygon([[100, 0], [200, 200], [100, 150], [0, 200]]), [90]],
-  ])('%s (school geometry, from memory)', (_, shape, angles) => {
-    const found = axesOf(shape).angles
-    if (angles === 'all' || found === 'all') return expect(found).toBe(angles)
-    expect(found).toHaveLength(angles.length)
-    found.forEach((angle, i) => expect(angleBetween(angle, angles[i]!)).toBeLessThan(0.01))
-  })
-
-  it('go through the centre of area, which for a triangle is a third of the sum of its corners', () => {
-    const corner = fc.tuple(fc.integer({ min: -500, max: 500 }), fc.integer({ min: -500, max: 500 }))
-    fc.assert(fc.property(corner, corner, corner, (a, b, c) => {
-      const points = [a, b, c].map(([x, y]) => ({ x, y }))
-      const middle = centroid(points)
-      expect(middle.x).toBeCloseTo((a[0] + b[0] + c[0]) / 3, 4)
-      expect(middle.y).toBeCloseTo((a[1] + b[1] + c[1]) / 3, 4)
-    }))
-  })
-})
-
-describe('the line through a stroke', () => {
-  it('of points on a line is that line, whichever way it runs', () => {
-    fc.assert(fc.property(fc.double({ min: 0, max: 179, noNaN: true }), fc.integer({ min: -300, max: 300 }), (angle, off) => {
-      const turn = angle * Math.PI / 180
-      const points = Array.from({ length: 20 }, (_, i) => ({ x: off + i * 10 * Math.cos(turn), y: 40 + i * 10 * Math.sin(turn) }))
-      const line = lineThrough(points)!
-      expect(angleBetween(line.angle, angle)).toBeLessThan(1e-6)
-      expect(line.stray).toBeLessThan(1e-4)
-      expect(line.length).toBeCloseTo(190, 6)
-    }))
-  })
-
-  it('lies between the two regressions of a statistics library, of y on x and of x on y, which it must', () => {
-    fc.assert(fc.property(fc.array(fc.tuple(fc.integer({ min: 0, max: 400 }), fc.integer({ min: 0, max: 40 })), { minLength: 5, maxLength: 30 }), (pairs) => {
-      const points = pairs.map(([x, noise]) => ({ x, y: 0.5 * x + noise }))
-      const line = lineThrough(points)
-      fc.pre(line !== null && new Set(points.map(p => p.x)).size > 2)
-      const upright = linearRegression(points.map(p => [p.x, p.y])).m
-      const across = 1 / linearRegression(points.map(p => [p.y, p.x])).m
-      fc.pre(upright > 0.05 && Number.isFinite(across))
-      const slope = Math.tan(line!.angle * Math.PI / 180)
-      expect(slope).toBeGreaterThanOrEqual(Math.min(upright, across) - 1e-6)
-      expect(slope).toBeLessThanOrEqual(Math.max(upright, across) + 1e-6)
-    }))
-  })
-
-  it('there is none through a dot; a stroke is walked at equal steps', () => {
-    expect(lineThrough([{ x: 1, y: 1 }, { x: 1, y: 1 }])).toBeNull()
-    expect(evenly([{ x: 1, y: 1 }])).toEqual([{ x: 1, y: 1 }])
-    const walked = evenly([{ x: 0, y: 0 }, { x: 1, y: 0 }, { x: 100, y: 0 }], 10)
-    walked.forEach((p, i) => expect(p.x).toBeCloseTo(i * 10, 9))
-    expect(distanceToLine({ x: 5, y: 7 }, { through: { x: 0, y: 0 }, angle: 0 })).toBeCloseTo(7, 9)
-  })
-})
-
-describe('the area under boxes', () => {
-  it('is what counting unit squares finds', () => {
-    const anyBox = fc.record({ x: fc.nat(12), y: fc.nat(12), width: fc.integer({ min: 1, max: 8 }), height: fc.integer({ min: 1, max: 8 }) })
-    fc.assert(fc.property(fc.array(anyBox, { maxLength: 7 }), (boxes) => {
-      let count = 0
-      for (let x = 0; x < 24; x++) for (let y = 0; y < 24; y++) if (boxes.some(b => x >= b.x && x < b.x + b.width && y >= b.y && y < b.y + b.height)) count++
-      expect(unionArea(boxes)).toBe(count)
-      const [a, b] = boxes
-      const shared = a && b && common(a, b)
-      if (a && b) expect(a.width * a.height + b.width * b.height - (shared ? shared.width * shared.height : 0)).toBe(unionArea([a, b]))
-    }))
-  })
-})
+import { boardOf, box, mark, polygon, verdicts } from '../../keyBoards'
 
 describe('ink', () => {
   const space: Place = { kind: 'drawing', id: placeId('d'), heading: '', shape: box(0, 0, 960, 480) }
-  const figure = (id: string, shape: Shape, text = id): Figure => ({ id: id as FigureId, shape, line: '#1d2526', fill: null, text, textSize: 16 })
-  const figures = [figure('kite', polygon([[200, 50], [260, 150], [200, 350], [140, 150]])), figure('slant', polygon([[500, 100], [660, 100], [720, 220], [560, 220]]))]
-  const line = (from: [number, number], to: [number, number], wobble = 0): { place: string, points: [number, number][] } => ({
-    place: 'd', points: Array.from({ length: 21 }, (_, i): [number, number] => [from[0] + (to[0] - from[0]) * i / 20 + wobble * Math.sin(i), from[1] + (to[1] - from[1]) * i / 20]),
+  const figure = (id: string, shape: Shape, text = id): Figure => ({
+    id: id as FigureId,
+    shape,
+    line: '#1d2526',
+    fill: null,
+    text,
+    textSize: 16,
   })
-  const ring = ({ x, y }: Point, rx: number, ry: number, share = 1) => ({ place: 'd', points: Array.from({ length: 40 }, (_, i): [number, number] => [x + rx * Math.cos(i / 39 * share * 2 * Math.PI), y + ry * Math.sin(i / 39 * share * 2 * Math.PI)]) })
-  const symmetry = boardOf([space], [], { kind: 'ink', place: 'd', task: { what: 'symmetry', figures: ['kite', 'slant'], find: 'all' } }, { figures })
+  const figures = [
+    figure(
+      'kite',
+      polygon([
+        [200, 50],
+        [260, 150],
+        [200, 350],
+        [140, 150],
+      ]),
+    ),
+    figure(
+      'slant',
+      polygon([
+        [500, 100],
+        [660, 100],
+        [720, 220],
+        [560, 220],
+      ]),
+    ),
+  ]
+  const line = (
+    from: [number, number],
+    to: [number, number],
+    wobble = 0,
+  ): { place: string; points: [number, number][] } => ({
+    place: 'd',
+    points: Array.from({ length: 21 }, (_, i): [number, number] => [
+      from[0] + ((to[0] - from[0]) * i) / 20 + wobble * Math.sin(i),
+      from[1] + ((to[1] - from[1]) * i) / 20,
+    ]),
+  })
+  const ring = ({ x, y }: Point, rx: number, ry: number, share = 1) => ({
+    place: 'd',
+    points: Array.from({ length: 40 }, (_, i): [number, number] => [
+      x + rx * Math.cos((i / 39) * share * 2 * Math.PI),
+      y + ry * Math.sin((i / 39) * share * 2 * Math.PI),
+    ]),
+  })
+  const symmetry = boardOf(
+    [space],
+    [],
+    { kind: 'ink', place: 'd', task: { what: 'symmetry', figures: ['kite', 'slant'], find: 'all' } },
+    { figures },
+  )
   const drawn = (...strokes: object[]) => verdicts(mark(symmetry, {}, { strokes }))
 
   it('that is drawn along an axis by an unsteady hand is right, and a shape without any is right left alone', () => {
@@ -125,34 +77,91 @@ describe('ink', () => {
 
   it('one axis is enough where one was asked for, all are needed where all were', () => {
     const square = [figure('square', { kind: 'rectangle', x: 300, y: 100, width: 200, height: 200 })]
-    const board = (find: string) => boardOf([space], [], { kind: 'ink', place: 'd', task: { what: 'symmetry', figures: ['square'], find } }, { figures: square })
-    const four = [line([400, 80], [400, 320]), line([280, 200], [520, 200]), line([290, 90], [510, 310]), line([510, 90], [290, 310])]
+    const board = (find: string) =>
+      boardOf(
+        [space],
+        [],
+        { kind: 'ink', place: 'd', task: { what: 'symmetry', figures: ['square'], find } },
+        { figures: square },
+      )
+    const four = [
+      line([400, 80], [400, 320]),
+      line([280, 200], [520, 200]),
+      line([290, 90], [510, 310]),
+      line([510, 90], [290, 310]),
+    ]
     expect(mark(board('one'), {}, { strokes: four.slice(0, 1) })[0]!.verdict).toBe('right')
-    expect(mark(board('all'), {}, { strokes: four.slice(0, 3) })[0]).toMatchObject({ verdict: 'wrong', reason: { code: 'axis-missing' } })
+    expect(mark(board('all'), {}, { strokes: four.slice(0, 3) })[0]).toMatchObject({
+      verdict: 'wrong',
+      reason: { code: 'axis-missing' },
+    })
     expect(mark(board('all'), {}, { strokes: four })[0]!.verdict).toBe('right')
   })
 
   it('rings around the answers, closed or nearly, and around nothing else', () => {
-    const options = ['3', '4', '5'].map((text, i) => figure(`o${i}`, { kind: 'rectangle', x: 100 + i * 150, y: 100, width: 60, height: 40 }, text))
-    const board = boardOf([space], [], { kind: 'ink', place: 'd', task: { what: 'circle', figures: ['o0', 'o1', 'o2'], answers: ['o1'] } }, { figures: options })
+    const options = ['3', '4', '5'].map((text, i) =>
+      figure(`o${i}`, { kind: 'rectangle', x: 100 + i * 150, y: 100, width: 60, height: 40 }, text),
+    )
+    const board = boardOf(
+      [space],
+      [],
+      { kind: 'ink', place: 'd', task: { what: 'circle', figures: ['o0', 'o1', 'o2'], answers: ['o1'] } },
+      { figures: options },
+    )
     const ringed = (...strokes: object[]) => mark(board, {}, { strokes })[0]!
     expect(ringed(ring({ x: 280, y: 120 }, 50, 35, 0.93)).verdict).toBe('right')
-    expect(ringed(ring({ x: 130, y: 120 }, 50, 35))).toMatchObject({ verdict: 'wrong', points: 0, reason: { words: { made: { figures: [expect.any(String)] } } } })
-    expect(ringed(ring({ x: 280, y: 120 }, 50, 35), ring({ x: 130, y: 120 }, 50, 35))).toMatchObject({ verdict: 'wrong', points: 0 })
+    expect(ringed(ring({ x: 130, y: 120 }, 50, 35))).toMatchObject({
+      verdict: 'wrong',
+      points: 0,
+      reason: { words: { made: { figures: [expect.any(String)] } } },
+    })
+    expect(ringed(ring({ x: 280, y: 120 }, 50, 35), ring({ x: 130, y: 120 }, 50, 35))).toMatchObject({
+      verdict: 'wrong',
+      points: 0,
+    })
     expect(ringed(line([250, 120], [310, 120])).verdict).toBe('not-placed')
   })
 
   it('lines that join what belongs together, from either end', () => {
-    const words = ['gull', 'crab', 'flies', 'crawls'].map((text, i) => figure(`w${i}`, { kind: 'rectangle', x: i < 2 ? 100 : 500, y: 100 + (i % 2) * 100, width: 80, height: 40 }, text))
-    const board = boardOf([space], [], { kind: 'ink', place: 'd', task: { what: 'join', pairs: [['w0', 'w2'], ['w1', 'w3']] } }, { figures: words })
-    expect(mark(board, {}, { strokes: [line([184, 120], [496, 120]), line([498, 220], [182, 220])] })[0]).toMatchObject({ verdict: 'right', points: 2 })
-    expect(mark(board, {}, { strokes: [line([184, 120], [496, 220])] })[0]).toMatchObject({ verdict: 'wrong', points: 0, reason: { words: { extra: { joins: [['w0', 'w3']] } } } })
+    const words = ['gull', 'crab', 'flies', 'crawls'].map((text, i) =>
+      figure(`w${i}`, { kind: 'rectangle', x: i < 2 ? 100 : 500, y: 100 + (i % 2) * 100, width: 80, height: 40 }, text),
+    )
+    const board = boardOf(
+      [space],
+      [],
+      {
+        kind: 'ink',
+        place: 'd',
+        task: {
+          what: 'join',
+          pairs: [
+            ['w0', 'w2'],
+            ['w1', 'w3'],
+          ],
+        },
+      },
+      { figures: words },
+    )
+    expect(mark(board, {}, { strokes: [line([184, 120], [496, 120]), line([498, 220], [182, 220])] })[0]).toMatchObject(
+      { verdict: 'right', points: 2 },
+    )
+    expect(mark(board, {}, { strokes: [line([184, 120], [496, 220])] })[0]).toMatchObject({
+      verdict: 'wrong',
+      points: 0,
+      reason: { words: { extra: { joins: [['w0', 'w3']] } } },
+    })
   })
 
   it('of a hand that slips, lifts the pen or draws dashes is seen for what it is meant', () => {
     const axis = line([200, 30], [200, 370], 2)
-    const dashes = Array.from({ length: 9 }, (_, i) => line([200 + i % 2, 40 + i * 36], [200, 62 + i * 36]))
-    const dot = { place: 'd', points: [[230, 150], [231, 150]] }
+    const dashes = Array.from({ length: 9 }, (_, i) => line([200 + (i % 2), 40 + i * 36], [200, 62 + i * 36]))
+    const dot = {
+      place: 'd',
+      points: [
+        [230, 150],
+        [231, 150],
+      ],
+    }
     const doodle = ring({ x: 400, y: 420 }, 20, 14)
     expect(drawn(axis, dot).kite).toBe('right')
     expect(drawn(axis, doodle)).toEqual({ kite: 'right', slant: 'right' })
@@ -165,42 +174,96 @@ describe('ink', () => {
   })
 
   it('rings in two strokes, drawn twice, close round the words or not quite closed are rings', () => {
-    const options = ['seven', 'eight', 'nine'].map((text, i) => figure(`o${i}`, { kind: 'rectangle', x: 100 + i * 220, y: 100, width: 180, height: 90 }, text))
-    const board = boardOf([space], [], { kind: 'ink', place: 'd', task: { what: 'circle', figures: ['o0', 'o1', 'o2'], answers: ['o1'] } }, { figures: options })
+    const options = ['seven', 'eight', 'nine'].map((text, i) =>
+      figure(`o${i}`, { kind: 'rectangle', x: 100 + i * 220, y: 100, width: 180, height: 90 }, text),
+    )
+    const board = boardOf(
+      [space],
+      [],
+      { kind: 'ink', place: 'd', task: { what: 'circle', figures: ['o0', 'o1', 'o2'], answers: ['o1'] } },
+      { figures: options },
+    )
     const verdict = (...strokes: object[]) => mark(board, {}, { strokes })[0]!.verdict
     const middle = { x: 410, y: 145 }
     const arc = (from: number, to: number, rx = 95, ry = 55) => ({
-      place: 'd', points: Array.from({ length: 30 }, (_, i): [number, number] => [middle.x + rx * Math.cos(from + (to - from) * i / 29), middle.y + ry * Math.sin(from + (to - from) * i / 29)]),
+      place: 'd',
+      points: Array.from({ length: 30 }, (_, i): [number, number] => [
+        middle.x + rx * Math.cos(from + ((to - from) * i) / 29),
+        middle.y + ry * Math.sin(from + ((to - from) * i) / 29),
+      ]),
     })
     expect(verdict(arc(0, Math.PI), arc(Math.PI, 2 * Math.PI))).toBe('right')
     expect(verdict(arc(0, Math.PI), arc(2 * Math.PI, Math.PI))).toBe('right')
     expect(verdict(arc(0, 4 * Math.PI))).toBe('right')
     expect(verdict(arc(0, 2 * Math.PI), arc(0.2, 2 * Math.PI))).toBe('right')
     expect(verdict(arc(0, 2 * Math.PI, 34, 18))).toBe('right')
-    expect(verdict(arc(0, 2 * Math.PI), { place: 'd', points: [[20, 20], [21, 21]] })).toBe('right')
+    expect(
+      verdict(arc(0, 2 * Math.PI), {
+        place: 'd',
+        points: [
+          [20, 20],
+          [21, 21],
+        ],
+      }),
+    ).toBe('right')
     expect(verdict(arc(0.9, 2 * Math.PI - 0.1))).toBe('right')
     expect(verdict(arc(1.3, 2 * Math.PI - 0.9))).toBe('on-the-line')
     expect(verdict(ring({ x: 190, y: 145 }, 95, 55))).toBe('wrong')
-    expect(verdict({ place: 'd', points: [[330, 190], [490, 190]] })).toBe('not-placed')
+    expect(
+      verdict({
+        place: 'd',
+        points: [
+          [330, 190],
+          [490, 190],
+        ],
+      }),
+    ).toBe('not-placed')
   })
 
   it('joins that start inside a frame, end a little short or lift the pen are joins', () => {
     const frame = figure('frame', { kind: 'rectangle', x: 80, y: 60, width: 160, height: 260 }, '')
-    const words = ['gull', 'crab', 'flies', 'crawls'].map((text, i) => figure(`w${i}`, { kind: 'rectangle', x: i < 2 ? 100 : 500, y: 100 + (i % 2) * 100, width: 80, height: 40 }, text))
-    const board = boardOf([space], [], { kind: 'ink', place: 'd', task: { what: 'join', pairs: [['w0', 'w2'], ['w1', 'w3']] } }, { figures: [frame, ...words] })
+    const words = ['gull', 'crab', 'flies', 'crawls'].map((text, i) =>
+      figure(`w${i}`, { kind: 'rectangle', x: i < 2 ? 100 : 500, y: 100 + (i % 2) * 100, width: 80, height: 40 }, text),
+    )
+    const board = boardOf(
+      [space],
+      [],
+      {
+        kind: 'ink',
+        place: 'd',
+        task: {
+          what: 'join',
+          pairs: [
+            ['w0', 'w2'],
+            ['w1', 'w3'],
+          ],
+        },
+      },
+      { figures: [frame, ...words] },
+    )
     const verdict = (...strokes: object[]) => mark(board, {}, { strokes })[0]!.verdict
     const second = line([182, 220], [498, 220])
     expect(verdict(line([140, 120], [540, 120]), second)).toBe('right')
     expect(verdict(line([184, 120], [330, 130]), line([338, 131], [496, 120]), second)).toBe('right')
-    expect(verdict(...Array.from({ length: 8 }, (_, i) => line([184 + i * 40, 120], [210 + i * 40, 120])), second)).toBe('right')
+    expect(
+      verdict(...Array.from({ length: 8 }, (_, i) => line([184 + i * 40, 120], [210 + i * 40, 120])), second),
+    ).toBe('right')
     expect(verdict(line([205, 120], [478, 120]), second)).toBe('on-the-line')
     expect(verdict(line([184, 120], [496, 220]), second)).toBe('wrong')
   })
 
   it('of five hundred strokes is read in a moment', () => {
-    const many = Array.from({ length: 400 }, (_, i) => line([(i * 37) % 900, (i * 53) % 440], [(i * 37) % 900 + 30, (i * 53) % 440 + 10]))
-    for (const task of [{ what: 'circle', figures: ['kite', 'slant'], answers: ['kite'] }, { what: 'join', pairs: [['kite', 'slant']] }, { what: 'symmetry', figures: ['kite', 'slant'], find: 'all' }]) {
-      expect(mark(boardOf([space], [], { kind: 'ink', place: 'd', task }, { figures }), {}, { strokes: many })[0]!.verdict).not.toBe('right')
+    const many = Array.from({ length: 400 }, (_, i) =>
+      line([(i * 37) % 900, (i * 53) % 440], [((i * 37) % 900) + 30, ((i * 53) % 440) + 10]),
+    )
+    for (const task of [
+      { what: 'circle', figures: ['kite', 'slant'], answers: ['kite'] },
+      { what: 'join', pairs: [['kite', 'slant']] },
+      { what: 'symmetry', figures: ['kite', 'slant'], find: 'all' },
+    ]) {
+      expect(
+        mark(boardOf([space], [], { kind: 'ink', place: 'd', task }, { figures }), {}, { strokes: many })[0]!.verdict,
+      ).not.toBe('right')
     }
   }, 20_000)
 })

@@ -11,16 +11,23 @@ import { textWidth } from '../../../core/text/measure'
 import { placeId } from '../../boards'
 import { boardOf, box, card } from '../../keyBoards'
 
-const anyText = fc.oneof(fc.string({ maxLength: 60 }), fc.lorem({ maxCount: 8 }), fc.string({ unit: 'grapheme', maxLength: 30 }))
+const anyText = fc.oneof(
+  fc.string({ maxLength: 60 }),
+  fc.lorem({ maxCount: 8 }),
+  fc.string({ unit: 'grapheme', maxLength: 30 }),
+)
 
 describe('lines', () => {
   it('fit the width, unless one character alone is too wide, and lose nothing but spaces', () => {
-    fc.assert(fc.property(anyText, fc.integer({ min: 20, max: 300 }), (text, width) => {
-      const lines = breakLines(text, width, 18)
-      for (const line of lines) expect(textWidth(line, 18) <= width || [...new Intl.Segmenter().segment(line)].length === 1).toBe(true)
-      const bare = (s: string) => s.replace(/\s/g, '')
-      expect(bare(lines.join(''))).toBe(bare(text))
-    }))
+    fc.assert(
+      fc.property(anyText, fc.integer({ min: 20, max: 300 }), (text, width) => {
+        const lines = breakLines(text, width, 18)
+        for (const line of lines)
+          expect(textWidth(line, 18) <= width || [...new Intl.Segmenter().segment(line)].length === 1).toBe(true)
+        const bare = (s: string) => s.replace(/\s/g, '')
+        expect(bare(lines.join(''))).toBe(bare(text))
+      }),
+    )
   })
 
   it('break at spaces and after hyphens, never before a minus', () => {
@@ -40,14 +47,20 @@ describe('lines', () => {
 
 describe('the size of cards', () => {
   it('is the one that the longest text needs: every text fits', () => {
-    fc.assert(fc.property(fc.array(fc.lorem({ maxCount: 6 }), { minLength: 1, maxLength: 20 }), fc.integer({ min: 10, max: 30 }), (texts, size) => {
-      const card = cardSize(texts, size)
-      expect(card.width).toBeLessThanOrEqual(CARD_WIDEST)
-      for (const text of texts) {
-        const lines = breakLines(text, card.width - 2 * CARD_PADDING.x, size)
-        expect(lines.length * 1.3 * size + 2 * CARD_PADDING.y).toBeLessThanOrEqual(card.height)
-      }
-    }))
+    fc.assert(
+      fc.property(
+        fc.array(fc.lorem({ maxCount: 6 }), { minLength: 1, maxLength: 20 }),
+        fc.integer({ min: 10, max: 30 }),
+        (texts, size) => {
+          const card = cardSize(texts, size)
+          expect(card.width).toBeLessThanOrEqual(CARD_WIDEST)
+          for (const text of texts) {
+            const lines = breakLines(text, card.width - 2 * CARD_PADDING.x, size)
+            expect(lines.length * 1.3 * size + 2 * CARD_PADDING.y).toBeLessThanOrEqual(card.height)
+          }
+        },
+      ),
+    )
   })
 
   it('is never too small for a finger, not even without a text', () => {
@@ -57,23 +70,27 @@ describe('the size of cards', () => {
 
 describe('the scramble', () => {
   it('has everything once, is the same for the same seed, and leaves nothing where it stood', () => {
-    fc.assert(fc.property(fc.integer({ min: 2, max: 40 }), fc.nat(), (n, seed) => {
-      const items = Array.from({ length: n }, (_, i) => i)
-      const order = scramble(items, () => undefined, seed)
-      expect(order.toSorted((a, b) => a - b)).toEqual(items)
-      expect(scramble(items, () => undefined, seed)).toEqual(order)
-      expect(order.some((item, i) => item === i)).toBe(false)
-    }))
+    fc.assert(
+      fc.property(fc.integer({ min: 2, max: 40 }), fc.nat(), (n, seed) => {
+        const items = Array.from({ length: n }, (_, i) => i)
+        const order = scramble(items, () => undefined, seed)
+        expect(order.toSorted((a, b) => a - b)).toEqual(items)
+        expect(scramble(items, () => undefined, seed)).toEqual(order)
+        expect(order.some((item, i) => item === i)).toBe(false)
+      }),
+    )
   })
 
   it('does not put cards of one home side by side more often than chance', () => {
-    fc.assert(fc.property(fc.integer({ min: 2, max: 5 }), fc.integer({ min: 3, max: 8 }), fc.nat(), (groups, each, seed) => {
-      const items = Array.from({ length: groups * each }, (_, i) => i)
-      const groupOf = (i: number) => String(Math.floor(i / each))
-      const order = scramble(items, groupOf, seed)
-      const chance = Math.ceil(groups * each * (each - 1) / (groups * each))
-      expect(neighbours(order.map(groupOf))).toBeLessThanOrEqual(chance)
-    }))
+    fc.assert(
+      fc.property(fc.integer({ min: 2, max: 5 }), fc.integer({ min: 3, max: 8 }), fc.nat(), (groups, each, seed) => {
+        const items = Array.from({ length: groups * each }, (_, i) => i)
+        const groupOf = (i: number) => String(Math.floor(i / each))
+        const order = scramble(items, groupOf, seed)
+        const chance = Math.ceil((groups * each * (each - 1)) / (groups * each))
+        expect(neighbours(order.map(groupOf))).toBeLessThanOrEqual(chance)
+      }),
+    )
   })
 
   it('gives one item and no items back', () => {
@@ -100,23 +117,40 @@ describe('a scramble of few', () => {
   const chain = (order: string[]) => order.slice(1).map((id, i): [string, string] => [order[i]!, id])
 
   it('never stands in the order that is asked for, however it was typed', () => {
-    fc.assert(fc.property(fc.integer({ min: 2, max: 6 }), fc.nat(), fc.nat(), (n, seed, turn) => {
-      const names = Array.from({ length: n }, (_, i) => `c${i}`)
-      const order = shuffled(names, seeded(turn))
-      const board = boardOf([lane], cards(n), { kind: 'order', lane: 'l', before: chain(order), credit: 'all' })
-      expect(rescrambled(board, board.pages[0]!.id, seed).pages[0]!.ledge).not.toEqual(order)
-    }), { numRuns: 300 })
+    fc.assert(
+      fc.property(fc.integer({ min: 2, max: 6 }), fc.nat(), fc.nat(), (n, seed, turn) => {
+        const names = Array.from({ length: n }, (_, i) => `c${i}`)
+        const order = shuffled(names, seeded(turn))
+        const board = boardOf([lane], cards(n), { kind: 'order', lane: 'l', before: chain(order), credit: 'all' })
+        expect(rescrambled(board, board.pages[0]!.id, seed).pages[0]!.ledge).not.toEqual(order)
+      }),
+      { numRuns: 300 },
+    )
   })
 
   it('is no bank in the order of its gaps, and has partners side by side no more often than chance', () => {
-    const slots: Place[] = [0, 1, 2, 3].map(i => ({ kind: 'slot', id: placeId(`s${i}`), heading: '', shape: box(20 + i * 120, 50, 100, 60) }))
+    const slots: Place[] = [0, 1, 2, 3].map(i => ({
+      kind: 'slot',
+      id: placeId(`s${i}`),
+      heading: '',
+      shape: box(20 + i * 120, 50, 100, 60),
+    }))
     const fits = { s0: ['c2'], s1: ['c0'], s2: ['c3'], s3: ['c1'] }
     const bank = boardOf(slots, cards(4), { kind: 'slots', fits })
-    const pairs = boardOf([], cards(4), { kind: 'match', sets: [['c0', 'c1'], ['c2', 'c3']], where: [] })
+    const pairs = boardOf([], cards(4), {
+      kind: 'match',
+      sets: [
+        ['c0', 'c1'],
+        ['c2', 'c3'],
+      ],
+      where: [],
+    })
     let together = 0
     for (let seed = 0; seed < 400; seed++) {
       expect(rescrambled(bank, bank.pages[0]!.id, seed).pages[0]!.ledge).not.toEqual(['c2', 'c0', 'c3', 'c1'])
-      const row = rescrambled(pairs, pairs.pages[0]!.id, seed).pages[0]!.ledge.map(id => id < 'c2' ? 'a' : 'b').join('')
+      const row = rescrambled(pairs, pairs.pages[0]!.id, seed)
+        .pages[0]!.ledge.map(id => (id < 'c2' ? 'a' : 'b'))
+        .join('')
       if (row === 'aabb' || row === 'bbaa') together++
     }
     // Of the 24 rows of two pairs 8 have both together (counted by hand).
@@ -129,7 +163,8 @@ describe('a scramble of few', () => {
       const row = scramble(['a', 'b', 'c', 'd'], () => undefined, seed).join('')
       rows.set(row, (rows.get(row) ?? 0) + 1)
     }
-    // The derangements of four: D₄ = 9 (handbook value). Each 100 times; beyond five standard deviations it isn't chance.
+    // The derangements of four: D₄ = 9 (handbook value). Each 100 times; beyond five standard deviations it isn't
+    // chance.
     expect(rows.size).toBe(9)
     for (const count of rows.values()) expect(Math.abs(count - 100)).toBeLessThan(5 * Math.sqrt(100))
   })
@@ -142,7 +177,10 @@ describe('emoji', () => {
     for (const sequence of sequences) {
       expect(new RegExp('^\\p{RGI_Emoji}$', 'v').test(sequence), sequence).toBe(true)
       expect(textWidth(sequence, 20), sequence).toBe(textWidth('😀', 20))
-      expect(textWidth(`a${sequence}b${sequence}`, 20), sequence).toBeCloseTo(textWidth('ab', 20) + 2 * textWidth('😀', 20), 9)
+      expect(textWidth(`a${sequence}b${sequence}`, 20), sequence).toBeCloseTo(
+        textWidth('ab', 20) + 2 * textWidth('😀', 20),
+        9,
+      )
     }
     expect(textWidth('12#*', 20)).toBeGreaterThan(textWidth('1', 20) * 3)
   })
@@ -150,9 +188,21 @@ describe('emoji', () => {
 
 describe('a text with gaps', () => {
   const place = (text: string, width: number, height: number): Gaps => ({
-    kind: 'gaps', id: placeId('g'), heading: '', text, textSize: 20, typed: true, gap: { width: 90, height: 30 }, shape: { kind: 'rectangle', x: 40, y: 30, width, height },
+    kind: 'gaps',
+    id: placeId('g'),
+    heading: '',
+    text,
+    textSize: 20,
+    typed: true,
+    gap: { width: 90, height: 30 },
+    shape: { kind: 'rectangle', x: 40, y: 30, width, height },
   })
-  const words = fc.array(fc.constantFrom('The', 'limpet', '____', 'clings.', 'to__it', 'averyverylongwordthatnolineholds', '__,'), { minLength: 1, maxLength: 12 }).map(all => `${all.join(' ')} ____`)
+  const words = fc
+    .array(fc.constantFrom('The', 'limpet', '____', 'clings.', 'to__it', 'averyverylongwordthatnolineholds', '__,'), {
+      minLength: 1,
+      maxLength: 12,
+    })
+    .map(all => `${all.join(' ')} ____`)
 
   it('flows from the right where it is read so', () => {
     const { gaps, words: set, fromRight } = layoutGaps(place('הכלב ____ בבית', 500, 200))
@@ -164,26 +214,42 @@ describe('a text with gaps', () => {
   })
 
   it('never runs out of its place, whatever its words, as long as that has room for it at all', () => {
-    fc.assert(fc.property(words, fc.integer({ min: 130, max: 700 }), fc.integer({ min: 260, max: 500 }), (text, width, height) => {
-      const { gaps, words: set, height: high } = layoutGaps(place(text, width, height))
-      for (const { x, width: wide } of [...gaps, ...set]) {
-        expect(x).toBeGreaterThanOrEqual(40 - 1e-6)
-        expect(x + wide).toBeLessThanOrEqual(40 + width + 1e-6)
-      }
-      expect(high).toBeLessThanOrEqual(height)
-    }), { numRuns: 300 })
+    fc.assert(
+      fc.property(
+        words,
+        fc.integer({ min: 130, max: 700 }),
+        fc.integer({ min: 260, max: 500 }),
+        (text, width, height) => {
+          const { gaps, words: set, height: high } = layoutGaps(place(text, width, height))
+          for (const { x, width: wide } of [...gaps, ...set]) {
+            expect(x).toBeGreaterThanOrEqual(40 - 1e-6)
+            expect(x + wide).toBeLessThanOrEqual(40 + width + 1e-6)
+          }
+          expect(high).toBeLessThanOrEqual(height)
+        },
+      ),
+      { numRuns: 300 },
+    )
   })
 })
 
 describe('lines in every script', () => {
   it('never begin with what belongs to the line before (rules LB13 and LB16 of UAX 14), and lose nothing', () => {
-    const text = fc.array(fc.constantFrom('日', '本', '語', 'の。', 'は、', '「文」', 'テー', 'word', ' '), { minLength: 1, maxLength: 30 }).map(all => all.join(''))
-    fc.assert(fc.property(text, fc.integer({ min: 110, max: 240 }), (written, width) => {
-      const lines = breakLines(written, width, 18)
-      for (const line of lines.slice(1)) expect(line).not.toMatch(/^[。、」]/)
-      for (const line of lines.slice(0, -1)) expect(line).not.toMatch(/「$/)
-      expect(lines.join('').replaceAll(' ', '')).toBe(written.replaceAll(' ', ''))
-    }), { numRuns: 300 })
+    const text = fc
+      .array(fc.constantFrom('日', '本', '語', 'の。', 'は、', '「文」', 'テー', 'word', ' '), {
+        minLength: 1,
+        maxLength: 30,
+      })
+      .map(all => all.join(''))
+    fc.assert(
+      fc.property(text, fc.integer({ min: 110, max: 240 }), (written, width) => {
+        const lines = breakLines(written, width, 18)
+        for (const line of lines.slice(1)) expect(line).not.toMatch(/^[。、」]/)
+        for (const line of lines.slice(0, -1)) expect(line).not.toMatch(/「$/)
+        expect(lines.join('').replaceAll(' ', '')).toBe(written.replaceAll(' ', ''))
+      }),
+      { numRuns: 300 },
+    )
   })
 
   it('keep together what a no-break space, a no-break hyphen or an abbreviation joins', () => {

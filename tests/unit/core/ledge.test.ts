@@ -24,28 +24,41 @@ function fromWorkbench(seed: number): Board {
 
 /** Undoes a seeded shuffle: which item stood where before. */
 function turnedRound(ledge: readonly string[], seed: number): string[] {
-  const places = scramble(ledge.map((_, i) => i), () => undefined, seed)
+  const places = scramble(
+    ledge.map((_, i) => i),
+    () => undefined,
+    seed,
+  )
   const typed: string[] = []
-  places.forEach((from, at) => typed[from] = ledge[at]!)
+  places.forEach((from, at) => (typed[from] = ledge[at]!))
   return typed
 }
 
 describe('what students are sent', () => {
   const boards = [...examples.map(e => [e.file, e.board] as const), ['from the workbench', fromWorkbench(7)] as const]
   it.each(boards)('of %s says nothing of the order in which the teacher typed, nor of the key', (_, board) => {
-    fc.assert(fc.property(fc.nat(), (seed) => {
-      const random = seeded(seed)
-      const retyped = (page: Page): Page => ({
-        ...page, pieces: shuffled(page.pieces, random),
-        ...(page.staged && { staged: Object.fromEntries(shuffled(Object.entries(page.staged), random)) }),
-      })
-      const other: Board = { ...board, seed, keys: shuffled(board.keys, random).slice(1), pages: board.pages.map(retyped) }
-      expect(JSON.stringify(withoutAnswers(other))).toBe(JSON.stringify(withoutAnswers(board)))
-    }), { numRuns: 20 })
+    fc.assert(
+      fc.property(fc.nat(), seed => {
+        const random = seeded(seed)
+        const retyped = (page: Page): Page => ({
+          ...page,
+          pieces: shuffled(page.pieces, random),
+          ...(page.staged && { staged: Object.fromEntries(shuffled(Object.entries(page.staged), random)) }),
+        })
+        const other: Board = {
+          ...board,
+          seed,
+          keys: shuffled(board.keys, random).slice(1),
+          pages: board.pages.map(retyped),
+        }
+        expect(JSON.stringify(withoutAnswers(other))).toBe(JSON.stringify(withoutAnswers(board)))
+      }),
+      { numRuns: 20 },
+    )
     expect(JSON.stringify(withoutAnswers(board))).not.toMatch(/"seed":|"homes":|"accepts":/)
   })
 
-  it('can\'t be turned round by whoever knows how ledges are laid, and every seed of a board', () => {
+  it("can't be turned round by whoever knows how ledges are laid, and every seed of a board", () => {
     for (let board = 0; board < 30; board++) {
       const made = fromWorkbench(board)
       const { ledge } = made.pages[0]!
@@ -70,7 +83,13 @@ describe('a ledge', () => {
     const key = before.keys[0]!
     if (key.kind !== 'sort') throw new Error('a sort')
     // The answers of two cards change places: the ledge is scrambled anew by the core, and the old one is as good.
-    const rekeyed = keepKey({ ...before, seed: 99 }, { ...key, homes: { ...key.homes, [pieceId('c0')]: key.homes[pieceId('c9')]!, [pieceId('c9')]: key.homes[pieceId('c0')]! } })
+    const rekeyed = keepKey(
+      { ...before, seed: 99 },
+      {
+        ...key,
+        homes: { ...key.homes, [pieceId('c0')]: key.homes[pieceId('c9')]!, [pieceId('c9')]: key.homes[pieceId('c0')]! },
+      },
+    )
     expect(layLedges(rekeyed, chance, before).pages[0]!.ledge).toEqual(before.pages[0]!.ledge)
   })
 
@@ -84,14 +103,20 @@ describe('a ledge', () => {
       expect(tellingLedge.look({ ...more, pages: [{ ...more.pages[0]!, ledge }] }, [])).toEqual([])
     }
     const random = () => seeded(5)
-    expect(layLedges({ ...more, seed: 1 }, random(), before).pages[0]!.ledge).toEqual(layLedges({ ...more, seed: 2 }, random(), before).pages[0]!.ledge)
+    expect(layLedges({ ...more, seed: 1 }, random(), before).pages[0]!.ledge).toEqual(
+      layLedges({ ...more, seed: 2 }, random(), before).pages[0]!.ledge,
+    )
   })
 
   it('keeps its order when pieces go', () => {
     const before = fromWorkbench(3)
     const [page] = before.pages
     const ledge = page!.ledge.filter(id => id !== 'c5')
-    const after: Board = { ...before, keys: [], pages: [{ ...page!, pieces: page!.pieces.filter(p => p.id !== 'c5'), ledge: [...ledge].reverse() }] }
+    const after: Board = {
+      ...before,
+      keys: [],
+      pages: [{ ...page!, pieces: page!.pieces.filter(p => p.id !== 'c5'), ledge: [...ledge].reverse() }],
+    }
     expect(layLedges(after, chance, before).pages[0]!.ledge).toEqual(ledge)
   })
 })

@@ -12,7 +12,11 @@ import { edition } from '../../anyMove'
 import { handClock } from '../../handClock'
 import { pieceId } from '../../boards'
 
-const [A, B, C] = ['a', 'b', 'c'].map(letter => `00000000-0000-4000-8000-00000000000${letter}`) as [string, string, string]
+const [A, B, C] = ['a', 'b', 'c'].map(letter => `00000000-0000-4000-8000-00000000000${letter}`) as [
+  string,
+  string,
+  string,
+]
 const HANDOUT = '00000000-0000-4000-8000-0000000000ff'
 
 /** A device with a clock that is turned by hand, and a socket whose other end the test holds. */
@@ -30,13 +34,18 @@ function device() {
     after: clock.after,
     newId: () => `made-here-${++ids}`,
     store: {
-      keep: async (slate, envelopes) => void kept.set(slate, [...kept.get(slate) ?? [], ...envelopes]),
-      of: async slate => kept.get(slate) ?? [], forget: async () => {}, setAside: async () => {},
+      keep: async (slate, envelopes) => void kept.set(slate, [...(kept.get(slate) ?? []), ...envelopes]),
+      of: async slate => kept.get(slate) ?? [],
+      forget: async () => {},
+      setAside: async () => {},
     },
   })
   return {
-    live, kept,
-    get closed() { return closed },
+    live,
+    kept,
+    get closed() {
+      return closed
+    },
     connect() {
       open = true
       on.opened()
@@ -56,35 +65,81 @@ const settled = async () => {
   for (let i = 0; i < 5; i++) await Promise.resolve()
 }
 const put = (x: number): Move => ({ kind: 'put', piece: pieceId('c0'), x, y: 5 })
-const moved = (slate: string, number: number): ServerMessage => ({ say: 'moves', slate, moves: [{ id: `move-${number}`, number, move: put(number), by: 'student:1', at: '2026-01-05T09:00:00Z' } satisfies NumberedMove] })
-const refused = (code: RefusalCode, of: { slate?: string, handout?: string, id?: string } = {}): ServerMessage => ({ say: 'refused', code, detail: '', ...of })
+const moved = (slate: string, number: number): ServerMessage => ({
+  say: 'moves',
+  slate,
+  moves: [
+    {
+      id: `move-${number}`,
+      number,
+      move: put(number),
+      by: 'student:1',
+      at: '2026-01-05T09:00:00Z',
+    } satisfies NumberedMove,
+  ],
+})
+const refused = (code: RefusalCode, of: { slate?: string; handout?: string; id?: string } = {}): ServerMessage => ({
+  say: 'refused',
+  code,
+  detail: '',
+  ...of,
+})
 const whole = (number: number) => receiveWhole(emptyReplica, number, startOf(edition), edition)
-const seen = (id: string, number = 0, under = edition): SeenSlate => ({ id, edition: under, replica: whole(number), status: 'under-way', movedAt: null })
+const seen = (id: string, number = 0, under = edition): SeenSlate => ({
+  id,
+  edition: under,
+  replica: whole(number),
+  status: 'under-way',
+  movedAt: null,
+})
 const xOf = (slate: SeenSlate | undefined) => slate?.replica.shown.pieces[pieceId('c0')]?.x
 
 /** Watches what a list says there is; the list can be changed, held back, or be away. */
 function watching(d: ReturnType<typeof device>, handout: string | null, list: SeenSlate[], slates?: SeenSlate[]) {
-  const told = { reads: 0, changes: 0, ended: [] as RefusalCode[], about: [] as string[], list: list as SeenSlate[] | null }
+  const told = {
+    reads: 0,
+    changes: 0,
+    ended: [] as RefusalCode[],
+    about: [] as string[],
+    list: list as SeenSlate[] | null,
+  }
   const watch = d.live.watch<SeenSlate>({
-    handout, ...(slates && { slates }),
+    handout,
+    ...(slates && { slates }),
     async read() {
       told.reads++
       return told.list
     },
-    changed: () => void told.changes++, ended: code => void told.ended.push(code), about: slate => void told.about.push(slate),
+    changed: () => void told.changes++,
+    ended: code => void told.ended.push(code),
+    about: slate => void told.about.push(slate),
   })
   return { told, watch, slate: (id: string) => watch.slates.find(one => one.id === id) }
 }
-const working = (d: ReturnType<typeof device>, slate: string) => d.live.work({
-  slate, edition, editionHash: 'e', actor: HOLDER, reader: 'me', steps: [], openness: openAs('under-way'), replica: whole(0),
-}, { changed: () => {}, outdated: () => {}, about: () => {} })
+const working = (d: ReturnType<typeof device>, slate: string) =>
+  d.live.work(
+    {
+      slate,
+      edition,
+      editionHash: 'e',
+      actor: HOLDER,
+      reader: 'me',
+      steps: [],
+      openness: openAs('under-way'),
+      replica: whole(0),
+    },
+    { changed: () => {}, outdated: () => {}, about: () => {} },
+  )
 
 describe('one connection for several slates', () => {
   it('each opens its own when the connection comes, and hears only what is of its own', async () => {
     const d = device()
     const [a, b] = [working(d, A), working(d, B)]
     d.connect()
-    expect(d.said()).toMatchObject([{ say: 'open', slate: A }, { say: 'open', slate: B }])
+    expect(d.said()).toMatchObject([
+      { say: 'open', slate: A },
+      { say: 'open', slate: B },
+    ])
     d.hear({ say: 'status', slate: A, openness: openAs('under-way') })
     a.make(put(1))
     b.make(put(2))
@@ -208,7 +263,12 @@ describe('the slates of a handout', () => {
   it('of two readings under way the later one counts', async () => {
     const d = device()
     const answers: ((slates: SeenSlate[]) => void)[] = []
-    const watch = d.live.watch<SeenSlate>({ handout: HANDOUT, read: () => new Promise(done => answers.push(done)), changed: () => {}, ended: () => {} })
+    const watch = d.live.watch<SeenSlate>({
+      handout: HANDOUT,
+      read: () => new Promise(done => answers.push(done)),
+      changed: () => {},
+      ended: () => {},
+    })
     d.connect()
     void watch.readNow()
     void watch.readNow()
@@ -239,7 +299,7 @@ describe('the slates of a handout', () => {
     expect(told.ended).toEqual(['not-yours', 'signed-out'])
   })
 
-  it('while they can\'t be read what is shown stays, and it is tried again', async () => {
+  it("while they can't be read what is shown stays, and it is tried again", async () => {
     const d = device()
     const { told, slate } = watching(d, HANDOUT, [seen(A)])
     d.connect()
@@ -268,7 +328,10 @@ describe('slates that are looked at each by itself', () => {
     d.connect()
     await settled()
     expect(told.reads).toBe(1)
-    expect(d.said()).toEqual([{ say: 'open', slate: A, since: 7 }, { say: 'open', slate: B, since: 1 }])
+    expect(d.said()).toEqual([
+      { say: 'open', slate: A, since: 7 },
+      { say: 'open', slate: B, since: 1 },
+    ])
   })
 
   it('one that may no longer be looked at makes all be read anew; of others nothing is heard', async () => {

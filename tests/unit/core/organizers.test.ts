@@ -17,7 +17,12 @@ import { masterId, pieceId } from '../../boards'
 
 const filledIn = (name: string) => {
   let n = 0
-  return addCards(boardOf(organizerNamed(name)!), boardOf(organizerNamed(name)!).pages[0]!.id, ['limpet', 'goby', 'gull'], { piece: () => pieceId(`card-${++n}`), master: () => masterId('cards') })
+  return addCards(
+    boardOf(organizerNamed(name)!),
+    boardOf(organizerNamed(name)!).pages[0]!.id,
+    ['limpet', 'goby', 'gull'],
+    { piece: () => pieceId(`card-${++n}`), master: () => masterId('cards') },
+  )
 }
 
 describe('the shipped organizers', () => {
@@ -28,7 +33,7 @@ describe('the shipped organizers', () => {
     expect(new Set(ORGANIZERS.map(o => o.purpose))).toEqual(new Set(PURPOSES))
   })
 
-  describe.each(ORGANIZERS.map(o => o.name))('%s', (name) => {
+  describe.each(ORGANIZERS.map(o => o.name))('%s', name => {
     it('is a whole board with places, and preflight finds nothing that stops students or is likely to go wrong', () => {
       const board = boardOf(organizerNamed(name)!)
       expect(readBoard(JSON.parse(JSON.stringify(board)))).toEqual({ ok: true, value: board })
@@ -36,12 +41,25 @@ describe('the shipped organizers', () => {
       expect(preflight(board).filter(finding => finding.severity !== 'advice')).toEqual([])
     })
 
-    it('stays on its page, and its places don\'t cover each other unless they are rings', () => {
+    it("stays on its page, and its places don't cover each other unless they are rings", () => {
       const page = boardOf(organizerNamed(name)!).pages[0]!
       const boxes = page.places.map(place => ({ place, box: boxOf(place) }))
-      for (const { box } of boxes) expect(box.x >= 0 && box.y >= 0 && box.x + box.width <= page.width && box.y + box.height <= page.height).toBe(true)
+      for (const { box } of boxes)
+        expect(box.x >= 0 && box.y >= 0 && box.x + box.width <= page.width && box.y + box.height <= page.height).toBe(
+          true,
+        )
       const apart = boxes.filter(({ place }) => place.shape.kind === 'rectangle')
-      const covering = apart.flatMap(({ box: a }, i) => apart.slice(i + 1).filter(({ box: b }) => a.x < b.x + b.width - 0.01 && b.x < a.x + a.width - 0.01 && a.y < b.y + b.height - 0.01 && b.y < a.y + a.height - 0.01))
+      const covering = apart.flatMap(({ box: a }, i) =>
+        apart
+          .slice(i + 1)
+          .filter(
+            ({ box: b }) =>
+              a.x < b.x + b.width - 0.01
+              && b.x < a.x + a.width - 0.01
+              && a.y < b.y + b.height - 0.01
+              && b.y < a.y + a.height - 0.01,
+          ),
+      )
       expect(covering).toEqual([])
     })
 
@@ -52,7 +70,11 @@ describe('the shipped organizers', () => {
       const card = pieceId('card-1')
       for (const place of page.places.filter(p => p.kind !== 'pin' && takes(p, { kind: 'card' }))) {
         const start = startOf(edition)
-        const put = apply(start, { kind: 'put', piece: card, ...freeSpot(start, card, place, page, edition) }, { edition, actor: HOLDER })
+        const put = apply(
+          start,
+          { kind: 'put', piece: card, ...freeSpot(start, card, place, page, edition) },
+          { edition, actor: HOLDER },
+        )
         if (!put.ok) throw new Error(JSON.stringify(put.reason))
         const lies = placePieces(put.value, page, edition).find(p => p.piece === card)!
         expect(lies.shares.map(s => s.place)).toContain(place.id)

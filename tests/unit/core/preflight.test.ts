@@ -12,7 +12,9 @@ import { preflight } from '../../../core/preflight/preflight'
 import { keyId, pageId, pieceId, placeId, shore, sortBoard } from '../../boards'
 
 const examples = new URL('../../../docs/formats/examples/', import.meta.url)
-const exampleNames = readdirSync(examples).filter(f => f.endsWith('.board.json')).map(f => f.replace('.board.json', ''))
+const exampleNames = readdirSync(examples)
+  .filter(f => f.endsWith('.board.json'))
+  .map(f => f.replace('.board.json', ''))
 function example(name: string): Board {
   const read = readBoard(JSON.parse(readFileSync(new URL(`${name}.board.json`, examples), 'utf8')))
   if (!read.ok) throw new Error(JSON.stringify(read.reason))
@@ -28,7 +30,9 @@ const rules = (board: Board) => preflight(board).map(f => f.rule)
 
 /** Applies the fix of the first finding of a rule; the finding must then be gone and the board still whole. */
 function mend(board: Board, rule: string): Board {
-  const mended = preflight(board).find(f => f.rule === rule)!.fix!.apply(board, () => 'Sort the cards.')
+  const mended = preflight(board)
+    .find(f => f.rule === rule)!
+    .fix!.apply(board, () => 'Sort the cards.')
   expect(rules(mended)).not.toContain(rule)
   expect(checkBoard(mended)).toBeNull()
   return mended
@@ -61,9 +65,17 @@ describe('preflight', () => {
   })
 
   it('finds a zone too small for its answers and makes the cards smaller, or offers nothing where that would not do', () => {
-    const board = sortBoard(['A', 'B', 'C'], Array.from({ length: 10 }, (_, i) => `barnacles here ${i}`))
-    expect(mend(keyed(board, all(board, 'z0')), 'crowded-zone').masters[0]!.textSize).toBeLessThan(board.masters[0]!.textSize)
-    const many = sortBoard(['A', 'B', 'C'], Array.from({ length: 90 }, (_, i) => `word ${i}`))
+    const board = sortBoard(
+      ['A', 'B', 'C'],
+      Array.from({ length: 10 }, (_, i) => `barnacles here ${i}`),
+    )
+    expect(mend(keyed(board, all(board, 'z0')), 'crowded-zone').masters[0]!.textSize).toBeLessThan(
+      board.masters[0]!.textSize,
+    )
+    const many = sortBoard(
+      ['A', 'B', 'C'],
+      Array.from({ length: 90 }, (_, i) => `word ${i}`),
+    )
     expect(preflight(keyed(many, all(many, 'z0'))).find(f => f.rule === 'crowded-zone')!.fix).toBeUndefined()
   })
 
@@ -77,9 +89,24 @@ describe('preflight', () => {
 
   it('finds stretched and coarse pictures, and gives a stretched one its proportions back', () => {
     const board = shore()
-    const picture = { id: 'p', file: 'a'.repeat(64) as FileHash, x: 0, y: 0, width: 400, height: 400, pixelWidth: 800, pixelHeight: 600, alt: '' }
+    const picture = {
+      id: 'p',
+      file: 'a'.repeat(64) as FileHash,
+      x: 0,
+      y: 0,
+      width: 400,
+      height: 400,
+      pixelWidth: 800,
+      pixelHeight: 600,
+      alt: '',
+    }
     board.pages[0]!.backdrop.pictures = [picture]
-    expect(mend(board, 'stretched-picture').pages[0]!.backdrop.pictures[0]).toMatchObject({ x: 0, y: 50, width: 400, height: 300 })
+    expect(mend(board, 'stretched-picture').pages[0]!.backdrop.pictures[0]).toMatchObject({
+      x: 0,
+      y: 50,
+      width: 400,
+      height: 300,
+    })
     board.pages[0]!.backdrop.pictures = [{ ...picture, pixelWidth: 100, pixelHeight: 100 }]
     expect(rules(board)).toContain('coarse-picture')
   })
@@ -91,26 +118,34 @@ describe('preflight', () => {
   })
 
   it('has nothing that stops students to say of the worked examples', () => {
-    for (const name of exampleNames) expect(preflight(example(name)).filter(f => f.severity === 'stops'), name).toEqual([])
+    for (const name of exampleNames)
+      expect(
+        preflight(example(name)).filter(f => f.severity === 'stops'),
+        name,
+      ).toEqual([])
   })
 
   it('finds an order that goes round in a circle', () => {
     const board = example('order')
     const key = board.keys[0] as OrderKey
-    expect(rules({ ...board, keys: [{ ...key, before: [...key.before, [pieceId('boats'), pieceId('stone')]] }] })).toContain('contradiction')
+    expect(
+      rules({ ...board, keys: [{ ...key, before: [...key.before, [pieceId('boats'), pieceId('stone')]] }] }),
+    ).toContain('contradiction')
   })
 
   it('finds a total that no choice of tiles makes, exactly: fractions, counts and all', () => {
     const board = example('total')
-    const withKey = (change: Partial<TotalKey>) => rules({ ...board, keys: [{ ...board.keys[0] as TotalKey, ...change }] })
+    const withKey = (change: Partial<TotalKey>) =>
+      rules({ ...board, keys: [{ ...(board.keys[0] as TotalKey), ...change }] })
     // Four ones, six tens of a cent and five cents: 4.65 is the most, and a third can't be paid.
     expect(withKey({ target: '4.65' })).not.toContain('unreachable-total')
-    for (const target of ['4.66', '1/3', '0.06', '-1']) expect(withKey({ target }), target).toContain('unreachable-total')
+    for (const target of ['4.66', '1/3', '0.06', '-1'])
+      expect(withKey({ target }), target).toContain('unreachable-total')
     expect(withKey({ target: '1', tiles: 1 })).not.toContain('unreachable-total')
     expect(withKey({ target: '1', tiles: 2 })).toContain('unreachable-total')
   })
 
-  it('finds slots that can\'t all be filled at once', () => {
+  it("finds slots that can't all be filled at once", () => {
     const board = example('slots')
     const key = board.keys[0] as SlotsKey
     const one = [pieceId('three')]
@@ -120,7 +155,9 @@ describe('preflight', () => {
   it('finds values beyond the ends of a scale', () => {
     const board = example('scale')
     const key = board.keys[0] as ScaleKey
-    expect(rules({ ...board, keys: [{ ...key, values: { ...key.values, [pieceId('high')]: '5.01' } }] })).toContain('off-scale')
+    expect(rules({ ...board, keys: [{ ...key, values: { ...key.values, [pieceId('high')]: '5.01' } }] })).toContain(
+      'off-scale',
+    )
   })
 
   it('puts the most serious first', () => {

@@ -14,7 +14,10 @@ import { anyMove, edition } from '../../anyMove'
 const AUTHORS: readonly Author[] = ['student:1', 'student:2', 'teacher:0']
 const asActor = (author: Author): Actor => ({ author, part: 'all' })
 
-/** A server as simple as can be: it orders, refuses what doesn't apply, knows each id once, and decides what is left to undo. */
+/**
+ * A server as simple as can be: it orders, refuses what doesn't apply, knows each id once, and decides what is left to
+ * undo.
+ */
 class Server {
   state: SlateState = startOf(edition)
   log: NumberedMove[] = []
@@ -41,21 +44,32 @@ class Server {
   }
 }
 
-interface Client { replica: Replica, steps: Step[] }
+interface Client {
+  replica: Replica
+  steps: Step[]
+}
 type Deed = Move | 'undo'
 
 /** Some clients, a server, and a network that loses, repeats and delays, all driven by one seed. */
-function simulate(scripts: readonly (readonly Deed[])[], seed: number): { server: Server, clients: Client[], made: number } {
+function simulate(
+  scripts: readonly (readonly Deed[])[],
+  seed: number,
+): { server: Server; clients: Client[]; made: number } {
   const random = seeded(seed)
   const server = new Server()
-  const clients: Client[] = scripts.map(() => ({ replica: receiveWhole(emptyReplica, 0, server.state, edition), steps: [] }))
+  const clients: Client[] = scripts.map(() => ({
+    replica: receiveWhole(emptyReplica, 0, server.state, edition),
+    steps: [],
+  }))
   const left = scripts.map(script => [...script])
   let made = 0
   const hear = (i: number, from: number, to: number) => {
     const client = clients[i]!
     const actor = asActor(AUTHORS[i]!)
     const news = server.log.slice(from, to)
-    const heard = receive(client.replica, news, edition, actor) ?? receiveWhole(client.replica, server.log.length, server.state, edition, actor)
+    const heard =
+      receive(client.replica, news, edition, actor)
+      ?? receiveWhole(client.replica, server.log.length, server.state, edition, actor)
     const numbers = new Map(server.log.map(m => [m.id, m.number]))
     client.replica = dropMoves(heard, server.refused, edition, actor)
     client.steps = client.steps.filter(s => !server.refused.has(s.id)).map(s => ({ ...s, number: numbers.get(s.id) }))
@@ -76,8 +90,11 @@ function simulate(scripts: readonly (readonly Deed[])[], seed: number): { server
       // Nobody makes a move that doesn't apply to what they see; that somebody else was quicker only the server knows.
       if (move && apply(client.replica.shown, move, { edition, actor }).ok) make(client, actor, move, step?.id)
     }
-    // A client sends its outbox from the start; the message may be cut short, and is sent again later: that is the repeat.
-    else if (chance < 0.7) for (const envelope of client.replica.pending.slice(0, Math.ceil(random() * 3))) server.take(envelope, actor.author)
+    // A client sends its outbox from the start; the message may be cut short, and is sent again later: that is the
+    // repeat.
+    else if (chance < 0.7)
+      for (const envelope of client.replica.pending.slice(0, Math.ceil(random() * 3)))
+        server.take(envelope, actor.author)
     // What is heard may start too late (a gap) or repeat what was heard already.
     else hear(i, Math.floor(random() * (server.log.length + 1)), server.log.length)
   }
@@ -89,42 +106,55 @@ function simulate(scripts: readonly (readonly Deed[])[], seed: number): { server
   return { server, clients, made }
 }
 
-const deeds = fc.array(fc.oneof({ weight: 3, arbitrary: anyMove as fc.Arbitrary<Deed> }, { weight: 1, arbitrary: fc.constant<Deed>('undo') }), { maxLength: 12 })
+const deeds = fc.array(
+  fc.oneof(
+    { weight: 3, arbitrary: anyMove as fc.Arbitrary<Deed> },
+    { weight: 1, arbitrary: fc.constant<Deed>('undo') },
+  ),
+  { maxLength: 12 },
+)
 
 describe('replicas', () => {
   it('of three authors end as the server has it, whatever is lost, repeated, late or taken back, and no move is doubled', () => {
-    fc.assert(fc.property(fc.array(deeds, { minLength: 2, maxLength: 3 }), fc.integer(), (scripts, seed) => {
-      const { server, clients, made } = simulate(scripts, seed)
-      expect(server.log.length + server.refused.size).toBe(made)
-      expect(new Set(server.log.map(m => m.id)).size).toBe(server.log.length)
-      for (const { replica } of clients) {
-        expect(replica.shown).toEqual(server.state)
-        // After a gap was filled by the whole slate, own moves may still wait for their echo; heard in full, none does.
-        expect(replica.confirmed).toEqual(server.state)
-        expect(replica.pending.every(p => server.log.some(m => m.id === p.id))).toBe(true)
-      }
-    }), { numRuns: 300 })
+    fc.assert(
+      fc.property(fc.array(deeds, { minLength: 2, maxLength: 3 }), fc.integer(), (scripts, seed) => {
+        const { server, clients, made } = simulate(scripts, seed)
+        expect(server.log.length + server.refused.size).toBe(made)
+        expect(new Set(server.log.map(m => m.id)).size).toBe(server.log.length)
+        for (const { replica } of clients) {
+          expect(replica.shown).toEqual(server.state)
+          // After a gap was filled by the whole slate, own moves may still wait for their echo; heard in full, none
+          // does.
+          expect(replica.confirmed).toEqual(server.state)
+          expect(replica.pending.every(p => server.log.some(m => m.id === p.id))).toBe(true)
+        }
+      }),
+      { numRuns: 300 },
+    )
   })
 
   it('are never made by an undo that changes what somebody else did later', () => {
-    fc.assert(fc.property(fc.array(deeds, { minLength: 3, maxLength: 3 }), fc.integer(), (scripts, seed) => {
-      const { server } = simulate(scripts, seed)
-      // Replayed by hand, without the record of hands that the core keeps: who changed each thing, and when.
-      const changes = new Map<ThingName, { by: Author, number: number }[]>()
-      let state = startOf(edition)
-      for (const { move, by, number, undoes } of server.log) {
-        const result = apply(state, move, { edition, actor: taken(by), number })
-        if (!result.ok) throw new Error('what was taken no longer applies')
-        for (const thing of changedThings(state, result.value)) {
-          const before = changes.get(thing) ?? []
-          const taken = undoes && server.log.find(m => m.id === undoes)!.number
-          if (taken) expect(before.filter(c => c.by !== by && c.number > taken)).toEqual([])
-          changes.set(thing, [...before, { by, number }])
+    fc.assert(
+      fc.property(fc.array(deeds, { minLength: 3, maxLength: 3 }), fc.integer(), (scripts, seed) => {
+        const { server } = simulate(scripts, seed)
+        // Replayed by hand, without the record of hands that the core keeps: who changed each thing, and when.
+        const changes = new Map<ThingName, { by: Author; number: number }[]>()
+        let state = startOf(edition)
+        for (const { move, by, number, undoes } of server.log) {
+          const result = apply(state, move, { edition, actor: taken(by), number })
+          if (!result.ok) throw new Error('what was taken no longer applies')
+          for (const thing of changedThings(state, result.value)) {
+            const before = changes.get(thing) ?? []
+            const taken = undoes && server.log.find(m => m.id === undoes)!.number
+            if (taken) expect(before.filter(c => c.by !== by && c.number > taken)).toEqual([])
+            changes.set(thing, [...before, { by, number }])
+          }
+          state = result.value
         }
-        state = result.value
-      }
-      expect(state).toEqual(server.state)
-    }), { numRuns: 300 })
+        expect(state).toEqual(server.state)
+      }),
+      { numRuns: 300 },
+    )
   })
 
   it('show a move at once, keep it over a whole slate from the server, and take it back when it is refused', () => {

@@ -20,33 +20,57 @@ import { anyWork } from '../../anyWork'
 import { keyId, pageId, placeId, sortBoard } from '../../boards'
 
 describe('whatever a student does', () => {
-  it.each(examples())('on $file is marked without a throw, with points between nought and all', ({ example: { board } }) => {
-    const edition = makeEdition(board)
-    fc.assert(fc.property(anyWork(board), (state) => {
-      for (const mark of markSlate(state, edition)) {
-        expect(mark.points >= 0 && mark.points <= mark.of && mark.undecided >= 0 && mark.points + mark.undecided <= mark.of).toBe(true)
-      }
-      const at = { number: 7, edition: 'hash' }
-      const outcomes = outcomesOf(state, edition, at)
-      expect(readOutcomes(JSON.parse(JSON.stringify(outcomes)), at)).toEqual(outcomes)
-      expect(readOutcomes(outcomes, { ...at, number: 8 })).toBeNull()
-      const { placed, of } = progress(state, edition)
-      expect(placed >= 0 && placed <= of).toBe(true)
-      expect(JSON.parse(JSON.stringify(reportOn(state, edition)))).toEqual(reportOn(state, edition))
-      expect(feedbackOn(markSlate(state, edition)).length).toBe(markSlate(state, edition).flatMap(mark => mark.items).length)
-      // Any page can be kept as a key, and what was kept is a whole board again.
-      for (const kind of kindsFor(board.pages[0]!)) {
-        const { keys } = keepKeys(kind, board.pages[0]!, state, edition, () => keyId(`new-${kind}`))
-        expect(checkBoard({ ...board, keys: keys.slice(0, 1) as Board['keys'] })).toBeNull()
-      }
-    }), { numRuns: 40 })
-  })
+  it.each(examples())(
+    'on $file is marked without a throw, with points between nought and all',
+    ({ example: { board } }) => {
+      const edition = makeEdition(board)
+      fc.assert(
+        fc.property(anyWork(board), state => {
+          for (const mark of markSlate(state, edition)) {
+            expect(
+              mark.points >= 0
+                && mark.points <= mark.of
+                && mark.undecided >= 0
+                && mark.points + mark.undecided <= mark.of,
+            ).toBe(true)
+          }
+          const at = { number: 7, edition: 'hash' }
+          const outcomes = outcomesOf(state, edition, at)
+          expect(readOutcomes(JSON.parse(JSON.stringify(outcomes)), at)).toEqual(outcomes)
+          expect(readOutcomes(outcomes, { ...at, number: 8 })).toBeNull()
+          const { placed, of } = progress(state, edition)
+          expect(placed >= 0 && placed <= of).toBe(true)
+          expect(JSON.parse(JSON.stringify(reportOn(state, edition)))).toEqual(reportOn(state, edition))
+          expect(feedbackOn(markSlate(state, edition)).length).toBe(
+            markSlate(state, edition).flatMap(mark => mark.items).length,
+          )
+          // Any page can be kept as a key, and what was kept is a whole board again.
+          for (const kind of kindsFor(board.pages[0]!)) {
+            const { keys } = keepKeys(kind, board.pages[0]!, state, edition, () => keyId(`new-${kind}`))
+            expect(checkBoard({ ...board, keys: keys.slice(0, 1) as Board['keys'] })).toBeNull()
+          }
+        }),
+        { numRuns: 40 },
+      )
+    },
+  )
 
   it('a thousand pieces in one zone are a crowd, not a crash', () => {
-    const board = sortBoard(['Everything'], Array.from({ length: 1000 }, (_, i) => `word ${i}`))
-    const keyed = keepKey(board, { kind: 'sort', id: keyId('k'), page: pageId('page'), homes: Object.fromEntries(board.pages[0]!.pieces.map(p => [p.id, [placeId('z0')]])) })
+    const board = sortBoard(
+      ['Everything'],
+      Array.from({ length: 1000 }, (_, i) => `word ${i}`),
+    )
+    const keyed = keepKey(board, {
+      kind: 'sort',
+      id: keyId('k'),
+      page: pageId('page'),
+      homes: Object.fromEntries(board.pages[0]!.pieces.map(p => [p.id, [placeId('z0')]])),
+    })
     const edition = makeEdition(keyed)
-    const all = withPieces(emptySlate, keyed.pages[0]!.pieces.map((p, z) => [p.id, { x: 480, y: 240, z }]))
+    const all = withPieces(
+      emptySlate,
+      keyed.pages[0]!.pieces.map((p, z) => [p.id, { x: 480, y: 240, z }]),
+    )
     expect(markSlate(all, edition)[0]).toMatchObject({ points: 1000, of: 1000 })
     expect(preflight(keyed).map(f => f.rule)).toContain('crowded-zone')
   })
@@ -63,11 +87,18 @@ describe('a key that loses what it names', () => {
     }
     for (const { id } of page.places) {
       const keys = board.keys.flatMap(key => withoutPlace(key, id) ?? [])
-      const without = { ...board, keys, pages: board.pages.map(p => ({ ...p, places: p.places.filter(q => q.id !== id) })) }
+      const without = {
+        ...board,
+        keys,
+        pages: board.pages.map(p => ({ ...p, places: p.places.filter(q => q.id !== id) })),
+      }
       expect(checkBoard(without)).toBeNull()
       expect(() => answerSlate(without.pages[0]!, makeEdition(without))).not.toThrow()
     }
-    const bare = page.pieces.reduce<typeof board.keys>((keys, { id }) => keys.flatMap(key => withoutPiece(key, id) ?? []), board.keys)
+    const bare = page.pieces.reduce<typeof board.keys>(
+      (keys, { id }) => keys.flatMap(key => withoutPiece(key, id) ?? []),
+      board.keys,
+    )
     expect(() => markSlate(emptySlate, makeEdition({ ...board, keys: bare }))).not.toThrow()
   })
 })

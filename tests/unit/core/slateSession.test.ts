@@ -5,7 +5,14 @@ import { HOLDER } from '../../../core/slate/actor'
 import { apply, type Move } from '../../../core/slate/move'
 import { startOf, type SlateState } from '../../../core/slate/state'
 import { openAs, type Openness } from '../../../core/slate/status'
-import { LARGEST_MESSAGE, type ClientMessage, type Envelope, type NumberedMove, type SentEnvelope, type ServerMessage } from '../../../core/sync/messages'
+import {
+  LARGEST_MESSAGE,
+  type ClientMessage,
+  type Envelope,
+  type NumberedMove,
+  type SentEnvelope,
+  type ServerMessage,
+} from '../../../core/sync/messages'
 import { FATES, fateOf, REFUSAL_CODES, REFUSALS, type RefusalCode } from '../../../core/sync/refusals'
 import { emptyReplica, receiveWhole } from '../../../core/sync/replica'
 import { SlateSession, UNHEARD_MS } from '../../../core/sync/slateSession'
@@ -21,38 +28,54 @@ const SLATE = '00000000-0000-4000-8000-00000000000a'
 function device(kept: Envelope[] = []) {
   const sent: ClientMessage[] = []
   const clock = handClock()
-  const aside: { envelope: Envelope, code: RefusalCode }[] = []
+  const aside: { envelope: Envelope; code: RefusalCode }[] = []
   let [ids, connected, renewed, outdated] = [0, false, 0, 0]
   const store = [...kept]
   let full = false
-  const session = new SlateSession({
-    slate: SLATE, edition, editionHash: 'e', actor: HOLDER, reader: 'me', steps: [], openness: openAs('under-way'),
-    replica: receiveWhole(emptyReplica, 0, startOf(edition), edition),
-  }, {
-    send(message) {
-      if (connected) sent.push(message)
-      return connected
+  const session = new SlateSession(
+    {
+      slate: SLATE,
+      edition,
+      editionHash: 'e',
+      actor: HOLDER,
+      reader: 'me',
+      steps: [],
+      openness: openAs('under-way'),
+      replica: receiveWhole(emptyReplica, 0, startOf(edition), edition),
     },
-    renew: () => void renewed++,
-    after: clock.after,
-    newId: () => `made-here-${++ids}`,
-    store: {
-      keep: async (_, envelopes) => {
-        if (full) throw new Error('no room')
-        store.push(...envelopes)
+    {
+      send(message) {
+        if (connected) sent.push(message)
+        return connected
       },
-      of: async () => [...store],
-      forget: async (_, gone) => void store.splice(0, store.length, ...store.filter(e => !gone.has(e.id))),
-      setAside: async (_, envelope, code) => void aside.push({ envelope, code }),
+      renew: () => void renewed++,
+      after: clock.after,
+      newId: () => `made-here-${++ids}`,
+      store: {
+        keep: async (_, envelopes) => {
+          if (full) throw new Error('no room')
+          store.push(...envelopes)
+        },
+        of: async () => [...store],
+        forget: async (_, gone) => void store.splice(0, store.length, ...store.filter(e => !gone.has(e.id))),
+        setAside: async (_, envelope, code) => void aside.push({ envelope, code }),
+      },
+      changed: () => {},
+      about: () => {},
+      outdated: () => void outdated++,
     },
-    changed: () => {},
-    about: () => {},
-    outdated: () => void outdated++,
-  })
+  )
   return {
-    session, sent, store, aside,
-    get renewed() { return renewed },
-    get outdated() { return outdated },
+    session,
+    sent,
+    store,
+    aside,
+    get renewed() {
+      return renewed
+    },
+    get outdated() {
+      return outdated
+    },
     connect(answer: ServerMessage | null = { say: 'status', slate: SLATE, openness: openAs('under-way') }) {
       connected = true
       session.connected()
@@ -70,16 +93,32 @@ function device(kept: Envelope[] = []) {
   }
 }
 const put = (x: number): Move => ({ kind: 'put', piece: pieceId('c0'), x, y: 5 })
-const refused = (code: RefusalCode, id?: string): ServerMessage => ({ say: 'refused', slate: SLATE, code, detail: '', id })
-const numbered = (id: string, number: number, move = put(number)): ServerMessage => ({ say: 'moves', slate: SLATE, moves: [{ id, number, move, by: 'student:1', at: '' }] })
+const refused = (code: RefusalCode, id?: string): ServerMessage => ({
+  say: 'refused',
+  slate: SLATE,
+  code,
+  detail: '',
+  id,
+})
+const numbered = (id: string, number: number, move = put(number)): ServerMessage => ({
+  say: 'moves',
+  slate: SLATE,
+  moves: [{ id, number, move, by: 'student:1', at: '' }],
+})
 
 /** The largest stroke that can be drawn. */
 const fullStroke = (n: number): Envelope => ({
-  id: `stroke-of-ink-${n}`, move: { kind: 'draw', stroke: `stroke-${1000 + n}`, place: placeId('d'), points: Array.from({ length: 400 }, (_, i): [number, number] => [100 + i / 7, 100 + i / 9]) },
+  id: `stroke-of-ink-${n}`,
+  move: {
+    kind: 'draw',
+    stroke: `stroke-${1000 + n}`,
+    place: placeId('d'),
+    points: Array.from({ length: 400 }, (_, i): [number, number] => [100 + i / 7, 100 + i / 9]),
+  },
 })
 
 describe('every refusal', () => {
-  it.each(REFUSAL_CODES)('%s has a fate, and words on both sides', (code) => {
+  it.each(REFUSAL_CODES)('%s has a fate, and words on both sides', code => {
     expect(FATES).toContain(fateOf(code))
     expect(REFUSALS[code].detail.length).toBeGreaterThan(10)
     expect(en.moveRefused[code].length).toBeGreaterThan(10)
@@ -97,7 +136,12 @@ describe('what is sent', () => {
       if (!message) break
       expect(utf8Length(JSON.stringify(message))).toBeLessThanOrEqual(LARGEST_MESSAGE)
       d.sent.length = 0
-      const moves = (message.moves as Envelope[]).map((m): NumberedMove => ({ ...m, number: ++number, by: 'student:1', at: '' }))
+      const moves = (message.moves as Envelope[]).map((m): NumberedMove => ({
+        ...m,
+        number: ++number,
+        by: 'student:1',
+        at: '',
+      }))
       arrived.push(...moves.map(m => m.id))
       d.session.hear({ say: 'moves', slate: SLATE, moves })
     }
@@ -159,7 +203,7 @@ describe('what is sent', () => {
     expect(d.parcel()).toEqual(['made-here-1'])
   })
 
-  it('says why a move can\'t be made, before the server is asked, until another can', () => {
+  it("says why a move can't be made, before the server is asked, until another can", () => {
     const d = device()
     expect(d.session.make({ kind: 'put', piece: pieceId('nobody'), x: 10, y: 10 })).toBe(false)
     expect(d.session.refused).toBe('unknown-piece')
@@ -179,7 +223,12 @@ describe('a refusal', () => {
     d.session.hear(numbered('made-here-1', 1))
     d.session.make(put(2))
     d.session.hear(refused('not-your-part', 'made-here-2'))
-    expect([d.session.refused, d.session.unsent, d.store.length, d.session.setAside]).toEqual(['not-your-part', 0, 0, 0])
+    expect([d.session.refused, d.session.unsent, d.store.length, d.session.setAside]).toEqual([
+      'not-your-part',
+      0,
+      0,
+      0,
+    ])
     expect(d.session.replica.shown.pieces[pieceId('c0')]!.x).toBe(1)
     expect(d.session.undoable?.id).toBe('made-here-1')
   })
@@ -230,7 +279,14 @@ describe('a refusal', () => {
 describe('a session', () => {
   it('asks for everything anew when another edition lies under the slate', () => {
     const d = device()
-    d.connect({ say: 'slate', slate: SLATE, number: 3, state: startOf(edition), edition: 'another', openness: openAs('under-way') })
+    d.connect({
+      say: 'slate',
+      slate: SLATE,
+      number: 3,
+      state: startOf(edition),
+      edition: 'another',
+      openness: openAs('under-way'),
+    })
     d.session.hear({ say: 'edition', slate: SLATE, edition: 'another' })
     d.session.hear({ say: 'edition', slate: SLATE, edition: 'e' })
     expect(d.outdated).toBe(2)
@@ -248,73 +304,76 @@ describe('a session', () => {
     expect([d.session.deviceFull, d.parcel()]).toEqual([true, ['made-here-1']])
   })
 
-  it('leaves out of words what can\'t be kept', () => {
+  it("leaves out of words what can't be kept", () => {
     const d = device()
     d.session.make({ kind: 'write', in: 'w', text: 'a\u0000b\uD800c\u{1F41A}' })
     expect(d.session.replica.shown.texts.w).toBe('abc\u{1F41A}')
   })
 
   it('whatever the network and the server do, everything arrives once and in the order in which it was made', async () => {
-    await fc.assert(fc.asyncProperty(fc.integer(), async (seed) => {
-      const random = seeded(seed)
-      const d = device()
-      const log: NumberedMove[] = []
-      let state: SlateState = startOf(edition)
-      let openness: Openness = openAs('under-way')
-      const serve = () => {
-        const messages = d.sent.splice(0)
-        for (const message of messages) {
+    await fc.assert(
+      fc.asyncProperty(fc.integer(), async seed => {
+        const random = seeded(seed)
+        const d = device()
+        const log: NumberedMove[] = []
+        let state: SlateState = startOf(edition)
+        let openness: Openness = openAs('under-way')
+        const serve = () => {
+          const messages = d.sent.splice(0)
+          for (const message of messages) {
+            const chance = random()
+            if (message.say === 'open')
+              d.session.hear(message.as === 'me' ? { say: 'status', slate: SLATE, openness } : refused('signed-out'))
+            if (message.say !== 'moves' || chance < 0.15) continue
+            if (chance < 0.4) {
+              // In trouble from some move on: none from there on is stored.
+              const from = Math.floor(random() * message.moves.length)
+              take(message.moves.slice(0, from) as Envelope[])
+              for (const { id } of message.moves.slice(from) as Envelope[]) d.session.hear(refused('trouble', id))
+            } else take(message.moves as Envelope[], chance < 0.5)
+          }
+        }
+        const take = (envelopes: readonly Envelope[], unheard = false) => {
+          for (const envelope of envelopes) {
+            const known = log.find(m => m.id === envelope.id)
+            if (!known && openness.paused) {
+              d.session.hear(refused('paused', envelope.id))
+              continue
+            }
+            const number = known?.number ?? log.length + 1
+            const result = apply(state, envelope.move, { edition, actor: HOLDER, number })
+            if (!known && result.ok) {
+              state = result.value
+              log.push({ ...envelope, number, by: 'student:1', at: '' })
+            }
+            if (!unheard) d.session.hear({ say: 'moves', slate: SLATE, moves: [log.find(m => m.id === envelope.id)!] })
+          }
+        }
+        const pencils = (paused: boolean) => {
+          openness = { ...openness, paused }
+          d.session.hear({ say: 'status', slate: SLATE, openness })
+        }
+        let made = 0
+        for (let i = 0; i < 60; i++) {
           const chance = random()
-          if (message.say === 'open') d.session.hear(message.as === 'me' ? { say: 'status', slate: SLATE, openness } : refused('signed-out'))
-          if (message.say !== 'moves' || chance < 0.15) continue
-          if (chance < 0.4) {
-            // In trouble from some move on: none from there on is stored.
-            const from = Math.floor(random() * message.moves.length)
-            take(message.moves.slice(0, from) as Envelope[])
-            for (const { id } of message.moves.slice(from) as Envelope[]) d.session.hear(refused('trouble', id))
-          }
-          else take(message.moves as Envelope[], chance < 0.5)
+          if (chance < 0.5) made += Number(d.session.make(put(1 + made)))
+          else if (chance < 0.6) d.cut()
+          else if (chance < 0.75) d.connect(null)
+          else if (chance < 0.8) pencils(!openness.paused)
+          else d.wait(random() * 9000)
+          serve()
         }
-      }
-      const take = (envelopes: readonly Envelope[], unheard = false) => {
-        for (const envelope of envelopes) {
-          const known = log.find(m => m.id === envelope.id)
-          if (!known && openness.paused) {
-            d.session.hear(refused('paused', envelope.id))
-            continue
-          }
-          const number = known?.number ?? log.length + 1
-          const result = apply(state, envelope.move, { edition, actor: HOLDER, number })
-          if (!known && result.ok) {
-            state = result.value
-            log.push({ ...envelope, number, by: 'student:1', at: '' })
-          }
-          if (!unheard) d.session.hear({ say: 'moves', slate: SLATE, moves: [log.find(m => m.id === envelope.id)!] })
+        pencils(false)
+        for (let i = 0; i < 300 && d.session.unsent; i++) {
+          if (i % 20 === 0) d.connect(null)
+          d.wait(20_000)
+          serve()
         }
-      }
-      const pencils = (paused: boolean) => {
-        openness = { ...openness, paused }
-        d.session.hear({ say: 'status', slate: SLATE, openness })
-      }
-      let made = 0
-      for (let i = 0; i < 60; i++) {
-        const chance = random()
-        if (chance < 0.5) made += Number(d.session.make(put(1 + made)))
-        else if (chance < 0.6) d.cut()
-        else if (chance < 0.75) d.connect(null)
-        else if (chance < 0.8) pencils(!openness.paused)
-        else d.wait(random() * 9000)
-        serve()
-      }
-      pencils(false)
-      for (let i = 0; i < 300 && d.session.unsent; i++) {
-        if (i % 20 === 0) d.connect(null)
-        d.wait(20_000)
-        serve()
-      }
-      expect(log.map(m => m.id)).toEqual(Array.from({ length: made }, (_, i) => `made-here-${i + 1}`))
-      expect([d.session.unsent, d.store.length]).toEqual([0, 0])
-      expect(d.session.replica.shown).toEqual(state)
-    }), { numRuns: 200 })
+        expect(log.map(m => m.id)).toEqual(Array.from({ length: made }, (_, i) => `made-here-${i + 1}`))
+        expect([d.session.unsent, d.store.length]).toEqual([0, 0])
+        expect(d.session.replica.shown).toEqual(state)
+      }),
+      { numRuns: 200 },
+    )
   })
 })

@@ -9,24 +9,41 @@ import { emptySlate, withPieces, type SlateState } from '../../../core/slate/sta
 import { keyId, middleOf, pageId, pieceId, placeId, shore } from '../../boards'
 
 const board = keepKey(shore(), {
-  kind: 'sort', id: keyId('k'), page: pageId('page'),
-  homes: { [pieceId('c0')]: [placeId('z0')], [pieceId('c1')]: [placeId('z0'), placeId('z1')], [pieceId('c2')]: [placeId('z1')], [pieceId('c3')]: [] },
+  kind: 'sort',
+  id: keyId('k'),
+  page: pageId('page'),
+  homes: {
+    [pieceId('c0')]: [placeId('z0')],
+    [pieceId('c1')]: [placeId('z0'), placeId('z1')],
+    [pieceId('c2')]: [placeId('z1')],
+    [pieceId('c3')]: [],
+  },
 })
 const edition = makeEdition(board)
-const lay = (...where: [string, string | { x: number, y: number }][]): SlateState =>
-  withPieces(emptySlate, where.map(([piece, at], z) => [pieceId(piece), { ...(typeof at === 'string' ? middleOf(board, at) : at), z }]))
-const verdicts = (state: SlateState) => Object.fromEntries(markSlate(state, edition)[0]!.items.map(i => [i.item, i.verdict])) as Record<string, Verdict>
+const lay = (...where: [string, string | { x: number; y: number }][]): SlateState =>
+  withPieces(
+    emptySlate,
+    where.map(([piece, at], z) => [pieceId(piece), { ...(typeof at === 'string' ? middleOf(board, at) : at), z }]),
+  )
+const verdicts = (state: SlateState) =>
+  Object.fromEntries(markSlate(state, edition)[0]!.items.map(i => [i.item, i.verdict])) as Record<string, Verdict>
 
-const zone0 = board.pages[0]!.places[0]!.shape as { x: number, width: number }
+const zone0 = board.pages[0]!.places[0]!.shape as { x: number; width: number }
 const onLeftEdge = { x: zone0.x, y: 200 }
 
 describe('the sort key', () => {
   it('says right, wrong, on the line and not placed, with the reason', () => {
     const mark = markSlate(lay(['c0', 'z0'], ['c2', 'z2']), edition)[0]!
     expect(mark).toMatchObject({ points: 2, of: 4, undecided: 0 })
-    expect(mark.items[0]).toMatchObject({ verdict: 'right', reason: { code: 'at-home', words: { place: { anyPlace: ['z0'] }, percent: 100 } } })
+    expect(mark.items[0]).toMatchObject({
+      verdict: 'right',
+      reason: { code: 'at-home', words: { place: { anyPlace: ['z0'] }, percent: 100 } },
+    })
     expect(mark.items[1]).toMatchObject({ verdict: 'not-placed', reason: { code: 'on-ledge' } })
-    expect(mark.items[2]).toMatchObject({ verdict: 'wrong', reason: { code: 'in-wrong-place', words: { place: { anyPlace: ['z2'] }, home: { anyPlace: ['z1'] } } } })
+    expect(mark.items[2]).toMatchObject({
+      verdict: 'wrong',
+      reason: { code: 'in-wrong-place', words: { place: { anyPlace: ['z2'] }, home: { anyPlace: ['z1'] } } },
+    })
     expect(mark.items[3]).toMatchObject({ verdict: 'right', reason: { code: 'belongs-nowhere' } })
   })
 
@@ -51,7 +68,7 @@ describe('the sort key', () => {
     expect(markSlate(lay(['c0', 'z0']), makeEdition(shore()))).toEqual([])
   })
 
-  it('stands below the teacher\'s word', () => {
+  it("stands below the teacher's word", () => {
     const marks = markSlate(lay(['c0', onLeftEdge], ['c2', 'z1']), edition)
     const decided = withDecisions(marks, { 'k/c0': 'right', 'k/c2': 'wrong' })[0]!
     expect(marks[0]).toMatchObject({ points: 2, undecided: 1 })
@@ -59,7 +76,7 @@ describe('the sort key', () => {
     expect(decided.items[2]!.verdict).toBe('wrong')
   })
 
-  it('is kept by doing the task: marked by what was kept, the teacher\'s own slate is all right', () => {
+  it("is kept by doing the task: marked by what was kept, the teacher's own slate is all right", () => {
     const state = lay(['c0', 'z0'], ['c1', 'z1'], ['c2', 'z2'], ['c3', 'z2'])
     const { keys, unsure } = keepKeys('sort', edition.board.pages[0]!, state, edition, () => keyId('new'))
     const key = keys[0] as SortKey
@@ -69,7 +86,9 @@ describe('the sort key', () => {
   })
 
   it('is not kept for a card that nobody could be sure of', () => {
-    const { keys, unsure } = keepKeys('sort', edition.board.pages[0]!, lay(['c0', onLeftEdge]), edition, () => keyId('new'))
+    const { keys, unsure } = keepKeys('sort', edition.board.pages[0]!, lay(['c0', onLeftEdge]), edition, () =>
+      keyId('new'),
+    )
     const key = keys[0] as SortKey
     expect(unsure).toEqual(['c0'])
     expect(key.homes).not.toHaveProperty('c0')

@@ -4,15 +4,17 @@ import { partAt, spokenParts, voiceFor } from '../../../core/text/spoken'
 
 describe('words as they are spoken', () => {
   it('are cut so that together they are the text, and each place of it is in one of them', () => {
-    fc.assert(fc.property(fc.string({ unit: 'grapheme', maxLength: 60 }), (text) => {
-      const parts = spokenParts(text)
-      expect(parts.map(part => part.text).join('')).toBe(text)
-      for (let at = 0; at < text.length; at++) {
-        const part = parts[partAt(parts, at)]!
-        expect(at >= part.from && at < part.from + part.text.length).toBe(true)
-      }
-      expect(partAt(parts, text.length)).toBe(-1)
-    }))
+    fc.assert(
+      fc.property(fc.string({ unit: 'grapheme', maxLength: 60 }), text => {
+        const parts = spokenParts(text)
+        expect(parts.map(part => part.text).join('')).toBe(text)
+        for (let at = 0; at < text.length; at++) {
+          const part = parts[partAt(parts, at)]!
+          expect(at >= part.from && at < part.from + part.text.length).toBe(true)
+        }
+        expect(partAt(parts, text.length)).toBe(-1)
+      }),
+    )
   })
 
   it('are found by the place that a voice names', () => {

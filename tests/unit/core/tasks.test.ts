@@ -10,13 +10,31 @@ import { boardOf, box, card, slateOf } from '../../keyBoards'
 const places: Place[] = [
   { kind: 'zone', id: placeId('zone'), heading: 'Z', shape: box(0, 0, 300, 200) },
   { kind: 'writing', id: placeId('first'), heading: 'Rule', lines: 'one', textSize: 18, shape: box(320, 0, 200, 40) },
-  { kind: 'gaps', id: placeId('gaps'), heading: '', text: 'a __ b __', textSize: 18, typed: true, gap: { width: 60, height: 30 }, shape: box(0, 250, 400, 80) },
+  {
+    kind: 'gaps',
+    id: placeId('gaps'),
+    heading: '',
+    text: 'a __ b __',
+    textSize: 18,
+    typed: true,
+    gap: { width: 60, height: 30 },
+    shape: box(0, 250, 400, 80),
+  },
   { kind: 'drawing', id: placeId('draw'), heading: '', shape: box(600, 250, 300, 80) },
 ]
 const one = boardOf(places, [card('a'), card('b')], null)
 /** Two activities, one above the other, and a second page that is only to be read. */
-const page = { ...one.pages[0]!, steps: [{ id: 'top', x: 0, y: 0, width: 960, height: 220, instructions: '' }, { id: 'foot', x: 0, y: 220, width: 960, height: 260, instructions: '' }] }
-const board = { ...one, pages: [page, { ...page, id: pageId('read'), places: [], pieces: [], ledge: [], steps: [], reading: true }] } as unknown as Board
+const page = {
+  ...one.pages[0]!,
+  steps: [
+    { id: 'top', x: 0, y: 0, width: 960, height: 220, instructions: '' },
+    { id: 'foot', x: 0, y: 220, width: 960, height: 260, instructions: '' },
+  ],
+}
+const board = {
+  ...one,
+  pages: [page, { ...page, id: pageId('read'), places: [], pieces: [], ledge: [], steps: [], reading: true }],
+} as unknown as Board
 const edition = makeEdition(board)
 
 describe('what is left to do', () => {
@@ -29,8 +47,15 @@ describe('what is left to do', () => {
   })
 
   it('goes as it is done, and what is left agrees with the progress', () => {
-    const state = slateOf(board, { pieces: { a: { x: 100, y: 100 } }, texts: { 'first': 'because', 'gaps:1': 'x' }, strokes: [{ place: 'draw', points: [[650, 300]] }] })
-    expect(leftToDo(state, edition)).toEqual([{ page: 0, step: null, pieces: ['b'], spaces: [] }, { page: 0, step: 'foot', pieces: [], spaces: ['gaps:0'] }])
+    const state = slateOf(board, {
+      pieces: { a: { x: 100, y: 100 } },
+      texts: { first: 'because', 'gaps:1': 'x' },
+      strokes: [{ place: 'draw', points: [[650, 300]] }],
+    })
+    expect(leftToDo(state, edition)).toEqual([
+      { page: 0, step: null, pieces: ['b'], spaces: [] },
+      { page: 0, step: 'foot', pieces: [], spaces: ['gaps:0'] },
+    ])
     expect(progress(state, edition)).toEqual({ placed: 4, of: 6 })
     expect(tasksOf(state, edition).filter(task => !task.done)).toHaveLength(2)
   })
@@ -41,11 +66,15 @@ describe('what is left to do', () => {
   })
 
   it('activities are done when all in their part is, and each place there holds something; one without anything to do never is', () => {
-    const done = (state: Parameters<typeof slateOf>[1]) => [...stepsDone(slateOf(board, state), edition, edition.board.pages[0]!)]
+    const done = (state: Parameters<typeof slateOf>[1]) => [
+      ...stepsDone(slateOf(board, state), edition, edition.board.pages[0]!),
+    ]
     expect(done({})).toEqual([])
     expect(done({ texts: { first: 'because' } })).toEqual([])
     expect(done({ pieces: { a: { x: 100, y: 100 } }, texts: { first: 'because' } })).toEqual(['top'])
-    expect(done({ texts: { 'gaps:0': 'x', 'gaps:1': 'y' }, strokes: [{ place: 'draw', points: [[650, 300]] }] })).toEqual(['foot'])
+    expect(
+      done({ texts: { 'gaps:0': 'x', 'gaps:1': 'y' }, strokes: [{ place: 'draw', points: [[650, 300]] }] }),
+    ).toEqual(['foot'])
     const idle = makeEdition({ ...board, pages: [{ ...board.pages[0]!, places: [] }] })
     expect([...stepsDone(emptySlate, idle, idle.board.pages[0]!)]).toEqual([])
   })

@@ -10,7 +10,8 @@ const counter = () => {
   let n = 0
   return { piece: () => pieceId(`p${++n}`), master: () => masterId(`m${++n}`) }
 }
-const values = (family: typeof FAMILIES[number], of = '') => tilesOf(family, of).map(({ piece }) => piece.kind === 'tile' ? piece.value : piece.text)
+const values = (family: (typeof FAMILIES)[number], of = '') =>
+  tilesOf(family, of).map(({ piece }) => (piece.kind === 'tile' ? piece.value : piece.text))
 
 describe('families of tiles', () => {
   it('of base ten are as large as they are worth: a ten is as long as ten ones, a hundred is ten tens (common practice, no source)', () => {
@@ -23,7 +24,12 @@ describe('families of tiles', () => {
   })
 
   it('of fractions: the half is as long as two quarters, three thirds are the whole, and each is worth its share exactly', () => {
-    const bars = new Map(tilesOf('fraction-bars', '1 2 3 4 5 6 8 10 12').map(({ master, piece }) => [piece.kind === 'tile' ? piece.value : '', master.width]))
+    const bars = new Map(
+      tilesOf('fraction-bars', '1 2 3 4 5 6 8 10 12').map(({ master, piece }) => [
+        piece.kind === 'tile' ? piece.value : '',
+        master.width,
+      ]),
+    )
     expect(bars.get('1/2')).toBe(2 * bars.get('1/4')!)
     expect(3 * bars.get('1/3')!).toBe(WHOLE_BAR)
     for (const [value, width] of bars) expect(width).toBeCloseTo(quantity(value).valueOf() * WHOLE_BAR, 9)
@@ -59,17 +65,28 @@ describe('families of tiles', () => {
   })
 
   it('of letters and digits are squares of one size', () => {
-    expect(new Set(tilesOf('letters', 'a b sh').map(t => `${t.master.width}×${t.master.height}`))).toEqual(new Set(['48×48']))
+    expect(new Set(tilesOf('letters', 'a b sh').map(t => `${t.master.width}×${t.master.height}`))).toEqual(
+      new Set(['48×48']),
+    )
     expect(values('digits', '3 1 12 a')).toEqual(['3', '1'])
   })
 
-  it.each(FAMILIES)('%s make a whole board with their usual numbers, one piece for each kind, black on a colour that is light enough', (family) => {
-    const board = addFamily(emptyBoard('Tiles', pageId('page'), 1), pageId('page'), { family, of: '', bins: true, each: 1 }, counter())
-    expect(readBoard(board).ok).toBe(true)
-    expect(board.pages[0]!.pieces).toHaveLength(tilesOf(family, '').length)
-    expect(board.pages[0]!.pieces.every(p => p.bin)).toBe(true)
-    for (const { colour, kind } of board.masters) if (colour && kind === 'tile') expect(contrast('#14191a', colour)).toBeGreaterThan(6)
-  })
+  it.each(FAMILIES)(
+    '%s make a whole board with their usual numbers, one piece for each kind, black on a colour that is light enough',
+    family => {
+      const board = addFamily(
+        emptyBoard('Tiles', pageId('page'), 1),
+        pageId('page'),
+        { family, of: '', bins: true, each: 1 },
+        counter(),
+      )
+      expect(readBoard(board).ok).toBe(true)
+      expect(board.pages[0]!.pieces).toHaveLength(tilesOf(family, '').length)
+      expect(board.pages[0]!.pieces.every(p => p.bin)).toBe(true)
+      for (const { colour, kind } of board.masters)
+        if (colour && kind === 'tile') expect(contrast('#14191a', colour)).toBeGreaterThan(6)
+    },
+  )
 
   it('come as so many of each, and use the styles that the board has already', () => {
     const ids = counter()

@@ -35,7 +35,7 @@ describe('a version with less', () => {
     }
     expect(cut).toBeGreaterThan(100)
   })
-  it('may lack pages, and is refused where none would be left; what isn\'t there is passed over', () => {
+  it("may lack pages, and is refused where none would be left; what isn't there is passed over", () => {
     const two = duplicatePage(shore(), shore().pages[0]!.id, counting('copy'))
     const [first, second] = two.pages.map(page => page.id as string)
     expect(versionOf(two, without([second!], []))).toMatchObject({ ok: true, value: { pages: [{ id: first }] } })
@@ -46,7 +46,9 @@ describe('a version with less', () => {
     const student = '00000000-0000-4000-8000-000000000001'
     const one = { name: 'A', students: [student] }
     expect(v.safeParse(RecipientSchema, { classId: student, versions: [one] }).success).toBe(true)
-    expect(v.safeParse(RecipientSchema, { classId: student, versions: [one, { ...one, name: 'B' }] }).success).toBe(false)
+    expect(v.safeParse(RecipientSchema, { classId: student, versions: [one, { ...one, name: 'B' }] }).success).toBe(
+      false,
+    )
   })
 })
 
@@ -56,7 +58,10 @@ describe('a page that is only read', () => {
   const put: Move = { kind: 'put', piece: pieceId('c0'), ...middleOf(shore(), 'z0') }
   it('lets nothing be moved, and lets it again when it is one to work on', () => {
     const edition = reading(shore())
-    expect(apply(startOf(edition), put, { edition, actor: HOLDER })).toMatchObject({ ok: false, reason: { code: 'not-allowed' } })
+    expect(apply(startOf(edition), put, { edition, actor: HOLDER })).toMatchObject({
+      ok: false,
+      reason: { code: 'not-allowed' },
+    })
     const again = makeEdition(setReading(edition.board, page, false))
     expect(again.board).toEqual(shore())
     expect(apply(startOf(again), put, { edition: again, actor: HOLDER }).ok).toBe(true)
@@ -66,7 +71,10 @@ describe('a page that is only read', () => {
     const done = apply(startOf(before), put, { edition: before, actor: HOLDER })
     if (!done.ok) throw new Error('refused')
     const edition = reading(before.board)
-    expect(apply(done.value, { kind: 'shelve', piece: pieceId('c0') }, { edition, actor: HOLDER })).toMatchObject({ ok: false, reason: { code: 'not-allowed' } })
+    expect(apply(done.value, { kind: 'shelve', piece: pieceId('c0') }, { edition, actor: HOLDER })).toMatchObject({
+      ok: false,
+      reason: { code: 'not-allowed' },
+    })
     expect(apply(done.value, { kind: 'start-again' }, { edition, actor: HOLDER }).ok).toBe(true)
   })
   it('counts nothing to be done, and answers on it are found before giving out, with a way out', () => {
@@ -74,18 +82,35 @@ describe('a page that is only read', () => {
     const keyed = { ...shore(), keys: [{ kind: 'sort', id: 'k', page, homes: { c0: ['z0'] } }] } as unknown as Board
     const found = preflight(setReading(keyed, page, true)).find(finding => finding.rule === 'reading-page')
     expect(found).toMatchObject({ severity: 'stops', page })
-    expect(preflight(found!.fix!.apply(setReading(keyed, page, true), code => code)).some(finding => finding.rule === 'reading-page')).toBe(false)
+    expect(
+      preflight(found!.fix!.apply(setReading(keyed, page, true), code => code)).some(
+        finding => finding.rule === 'reading-page',
+      ),
+    ).toBe(false)
   })
 })
 
 describe('a rubric', () => {
-  const rubric = v.parse(RubricSchema, { name: 'Explains', criteria: [{ name: 'Reasons', levels: [{ name: 'None' }, { name: 'Some', means: 'names one' }] }] })
+  const rubric = v.parse(RubricSchema, {
+    name: 'Explains',
+    criteria: [{ name: 'Reasons', levels: [{ name: 'None' }, { name: 'Some', means: 'names one' }] }],
+  })
   it('has at least two levels of each thing that is looked at', () => {
-    expect(rubric.criteria[0]!.levels).toEqual([{ name: 'None', means: '' }, { name: 'Some', means: 'names one' }])
-    expect(v.safeParse(RubricSchema, { name: 'x', criteria: [{ name: 'y', levels: [{ name: 'only' }] }] }).success).toBe(false)
+    expect(rubric.criteria[0]!.levels).toEqual([
+      { name: 'None', means: '' },
+      { name: 'Some', means: 'names one' },
+    ])
+    expect(
+      v.safeParse(RubricSchema, { name: 'x', criteria: [{ name: 'y', levels: [{ name: 'only' }] }] }).success,
+    ).toBe(false)
     expect(v.safeParse(RubricSchema, { name: 'x', criteria: [] }).success).toBe(false)
   })
   it('takes levels that it has, and no others', () => {
-    expect([levelsFit({}, rubric), levelsFit({ 0: 1 }, rubric), levelsFit({ 0: 2 }, rubric), levelsFit({ 1: 0 }, rubric)]).toEqual([true, true, false, false])
+    expect([
+      levelsFit({}, rubric),
+      levelsFit({ 0: 1 }, rubric),
+      levelsFit({ 0: 2 }, rubric),
+      levelsFit({ 1: 0 }, rubric),
+    ]).toEqual([true, true, false, false])
   })
 })

@@ -1,8 +1,14 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { changeStudent, classesOf, classWithStudents, createClass, newCode, orderLevels, setLeft, takeList, type ListToTake } from '../../../server/usecases/classes'
-import { COPY_EACH } from '../../../core/handout/settings'
-import { giveOutWithin, giveToMore } from '../../../server/usecases/giveOut'
-import { placeMember } from '../../../server/usecases/members'
+import {
+  changeStudent,
+  createClass,
+  newCode,
+  orderLevels,
+  setLeft,
+  takeList,
+  type ListToTake,
+} from '../../../server/usecases/classes'
+import { classesOf, classWithStudents } from '../../../server/usecases/classReading'
 import { acceptInvite, helpWith, removeAssistant, setInvite } from '../../../server/usecases/assistants'
 import { dropSet, groupsOfClass, keepSet, keepWishes, setAbsent, type SetToKeep } from '../../../server/usecases/groups'
 import { shore } from '../../boards'
@@ -14,7 +20,10 @@ beforeAll(async () => {
 })
 afterAll(() => two.close())
 
-const list = (names: readonly string[], missing: ListToTake['missing'] = 'stay'): ListToTake => ({ students: names.map(name => ({ name })), missing })
+const list = (names: readonly string[], missing: ListToTake['missing'] = 'stay'): ListToTake => ({
+  students: names.map(name => ({ name })),
+  missing,
+})
 async function newClass(name: string): Promise<string> {
   const made = await createClass(two.connection.db, two.school.teacher, name)
   if (!made.ok) throw new Error(made.reason)
@@ -25,51 +34,101 @@ const studentsOf = async (classId: string) => (await classWithStudents(two.conne
 describe('a class list', () => {
   it('is taken over whole or not at all', async () => {
     const id = await newClass('Half')
-    expect(await takeList(two.services, id, list(['Ada', 'Bram', 'ada']))).toMatchObject({ ok: false, reason: { rows: [{ line: 3, problem: 'double' }] } })
+    expect(await takeList(two.services, id, list(['Ada', 'Bram', 'ada']))).toMatchObject({
+      ok: false,
+      reason: { rows: [{ line: 3, problem: 'double' }] },
+    })
     expect(await studentsOf(id)).toEqual([])
-    expect(await takeList(two.services, id, list(['Ada', 'نور', 'Zoë']))).toMatchObject({ ok: true, value: { added: [{}, {}, {}] } })
-    const clash = { students: [{ name: 'Bo', record: '1' }, { name: 'Bo', record: '2' }], missing: 'stay' } as const
+    expect(await takeList(two.services, id, list(['Ada', 'نور', 'Zoë']))).toMatchObject({
+      ok: true,
+      value: { added: [{}, {}, {}] },
+    })
+    const clash = {
+      students: [
+        { name: 'Bo', record: '1' },
+        { name: 'Bo', record: '2' },
+      ],
+      missing: 'stay',
+    } as const
     expect(await takeList(two.services, id, clash)).toMatchObject({ ok: false })
     expect((await studentsOf(id)).map(s => s.name)).toEqual(['Ada', 'Zoë', 'نور'])
   })
   it('taken over again updates and never doubles, also when two do it at once', async () => {
     const id = await newClass('Again')
-    const students = [{ name: 'Ada', record: 'a', level: '10' }, { name: 'Bo', record: 'b', level: '9' }]
+    const students = [
+      { name: 'Ada', record: 'a', level: '10' },
+      { name: 'Bo', record: 'b', level: '9' },
+    ]
     await Promise.all([1, 2, 3].map(() => takeList(two.services, id, { students, missing: 'leave' })))
     const before = await studentsOf(id)
-    expect(before).toMatchObject([{ name: 'Ada', level: '10', record: 'a' }, { name: 'Bo', level: '9' }])
+    expect(before).toMatchObject([
+      { name: 'Ada', level: '10', record: 'a' },
+      { name: 'Bo', level: '9' },
+    ])
     expect((await classWithStudents(two.connection.db, id)).levels).toEqual(['9', '10'])
     // They change names; who they are, and their pictures, stay.
-    expect((await takeList(two.services, id, { students: [{ name: 'Bo', record: 'a' }, { name: 'Ada', record: 'b' }], missing: 'leave' })).ok).toBe(true)
+    expect(
+      (
+        await takeList(two.services, id, {
+          students: [
+            { name: 'Bo', record: 'a' },
+            { name: 'Ada', record: 'b' },
+          ],
+          missing: 'leave',
+        })
+      ).ok,
+    ).toBe(true)
     const after = await studentsOf(id)
-    expect(after.map(s => [s.name, s.record])).toEqual([['Ada', 'b'], ['Bo', 'a']])
-    expect(after.find(s => s.record === 'a')).toMatchObject({ id: before[0]!.id, pictures: before[0]!.pictures, level: '10' })
+    expect(after.map(s => [s.name, s.record])).toEqual([
+      ['Ada', 'b'],
+      ['Bo', 'a'],
+    ])
+    expect(after.find(s => s.record === 'a')).toMatchObject({
+      id: before[0]!.id,
+      pictures: before[0]!.pictures,
+      level: '10',
+    })
   })
   it('gives those who join late a slate of every handout of copies at once', async () => {
     const { db } = two.connection
     await takeList(two.services, two.school.classId, list(['Late Comer']))
-    const slates = await db.selectFrom('slate_members').select('slate_id').where('handout_id', '=', two.school.handout).execute()
+    const slates = await db
+      .selectFrom('slate_members')
+      .select('slate_id')
+      .where('handout_id', '=', two.school.handout)
+      .execute()
     expect(slates).toHaveLength(4)
   })
   it('lets a student leave with their work kept, out at once, and come back to it', async () => {
     const { db } = two.connection
     const { id: slate, student } = two.school.slates[0]!
     expect(said(await two.submit(slate, two.as(student), [put('c0', 10)]))).toEqual([1])
-    const { id: session } = await db.insertInto('sessions').values({ student_id: student, teacher_id: null, ends_at: new Date(Date.now() + 60_000) }).returning('id').executeTakeFirstOrThrow()
+    const { id: session } = await db
+      .insertInto('sessions')
+      .values({ student_id: student, teacher_id: null, ends_at: new Date(Date.now() + 60_000) })
+      .returning('id')
+      .executeTakeFirstOrThrow()
     const there = listener('there', session)
     two.engines[1].hub.join(there)
     expect(await setLeft(two.services, two.school.classId, student, true)).toBe(true)
     await until(() => there.over)
     expect(await db.selectFrom('sessions').select('id').where('student_id', '=', student).execute()).toEqual([])
-    expect((await classesOf(db, two.school.teacher)).find(c => c.id === two.school.classId)).toMatchObject({ students: 3 })
+    expect((await classesOf(db, two.school.teacher)).find(c => c.id === two.school.classId)).toMatchObject({
+      students: 3,
+    })
     expect((await two.stateOf(slate))!.number).toBe(1)
     // Back by the list, under the same name.
     const name = (await studentsOf(two.school.classId)).find(s => s.id === student)!.name
-    expect(await takeList(two.services, two.school.classId, list([name]))).toMatchObject({ ok: true, value: { back: [{ id: student }], added: [] } })
+    expect(await takeList(two.services, two.school.classId, list([name]))).toMatchObject({
+      ok: true,
+      value: { back: [{ id: student }], added: [] },
+    })
     expect(said(await two.submit(slate, two.as(student), [put('c0', 20)]))).toEqual([2])
-    expect(await db.selectFrom('slate_members').select('slate_id').where('student_id', '=', student).execute()).toHaveLength(1)
+    expect(
+      await db.selectFrom('slate_members').select('slate_id').where('student_id', '=', student).execute(),
+    ).toHaveLength(1)
   })
-  it('can\'t be of two classes of one name with one teacher', async () => {
+  it("can't be of two classes of one name with one teacher", async () => {
     expect(await createClass(two.connection.db, two.school.teacher, 'Class')).toEqual({ ok: false, reason: 'taken' })
   })
   it('asks of no student of another class', async () => {
@@ -79,139 +138,100 @@ describe('a class list', () => {
 
 describe('groups of a class', () => {
   const DAY = '2026-03-02'
-  const set = (name: string, groups: string[][]): SetToKeep => ({ name, groups: groups.map((students, i) => ({ name: `Group ${i + 1}`, mark: 'oak', students })) })
-  const keep = (classId: string, kept: SetToKeep, id?: string) => two.connection.db.transaction().execute(trx => keepSet(trx, classId, kept, id))
+  const set = (name: string, groups: string[][]): SetToKeep => ({
+    name,
+    groups: groups.map((students, i) => ({ name: `Group ${i + 1}`, mark: 'oak', students })),
+  })
+  const keep = (classId: string, kept: SetToKeep, id?: string) =>
+    two.connection.db.transaction().execute(trx => keepSet(trx, classId, kept, id))
   const page = (classId: string) => groupsOfClass(two.connection.db, classId, DAY)
-  async function classOf(name: string, count: number): Promise<{ id: string, students: string[] }> {
+  async function classOf(name: string, count: number): Promise<{ id: string; students: string[] }> {
     const id = await newClass(name)
-    await takeList(two.services, id, list(Array.from({ length: count }, (_, i) => `Student ${String.fromCharCode(65 + i)}`)))
+    await takeList(
+      two.services,
+      id,
+      list(Array.from({ length: count }, (_, i) => `Student ${String.fromCharCode(65 + i)}`)),
+    )
     return { id, students: (await studentsOf(id)).map(s => s.id) }
   }
   it('are kept in named sets, changed without losing which group is which, and removed', async () => {
-    const { id, students: [a, b, c, d] } = await classOf('Sets', 4)
-    const lab = await keep(id, set('Lab', [[a!, b!], [c!, d!]]))
+    const {
+      id,
+      students: [a, b, c, d],
+    } = await classOf('Sets', 4)
+    const lab = await keep(
+      id,
+      set('Lab', [
+        [a!, b!],
+        [c!, d!],
+      ]),
+    )
     if (!lab.ok) throw new Error(lab.reason)
     expect(await keep(id, set('lab', [[a!]]))).toEqual({ ok: false, reason: 'taken' })
     const before = (await page(id)).sets[0]!
     expect((await keep(id, set('Lab two', [[a!, c!], [b!], [d!]]), lab.value.id)).ok).toBe(true)
     const [after] = (await page(id)).sets
-    expect(after).toMatchObject({ name: 'Lab two', groups: [{ students: [a, c] }, { students: [b] }, { students: [d] }] })
+    expect(after).toMatchObject({
+      name: 'Lab two',
+      groups: [{ students: [a, c] }, { students: [b] }, { students: [d] }],
+    })
     expect(after!.groups.slice(0, 2).map(g => g.id)).toEqual(before.groups.map(g => g.id))
     expect(await dropSet(two.connection.db, id, lab.value.id)).toBe(true)
     expect(await dropSet(two.connection.db, id, lab.value.id)).toBe(false)
   })
   it('take nobody twice, and nobody from elsewhere; not even when two keep at once', async () => {
-    const { id, students: [a, b] } = await classOf('Nobody twice', 2)
+    const {
+      id,
+      students: [a, b],
+    } = await classOf('Nobody twice', 2)
     expect(await keep(id, set('Twice', [[a!], [a!]]))).toEqual({ ok: false, reason: 'not-found' })
-    expect(await keep(id, set('Elsewhere', [[two.school.slates[0]!.student]]))).toEqual({ ok: false, reason: 'not-found' })
+    expect(await keep(id, set('Elsewhere', [[two.school.slates[0]!.student]]))).toEqual({
+      ok: false,
+      reason: 'not-found',
+    })
     const results = await Promise.all(Array.from({ length: 8 }, () => keep(id, set('At once', [[a!, b!]]))))
     expect(results.filter(r => r.ok)).toHaveLength(1)
     expect((await page(id)).sets).toHaveLength(1)
   })
-  it('have wishes and a day\'s absent students; who has left is in none of them until they come back', async () => {
+  it("have wishes and a day's absent students; who has left is in none of them until they come back", async () => {
     const { db } = two.connection
-    const { id, students: [a, b, c] } = await classOf('Wishes', 3)
-    expect(await keepWishes(db, id, [{ kind: 'together', students: [a!, b!] }, { kind: 'apart', students: [a!, c!] }])).toEqual({ ok: true, value: null })
-    expect(await keepWishes(db, id, [{ kind: 'apart', students: [a!, two.school.slates[0]!.student] }])).toEqual({ ok: false, reason: 'not-found' })
+    const {
+      id,
+      students: [a, b, c],
+    } = await classOf('Wishes', 3)
+    expect(
+      await keepWishes(db, id, [
+        { kind: 'together', students: [a!, b!] },
+        { kind: 'apart', students: [a!, c!] },
+      ]),
+    ).toEqual({ ok: true, value: null })
+    expect(await keepWishes(db, id, [{ kind: 'apart', students: [a!, two.school.slates[0]!.student] }])).toEqual({
+      ok: false,
+      reason: 'not-found',
+    })
     await keep(id, set('All', [[a!, b!, c!]]))
     for (const absent of [true, true]) expect(await setAbsent(db, id, { student: c!, day: DAY, absent })).toBe(true)
     await setLeft(two.services, id, b!, true)
-    expect(await page(id)).toMatchObject({ absent: [c], wishes: [{ kind: 'apart', students: [a, c] }], sets: [{ groups: [{ students: [a, c] }] }] })
+    expect(await page(id)).toMatchObject({
+      absent: [c],
+      wishes: [{ kind: 'apart', students: [a, c] }],
+      sets: [{ groups: [{ students: [a, c] }] }],
+    })
     expect((await groupsOfClass(db, id, '2026-03-03')).absent).toEqual([])
     await setLeft(two.services, id, b!, false)
     expect((await page(id)).wishes).toHaveLength(2)
   })
 })
 
-describe('giving out to groups, some, or everyone', () => {
-  const give = (classId: string, more: object, to: object = {}) =>
-    two.connection.db.transaction().execute(trx => giveOutWithin(trx, two.school.board, { classId, ...to }, { ...COPY_EACH, ...more }))
-  async function given(classId: string, more: object, to: object = {}): Promise<string> {
-    const done = await give(classId, more, to)
-    if (!done.ok) throw new Error(done.reason)
-    return done.value.id
-  }
-  const peopleOf = (handout: string) => two.connection.db.selectFrom('slate_members').innerJoin('slates', 'slates.id', 'slate_members.slate_id')
-    .select(['slates.id', 'slates.name', 'slates.kind', 'slate_members.student_id as student', 'slate_members.hand', 'slate_members.part']).where('slate_members.handout_id', '=', handout)
-    .where('slate_members.until_at', 'is', null).orderBy('slates.name').orderBy('slate_members.hand').execute()
-  async function grouped(name: string, sizes: readonly number[]): Promise<{ classId: string, set: string, students: string[] }> {
-    const classId = await newClass(name)
-    await takeList(two.services, classId, list(Array.from({ length: sizes.reduce((a, b) => a + b) + 1 }, (_, i) => `Student ${String.fromCharCode(65 + i)}`)))
-    const students = (await studentsOf(classId)).map(s => s.id)
-    let at = 0
-    const groups = sizes.map((size, i) => ({ name: `Group ${i + 1}`, mark: 'oak', students: students.slice(at, at += size) }))
-    const kept = await two.connection.db.transaction().execute(trx => keepSet(trx, classId, { name: 'Lab', groups }))
-    if (!kept.ok) throw new Error(kept.reason)
-    return { classId, set: kept.value.id, students }
-  }
-
-  it('makes a frame for each group that has somebody, with its members, and nothing for who is in none', async () => {
-    const { classId, set, students: [a, b, c, , e] } = await grouped('Frames', [2, 2, 0])
-    const people = await peopleOf(await given(classId, { mode: 'frame-per-group' }, { set }))
-    expect(people.map(p => [p.name, p.kind, p.hand, p.part])).toEqual([['Group 1', 'frame', 1, null], ['Group 1', 'frame', 2, null], ['Group 2', 'frame', 1, null], ['Group 2', 'frame', 2, null]])
-    expect(people.map(p => p.student)).toEqual(expect.arrayContaining([a, b, c]))
-    expect(people.map(p => p.student)).not.toContain(e)
-  })
-  it('is refused without groups, with nobody in them, and for students of another class', async () => {
-    const { classId, set } = await grouped('Refused', [0])
-    expect(await give(classId, { mode: 'frame-per-group' })).toEqual({ ok: false, reason: 'not-found' })
-    expect(await give(classId, { mode: 'frame-per-group' }, { set })).toEqual({ ok: false, reason: 'empty-set' })
-    expect(await give(classId, {}, { students: [two.school.slates[0]!.student] })).toEqual({ ok: false, reason: 'not-found' })
-    expect(await two.connection.db.selectFrom('handouts').select('id').where('class_id', '=', classId).execute()).toEqual([])
-  })
-  it('to some students gives nothing to the others, nor to who comes later', async () => {
-    const { classId, students: [a, b] } = await grouped('Some', [2])
-    const handout = await given(classId, {}, { students: [a!] })
-    await takeList(two.services, classId, list(['Late Comer']))
-    expect((await peopleOf(handout)).map(p => p.student)).toEqual([a])
-    expect(b).toBeDefined()
-  })
-  it('one for everyone is one slate, of those who come later too, each with a hand of their own', async () => {
-    const { classId } = await grouped('Everyone', [2])
-    const handout = await given(classId, { mode: 'one-for-everyone' })
-    for (const late of ['Late Comer', 'Later Still']) await takeList(two.services, classId, list([late]))
-    const people = await peopleOf(handout)
-    expect(new Set(people.map(p => p.id)).size).toBe(1)
-    expect(people.map(p => p.hand)).toEqual([1, 2, 3, 4, 5])
-  })
-  it('moves a student between frames while both work: nothing lost, nothing doubled, in one frame always', async () => {
-    const { classId, set, students: [a, b, c] } = await grouped('Moved', [2, 1])
-    const handout = await given(classId, { mode: 'frame-per-group' }, { set })
-    const frames = [...new Set((await peopleOf(handout)).map(p => p.id))]
-    const moving = two.as(a!)
-    const stay = [b!, c!].map(student => ({ ...two.as(student), classId }))
-    let accepted = 0
-    const working = Promise.all(frames.map(async (frame, i) => {
-      for (let n = 0; n < 40; n++) {
-        const outcomes = [...said(await two.submit(frame, { ...moving, classId } as never, [put('c0', n)], two.engines[n % 2])), ...said(await two.submit(frame, stay[i] as never, [put('c1', n)], two.engines[(n + 1) % 2]))]
-        accepted += outcomes.filter(outcome => typeof outcome === 'number').length
-      }
-    }))
-    for (let i = 0; i < 10; i++) {
-      expect(await placeMember(two.services, handout, a!, frames[(i + 1) % 2]!)).toEqual({ ok: true, value: null })
-      expect((await peopleOf(handout)).filter(p => p.student === a)).toHaveLength(1)
-    }
-    await working
-    const moves = await two.connection.db.selectFrom('moves').select(['slate_id', 'number', 'id']).where('slate_id', 'in', frames).orderBy('number').execute()
-    expect(moves).toHaveLength(accepted)
-    expect(new Set(moves.map(m => m.id)).size).toBe(accepted)
-    for (const frame of frames) expect(moves.filter(m => m.slate_id === frame).map(m => m.number)).toEqual(moves.filter(m => m.slate_id === frame).map((_, i) => i + 1))
-    expect(await placeMember(two.services, handout, a!, null)).toEqual({ ok: true, value: null })
-    expect((await peopleOf(handout)).some(p => p.student === a)).toBe(false)
-    expect(await placeMember(two.services, handout, a!, two.school.slates[0]!.id)).toEqual({ ok: false, reason: 'not-found' })
-  })
-  it('two clicks that place one student on two frames leave them on one', async () => {
-    const { classId, set, students } = await grouped('Two clicks', [1, 1])
-    const handout = await given(classId, { mode: 'frame-per-group' }, { set })
-    const frames = [...new Set((await peopleOf(handout)).map(p => p.id))]
-    const loose = students.at(-1)!
-    await Promise.all(Array.from({ length: 10 }, (_, i) => placeMember(two.services, handout, loose, frames[i % 2]!)))
-    expect((await peopleOf(handout)).filter(p => p.student === loose)).toHaveLength(1)
-  })
-})
-
 describe('a teacher who helps', () => {
-  const teacher = async (name: string) => (await two.connection.db.insertInto('teachers').values({ email: `${name}@ternhaven.example`, name, password_hash: 'none' }).returning('id').executeTakeFirstOrThrow()).id
+  const teacher = async (name: string) =>
+    (
+      await two.connection.db
+        .insertInto('teachers')
+        .values({ email: `${name}@ternhaven.example`, name, password_hash: 'none' })
+        .returning('id')
+        .executeTakeFirstOrThrow()
+    ).id
   it('comes by the link once, also by two clicks, sees the class, and is out at once when they help no longer', async () => {
     const { db } = two.connection
     const id = await newClass('Helped')
@@ -222,7 +242,10 @@ describe('a teacher who helps', () => {
     expect(await helpWith(db, id)).toMatchObject({ invite, assistants: [{}, {}] })
     expect(await classesOf(db, helper)).toMatchObject([{ id, helping: true }])
     expect((await classesOf(db, two.school.teacher)).find(c => c.id === id)).toMatchObject({ helping: false })
-    expect([await removeAssistant(two.services, id, helper), await removeAssistant(two.services, id, helper)]).toEqual([true, false])
+    expect([await removeAssistant(two.services, id, helper), await removeAssistant(two.services, id, helper)]).toEqual([
+      true,
+      false,
+    ])
     expect(await classesOf(db, helper)).toEqual([])
     await setInvite(db, id, false)
     expect(await acceptInvite(db, helper, invite)).toEqual({ ok: false, reason: 'not-found' })
@@ -240,32 +263,25 @@ describe('a class code that has got about', () => {
   })
 })
 
-describe('a handout that went to some', () => {
-  it('is given to more of the class, to each once, also when it is asked twice at once', async () => {
-    const { db } = two.connection
-    const id = await newClass('Some first')
-    await takeList(two.services, id, list(['Ada', 'Bo', 'Cy']))
-    const [ada, bo, cy] = (await studentsOf(id)).map(student => student.id)
-    const given = await db.transaction().execute(trx => giveOutWithin(trx, two.school.board, { classId: id, students: [ada!] }, COPY_EACH))
-    if (!given.ok) throw new Error(given.reason)
-    const more = () => giveToMore(two.services, given.value.id, [ada!, bo!])
-    expect((await Promise.all([more(), more()])).map(result => result.ok && result.value.slates).toSorted()).toEqual([0, 1])
-    expect(await giveToMore(two.services, given.value.id, [two.school.slates[0]!.student])).toEqual({ ok: false, reason: 'not-found' })
-    expect(await db.selectFrom('slate_members').select('student_id').where('handout_id', '=', given.value.id).execute()).toHaveLength(2)
-    // Who comes to the class later isn't given what went to some.
-    await takeList(two.services, id, list(['Dee']))
-    expect(await db.selectFrom('slate_members').select('student_id').where('handout_id', '=', given.value.id).where('student_id', '=', cy!).execute()).toEqual([])
-  })
-})
-
 describe('what is changed of a list by hand', () => {
-  it('is one student\'s name, preferred name or level, and never somebody else\'s name', async () => {
+  it("is one student's name, preferred name or level, and never somebody else's name", async () => {
     const id = await newClass('By hand')
-    await takeList(two.services, id, { students: [{ name: 'Ada', level: 'low' }, { name: 'Bo', level: 'high' }], missing: 'stay' })
+    await takeList(two.services, id, {
+      students: [
+        { name: 'Ada', level: 'low' },
+        { name: 'Bo', level: 'high' },
+      ],
+      missing: 'stay',
+    })
     const [ada] = await studentsOf(id)
     expect(await changeStudent(two.services, id, ada!.id, { name: 'bo' })).toEqual({ ok: false, reason: 'taken' })
-    expect(await changeStudent(two.services, id, two.school.slates[0]!.student, { name: 'Cy' })).toEqual({ ok: false, reason: 'not-found' })
-    expect(await changeStudent(two.services, id, ada!.id, { name: 'ADA', preferred: 'Addie', level: 'middle' })).toEqual({ ok: true, value: null })
+    expect(await changeStudent(two.services, id, two.school.slates[0]!.student, { name: 'Cy' })).toEqual({
+      ok: false,
+      reason: 'not-found',
+    })
+    expect(
+      await changeStudent(two.services, id, ada!.id, { name: 'ADA', preferred: 'Addie', level: 'middle' }),
+    ).toEqual({ ok: true, value: null })
     const page = await classWithStudents(two.connection.db, id)
     expect(page.students[0]).toMatchObject({ name: 'ADA', preferred: 'Addie', level: 'middle' })
     // Levels stay in the order that the teacher gives them.
@@ -274,6 +290,9 @@ describe('what is changed of a list by hand', () => {
     expect(await orderLevels(two.connection.db, id, ['low', 'middle'])).toBe(false)
     expect(await orderLevels(two.connection.db, id, ['low', 'low', 'high'])).toBe(false)
     await changeStudent(two.services, id, ada!.id, { preferred: '', level: '' })
-    expect(await classWithStudents(two.connection.db, id)).toMatchObject({ levels: ['low', 'middle', 'high'], students: [{ preferred: null, level: null }, {}] })
+    expect(await classWithStudents(two.connection.db, id)).toMatchObject({
+      levels: ['low', 'middle', 'high'],
+      students: [{ preferred: null, level: null }, {}],
+    })
   })
 })

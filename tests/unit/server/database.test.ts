@@ -34,10 +34,33 @@ describe('the database itself', () => {
     await fresh.drop()
   })
 
-  const slate = (kind: SlateKind, over: object = {}) => connection.db.insertInto('slates')
-    .values({ handout_id: school.handout, class_id: school.classId, kind, name: kind === 'frame' ? 'Oak' : null, edition_hash: edition, ...over }).returning('id').executeTakeFirstOrThrow()
-  const member = (slate_id: string, kind: SlateKind, student_id: string, hand: number, over: object = {}) => connection.db.insertInto('slate_members')
-    .values({ slate_id, handout_id: school.handout, class_id: school.classId, kind, student_id, hand, part: null, ...over }).execute()
+  const slate = (kind: SlateKind, over: object = {}) =>
+    connection.db
+      .insertInto('slates')
+      .values({
+        handout_id: school.handout,
+        class_id: school.classId,
+        kind,
+        name: kind === 'frame' ? 'Oak' : null,
+        edition_hash: edition,
+        ...over,
+      })
+      .returning('id')
+      .executeTakeFirstOrThrow()
+  const member = (slate_id: string, kind: SlateKind, student_id: string, hand: number, over: object = {}) =>
+    connection.db
+      .insertInto('slate_members')
+      .values({
+        slate_id,
+        handout_id: school.handout,
+        class_id: school.classId,
+        kind,
+        student_id,
+        hand,
+        part: null,
+        ...over,
+      })
+      .execute()
 
   it('keeps what was there before slates had several people', async () => {
     const fresh = await createDatabase()
@@ -60,8 +83,22 @@ describe('the database itself', () => {
       insert into snapshots (slate_id, number, state) values ('00000000-0000-4000-8000-000000000006', 1, '{"pieces": {"c0": {"x": 7, "y": 7, "z": 1}}}')`)
     await migrate(old.db)
     const slate = '00000000-0000-4000-8000-000000000006'
-    expect(await loadStates(old.db, new EditionCache(), [{ id: slate, edition: 'a'.repeat(64), last: 2 }])).toMatchObject(new Map([[slate, { number: 2, state: { pieces: {} } }]]))
-    expect((await whoOnSlate(old.db, { kind: 'student', id: '00000000-0000-4000-8000-000000000003', classId: '00000000-0000-4000-8000-000000000002', name: 'Ada', session: '' }, slate))).toMatchObject({ role: 'holder', hold: { actor: { author: 'student:1' } } })
+    expect(
+      await loadStates(old.db, new EditionCache(), [{ id: slate, edition: 'a'.repeat(64), last: 2 }]),
+    ).toMatchObject(new Map([[slate, { number: 2, state: { pieces: {} } }]]))
+    expect(
+      await whoOnSlate(
+        old.db,
+        {
+          kind: 'student',
+          id: '00000000-0000-4000-8000-000000000003',
+          classId: '00000000-0000-4000-8000-000000000002',
+          name: 'Ada',
+          session: '',
+        },
+        slate,
+      ),
+    ).toMatchObject({ role: 'holder', hold: { actor: { author: 'student:1' } } })
     expect((await old.db.selectFrom('moves').select('by').execute()).map(m => m.by)).toEqual(['student:1', 'student:1'])
     await old.close()
     await fresh.drop()
@@ -80,7 +117,13 @@ describe('the database itself', () => {
 
   it('does not let a copy have two students, a member another class, or a membership lie about the slate', async () => {
     const { id } = school.slates[0]!
-    const { rows: [fresh] } = await sql<{ id: string }>`insert into students (class_id, name, picture_password) values (${school.classId}, 'Nobody Yet', array['sun', 'cat', 'key']) returning id`.execute(connection.db)
+    const {
+      rows: [fresh],
+    } = await sql<{
+      id: string
+    }>`insert into students (class_id, name, picture_password) values (${school.classId}, 'Nobody Yet', array['sun', 'cat', 'key']) returning id`.execute(
+      connection.db,
+    )
     await expect(member(id, 'copy', fresh!.id, 2)).rejects.toThrow(/slate_members_alone/)
     await expect(member(id, 'frame', fresh!.id, 2)).rejects.toThrow(/foreign key/)
     const other = await makeSchool(connection.db, shore(), 1, 'other@ternhaven.example')
@@ -90,17 +133,21 @@ describe('the database itself', () => {
     await sql`delete from students where id = ${fresh!.id}`.execute(connection.db)
   })
 
-  it('counts a slate\'s epoch on whatever decides on it changes, and not for its moves', async () => {
+  it("counts a slate's epoch on whatever decides on it changes, and not for its moves", async () => {
     const { id, student } = school.slates[1]!
-    const epoch = async () => (await connection.db.selectFrom('slates').select('epoch').where('id', '=', id).executeTakeFirstOrThrow()).epoch
+    const epoch = async () =>
+      (await connection.db.selectFrom('slates').select('epoch').where('id', '=', id).executeTakeFirstOrThrow()).epoch
     const before = await epoch()
     await sql`update slates set last_number = last_number + 1, moved_at = now() where id = ${id}`.execute(connection.db)
     expect(await epoch()).toBe(before)
     await sql`update slates set last_number = last_number - 1 where id = ${id}`.execute(connection.db)
     const changes = [
-      sql`update slates set paused_at = now() where id = ${id}`, sql`update slates set closed_at = now() where id = ${id}`,
-      sql`update slates set paused_at = null, closed_at = null where id = ${id}`, sql`update slates set status = 'under-way' where id = ${id}`,
-      sql`update handouts set paused_at = now() where id = ${school.handout}`, sql`update handouts set paused_at = null where id = ${school.handout}`,
+      sql`update slates set paused_at = now() where id = ${id}`,
+      sql`update slates set closed_at = now() where id = ${id}`,
+      sql`update slates set paused_at = null, closed_at = null where id = ${id}`,
+      sql`update slates set status = 'under-way' where id = ${id}`,
+      sql`update handouts set paused_at = now() where id = ${school.handout}`,
+      sql`update handouts set paused_at = null where id = ${school.handout}`,
       sql`update slate_members set part = 2 where slate_id = ${id} and student_id = ${student}`,
     ]
     for (const [i, change] of changes.entries()) {
@@ -113,9 +160,11 @@ describe('the database itself', () => {
     const broken: Error[] = []
     const hear = (error: Error) => void broken.push(error)
     process.on('uncaughtExceptionMonitor', hear)
-    const work = connection.db.transaction().execute(async (trx) => {
-      const { rows: [row] } = await sql<{ pid: number }>`select pg_backend_pid() as pid`.execute(trx)
-      const gone = new Promise((resolve) => {
+    const work = connection.db.transaction().execute(async trx => {
+      const {
+        rows: [row],
+      } = await sql<{ pid: number }>`select pg_backend_pid() as pid`.execute(trx)
+      const gone = new Promise(resolve => {
         connection.pool.once('remove', resolve)
         setTimeout(resolve, 1000)
       })
@@ -130,19 +179,39 @@ describe('the database itself', () => {
   })
   it('does not let an edition or a move be changed', async () => {
     await expect(sql`update editions set document = '{}'`.execute(connection.db)).rejects.toThrow(/never changed/)
-    await sql`insert into moves (slate_id, number, id, move, inverse, by) values (${school.slates[0]!.id}, 1, 'abcdefgh', '{}', '{}', 'student:1')`.execute(connection.db)
-    await expect(sql`update moves set move = '{"kind":"start-again"}'`.execute(connection.db)).rejects.toThrow(/never changed/)
+    await sql`insert into moves (slate_id, number, id, move, inverse, by) values (${school.slates[0]!.id}, 1, 'abcdefgh', '{}', '{}', 'student:1')`.execute(
+      connection.db,
+    )
+    await expect(sql`update moves set move = '{"kind":"start-again"}'`.execute(connection.db)).rejects.toThrow(
+      /never changed/,
+    )
   })
 })
 
 describe('giving out', () => {
   it('stores one edition for the same board, and another once it has changed', async () => {
-    const count = async () => Number((await connection.db.selectFrom('editions').select(e => e.fn.countAll().as('n')).executeTakeFirstOrThrow()).n)
+    const count = async () =>
+      Number(
+        (
+          await connection.db
+            .selectFrom('editions')
+            .select(e => e.fn.countAll().as('n'))
+            .executeTakeFirstOrThrow()
+        ).n,
+      )
     const before = await count()
     await giveOut(connection.db, school.board, school.classId)
     expect(await count()).toBe(before)
-    const changed = keepKey(shore(), { kind: 'sort', id: keyId('k'), page: pageId('page'), homes: { [pieceId('c0')]: [placeId('z0')] } })
-    expect(await saveBoard(connection.db, school.board, school.teacher, changed, 1)).toEqual({ ok: true, value: { version: 2 } })
+    const changed = keepKey(shore(), {
+      kind: 'sort',
+      id: keyId('k'),
+      page: pageId('page'),
+      homes: { [pieceId('c0')]: [placeId('z0')] },
+    })
+    expect(await saveBoard(connection.db, school.board, school.teacher, changed, 1)).toEqual({
+      ok: true,
+      value: { version: 2 },
+    })
     await giveOut(connection.db, school.board, school.classId)
     expect(await count()).toBe(before + 1)
   })
@@ -156,15 +225,41 @@ describe('giving out', () => {
 
 describe('keeping a board', () => {
   it('is refused when somebody else has kept a newer one', async () => {
-    const { version } = await connection.db.selectFrom('boards').select('version').where('id', '=', school.board).executeTakeFirstOrThrow()
+    const { version } = await connection.db
+      .selectFrom('boards')
+      .select('version')
+      .where('id', '=', school.board)
+      .executeTakeFirstOrThrow()
     expect(await saveBoard(connection.db, school.board, school.teacher, shore(), version)).toMatchObject({ ok: true })
-    expect(await saveBoard(connection.db, school.board, school.teacher, shore(), version)).toEqual({ ok: false, reason: { code: 'changed-elsewhere', version: version + 1 } })
+    expect(await saveBoard(connection.db, school.board, school.teacher, shore(), version)).toEqual({
+      ok: false,
+      reason: { code: 'changed-elsewhere', version: version + 1 },
+    })
   })
 
   it('is refused when it shows a file that its teacher never put in', async () => {
     const board = shore()
-    board.pages[0]!.backdrop.pictures = [{ id: 'p', file: 'b'.repeat(64) as never, x: 0, y: 0, width: 10, height: 10, pixelWidth: 10, pixelHeight: 10, alt: '' }]
-    const { version } = await connection.db.selectFrom('boards').select('version').where('id', '=', school.board).executeTakeFirstOrThrow()
-    expect(await saveBoard(connection.db, school.board, school.teacher, board, version)).toEqual({ ok: false, reason: { code: 'not-yours' } })
+    board.pages[0]!.backdrop.pictures = [
+      {
+        id: 'p',
+        file: 'b'.repeat(64) as never,
+        x: 0,
+        y: 0,
+        width: 10,
+        height: 10,
+        pixelWidth: 10,
+        pixelHeight: 10,
+        alt: '',
+      },
+    ]
+    const { version } = await connection.db
+      .selectFrom('boards')
+      .select('version')
+      .where('id', '=', school.board)
+      .executeTakeFirstOrThrow()
+    expect(await saveBoard(connection.db, school.board, school.teacher, board, version)).toEqual({
+      ok: false,
+      reason: { code: 'not-yours' },
+    })
   })
 })

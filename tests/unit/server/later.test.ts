@@ -21,15 +21,27 @@ function put(): Jobs & { down: Date[] } {
   return { down, at: async (_, when) => void down.push(when), stop: async () => {} }
 }
 const NOW = new Date('2026-03-20T12:00:00Z')
-const plan = (jobs: Jobs, when: { day: string, time?: string } | null, now = NOW) =>
-  db().transaction().execute(trx => planHandout(trx, jobs, { board: two.school.board, to: { classId: two.school.classId }, settings: COPY_EACH, when, now }))
-async function planned(jobs: Jobs, when: { day: string, time?: string } | null): Promise<string> {
+const plan = (jobs: Jobs, when: { day: string; time?: string } | null, now = NOW) =>
+  db()
+    .transaction()
+    .execute(trx =>
+      planHandout(trx, jobs, {
+        board: two.school.board,
+        to: { classId: two.school.classId },
+        settings: COPY_EACH,
+        when,
+        now,
+      }),
+    )
+async function planned(jobs: Jobs, when: { day: string; time?: string } | null): Promise<string> {
   const made = await plan(jobs, when)
   if (!made.ok) throw new Error(made.reason)
   return made.value.id
 }
-const slatesOf = async (handout: string) => (await db().selectFrom('slates').select('id').where('handout_id', '=', handout).execute()).length
-const rowOf = (handout: string) => db().selectFrom('handouts').select(['given_at', 'gives_at', 'hindered']).where('id', '=', handout).executeTakeFirst()
+const slatesOf = async (handout: string) =>
+  (await db().selectFrom('slates').select('id').where('handout_id', '=', handout).execute()).length
+const rowOf = (handout: string) =>
+  db().selectFrom('handouts').select(['given_at', 'gives_at', 'hindered']).where('id', '=', handout).executeTakeFirst()
 
 describe('giving out later', () => {
   it('is put down for the moment where the class is, on both sides of the change of the clocks', async () => {
@@ -38,7 +50,19 @@ describe('giving out later', () => {
     expect(jobs.down.map(at => at.toISOString())).toEqual(['2026-03-28T08:00:00.000Z', '2026-03-30T07:00:00.000Z'])
     expect(await plan(jobs, { day: '2026-03-20', time: '11:59' })).toEqual({ ok: false, reason: 'past' })
     const due = { ...COPY_EACH, due: { day: '2026-03-29' } }
-    expect(await db().transaction().execute(trx => planHandout(trx, jobs, { board: two.school.board, to: { classId: two.school.classId }, settings: due, when: { day: '2026-03-30' }, now: NOW }))).toEqual({ ok: false, reason: 'due-before' })
+    expect(
+      await db()
+        .transaction()
+        .execute(trx =>
+          planHandout(trx, jobs, {
+            board: two.school.board,
+            to: { classId: two.school.classId },
+            settings: due,
+            when: { day: '2026-03-30' },
+            now: NOW,
+          }),
+        ),
+    ).toEqual({ ok: false, reason: 'due-before' })
   })
   it('a draft has no time, is given out by hand once, and can be dropped before and not after', async () => {
     const jobs = put()
@@ -47,14 +71,23 @@ describe('giving out later', () => {
     expect(await carryOut(db(), draft)).toEqual({ ok: false, reason: 'waits' })
     const results = await Promise.all(Array.from({ length: 6 }, () => carryOut(db(), draft, true)))
     expect(results.filter(r => r.ok)).toEqual([{ ok: true, value: { slates: 3 } }])
-    expect([await slatesOf(draft), await dropPlan(db(), draft), await dropPlan(db(), other), await rowOf(other)]).toMatchObject([3, null, { mode: 'copy-each', to: [{ classId: two.school.classId }] }, undefined])
+    expect([
+      await slatesOf(draft),
+      await dropPlan(db(), draft),
+      await dropPlan(db(), other),
+      await rowOf(other),
+    ]).toMatchObject([3, null, { mode: 'copy-each', to: [{ classId: two.school.classId }] }, undefined])
   })
   it('comes late joiners too, and says what hindered it when the class is empty', async () => {
     const handout = await planned(put(), { day: '2026-03-21' })
     await takeList(two.services, two.school.classId, { students: [{ name: 'Late Comer' }], missing: 'stay' })
     expect(await slatesOf(handout)).toBe(0)
     await db().updateTable('students').set({ left_at: new Date() }).where('class_id', '=', two.school.classId).execute()
-    await db().updateTable('handouts').set({ gives_at: new Date(Date.now() - 1000) }).where('id', '=', handout).execute()
+    await db()
+      .updateTable('handouts')
+      .set({ gives_at: new Date(Date.now() - 1000) })
+      .where('id', '=', handout)
+      .execute()
     expect(await carryOut(db(), handout)).toEqual({ ok: false, reason: 'no-students' })
     expect(await rowOf(handout)).toMatchObject({ given_at: null, gives_at: null, hindered: 'no-students' })
     await db().updateTable('students').set({ left_at: null }).where('class_id', '=', two.school.classId).execute()
@@ -64,14 +97,22 @@ describe('giving out later', () => {
   })
   it('is done once by two processes that look for work, also when one was started after it was put down', async () => {
     const first = await startJobs(two.connection)
-    const handout = await db().transaction().execute(async (trx) => {
-      const made = await planHandout(trx, put(), { board: two.school.board, to: { classId: two.school.classId }, settings: COPY_EACH, when: { day: '2026-03-21' }, now: NOW })
-      if (!made.ok) throw new Error(made.reason)
-      const soon = new Date(Date.now() + 300)
-      await trx.updateTable('handouts').set({ gives_at: soon }).where('id', '=', made.value.id).execute()
-      for (let i = 0; i < 3; i++) await first.at(trx, soon, { name: 'give-out', handout: made.value.id })
-      return made.value.id
-    })
+    const handout = await db()
+      .transaction()
+      .execute(async trx => {
+        const made = await planHandout(trx, put(), {
+          board: two.school.board,
+          to: { classId: two.school.classId },
+          settings: COPY_EACH,
+          when: { day: '2026-03-21' },
+          now: NOW,
+        })
+        if (!made.ok) throw new Error(made.reason)
+        const soon = new Date(Date.now() + 300)
+        await trx.updateTable('handouts').set({ gives_at: soon }).where('id', '=', made.value.id).execute()
+        for (let i = 0; i < 3; i++) await first.at(trx, soon, { name: 'give-out', handout: made.value.id })
+        return made.value.id
+      })
     const second = await startJobs(two.connection)
     await expect.poll(async () => (await rowOf(handout))?.given_at, { timeout: 20_000 }).not.toBeNull()
     await Promise.all([first.stop(), second.stop()])
@@ -84,12 +125,20 @@ describe('due days as a calendar', () => {
   it('are read by another library as they were meant', () => {
     const text = calendarOf([
       { id: 'a', title: 'How do they hold on? (Year 5/6)', due: { day: '2026-03-29' }, zone: 'Europe/London', made },
-      { id: 'b', title: 'Beats, words; "quoted"', due: { day: '2026-03-30', time: '08:15' }, zone: 'Europe/London', made },
+      {
+        id: 'b',
+        title: 'Beats, words; "quoted"',
+        due: { day: '2026-03-30', time: '08:15' },
+        zone: 'Europe/London',
+        made,
+      },
     ])
     const events = Object.values(ical.sync.parseICS(text)).filter(entry => entry?.type === 'VEVENT') as ical.VEvent[]
     expect(events.map(event => event.summary)).toEqual(['How do they hold on? (Year 5/6)', 'Beats, words; "quoted"'])
     expect(events[0]!.datetype).toBe('date')
-    expect([events[0]!.start.getFullYear(), events[0]!.start.getMonth(), events[0]!.start.getDate()]).toEqual([2026, 2, 29])
+    expect([events[0]!.start.getFullYear(), events[0]!.start.getMonth(), events[0]!.start.getDate()]).toEqual([
+      2026, 2, 29,
+    ])
     expect(events[1]!.start.toISOString()).toBe('2026-03-30T07:15:00.000Z')
     // RFC 5545, 3.1: lines end with CR LF and are no longer than 75 octets.
     for (const line of text.split('\r\n')) expect(Buffer.byteLength(line)).toBeLessThanOrEqual(75)

@@ -5,7 +5,11 @@ import { makeLibrary } from '../../../server/files/library'
 import { readPicture } from '../../../server/files/picture'
 
 const read = (path: string) => JSON.parse(readFileSync(createRequire(import.meta.url).resolve(path), 'utf8')) as never
-const library = makeLibrary(read('@iconify-json/fluent-emoji-flat/icons.json'), read('@iconify-json/fluent-emoji-flat/chars.json'), read('emojilib/dist/emoji-en-US.json'))
+const library = makeLibrary(
+  read('@iconify-json/fluent-emoji-flat/icons.json'),
+  read('@iconify-json/fluent-emoji-flat/chars.json'),
+  read('emojilib/dist/emoji-en-US.json'),
+)
 const names = (question: string) => library.search(question, 60).map(p => p.name)
 
 describe('the picture library', () => {
@@ -30,7 +34,7 @@ describe('the picture library', () => {
     expect(library.search('a', 5)).toHaveLength(5)
   })
 
-  it('gives drawings that become pictures like any upload, and none for a name that isn\'t there', async () => {
+  it("gives drawings that become pictures like any upload, and none for a name that isn't there", async () => {
     const picture = await readPicture(Buffer.from(library.svg('crab')!))
     expect(picture).toMatchObject({ ok: true, value: { mediaType: 'image/png', width: 352, height: 264 } })
     expect(library.svg('constructor')).toBeNull()

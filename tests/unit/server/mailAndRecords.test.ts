@@ -36,23 +36,36 @@ describe('mailed links', () => {
     expect(letter!.text).toContain('https://slates.ternhaven.example/new-password#')
     const link = linkIn(letter!.text)
     expect(JSON.stringify(await db.selectFrom('mailed_links').selectAll().execute())).not.toContain(link)
-    const { id: session } = await db.insertInto('sessions').values({ teacher_id: two.school.teacher, student_id: null, ends_at: new Date(Date.now() + 60_000) }).returning('id').executeTakeFirstOrThrow()
+    const { id: session } = await db
+      .insertInto('sessions')
+      .values({ teacher_id: two.school.teacher, student_id: null, ends_at: new Date(Date.now() + 60_000) })
+      .returning('id')
+      .executeTakeFirstOrThrow()
     const there = listener('there', session)
     two.engines[1].hub.join(there)
     // Clicked many times at once, it is used once.
-    const results = await Promise.all(Array.from({ length: 4 }, (_, i) => setPassword(two.services, link, `another password ${i}`)))
+    const results = await Promise.all(
+      Array.from({ length: 4 }, (_, i) => setPassword(two.services, link, `another password ${i}`)),
+    )
     expect(results.filter(Boolean)).toEqual([{ id: two.school.teacher, name: 'T. Est' }])
-    const { password_hash, email_proven_at } = await db.selectFrom('teachers').select(['password_hash', 'email_proven_at']).where('id', '=', two.school.teacher).executeTakeFirstOrThrow()
+    const { password_hash, email_proven_at } = await db
+      .selectFrom('teachers')
+      .select(['password_hash', 'email_proven_at'])
+      .where('id', '=', two.school.teacher)
+      .executeTakeFirstOrThrow()
     expect(await passwordMatches(`another password ${results.findIndex(Boolean)}`, password_hash)).toBe(true)
     expect(email_proven_at).not.toBeNull()
     // Whoever was signed in with the old one is out.
     await until(() => there.over)
     expect(await setPassword(two.services, link, 'once more, please')).toBeNull()
   })
-  it('open nothing after an hour, after a newer one, or for another purpose; and to nobody\'s address nothing goes', async () => {
+  it("open nothing after an hour, after a newer one, or for another purpose; and to nobody's address nothing goes", async () => {
     const { db } = two.connection
     const now = new Date()
-    const [old, fresh] = [await newLink(db, two.school.teacher, 'prove-address'), await newLink(db, two.school.teacher, 'prove-address', now)]
+    const [old, fresh] = [
+      await newLink(db, two.school.teacher, 'prove-address'),
+      await newLink(db, two.school.teacher, 'prove-address', now),
+    ]
     expect(await proveAddress(db, old)).toBe(false)
     expect(await setPassword(two.services, fresh, 'ten letters or more')).toBeNull()
     expect(await proveAddress(db, fresh, new Date(now.getTime() + 3_600_000))).toBe(false)
@@ -69,10 +82,17 @@ describe('mailed links', () => {
   })
 })
 
-describe('the school\'s records', () => {
+describe("the school's records", () => {
   const large: RecordedSchool = {
     teachers: [...TERNHAVEN.teachers, { id: 'many', email: 'many@ternhaven.example', classes: ['all'] }],
-    classes: [...TERNHAVEN.classes, { id: 'all', title: 'All', students: Array.from({ length: 180 }, (_, i) => ({ id: `s${i}`, given: `Given${i}`, family: 'Family' })) }],
+    classes: [
+      ...TERNHAVEN.classes,
+      {
+        id: 'all',
+        title: 'All',
+        students: Array.from({ length: 180 }, (_, i) => ({ id: `s${i}`, given: `Given${i}`, family: 'Family' })),
+      },
+    ],
   }
   const service = new RecordsService(large)
   let server: Server
@@ -91,8 +111,18 @@ describe('the school\'s records', () => {
   afterAll(() => void server.close())
   afterEach(() => void (service.behaviour = { ...WELL }))
 
-  it('say which classes are a teacher\'s, and who is in them, and ask for no more than a list needs', async () => {
-    expect(await records.classesOf(HOLT)).toEqual({ ok: true, value: { passedOver: 0, classes: [{ record: 'y2', title: 'Year 2' }, { record: 'y34', title: 'Year 3/4' }, { record: 'y56', title: 'Year 5/6' }] } })
+  it("say which classes are a teacher's, and who is in them, and ask for no more than a list needs", async () => {
+    expect(await records.classesOf(HOLT)).toEqual({
+      ok: true,
+      value: {
+        passedOver: 0,
+        classes: [
+          { record: 'y2', title: 'Year 2' },
+          { record: 'y34', title: 'Year 3/4' },
+          { record: 'y56', title: 'Year 5/6' },
+        ],
+      },
+    })
     const read = await records.studentsOf(HOLT, 'y56')
     if (!read.ok) throw new Error(read.reason)
     const names = read.value.students.map(s => s.name)
@@ -101,13 +131,25 @@ describe('the school\'s records', () => {
     // To be deleted, and no student.
     expect(names).not.toContain('Piet Umber')
     expect(names).not.toContain('Hal Bight')
-    expect(read.value.students.find(s => s.name === 'Noor Quill')).toEqual({ name: 'Noor Quill', record: 'y56-23', preferred: 'Nour' })
-    expect(asked.at(-1)).toContain('fields=sourcedId,status,enabledUser,givenName,familyName,preferredFirstName,role,roles&')
+    expect(read.value.students.find(s => s.name === 'Noor Quill')).toEqual({
+      name: 'Noor Quill',
+      record: 'y56-23',
+      preferred: 'Nour',
+    })
+    expect(asked.at(-1)).toContain(
+      'fields=sourcedId,status,enabledUser,givenName,familyName,preferredFirstName,role,roles&',
+    )
   })
-  it('give nobody else\'s class, and nothing to who isn\'t theirs', async () => {
+  it("give nobody else's class, and nothing to who isn't theirs", async () => {
     expect(await records.studentsOf(HOLT, 'y1')).toEqual({ ok: false, reason: 'not-found' })
-    expect(await records.classesOf('nobody@ternhaven.example')).toEqual({ ok: true, value: { classes: [], passedOver: 0 } })
-    expect(await records.classesOf('x\' OR email!=\'@ternhaven.example')).toEqual({ ok: true, value: { classes: [], passedOver: 0 } })
+    expect(await records.classesOf('nobody@ternhaven.example')).toEqual({
+      ok: true,
+      value: { classes: [], passedOver: 0 },
+    })
+    expect(await records.classesOf("x' OR email!='@ternhaven.example")).toEqual({
+      ok: true,
+      value: { classes: [], passedOver: 0 },
+    })
   })
   it('are read page by page to the end, however small the pages', async () => {
     service.behaviour.page = 7

@@ -10,9 +10,10 @@ import { shore } from '../../boards'
 import { listener, put, said, twoProcesses, until, type TwoProcesses } from '../../lesson'
 import { startRedis } from '../../redis'
 
-const numbersOf = (l: ReturnType<typeof listener>, slate: string) => l.heard.flatMap(m => m.say === 'moves' && m.slate === slate ? m.moves.map(x => x.number) : [])
+const numbersOf = (l: ReturnType<typeof listener>, slate: string) =>
+  l.heard.flatMap(m => (m.say === 'moves' && m.slate === slate ? m.moves.map(x => x.number) : []))
 
-describe.each(['LISTEN and NOTIFY', 'a Redis-compatible server'] as const)('news between two processes by %s', (by) => {
+describe.each(['LISTEN and NOTIFY', 'a Redis-compatible server'] as const)('news between two processes by %s', by => {
   let two: TwoProcesses
   let redis: Awaited<ReturnType<typeof startRedis>> | undefined
   beforeAll(async () => {
@@ -24,7 +25,8 @@ describe.each(['LISTEN and NOTIFY', 'a Redis-compatible server'] as const)('news
     await redis?.stop()
   })
   const slateAt = (i: number) => two.school.slates[i]!
-  const submit = (i: number, envelopes: ReturnType<typeof put>[], engine = two.engines[0]) => two.submit(slateAt(i).id, two.as(slateAt(i).student), envelopes, engine)
+  const submit = (i: number, envelopes: ReturnType<typeof put>[], engine = two.engines[0]) =>
+    two.submit(slateAt(i).id, two.as(slateAt(i).student), envelopes, engine)
 
   it('reach followers of the slate and of the handout in both, each move once and in order, whichever process it came through', async () => {
     const { id, student } = slateAt(0)
@@ -35,7 +37,11 @@ describe.each(['LISTEN and NOTIFY', 'a Redis-compatible server'] as const)('news
     await until(() => [near, far].every(l => numbersOf(l, id).includes(30)))
     for (const l of [near, far]) expect(numbersOf(l, id)).toEqual(Array.from({ length: 30 }, (_, i) => i + 1))
     await handIn(two.services, id, student)
-    await until(() => [near, far].every(l => l.heard.some(m => m.say === 'status' && m.slate === id && m.openness.status === 'handed-in')))
+    await until(() =>
+      [near, far].every(l =>
+        l.heard.some(m => m.say === 'status' && m.slate === id && m.openness.status === 'handed-in'),
+      ),
+    )
     two.engines.forEach((e, i) => e.hub.leave([near, far][i]!))
     expect(two.engines.map(e => e.hub.size.slates + e.hub.size.handouts)).toEqual([0, 0])
   })
@@ -57,11 +63,19 @@ describe.each(['LISTEN and NOTIFY', 'a Redis-compatible server'] as const)('news
 
   it('make those ask again whose slate it may be no longer, and end those whose session has ended', async () => {
     const frame = await makeFrame(two.connection.db, two.school.handout, 'Oak')
-    const { rows: [student] } = await two.connection.pool.query<{ id: string }>(
-      `insert into students (class_id, name, picture_password) values ($1, 'New Comer', array['sun', 'cat', 'key']) returning id`, [two.school.classId])
+    const {
+      rows: [student],
+    } = await two.connection.pool.query<{ id: string }>(
+      `insert into students (class_id, name, picture_password) values ($1, 'New Comer', array['sun', 'cat', 'key']) returning id`,
+      [two.school.classId],
+    )
     await addMember(two.services, frame, student!.id)
-    const { rows: [session] } = await two.connection.pool.query<{ id: string }>(
-      `insert into sessions (student_id, ends_at) values ($1, now() + interval '1 hour') returning id`, [student!.id])
+    const {
+      rows: [session],
+    } = await two.connection.pool.query<{ id: string }>(
+      `insert into sessions (student_id, ends_at) values ($1, now() + interval '1 hour') returning id`,
+      [student!.id],
+    )
     const far = listener('far', session!.id)
     two.engines[1].hub.join(far)
     two.engines[1].hub.followSlate(far, frame)
@@ -84,9 +98,10 @@ describe.each(['LISTEN and NOTIFY', 'a Redis-compatible server'] as const)('news
       await redis.stop()
       await submit(2, [put('c0', 2), put('c0', 3)])
       redis = await startRedis(redis.port)
-    }
-    else {
-      await two.connection.pool.query(`select pg_terminate_backend(pid) from pg_stat_activity where application_name = 'dappled-slate news' and datname = current_database()`)
+    } else {
+      await two.connection.pool.query(
+        `select pg_terminate_backend(pid) from pg_stat_activity where application_name = 'dappled-slate news' and datname = current_database()`,
+      )
       await submit(2, [put('c0', 2), put('c0', 3)])
     }
     await until(() => numbersOf(far, id).at(-1) === 3)
@@ -98,15 +113,26 @@ describe.each(['LISTEN and NOTIFY', 'a Redis-compatible server'] as const)('news
 
 describe('news as text', () => {
   const uuid = (n: number) => `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`
-  it('come back as they were, and a process doesn\'t read its own moves', () => {
+  it("come back as they were, and a process doesn't read its own moves", () => {
     const all: News[] = [
-      { scope: 'moves', handout: uuid(1), slates: [[uuid(2), 7], [uuid(3), 1]] }, { scope: 'slate', slate: uuid(2), handout: uuid(1), changed: 'members' },
-      { scope: 'handout', handout: uuid(1), changed: 'status' }, { scope: 'class', class: uuid(4) }, { scope: 'session', session: uuid(5) },
+      {
+        scope: 'moves',
+        handout: uuid(1),
+        slates: [
+          [uuid(2), 7],
+          [uuid(3), 1],
+        ],
+      },
+      { scope: 'slate', slate: uuid(2), handout: uuid(1), changed: 'members' },
+      { scope: 'handout', handout: uuid(1), changed: 'status' },
+      { scope: 'class', class: uuid(4) },
+      { scope: 'session', session: uuid(5) },
     ]
     for (const news of all) expect(decodeNews('here', encodeNews('there', news))).toEqual(news)
     expect(decodeNews('here', encodeNews('here', all[0]!))).toBeNull()
     expect(decodeNews('here', encodeNews('here', all[1]!))).toEqual(all[1])
-    for (const nonsense of ['', 'x', 'there m', 'there m a b:c', 'there j {', 'there j {}', 'there gap']) expect(decodeNews('here', nonsense)).toBeNull()
+    for (const nonsense of ['', 'x', 'there m', 'there m a b:c', 'there j {', 'there j {}', 'there gap'])
+      expect(decodeNews('here', nonsense)).toBeNull()
   })
   it('of a full statement fit into what PostgreSQL takes', () => {
     const slates = Array.from({ length: 150 }, (_, i): [string, number] => [uuid(i), 1_000_000])

@@ -4,11 +4,15 @@ import { readPicture } from '../../../server/files/picture'
 
 const flat = (width: number, height: number, channels: 3 | 4 = 3) =>
   sharp({ create: { width, height, channels, background: { r: 200, g: 120, b: 40, alpha: 0.5 } } })
-const svg = (inner: string, size = 'width="40" height="30"') => Buffer.from(`<?xml version="1.0"?><svg xmlns="http://www.w3.org/2000/svg" ${size}>${inner}</svg>`)
+const svg = (inner: string, size = 'width="40" height="30"') =>
+  Buffer.from(`<?xml version="1.0"?><svg xmlns="http://www.w3.org/2000/svg" ${size}>${inner}</svg>`)
 
 describe('an uploaded picture', () => {
   it('is encoded anew, without the place where it was taken', async () => {
-    const photo = await flat(60, 40).jpeg().withExif({ IFD0: { Copyright: 'somebody' }, IFD3: { GPSLatitudeRef: 'N', GPSLatitude: '50/1 0/1 0/1' } }).toBuffer()
+    const photo = await flat(60, 40)
+      .jpeg()
+      .withExif({ IFD0: { Copyright: 'somebody' }, IFD3: { GPSLatitudeRef: 'N', GPSLatitude: '50/1 0/1 0/1' } })
+      .toBuffer()
     expect((await sharp(photo).metadata()).exif).toBeDefined()
     const read = await readPicture(photo)
     if (!read.ok) throw new Error(read.reason)
@@ -27,11 +31,19 @@ describe('an uploaded picture', () => {
   })
 
   it('of 100 megapixels is refused before it is decoded', async () => {
-    expect(await readPicture(await flat(10_000, 10_000).png().toBuffer())).toEqual({ ok: false, reason: 'too-many-pixels' })
+    expect(await readPicture(await flat(10_000, 10_000).png().toBuffer())).toEqual({
+      ok: false,
+      reason: 'too-many-pixels',
+    })
   })
 
   it('that is none is refused', async () => {
-    for (const bytes of [Buffer.from('hello'), Buffer.alloc(0), Buffer.from('%PDF-1.7 ...'), Buffer.from('<html><script>alert(1)</script></html>')]) {
+    for (const bytes of [
+      Buffer.from('hello'),
+      Buffer.alloc(0),
+      Buffer.from('%PDF-1.7 ...'),
+      Buffer.from('<html><script>alert(1)</script></html>'),
+    ]) {
       expect(await readPicture(bytes)).toEqual({ ok: false, reason: 'not-a-picture' })
     }
     const whole = await flat(200, 200).png().toBuffer()
@@ -39,10 +51,17 @@ describe('an uploaded picture', () => {
   })
 
   it('as SVG becomes pixels: what runs or reaches out in it is gone', async () => {
-    const read = await readPicture(svg('<script>fetch("/api/session")</script><image href="file:///etc/passwd" width="9" height="9"/><rect width="40" height="30" fill="red" onload="alert(1)"/>'))
+    const read = await readPicture(
+      svg(
+        '<script>fetch("/api/session")</script><image href="file:///etc/passwd" width="9" height="9"/><rect width="40" height="30" fill="red" onload="alert(1)"/>',
+      ),
+    )
     if (!read.ok) throw new Error(read.reason)
     expect(read.value).toMatchObject({ mediaType: 'image/png', width: 40, height: 30 })
     expect(read.value.bytes.includes('script')).toBe(false)
-    expect(await readPicture(svg('', 'width="100000" height="100000"'))).toEqual({ ok: false, reason: 'too-many-pixels' })
+    expect(await readPicture(svg('', 'width="100000" height="100000"'))).toEqual({
+      ok: false,
+      reason: 'too-many-pixels',
+    })
   })
 })

@@ -3,7 +3,7 @@ import { partOf } from '../../../server/http/range'
 
 // RFC 9110, 14.1.2: its examples are of a representation of 10,000 bytes.
 describe('a part that is asked for', () => {
-  it('is what the standard\'s examples say', () => {
+  it("is what the standard's examples say", () => {
     expect(partOf('bytes=0-499', 10_000)).toEqual({ first: 0, last: 499 })
     expect(partOf('bytes=500-999', 10_000)).toEqual({ first: 500, last: 999 })
     expect(partOf('bytes=-500', 10_000)).toEqual({ first: 9500, last: 9999 })
@@ -26,6 +26,17 @@ describe('a part that is asked for', () => {
   })
 
   it('is all of it where the header says nothing that can be followed', () => {
-    for (const header of [undefined, '', 'bytes=', 'bytes=-', 'bytes=a-b', 'lines=1-2', 'bytes=0-1,5-6', 'bytes=9-3', `bytes=${'9'.repeat(40)}-`]) expect(partOf(header, 10_000), header).toBe('whole')
+    for (const header of [
+      undefined,
+      '',
+      'bytes=',
+      'bytes=-',
+      'bytes=a-b',
+      'lines=1-2',
+      'bytes=0-1,5-6',
+      'bytes=9-3',
+      `bytes=${'9'.repeat(40)}-`,
+    ])
+      expect(partOf(header, 10_000), header).toBe('whole')
   })
 })

@@ -11,15 +11,22 @@ import { readToFile } from '../../../server/http/read'
 const MB = 2 ** 20
 const MOST = 200 * MB
 /** What became of each request, in order. */
-const became: { code: string | undefined, bytes: number }[] = []
+const became: { code: string | undefined; bytes: number }[] = []
 let begun = 0
-const app = createApp().use(eventHandler(event => withFolder(async (folder) => {
-  const path = join(folder, 'came')
-  begun++
-  const code = await readToFile(event, MOST, path).then(() => undefined, (error: { data?: { code: string } }) => error.data?.code ?? String(error))
-  became.push({ code, bytes: (await readFile(path).catch(() => Buffer.alloc(0))).length })
-  return 'read'
-})))
+const app = createApp().use(
+  eventHandler(event =>
+    withFolder(async folder => {
+      const path = join(folder, 'came')
+      begun++
+      const code = await readToFile(event, MOST, path).then(
+        () => undefined,
+        (error: { data?: { code: string } }) => error.data?.code ?? String(error),
+      )
+      became.push({ code, bytes: (await readFile(path).catch(() => Buffer.alloc(0))).length })
+      return 'read'
+    }),
+  ),
+)
 const server = createServer(toNodeListener(app))
 let port = 0
 beforeAll(async () => {
@@ -30,16 +37,23 @@ beforeAll(async () => {
 afterAll(() => void server.close())
 
 /** Sends so many bytes and says that there are so many; a sender who goes away leaves in the middle. */
-async function send({ says, sends, leaves = false }: { says: number | null, sends: number, leaves?: boolean }) {
+async function send({ says, sends, leaves = false }: { says: number | null; sends: number; leaves?: boolean }) {
   const [before, begunBefore] = [became.length, begun]
-  const sending = request({ port, host: '127.0.0.1', method: 'POST', agent: false, headers: says === null ? { 'transfer-encoding': 'chunked' } : { 'content-length': says } })
-  const ended = new Promise(resolve => sending.on('response', answer => answer.resume().on('end', resolve)).on('error', resolve))
+  const sending = request({
+    port,
+    host: '127.0.0.1',
+    method: 'POST',
+    agent: false,
+    headers: says === null ? { 'transfer-encoding': 'chunked' } : { 'content-length': says },
+  })
+  const ended = new Promise(resolve =>
+    sending.on('response', answer => answer.resume().on('end', resolve)).on('error', resolve),
+  )
   sending.write(Buffer.alloc(sends, 1))
   if (leaves) {
     await expect.poll(() => begun).toBe(begunBefore + 1)
     sending.destroy()
-  }
-  else sending.end()
+  } else sending.end()
   await ended
   await expect.poll(() => became.length).toBe(before + 1)
   return became.at(-1)!
@@ -54,14 +68,15 @@ describe('a body on its way into a file', () => {
     expect(await send({ says: 900, sends: 300, leaves: true })).toMatchObject({ code: 'bad-request' })
   })
 
-  it('that is too large, or doesn\'t say how large it is, is refused unread', async () => {
+  it("that is too large, or doesn't say how large it is, is refused unread", async () => {
     expect(await send({ says: MOST + 1, sends: 10 })).toEqual({ code: 'too-big', bytes: 0 })
     expect(await send({ says: null, sends: 10 })).toEqual({ code: 'too-big', bytes: 0 })
   })
 
   it('however often senders go away, finds room on the disk again', async () => {
     // Together they say far more than the disk's share of bodies on their way.
-    for (let i = 0; i < 12; i++) expect(await send({ says: 150 * MB, sends: 10, leaves: true })).toMatchObject({ code: 'bad-request' })
+    for (let i = 0; i < 12; i++)
+      expect(await send({ says: 150 * MB, sends: 10, leaves: true })).toMatchObject({ code: 'bad-request' })
     expect(await send({ says: 900, sends: 900 })).toEqual({ code: undefined, bytes: 900 })
   })
 })

@@ -14,7 +14,8 @@ import { put, said, twoProcesses, type TwoProcesses } from '../../lesson'
 let two: TwoProcesses
 const edition = shoreEdition()
 const slateAt = (i: number) => two.school.slates[i]!
-const submit = (i: number, envelopes: Parameters<TwoProcesses['submit']>[2], engine = two.engines[0]) => two.submit(slateAt(i).id, two.as(slateAt(i).student), envelopes, engine)
+const submit = (i: number, envelopes: Parameters<TwoProcesses['submit']>[2], engine = two.engines[0]) =>
+  two.submit(slateAt(i).id, two.as(slateAt(i).student), envelopes, engine)
 
 beforeAll(async () => {
   two = await twoProcesses(shore(), 40)
@@ -36,15 +37,28 @@ describe('committing moves', () => {
     const envelope = put('c0', 50)
     expect((await submit(1, [envelope])).outcomes).toMatchObject([{ ok: true, fresh: true }])
     const again = await submit(1, [envelope, envelope])
-    expect(again.outcomes.map(o => o.ok && [o.move.number, o.fresh])).toEqual([[1, false], [1, false]])
+    expect(again.outcomes.map(o => o.ok && [o.move.number, o.fresh])).toEqual([
+      [1, false],
+      [1, false],
+    ])
     expect((await two.stateOf(slateAt(1).id))!.number).toBe(1)
     // Long ago, and at another process, which remembers nothing of it.
     for (let i = 0; i < 30; i++) await submit(1, [put('c1', i)])
-    expect((await submit(1, [envelope, put('c2', 9)], two.engines[1])).outcomes.map(o => o.ok && [o.move.number, o.fresh])).toEqual([[1, false], [32, true]])
+    expect(
+      (await submit(1, [envelope, put('c2', 9)], two.engines[1])).outcomes.map(o => o.ok && [o.move.number, o.fresh]),
+    ).toEqual([
+      [1, false],
+      [32, true],
+    ])
   })
 
   it('refuses what the core refuses and lets its neighbours pass', async () => {
-    expect(said(await submit(2, [put('c0', 10), put('ghost', 10), put('c1', 5000), put('c2', 20)]))).toEqual([1, 'unknown-piece', 'off-page', 2])
+    expect(said(await submit(2, [put('c0', 10), put('ghost', 10), put('c1', 5000), put('c2', 20)]))).toEqual([
+      1,
+      'unknown-piece',
+      'off-page',
+      2,
+    ])
   })
 
   it('refuses every move once the slate is handed in, and after it is handed back, in every process', async () => {
@@ -61,12 +75,21 @@ describe('committing moves', () => {
 
   it('of many slates through two processes at once loses none, doubles none and leaves no gap', async () => {
     const random = seeded(4)
-    const sent = Array.from({ length: 10 }, (_, n) => n + 4).flatMap(i => Array.from({ length: 24 }, (_, n) => ({ i, envelope: put(`c${n % 6}`, Math.floor(random() * 900)) })))
+    const sent = Array.from({ length: 10 }, (_, n) => n + 4).flatMap(i =>
+      Array.from({ length: 24 }, (_, n) => ({ i, envelope: put(`c${n % 6}`, Math.floor(random() * 900)) })),
+    )
     // Every move is given to both processes, as a client does that was cut off before it heard the answer.
-    const all = await Promise.all(sent.flatMap(({ i, envelope }) => two.engines.map(engine => submit(i, [envelope], engine))))
+    const all = await Promise.all(
+      sent.flatMap(({ i, envelope }) => two.engines.map(engine => submit(i, [envelope], engine))),
+    )
     expect(all.flatMap(reply => reply.outcomes).filter(o => !o.ok)).toEqual([])
     for (let i = 4; i < 14; i++) {
-      const rows = await two.connection.db.selectFrom('moves').select(['number', 'id']).where('slate_id', '=', slateAt(i).id).orderBy('number').execute()
+      const rows = await two.connection.db
+        .selectFrom('moves')
+        .select(['number', 'id'])
+        .where('slate_id', '=', slateAt(i).id)
+        .orderBy('number')
+        .execute()
       expect(rows.map(r => r.number)).toEqual(Array.from({ length: 24 }, (_, n) => n + 1))
       expect(new Set(rows.map(r => r.id)).size).toBe(24)
     }
@@ -74,8 +97,13 @@ describe('committing moves', () => {
 
   it('keeps snapshots from which the state is the same as from all moves', async () => {
     const { id } = slateAt(14)
-    for (let i = 0; i < 6; i++) await submit(14, Array.from({ length: 20 }, (_, n) => put(`c${n % 6}`, i * 20 + n)))
-    const snapshots = () => two.connection.db.selectFrom('snapshots').select('number').where('slate_id', '=', id).execute()
+    for (let i = 0; i < 6; i++)
+      await submit(
+        14,
+        Array.from({ length: 20 }, (_, n) => put(`c${n % 6}`, i * 20 + n)),
+      )
+    const snapshots = () =>
+      two.connection.db.selectFrom('snapshots').select('number').where('slate_id', '=', id).execute()
     // They are kept behind the acknowledgement, and of what comes at once only the latest.
     while ((await snapshots()).length < 1) await new Promise(resolve => setTimeout(resolve, 5))
     const withSnapshots = await two.stateOf(id)
@@ -90,15 +118,22 @@ describe('committing moves', () => {
     // Whatever else is sent along, what is taken back is what was done.
     expect(said(await submit(19, [{ ...back, move: { kind: 'start-again' } }]))).toEqual([3])
     expect((await two.stateOf(slateAt(19).id))!.state.pieces[pieceId('c0')]!.x).toBe(10)
-    expect(said(await submit(19, [{ id: 'undo-it-2', undoes: second.id }, { id: 'undo-it-3', undoes: 'undo-it-1' }, { id: 'undo-it-4', undoes: 'never-was' }])))
-      .toEqual(['nothing-to-undo', 'nothing-to-undo', 'nothing-to-undo'])
+    expect(
+      said(
+        await submit(19, [
+          { id: 'undo-it-2', undoes: second.id },
+          { id: 'undo-it-3', undoes: 'undo-it-1' },
+          { id: 'undo-it-4', undoes: 'never-was' },
+        ]),
+      ),
+    ).toEqual(['nothing-to-undo', 'nothing-to-undo', 'nothing-to-undo'])
     expect(said(await submit(19, [{ id: 'undo-it-5', undoes: first.id }], two.engines[1]))).toEqual([4])
     expect((await two.stateOf(slateAt(19).id))!.state.pieces).toEqual({})
   })
 })
 
 describe('what goes wrong with one slate', () => {
-  it('is said of that slate when what is stored can\'t be read, and harms no other', async () => {
+  it("is said of that slate when what is stored can't be read, and harms no other", async () => {
     const [bad, good] = [20, 21]
     for (const i of [bad, good]) await submit(i, [put('c0', 10)])
     const { id } = slateAt(bad)
@@ -108,7 +143,10 @@ describe('what goes wrong with one slate', () => {
     await sql`alter table moves enable trigger moves_never_changed`.execute(db)
     // The other process has never seen either; both come in one batch.
     const [engine] = [two.engines[1]]
-    const [damaged, well] = await Promise.all([submit(bad, [put('c1', 20)], engine), submit(good, [put('c1', 20)], engine)])
+    const [damaged, well] = await Promise.all([
+      submit(bad, [put('c1', 20)], engine),
+      submit(good, [put('c1', 20)], engine),
+    ])
     expect([said(damaged), said(well)]).toEqual([['unreadable'], [2]])
     const walk = await walkRound(two.services as Services, two.school.handout, 'owner')
     expect(walk.slates.filter(s => s.unreadable).map(s => s.id)).toEqual([id])
@@ -122,7 +160,7 @@ describe('what goes wrong with one slate', () => {
     await holder.query('begin')
     await holder.query('select from slates where id = $1 for update', [slateAt(stuck).id])
     let held = true
-    const waiting = submit(stuck, [put('c0', 20)]).then((reply) => {
+    const waiting = submit(stuck, [put('c0', 20)]).then(reply => {
       held = false
       return reply
     })
@@ -133,12 +171,13 @@ describe('what goes wrong with one slate', () => {
     expect(said(await waiting)).toEqual([2])
   })
 
-  it('is final for the one move that the database won\'t have; its neighbours in the batch and the message pass', async () => {
+  it("is final for the one move that the database won't have; its neighbours in the batch and the message pass", async () => {
     const guilty = { id: 'poisoned-move', move: { kind: 'write' as const, in: 'nowhere', text: '\u0000' } }
     // Past the schema, as a fault in it would let it: the statement fails for all of the batch.
     const poisoned = put('c1', 30)
     const [bad, good] = await Promise.all([
-      submit(24, [put('c0', 10), { ...poisoned, id: `${'x'.repeat(41)}` }, put('c2', 10)]), submit(25, [put('c0', 10)]),
+      submit(24, [put('c0', 10), { ...poisoned, id: `${'x'.repeat(41)}` }, put('c2', 10)]),
+      submit(25, [put('c0', 10)]),
     ])
     expect([said(bad!), said(good!)]).toEqual([[1, 'malformed', 2], [1]])
     expect(said(await submit(24, [guilty]))).toEqual(['unknown-place'])
@@ -148,7 +187,11 @@ describe('what goes wrong with one slate', () => {
     const { id, student } = slateAt(26)
     const who = two.as(student)
     const hold = (await holdToMove(two.connection.db, who, id))!
-    await two.connection.db.updateTable('slate_members').set({ until_at: sql<Date>`now()` }).where('slate_id', '=', id).execute()
+    await two.connection.db
+      .updateTable('slate_members')
+      .set({ until_at: sql<Date>`now()` })
+      .where('slate_id', '=', id)
+      .execute()
     for (const engine of two.engines) {
       const reply = await engine.submit({ slate: id, who, hold, envelopes: [put('c0', 1)] })
       expect([said(reply), reply.hold]).toEqual([['not-yours'], null])

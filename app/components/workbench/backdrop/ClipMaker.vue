@@ -9,7 +9,7 @@ import type { Workbench } from '~/composables/useWorkbench'
 import { clipsIn, useClips, type SentClip } from '~/composables/useClips'
 
 /** Sound, film and links for the page: from a file, spoken here, or by an address. */
-const { bench, page, hands } = defineProps<{ bench: Workbench, page: Page, hands: Hands }>()
+const { bench, page, hands } = defineProps<{ bench: Workbench; page: Page; hands: Hands }>()
 const { t } = useWords()
 const { send, trouble, busy } = useClips()
 const recording = ref(false)
@@ -28,12 +28,20 @@ async function add(files: Iterable<File>) {
   for (const file of clipsIn(files)) {
     if (full.value) return
     const clip = await send(file)
-    if (clip) lay(clip, file.name.replace(/\.[^.]*$/, '').replace(/[-_]+/g, ' ').trim().slice(0, 120))
+    if (clip)
+      lay(
+        clip,
+        file.name
+          .replace(/\.[^.]*$/, '')
+          .replace(/[-_]+/g, ' ')
+          .trim()
+          .slice(0, 120),
+      )
   }
 }
 function choose(event: Event) {
   const field = event.target as HTMLInputElement
-  const files = [...field.files ?? []]
+  const files = [...(field.files ?? [])]
   // The same file can be chosen again after it was refused.
   field.value = ''
   void add(files)
@@ -59,16 +67,39 @@ defineExpose({ add })
     <h3 class="label mb-0">{{ t('clipMaker.title') }}</h3>
     <label class="button w-full" :class="full || busy ? 'opacity-55' : ''">
       <Icon name="lucide:film" />{{ t(busy ? 'clipMaker.sending' : 'clipMaker.fromFile') }}
-      <input type="file" accept="video/*,audio/*,.m4a,.mov,.oga,.ogg" class="sr-only" data-test="clip-file" :disabled="full || busy" @change="choose">
+      <input
+        type="file"
+        accept="video/*,audio/*,.m4a,.mov,.oga,.ogg"
+        class="sr-only"
+        data-test="clip-file"
+        :disabled="full || busy"
+        @change="choose" />
     </label>
-    <button type="button" class="button w-full" :disabled="full" @click="recording = true"><Icon name="lucide:mic" />{{ t('clipMaker.record') }}</button>
+    <button type="button" class="button w-full" :disabled="full" @click="recording = true">
+      <Icon name="lucide:mic" />{{ t('clipMaker.record') }}
+    </button>
     <form class="flex items-end gap-2" @submit.prevent="link">
-      <label class="min-w-0 flex-1"><span class="label">{{ t('clipMaker.link') }}</span><input v-model="address" class="field" maxlength="2000" :placeholder="t('clipMaker.linkExample')" :aria-invalid="wrong" @input="wrong = false"></label>
-      <button type="submit" class="button px-3" :disabled="!address.trim() || fullOfLinks">{{ t('clipMaker.lay') }}</button>
+      <label class="min-w-0 flex-1"
+        ><span class="label">{{ t('clipMaker.link') }}</span
+        ><input
+          v-model="address"
+          class="field"
+          maxlength="2000"
+          :placeholder="t('clipMaker.linkExample')"
+          :aria-invalid="wrong"
+          @input="wrong = false"
+      /></label>
+      <button type="submit" class="button px-3" :disabled="!address.trim() || fullOfLinks">
+        {{ t('clipMaker.lay') }}
+      </button>
     </form>
     <p v-if="wrong" class="trouble" role="alert">{{ t('clipMaker.noAddress') }}</p>
     <p v-if="full || fullOfLinks" class="note-line">{{ t('clipMaker.full', { count: MOST_CLIPS }) }}</p>
     <p v-if="trouble" class="trouble" role="alert">{{ trouble }}</p>
-    <LazyWorkbenchRecorder v-if="recording" :title="t('clipMaker.record')" @done="recorded" @close="recording = false" />
+    <LazyWorkbenchRecorder
+      v-if="recording"
+      :title="t('clipMaker.record')"
+      @done="recorded"
+      @close="recording = false" />
   </section>
 </template>

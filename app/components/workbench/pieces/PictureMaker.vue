@@ -7,19 +7,34 @@ import { picturesIn, useUpload } from '~/composables/useUpload'
 import type { Workbench } from '~/composables/useWorkbench'
 
 /** Picture cards from one's own files, or from the library that ships with the application. */
-const { bench, page } = defineProps<{ bench: Workbench, page: Page }>()
+const { bench, page } = defineProps<{ bench: Workbench; page: Page }>()
 const { t } = useWords()
 const { upload, trouble, busy } = useUpload()
 const { question, found, attempt, trouble: libraryTrouble } = useLibrary()
 const worded = ref(false)
 
-function addCards(cards: { hash: FileHash, width: number, height: number, name: string }[]) {
+function addCards(cards: { hash: FileHash; width: number; height: number; name: string }[]) {
   if (cards.length === 0) return
-  bench.change(addPictureCards(bench.board.value, page.id, cards.map(({ hash, width, height, name }) => ({ file: hash, pixelWidth: width, pixelHeight: height, text: worded.value ? name : '', alt: name })), freshIds))
+  bench.change(
+    addPictureCards(
+      bench.board.value,
+      page.id,
+      cards.map(({ hash, width, height, name }) => ({
+        file: hash,
+        pixelWidth: width,
+        pixelHeight: height,
+        text: worded.value ? name : '',
+        alt: name,
+      })),
+      freshIds,
+    ),
+  )
 }
 const add = async (files: Iterable<File>) => addCards(await upload(picturesIn(files)))
-async function take({ name, words }: { name: string, words: string }) {
-  const kept = await attempt(() => ask<{ hash: FileHash, width: number, height: number }>(`/api/library/${name}`, { method: 'POST', body: {} }))
+async function take({ name, words }: { name: string; words: string }) {
+  const kept = await attempt(() =>
+    ask<{ hash: FileHash; width: number; height: number }>(`/api/library/${name}`, { method: 'POST', body: {} }),
+  )
   if (kept) addCards([{ ...kept, name: words }])
 }
 defineExpose({ add })
@@ -29,16 +44,36 @@ defineExpose({ add })
   <div class="flex flex-col gap-3">
     <label class="button w-full">
       <Icon name="lucide:image-plus" />{{ busy ? t('backdrop.sending') : t('pieces.addPictures') }}
-      <input type="file" accept="image/*" multiple class="sr-only" data-test="piece-files" @change="add(($event.target as HTMLInputElement).files ?? [])">
+      <input
+        type="file"
+        accept="image/*"
+        multiple
+        class="sr-only"
+        data-test="piece-files"
+        @change="add(($event.target as HTMLInputElement).files ?? [])" />
     </label>
     <p v-if="trouble" class="trouble" role="alert">{{ trouble }}</p>
-    <label><span class="label">{{ t('pieces.library') }}</span><input v-model="question" type="search" class="field" maxlength="60" :placeholder="t('pieces.libraryExample')"></label>
-    <label class="flex min-h-9 items-center gap-2"><input v-model="worded" type="checkbox" class="h-5 w-5 shrink-0 accent-leaf-600">{{ t('pieces.withWord') }}</label>
+    <label
+      ><span class="label">{{ t('pieces.library') }}</span
+      ><input v-model="question" type="search" class="field" maxlength="60" :placeholder="t('pieces.libraryExample')"
+    /></label>
+    <label class="flex min-h-9 items-center gap-2"
+      ><input v-model="worded" type="checkbox" class="h-5 w-5 shrink-0 accent-leaf-600" />{{
+        t('pieces.withWord')
+      }}</label
+    >
     <p v-if="libraryTrouble" class="trouble" role="alert">{{ libraryTrouble }}</p>
     <p v-if="found?.length === 0" class="note-line" role="status">{{ t('pieces.noneFound') }}</p>
     <ul v-if="found?.length" class="grid max-h-64 grid-cols-4 gap-1.5 overflow-auto p-0.5" data-test="library">
       <li v-for="picture in found" :key="picture.name">
-        <button type="button" class="w-full rounded-lg border border-panel-line bg-white p-1" :title="picture.words" :aria-label="t('pieces.take', { name: picture.words })" @click="take(picture)"><img :src="`/api/library/${picture.name}`" alt="" loading="lazy"></button>
+        <button
+          type="button"
+          class="w-full rounded-lg border border-panel-line bg-white p-1"
+          :title="picture.words"
+          :aria-label="t('pieces.take', { name: picture.words })"
+          @click="take(picture)">
+          <img :src="`/api/library/${picture.name}`" alt="" loading="lazy" />
+        </button>
       </li>
     </ul>
   </div>

@@ -7,29 +7,42 @@ import { freshIds } from '~/composables/useIds'
 import type { Workbench } from '~/composables/useWorkbench'
 
 /** Cards from a list of words; rows of several columns become cards that belong together. */
-const { bench, page } = defineProps<{ bench: Workbench, page: Page }>()
+const { bench, page } = defineProps<{ bench: Workbench; page: Page }>()
 const { t } = useWords()
 const list = ref('')
 const room = computed(() => MOST_PIECES - page.pieces.length)
 const words = computed(() => readWordList(list.value, room.value))
 const columns = computed(() => readColumns(list.value, room.value))
 const table = computed(() => isTable(columns.value))
-const read = computed(() => table.value ? { count: columns.value.rows.flat().length, cut: columns.value.cut, left: columns.value.left } : { count: words.value.words.length, cut: words.value.cut, left: words.value.left })
+const read = computed(() =>
+  table.value
+    ? { count: columns.value.rows.flat().length, cut: columns.value.cut, left: columns.value.left }
+    : { count: words.value.words.length, cut: words.value.cut, left: words.value.left },
+)
 
 function make() {
-  bench.change(table.value ? addSets(bench.board.value, page.id, columns.value.rows, freshIds) : addCards(bench.board.value, page.id, words.value.words, freshIds))
+  bench.change(
+    table.value
+      ? addSets(bench.board.value, page.id, columns.value.rows, freshIds)
+      : addCards(bench.board.value, page.id, words.value.words, freshIds),
+  )
   list.value = ''
 }
-defineExpose({ addText: (text: string) => list.value = list.value ? `${list.value}\n${text}` : text })
+defineExpose({ addText: (text: string) => (list.value = list.value ? `${list.value}\n${text}` : text) })
 </script>
 
 <template>
   <div>
-    <label><span class="label">{{ t('pieces.list') }}</span><textarea v-model="list" rows="5" class="field" :placeholder="t('pieces.listExample')" /></label>
+    <label
+      ><span class="label">{{ t('pieces.list') }}</span
+      ><textarea v-model="list" rows="5" class="field" :placeholder="t('pieces.listExample')" />
+    </label>
     <p v-if="read.cut" class="note-line">{{ t('pieces.cut', { count: read.cut }) }}</p>
     <p v-if="read.left" class="note-line">{{ t('pieces.left', { count: read.left }) }}</p>
     <p v-if="table" class="note-line" data-test="table">{{ t('pieces.table', { count: columns.rows.length }) }}</p>
     <p v-else class="note-line">{{ t('pieces.columnsHow') }}</p>
-    <button type="button" class="button button-action mt-2 w-full" :disabled="read.count === 0" @click="make">{{ t('pieces.make', { count: read.count }) }}</button>
+    <button type="button" class="button button-action mt-2 w-full" :disabled="read.count === 0" @click="make">
+      {{ t('pieces.make', { count: read.count }) }}
+    </button>
   </div>
 </template>

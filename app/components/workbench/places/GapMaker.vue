@@ -6,9 +6,11 @@ import { readWordList } from '~~/core/design/pieces'
 import { freshIds } from '~/composables/useIds'
 import type { Workbench } from '~/composables/useWorkbench'
 
-/** A text with gaps from a plain sentence: the words that are to go are marked, the bank and the key make themselves. */
-const { open, bench, page } = defineProps<{ open: boolean, bench: Workbench, page: Page }>()
-const emit = defineEmits<{ close: [], made: [id: PlaceId] }>()
+/**
+ * A text with gaps from a plain sentence: the words that are to go are marked, the bank and the key make themselves.
+ */
+const { open, bench, page } = defineProps<{ open: boolean; bench: Workbench; page: Page }>()
+const emit = defineEmits<{ close: []; made: [id: PlaceId] }>()
 const { t } = useWords()
 const text = ref('')
 const extra = ref('')
@@ -22,9 +24,9 @@ const parts = computed(() => {
   const all = words.value.flatMap((word, i) => {
     const between = text.value.slice(at, word.from)
     at = word.to
-    return [...between ? [{ text: between, word: null }] : [], { text: word.text, word: i }]
+    return [...(between ? [{ text: between, word: null }] : []), { text: word.text, word: i }]
   })
-  return [...all, ...at < text.value.length ? [{ text: text.value.slice(at), word: null }] : []]
+  return [...all, ...(at < text.value.length ? [{ text: text.value.slice(at), word: null }] : [])]
 })
 watch(text, () => {
   marked.value = new Set()
@@ -36,7 +38,12 @@ function mark(i: number) {
 }
 
 function make() {
-  const made = addGapFill(bench.board.value, page.id, { text: text.value.trim(), marked: marked.value, extra: readWordList(extra.value, 60).words, typed: typed.value }, freshIds)
+  const made = addGapFill(
+    bench.board.value,
+    page.id,
+    { text: text.value.trim(), marked: marked.value, extra: readWordList(extra.value, 60).words, typed: typed.value },
+    freshIds,
+  )
   trouble.value = !made
   if (!made) return
   bench.change(made.board)
@@ -49,22 +56,40 @@ function make() {
 
 <template>
   <UiAsk :open="open" :title="t('gaps.title')" @close="emit('close')">
-    <label><span class="label">{{ t('gaps.text') }}</span><textarea v-model="text" class="field board-text" rows="3" maxlength="2500" :placeholder="t('gaps.example')" /></label>
+    <label
+      ><span class="label">{{ t('gaps.text') }}</span
+      ><textarea v-model="text" class="field board-text" rows="3" maxlength="2500" :placeholder="t('gaps.example')" />
+    </label>
     <div v-if="words.length" class="mt-3">
       <p class="label">{{ t('gaps.mark') }}</p>
       <p class="board-text rounded-lg border border-panel-line bg-field p-3 text-lg leading-10" data-test="gap-words">
         <template v-for="(part, i) in parts" :key="i">
-          <button v-if="part.word !== null" type="button" class="rounded px-1" :class="marked.has(part.word) ? 'bg-sunfleck-200 font-bold text-stone-950 underline' : 'hover:bg-panel'" :aria-pressed="marked.has(part.word)" @click="mark(part.word)">{{ part.text }}</button>
+          <button
+            v-if="part.word !== null"
+            type="button"
+            class="rounded px-1"
+            :class="marked.has(part.word) ? 'bg-sunfleck-200 font-bold text-stone-950 underline' : 'hover:bg-panel'"
+            :aria-pressed="marked.has(part.word)"
+            @click="mark(part.word)">
+            {{ part.text }}
+          </button>
           <span v-else class="whitespace-pre-wrap">{{ part.text }}</span>
         </template>
       </p>
     </div>
-    <label class="mt-3 flex min-h-11 items-center gap-2"><input v-model="typed" type="checkbox" class="h-5 w-5 shrink-0 accent-leaf-600">{{ t('gaps.typed') }}</label>
-    <label v-if="!typed"><span class="label">{{ t('gaps.extra') }}</span><textarea v-model="extra" class="field" rows="2" /></label>
+    <label class="mt-3 flex min-h-11 items-center gap-2"
+      ><input v-model="typed" type="checkbox" class="h-5 w-5 shrink-0 accent-leaf-600" />{{ t('gaps.typed') }}</label
+    >
+    <label v-if="!typed"
+      ><span class="label">{{ t('gaps.extra') }}</span
+      ><textarea v-model="extra" class="field" rows="2" />
+    </label>
     <p v-if="trouble" class="trouble mt-3" role="alert">{{ t('gaps.none') }}</p>
     <template #buttons>
       <button type="button" class="button" @click="emit('close')">{{ t('app.cancel') }}</button>
-      <button type="button" class="button button-action" :disabled="!text.trim()" @click="make">{{ t('gaps.make', { count: marked.size }) }}</button>
+      <button type="button" class="button button-action" :disabled="!text.trim()" @click="make">
+        {{ t('gaps.make', { count: marked.size }) }}
+      </button>
     </template>
   </UiAsk>
 </template>

@@ -7,7 +7,7 @@ import { setStepTools } from '~~/core/design/tools'
 import type { Workbench } from '~/composables/useWorkbench'
 
 /** One numbered activity: what is to be done in its part of the page. All that stands in it moves with it. */
-const { bench, page, step } = defineProps<{ bench: Workbench, page: Page, step: Step }>()
+const { bench, page, step } = defineProps<{ bench: Workbench; page: Page; step: Step }>()
 const { t } = useWords()
 const field = useTemplateRef<HTMLTextAreaElement>('field')
 defineExpose({ focus: () => field.value?.focus() })
@@ -17,18 +17,51 @@ const at = computed(() => page.steps!.findIndex(s => s.id === step.id))
 <template>
   <section class="flex flex-col gap-3 rounded-lg border border-leaf-700 p-3">
     <h3 class="font-bold">{{ t('steps.step', { number: at + 1 }) }}</h3>
-    <label><span class="label">{{ t('steps.todo') }}</span>
-      <textarea ref="field" class="field" rows="3" maxlength="500" :value="step.instructions" @input="bench.change(changeStep(bench.board.value, page.id, step.id, { instructions: ($event.target as HTMLTextAreaElement).value }), `todo ${step.id}`)" /></label>
-    <WorkbenchSpokenField :spoken="step.spoken" :words="step.instructions" @set="bench.change(setSpoken(bench.board.value, { page: page.id, step: step.id }, $event))" />
+    <label
+      ><span class="label">{{ t('steps.todo') }}</span>
+      <textarea
+        ref="field"
+        class="field"
+        rows="3"
+        maxlength="500"
+        :value="step.instructions"
+        @input="
+          bench.change(
+            changeStep(bench.board.value, page.id, step.id, {
+              instructions: ($event.target as HTMLTextAreaElement).value,
+            }),
+            `todo ${step.id}`,
+          )
+        " />
+    </label>
+    <WorkbenchSpokenField
+      :spoken="step.spoken"
+      :words="step.instructions"
+      @set="bench.change(setSpoken(bench.board.value, { page: page.id, step: step.id }, $event))" />
     <div class="flex flex-wrap gap-2">
-      <button type="button" class="button px-3" :disabled="at === 0" @click="bench.change(moveStep(bench.board.value, page.id, step.id, -1))">{{ t('steps.earlier') }}</button>
-      <button type="button" class="button px-3" :disabled="at === page.steps!.length - 1" @click="bench.change(moveStep(bench.board.value, page.id, step.id, 1))">{{ t('steps.later') }}</button>
+      <button
+        type="button"
+        class="button px-3"
+        :disabled="at === 0"
+        @click="bench.change(moveStep(bench.board.value, page.id, step.id, -1))">
+        {{ t('steps.earlier') }}
+      </button>
+      <button
+        type="button"
+        class="button px-3"
+        :disabled="at === page.steps!.length - 1"
+        @click="bench.change(moveStep(bench.board.value, page.id, step.id, 1))">
+        {{ t('steps.later') }}
+      </button>
     </div>
     <WorkbenchToolChooser
-      :tools="step.tools ?? null" :legend="t('giveTools.step')" :otherwise="{ words: t('giveTools.asPage'), tools: page.tools ?? bench.board.value.tools ?? [] }"
-      @choose="bench.change(setStepTools(bench.board.value, page.id, step.id, $event))"
-    />
-    <WorkbenchHintField :hints="step.hints ?? []" @set="bench.change(setHints(bench.board.value, page.id, step.id, $event))" />
+      :tools="step.tools ?? null"
+      :legend="t('giveTools.step')"
+      :otherwise="{ words: t('giveTools.asPage'), tools: page.tools ?? bench.board.value.tools ?? [] }"
+      @choose="bench.change(setStepTools(bench.board.value, page.id, step.id, $event))" />
+    <WorkbenchHintField
+      :hints="step.hints ?? []"
+      @set="bench.change(setHints(bench.board.value, page.id, step.id, $event))" />
     <p class="note-line">{{ t('steps.how') }}</p>
   </section>
 </template>

@@ -33,7 +33,7 @@ async function link(student: OneStudent, to: 'new' | 'none') {
   gone.value = null
   if (done) said.value = t(`classes.link.${to}`, { name: student.name })
 }
-async function change(student: OneStudent, to: { name?: string, preferred?: string, level?: string }) {
+async function change(student: OneStudent, to: { name?: string; preferred?: string; level?: string }) {
   await attempt(() => ask(`${path}/students/${student.id}`, { method: 'PUT', body: to }))
   await again()
 }
@@ -60,26 +60,70 @@ async function leave(student: OneStudent, now: boolean) {
     <UiTeacherBar />
     <main class="mx-auto flex max-w-6xl flex-col gap-5 p-6">
       <ClassTop :id="page.id" :name="page.name" :code="page.code" :helping="!page.mayChange">
-        <template v-if="page.mayChange" #code><button type="button" class="button button-quiet px-2" :aria-label="t('classes.newCode')" :title="t('classes.newCode')" @click="askCode = true"><Icon name="lucide:refresh-cw" /></button></template>
-        <a v-if="page.mayChange && here.length" :href="`/api/classes/${page.id}/cards`" target="_blank" class="button" data-test="cards"><Icon name="lucide:printer" />{{ t('classes.cards') }}</a>
-        <button v-if="page.mayChange" type="button" class="button button-action" @click="listing = true"><Icon name="lucide:list-plus" />{{ t('classes.listButton') }}</button>
+        <template v-if="page.mayChange" #code
+          ><button
+            type="button"
+            class="button button-quiet px-2"
+            :aria-label="t('classes.newCode')"
+            :title="t('classes.newCode')"
+            @click="askCode = true">
+            <Icon name="lucide:refresh-cw" /></button
+        ></template>
+        <a
+          v-if="page.mayChange && here.length"
+          :href="`/api/classes/${page.id}/cards`"
+          target="_blank"
+          class="button"
+          data-test="cards"
+          ><Icon name="lucide:printer" />{{ t('classes.cards') }}</a
+        >
+        <button v-if="page.mayChange" type="button" class="button button-action" @click="listing = true">
+          <Icon name="lucide:list-plus" />{{ t('classes.listButton') }}
+        </button>
       </ClassTop>
-      <p v-if="said" role="status" class="flex flex-wrap items-center gap-3">{{ said }}<button v-if="gone" type="button" class="button min-h-9 py-1" @click="leave(gone, false)">{{ t('classes.undo') }}</button></p>
+      <p v-if="said" role="status" class="flex flex-wrap items-center gap-3">
+        {{ said
+        }}<button v-if="gone" type="button" class="button min-h-9 py-1" @click="leave(gone, false)">
+          {{ t('classes.undo') }}
+        </button>
+      </p>
       <p v-if="trouble" class="trouble" role="alert">{{ trouble }}</p>
       <section class="panel">
         <div class="mb-3 flex flex-wrap items-center gap-3">
           <h2 class="grow text-lg font-bold">{{ t('classes.students', { count: here.length }) }}</h2>
           <template v-if="page.mayChange && here.length">
-            <button type="button" class="button min-h-9 py-1" :aria-pressed="editing" @click="editing = !editing"><Icon name="lucide:pencil" />{{ t(editing ? 'classes.editDone' : 'classes.edit') }}</button>
-            <a :href="`/api/classes/${page.id}/list`" class="button min-h-9 py-1"><Icon name="lucide:download" />{{ t('classes.toCsv') }}</a>
+            <button type="button" class="button min-h-9 py-1" :aria-pressed="editing" @click="editing = !editing">
+              <Icon name="lucide:pencil" />{{ t(editing ? 'classes.editDone' : 'classes.edit') }}
+            </button>
+            <a :href="`/api/classes/${page.id}/list`" class="button min-h-9 py-1"
+              ><Icon name="lucide:download" />{{ t('classes.toCsv') }}</a
+            >
           </template>
         </div>
         <p v-if="here.length === 0">{{ t('classes.noStudents') }}</p>
-        <ClassStudentTable v-else :students="here" :may-change="page.mayChange" :editing="editing" :levels="page.levels" @change="change" @order="order" @renew="renew" @link="link" @leave="leave" />
+        <ClassStudentTable
+          v-else
+          :students="here"
+          :may-change="page.mayChange"
+          :editing="editing"
+          :levels="page.levels"
+          @change="change"
+          @order="order"
+          @renew="renew"
+          @link="link"
+          @leave="leave" />
         <details v-if="page.mayChange && left.length" class="mt-4">
           <summary class="cursor-pointer font-semibold">{{ t('classes.left', { count: left.length }) }}</summary>
           <ul class="mt-2 flex flex-col gap-1">
-            <li v-for="student in left" :key="student.id" class="flex items-center gap-3"><bdi>{{ student.name }}</bdi><button type="button" class="button min-h-9 py-1" :aria-label="`${t('classes.comeBack')}: ${student.name}`" @click="leave(student, false)">{{ t('classes.comeBack') }}</button></li>
+            <li v-for="student in left" :key="student.id" class="flex items-center gap-3">
+              <bdi>{{ student.name }}</bdi><button
+                type="button"
+                class="button min-h-9 py-1"
+                :aria-label="`${t('classes.comeBack')}: ${student.name}`"
+                @click="leave(student, false)">
+                {{ t('classes.comeBack') }}
+              </button>
+            </li>
           </ul>
         </details>
       </section>
@@ -92,6 +136,15 @@ async function leave(student: OneStudent, now: boolean) {
         <button type="button" class="button button-action" @click="renewCode">{{ t('classes.newCode') }}</button>
       </template>
     </UiAsk>
-    <ClassListMaker :open="listing" :class-id="page.id" :name="page.name" :known="known" :record="page.record" :draw="page.students.length ? null : draw" @close="listing = false" @taken="taken" @outdated="again" />
+    <ClassListMaker
+      :open="listing"
+      :class-id="page.id"
+      :name="page.name"
+      :known="known"
+      :record="page.record"
+      :draw="page.students.length ? null : draw"
+      @close="listing = false"
+      @taken="taken"
+      @outdated="again" />
   </div>
 </template>

@@ -12,7 +12,7 @@ const { t, said } = useWords()
 const route = useRoute()
 const id = String(route.params.id)
 const { edition, view, slates, trouble, connection, load } = useWalk(id)
-const order = useSessionStorage<typeof ORDERS[number]>('walk-order', 'name')
+const order = useSessionStorage<(typeof ORDERS)[number]>('walk-order', 'name')
 const now = useNow({ interval: 10_000 })
 const showCode = ref(false)
 const placing = ref(false)
@@ -20,11 +20,14 @@ const changing = ref(false)
 const coming = ref(false)
 const versioning = ref(false)
 const page = ref(0)
-const link = computed(() => view.value ? `${location.origin}/join?class=${view.value.code}&handout=${id}` : '')
+const link = computed(() => (view.value ? `${location.origin}/join?class=${view.value.code}&handout=${id}` : ''))
 const title = computed(() => edition.value?.board.title ?? t('walk.title'))
 /** Who has come is read anew when there is another slate. */
 const newcomersPanel = useTemplateRef<{ load: () => Promise<void> }>('newcomersPanel')
-watch(() => slates.value.length, () => coming.value && void newcomersPanel.value?.load())
+watch(
+  () => slates.value.length,
+  () => coming.value && void newcomersPanel.value?.load(),
+)
 useHead({ title: () => title.value })
 
 /** Whole minutes without a move on a slate that is under way; null while that is no news. */
@@ -37,56 +40,149 @@ function quietFor(slate: WalkSlate): number | null {
 const byStatus = byRank<SlateStatus>({ 'under-way': 0, 'not-opened': 1, 'handed-in': 2, 'handed-back': 3 })
 const ordered = computed(() => {
   if (order.value === 'progress') return slates.value.toSorted((a, b) => a.placed - b.placed)
-  if (order.value === 'quiet') return slates.value.toSorted((a, b) => (quietFor(b) ?? 0) - (quietFor(a) ?? 0) || byStatus(a.status, b.status))
+  if (order.value === 'quiet')
+    return slates.value.toSorted((a, b) => (quietFor(b) ?? 0) - (quietFor(a) ?? 0) || byStatus(a.status, b.status))
   return slates.value
 })
 const count = (status: SlateStatus) => slates.value.filter(s => s.status === status).length
-const counts = computed(() => SLATE_STATUSES.toSorted(byStatus).map(status => ({ status, n: count(status) })).filter(c => c.n > 0))
+const counts = computed(() =>
+  SLATE_STATUSES.toSorted(byStatus)
+    .map(status => ({ status, n: count(status) }))
+    .filter(c => c.n > 0),
+)
 </script>
 
 <template>
   <div>
-    <UiTopBar :title="title" :below="view ? `${view.newcomers ? t('giveOut.newcomers') : view.className} · ${t(`walk.mode.${view.ownPages ? 'pages' : view.mode}`, { count: slates.length })}` : ''">
-      <template #start><NuxtLink to="/handouts" :aria-label="t('walk.back')" class="flex min-h-11 items-center"><UiMark /></NuxtLink></template>
+    <UiTopBar
+      :title="title"
+      :below="
+        view
+          ? `${view.newcomers ? t('giveOut.newcomers') : view.className} · ${t(`walk.mode.${view.ownPages ? 'pages' : view.mode}`, { count: slates.length })}`
+          : ''
+      ">
+      <template #start
+        ><NuxtLink to="/handouts" :aria-label="t('walk.back')" class="flex min-h-11 items-center"><UiMark /></NuxtLink
+      ></template>
       <template #end>
-        <span v-if="connection !== 'open'" class="font-bold text-sunfleck-400" role="status">{{ t('walk.offline') }}</span>
-        <button v-if="view?.mayChange && view.newcomers" type="button" class="button button-dark" @click="coming = true"><Icon name="lucide:user-round-check" />{{ t('newcomers.title') }}</button>
-        <button v-if="view?.mayChange && view.mode === 'frame-per-group'" type="button" class="button button-dark" @click="placing = true"><Icon name="lucide:users" />{{ t('walk.whoWhere') }}</button>
-        <button v-if="view?.mayChange && view.versions.length" type="button" class="button button-dark" @click="versioning = true"><Icon name="lucide:copy-check" />{{ t('versions.who') }}</button>
-        <button v-if="view?.mayChange" type="button" class="button button-dark" @click="changing = true"><Icon name="lucide:settings-2" />{{ t('change.button') }}</button>
-        <button v-if="view && view.newcomers !== 'closed'" type="button" class="button button-dark" @click="showCode = true"><Icon name="lucide:qr-code" />{{ t('walk.code', { code: codeInGroups(view.code) }) }}</button>
+        <span v-if="connection !== 'open'" class="font-bold text-sunfleck-400" role="status">{{
+          t('walk.offline')
+        }}</span>
+        <button
+          v-if="view?.mayChange && view.newcomers"
+          type="button"
+          class="button button-dark"
+          @click="coming = true">
+          <Icon name="lucide:user-round-check" />{{ t('newcomers.title') }}
+        </button>
+        <button
+          v-if="view?.mayChange && view.mode === 'frame-per-group'"
+          type="button"
+          class="button button-dark"
+          @click="placing = true">
+          <Icon name="lucide:users" />{{ t('walk.whoWhere') }}
+        </button>
+        <button
+          v-if="view?.mayChange && view.versions.length"
+          type="button"
+          class="button button-dark"
+          @click="versioning = true">
+          <Icon name="lucide:copy-check" />{{ t('versions.who') }}
+        </button>
+        <button v-if="view?.mayChange" type="button" class="button button-dark" @click="changing = true">
+          <Icon name="lucide:settings-2" />{{ t('change.button') }}
+        </button>
+        <button
+          v-if="view && view.newcomers !== 'closed'"
+          type="button"
+          class="button button-dark"
+          @click="showCode = true">
+          <Icon name="lucide:qr-code" />{{ t('walk.code', { code: codeInGroups(view.code) }) }}
+        </button>
       </template>
     </UiTopBar>
     <main class="mx-auto max-w-[100rem] p-5">
       <p v-if="trouble" class="trouble" role="alert">{{ said(`refused.${trouble}`, 'refused.trouble') }}</p>
       <div class="mb-4 flex flex-wrap items-center gap-x-6 gap-y-3">
-        <p v-for="c in counts" :key="c.status" class="flex items-center gap-1.5"><UiStatusIcon :status="c.status" /><strong>{{ c.n }}</strong> {{ t(`walk.status.${c.status}`) }}</p>
+        <p v-for="c in counts" :key="c.status" class="flex items-center gap-1.5">
+          <UiStatusIcon :status="c.status" /><strong>{{ c.n }}</strong> {{ t(`walk.status.${c.status}`) }}
+        </p>
         <RadioGroup v-model="order" class="ml-auto flex flex-wrap items-center gap-2">
           <RadioGroupLabel as="span">{{ t('walk.orderBy') }}</RadioGroupLabel>
           <RadioGroupOption v-for="o in ORDERS" :key="o" v-slot="{ checked }" :value="o" class="rounded-lg">
-            <span class="button min-h-10 px-3 py-1" :class="checked ? 'border-leaf-700 bg-leaf-100 text-stone-950' : ''">{{ t(`walk.order.${o}`) }}</span>
+            <span
+              class="button min-h-10 px-3 py-1"
+              :class="checked ? 'border-leaf-700 bg-leaf-100 text-stone-950' : ''"
+              >{{ t(`walk.order.${o}`) }}</span
+            >
           </RadioGroupOption>
         </RadioGroup>
       </div>
-      <p v-if="view?.closed" class="mb-3 rounded-lg border-l-[6px] border-sunfleck-400 bg-sunfleck-100 p-3 font-semibold text-stone-950">{{ t('change.isClosed') }}</p>
+      <p
+        v-if="view?.closed"
+        class="mb-3 rounded-lg border-l-[6px] border-sunfleck-400 bg-sunfleck-100 p-3 font-semibold text-stone-950">
+        {{ t('change.isClosed') }}
+      </p>
       <p v-if="view?.ownPages && slates.length === 0" class="panel text-lg">{{ t('walk.noPages') }}</p>
       <p v-else-if="view?.newcomers && slates.length === 0" class="panel text-lg">{{ t('walk.nobodyYet') }}</p>
-      <p v-if="view?.loose.length && view.mode === 'frame-per-group'" class="mb-3 flex flex-wrap items-center gap-3 rounded-lg border-l-[6px] border-sunfleck-400 bg-sunfleck-100 p-3 text-stone-950" role="status">{{ t(view.free ? 'walk.looseFree' : 'walk.loose', { count: view.loose.length, names: view.loose.map(one => one.name).join(', ') }) }}<button v-if="view.mayChange" type="button" class="button min-h-9 py-1" @click="placing = true">{{ t('walk.place') }}</button></p>
+      <p
+        v-if="view?.loose.length && view.mode === 'frame-per-group'"
+        class="mb-3 flex flex-wrap items-center gap-3 rounded-lg border-l-[6px] border-sunfleck-400 bg-sunfleck-100 p-3 text-stone-950"
+        role="status">
+        {{
+          t(view.free ? 'walk.looseFree' : 'walk.loose', {
+            count: view.loose.length,
+            names: view.loose.map(one => one.name).join(', '),
+          })
+        }}<button v-if="view.mayChange" type="button" class="button min-h-9 py-1" @click="placing = true">
+          {{ t('walk.place') }}
+        </button>
+      </p>
       <SlatePageTurner v-if="edition" v-model="page" class="mb-3" :count="edition.board.pages.length" />
       <WalkCounts v-if="edition" :edition="edition" :states="slates.map(s => s.replica.shown)" />
       <ul v-if="edition" class="grid grid-cols-[repeat(auto-fill,minmax(12rem,1fr))] gap-4">
         <li v-for="slate in ordered" :key="slate.id">
-          <WalkSlateTile :slate="slate" :to="`/handout/${id}/review/${slate.id}`" :quiet-for="quietFor(slate)" :page="page" :version="view?.versions.find(one => one.number === slate.version)?.name" />
+          <WalkSlateTile
+            :slate="slate"
+            :to="`/handout/${id}/review/${slate.id}`"
+            :quiet-for="quietFor(slate)"
+            :page="page"
+            :version="view?.versions.find(one => one.number === slate.version)?.name" />
         </li>
       </ul>
     </main>
     <WalkChangeHandout v-if="view" :open="changing" :view="view" @close="changing = false" @changed="load" />
-    <WalkVersions v-if="view?.versions.length" :open="versioning" :handout="id" :slates="slates" :versions="view.versions" @close="versioning = false" @changed="load" />
-    <WalkMembers v-if="view" :open="placing" :handout="id" :slates="slates" :loose="view.loose" @close="placing = false" @placed="load" />
-    <WalkNewcomers v-if="view?.newcomers" ref="newcomersPanel" :open="coming" :class-id="view.classId" :door="view.newcomers" :code="view.code" :link="link" @close="coming = false" @changed="load" />
+    <WalkVersions
+      v-if="view?.versions.length"
+      :open="versioning"
+      :handout="id"
+      :slates="slates"
+      :versions="view.versions"
+      @close="versioning = false"
+      @changed="load" />
+    <WalkMembers
+      v-if="view"
+      :open="placing"
+      :handout="id"
+      :slates="slates"
+      :loose="view.loose"
+      @close="placing = false"
+      @placed="load" />
+    <WalkNewcomers
+      v-if="view?.newcomers"
+      ref="newcomersPanel"
+      :open="coming"
+      :class-id="view.classId"
+      :door="view.newcomers"
+      :code="view.code"
+      :link="link"
+      @close="coming = false"
+      @changed="load" />
     <UiAsk :open="showCode" :title="t('walk.join')" @close="showCode = false">
       <WalkJoinCard v-if="view" :code="view.code" :link="link" />
-      <template #buttons><button type="button" class="button" @click="showCode = false">{{ t('app.close') }}</button></template>
+      <template #buttons
+        ><button type="button" class="button" @click="showCode = false">{{ t('app.close') }}</button></template
+      >
     </UiAsk>
   </div>
 </template>

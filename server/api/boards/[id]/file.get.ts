@@ -6,12 +6,15 @@ import { services } from '../../../services'
 import { exportBoard } from '../../../usecases/boards'
 
 /** The board as one open file, with its answers and its pictures: for a colleague, or to keep. */
-export default defineEventHandler(async (event) => {
+export default defineEventHandler(async event => {
   const { db } = await services()
   const id = idParam(event)
   requireRight(await roleOnBoard(db, await actorOf(event), id), 'board.read')
   const file = await exportBoard(db, id)
   const name = file.board.title.replace(/[^\p{L}\p{N}]+/gu, '-').replace(/^-|-$/g, '') || 'board'
-  setHeaders(event, { 'Content-Type': 'application/json', 'Content-Disposition': `attachment; filename="board.json"; filename*=UTF-8''${encodeURIComponent(`${name}.board.json`)}` })
+  setHeaders(event, {
+    'Content-Type': 'application/json',
+    'Content-Disposition': `attachment; filename="board.json"; filename*=UTF-8''${encodeURIComponent(`${name}.board.json`)}`,
+  })
   return writeBoardFile(file)
 })

@@ -7,7 +7,7 @@ import { setOnShelf } from '../../../usecases/boards'
 
 const OnShelf = v.object({ archived: v.optional(v.boolean()), organizer: v.optional(v.boolean()) })
 
-export default defineEventHandler(async (event) => {
+export default defineEventHandler(async event => {
   const { db } = await services()
   const id = idParam(event)
   requireRight(await roleOnBoard(db, await actorOf(event), id), 'board.change')

@@ -9,9 +9,9 @@ import { orderLevels } from '../../../usecases/classes'
 const Order = v.object({ levels: v.pipe(v.array(storedText(LEVEL_LONGEST)), v.maxLength(MOST_STUDENTS)) })
 
 /** The levels of a class in their order, from the lowest: what mixed and like groups go by. */
-export default defineEventHandler(async (event) => {
+export default defineEventHandler(async event => {
   const { db, id } = await requireRightOnClass(event, 'class.change')
   const { levels } = await readJson(event, Order)
-  if (!await orderLevels(db, id, levels)) throw refusal('changed-elsewhere')
+  if (!(await orderLevels(db, id, levels))) throw refusal('changed-elsewhere')
   return {}
 })

@@ -14,10 +14,11 @@ const List = v.object({
   agreed: v.optional(v.pipe(v.array(v.pipe(v.number(), v.integer())), v.length(4))),
 })
 
-export default defineEventHandler(async (event) => {
+export default defineEventHandler(async event => {
   const { all, id } = await requireRightOnClass(event, 'class.change')
   const taken = await takeList(all, id, await readJson(event, List, LARGEST.list))
   if (!taken.ok && 'changed' in taken.reason) throw refusal('changed-elsewhere')
-  if (!taken.ok) throw refusal('bad-names', JSON.stringify('rows' in taken.reason ? taken.reason.rows : taken.reason.plan.clashes))
+  if (!taken.ok)
+    throw refusal('bad-names', JSON.stringify('rows' in taken.reason ? taken.reason.rows : taken.reason.plan.clashes))
   return taken.value
 })

@@ -12,11 +12,11 @@ const Change = v.variant('to', [
 ])
 
 /** Opens or closes the code by which whoever comes is in, or keeps who came as a class. */
-export default defineEventHandler(async (event) => {
+export default defineEventHandler(async event => {
   const { all, id } = await requireRightOnClass(event, 'class.change')
   const change = await readJson(event, Change)
   if (change.to !== 'kept') {
-    if (!await setDoor(all, id, change.to)) throw refusal('not-found')
+    if (!(await setDoor(all, id, change.to))) throw refusal('not-found')
     return {}
   }
   const kept = await keepAsClass(all, id, change.name)

@@ -5,7 +5,7 @@ import { services } from '../../../services'
 import { previewHandout } from '../../../usecases/editions'
 
 /** What laying the board as it is now under the slates would change. */
-export default defineEventHandler(async (event) => {
+export default defineEventHandler(async event => {
   const all = await services()
   const id = idParam(event)
   requireRight(await roleOnHandout(all.db, await actorOf(event), id), 'handout.correct')

@@ -6,7 +6,7 @@ import { services } from '../../../services'
 import { carryOut } from '../../../usecases/later'
 
 /** A draft, or what would go out later, is given out now. */
-export default defineEventHandler(async (event) => {
+export default defineEventHandler(async event => {
   const { db } = await services()
   const id = idParam(event)
   requireRight(await roleOnHandout(db, await actorOf(event), id), 'handout.correct')

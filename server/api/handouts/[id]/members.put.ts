@@ -10,7 +10,7 @@ const Id = v.pipe(v.string(), v.uuid(), v.toLowerCase())
 const Place = v.object({ student: Id, to: v.nullable(Id) })
 
 /** Puts a student on a frame, or on none. */
-export default defineEventHandler(async (event) => {
+export default defineEventHandler(async event => {
   const all = await services()
   const id = idParam(event)
   requireRight(await roleOnHandout(all.db, await actorOf(event), id), 'slate.members')

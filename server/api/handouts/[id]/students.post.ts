@@ -5,10 +5,12 @@ import { readJson } from '../../../http/read'
 import { refusal } from '../../../http/refuse'
 import { giveToMore } from '../../../usecases/giveOut'
 
-const More = v.object({ students: v.pipe(v.array(v.pipe(v.string(), v.uuid(), v.toLowerCase())), v.minLength(1), v.maxLength(MOST_STUDENTS)) })
+const More = v.object({
+  students: v.pipe(v.array(v.pipe(v.string(), v.uuid(), v.toLowerCase())), v.minLength(1), v.maxLength(MOST_STUDENTS)),
+})
 
 /** Gives a handout to more students of its class. */
-export default defineEventHandler(async (event) => {
+export default defineEventHandler(async event => {
   const { all, id } = await requireRightOnHandout(event, 'slate.members')
   const { students } = await readJson(event, More)
   const given = await giveToMore(all, id, students)

@@ -8,7 +8,7 @@ import { beginAgain } from '../../../usecases/tries'
 /** To be read; with `again` to be gone on with, in another try. */
 const BodySchema = v.object({ again: v.optional(v.boolean(), false) })
 
-export default defineEventHandler(async (event) => {
+export default defineEventHandler(async event => {
   const { all, id } = await requireRightOnSlate(event, 'slate.hand-back')
   const { again } = await readJson(event, BodySchema)
   const done = await handBack(all, id)

@@ -7,7 +7,7 @@ import { handIn } from '../../../usecases/openness'
 
 const BodySchema = v.object({ word: v.optional(storedText(500)) })
 
-export default defineEventHandler(async (event) => {
+export default defineEventHandler(async event => {
   const { all, id, actor } = await requireRightOnSlate(event, 'slate.hand-in')
   const { word } = await readJson(event, BodySchema, LARGEST.anybody)
   const done = await handIn(all, id, actor.id, word)

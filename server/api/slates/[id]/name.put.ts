@@ -8,7 +8,7 @@ import { services } from '../../../services'
 import { nameSlate } from '../../../usecases/beginning'
 
 /** The heading that a student gives an own page. */
-export default defineEventHandler(async (event) => {
+export default defineEventHandler(async event => {
   const all = await services()
   const id = idParam(event)
   const { role, kind } = await whoOnSlate(all.db, await requireStudent(event), id)

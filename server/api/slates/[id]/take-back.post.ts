@@ -3,7 +3,7 @@ import { refusal } from '../../../http/refuse'
 import { takeBackHandedIn } from '../../../usecases/tries'
 
 /** A student takes back what was handed in and isn't looked at yet. */
-export default defineEventHandler(async (event) => {
+export default defineEventHandler(async event => {
   const { all, id } = await requireRightOnSlate(event, 'slate.hand-in')
   const taken = await takeBackHandedIn(all, id)
   if (!taken.ok) throw refusal(taken.reason)

@@ -3,8 +3,8 @@ import { idParam } from '../../../../http/read'
 import { refusal } from '../../../../http/refuse'
 import { removeAssistant } from '../../../../usecases/assistants'
 
-export default defineEventHandler(async (event) => {
+export default defineEventHandler(async event => {
   const { all, id } = await requireRightOnClass(event, 'class.change')
-  if (!await removeAssistant(all, id, idParam(event, 'teacher'))) throw refusal('not-found')
+  if (!(await removeAssistant(all, id, idParam(event, 'teacher')))) throw refusal('not-found')
   return {}
 })

@@ -1,7 +1,7 @@
 import { requireRightOnClass } from '../../../../http/onClass'
 import { helpWith } from '../../../../usecases/assistants'
 
-export default defineEventHandler(async (event) => {
+export default defineEventHandler(async event => {
   const { db, id } = await requireRightOnClass(event, 'class.change')
   return helpWith(db, id)
 })

@@ -6,10 +6,10 @@ import { refusal } from '../../../../http/refuse'
 import { keepSet } from '../../../../usecases/groups'
 
 /** A new named set of groups. */
-export default defineEventHandler(async (event) => {
+export default defineEventHandler(async event => {
   const { id, actor } = await requireRightOnClass(event, 'class.change')
   const set = await readJson(event, SetShape)
-  return once(event, actor.id, async (trx) => {
+  return once(event, actor.id, async trx => {
     const kept = await keepSet(trx, id, set)
     if (!kept.ok) throw refusal(kept.reason)
     return kept.value

@@ -6,7 +6,7 @@ import { roleOnSlate } from '../../../../rights/roles'
 import { services } from '../../../../services'
 import { addToMargin } from '../../../../usecases/review'
 
-export default defineEventHandler(async (event) => {
+export default defineEventHandler(async event => {
   const all = await services()
   const id = idParam(event)
   const teacher = await requireTeacher(event)

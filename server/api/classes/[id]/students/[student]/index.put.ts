@@ -14,7 +14,7 @@ const Change = v.strictObject({
 })
 
 /** A student's name, preferred name or level, changed by hand. An empty one is none. */
-export default defineEventHandler(async (event) => {
+export default defineEventHandler(async event => {
   const { all, id } = await requireRightOnClass(event, 'class.change')
   const change = await readJson(event, Change)
   if (change.name !== undefined && !hasLetter(change.name)) throw refusal('bad-name')

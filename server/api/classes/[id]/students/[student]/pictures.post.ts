@@ -3,8 +3,8 @@ import { idParam } from '../../../../../http/read'
 import { refusal } from '../../../../../http/refuse'
 import { newPictures } from '../../../../../usecases/classes'
 
-export default defineEventHandler(async (event) => {
+export default defineEventHandler(async event => {
   const { all, id } = await requireRightOnClass(event, 'class.change')
-  if (!await newPictures(all, id, idParam(event, 'student'))) throw refusal('not-found')
+  if (!(await newPictures(all, id, idParam(event, 'student')))) throw refusal('not-found')
   return { done: true }
 })

@@ -3,12 +3,19 @@ import { nameParam } from '../../../../../http/read'
 import { refusal } from '../../../../../http/refuse'
 import { pictureFor } from '../../../../../usecases/slatePictures'
 
-export default defineEventHandler(async (event) => {
+export default defineEventHandler(async event => {
   const { all, id, actor, who } = await requireRightOnSlate(event, 'slate.look')
-  const picture = await pictureFor(all, id, nameParam(event, 'picture'), { author: who.hold?.actor.author ?? null, staff: actor.kind === 'teacher' })
+  const picture = await pictureFor(all, id, nameParam(event, 'picture'), {
+    author: who.hold?.actor.author ?? null,
+    staff: actor.kind === 'teacher',
+  })
   if (!picture) throw refusal('not-found')
   // Asked for each time, since it may be hidden any time; what hasn't changed isn't sent again.
-  setResponseHeaders(event, { 'Content-Type': picture.media_type, 'Cache-Control': 'private, no-cache', 'ETag': `"${picture.hash}"` })
+  setResponseHeaders(event, {
+    'Content-Type': picture.media_type,
+    'Cache-Control': 'private, no-cache',
+    ETag: `"${picture.hash}"`,
+  })
   if (getRequestHeader(event, 'if-none-match') === `"${picture.hash}"`) {
     setResponseStatus(event, 304)
     return null

@@ -10,12 +10,12 @@ import { givesPictures, keepSlatePicture } from '../../../../../usecases/slatePi
 const LARGEST = 6 * 1024 * 1024
 
 /** A picture for a slate, as it is: the move that lays it may have come before it, or come later. */
-export default defineEventHandler(async (event) => {
+export default defineEventHandler(async event => {
   const { all, id, actor, who } = await requireRightOnSlate(event, 'slate.read')
   requireRight(who.role, moveOn(who.kind!))
   const name = nameParam(event, 'picture')
-  if (!await givesPictures(all, id)) throw refusal('not-now')
-  if (!await mayAsk(all.limits.pictures, actor.id)) throw refusal('too-often')
+  if (!(await givesPictures(all, id))) throw refusal('not-now')
+  if (!(await mayAsk(all.limits.pictures, actor.id))) throw refusal('too-often')
   const bytes = await readBytes(event, LARGEST)
   const read = await all.labour.pictures.do('picture', bytes)
   if (!read.ok) throw refusal(read.reason)
