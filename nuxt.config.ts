@@ -29,6 +29,8 @@ export default defineNuxtConfig({
   css: ['~/assets/main.css'],
   devtools: { enabled: false },
   imports: {
+    // A folder for each part of the work.
+    dirs: ['composables/**'],
     presets: [
       {
         from: '@vueuse/core',

@@ -90,7 +90,7 @@ export const WHERE_SEEN: BoardPlan = {
   ],
 }
 
-export const BEATS: BoardPlan = {
+const BEATS: BoardPlan = {
   title: 'How many beats?',
   instructions: 'Say the word and clap it. How many beats do you hear?',
   around: {
@@ -108,7 +108,7 @@ export const BEATS: BoardPlan = {
   ],
 }
 
-export const WEATHER: BoardPlan = {
+const WEATHER: BoardPlan = {
   title: 'Weather words from the harbour wall',
   instructions:
     'Sort the words. Two of them could go in more than one place, and one belongs nowhere. Say why on a note.',

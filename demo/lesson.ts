@@ -1,6 +1,6 @@
 import type { Edition } from '../core/board/edition'
 import type { PieceId, PlaceId } from '../core/board/ids'
-import { sortKeyOf } from '../core/design/lookup'
+import { sortKeyOf } from '../core/keys/sort/ofPage'
 import type { Random } from '../core/layout/random'
 import { shuffled } from '../core/layout/random'
 import { clampPiece, freeSpot } from '../core/placement/freeSpot'
@@ -38,7 +38,7 @@ export function playLesson(
   }
   const putIn = (piece: PieceId, target: PlaceId) => {
     const place = page.places.find(p => p.id === target)!
-    const spot = freeSpot(state, piece, place, page, edition)
+    const spot = freeSpot({ state, piece, place, page, edition })
     // Children don't place by ruler; one in twenty lands on an edge.
     const slip = random() < 0.05 ? 70 : 9
     const askew = { x: spot.x + (random() - 0.5) * slip, y: spot.y + (random() - 0.5) * 10 }

@@ -29,7 +29,7 @@ import { playHandout, playFrames, handOutTried } from './play'
 type Db = Kysely<Database>
 
 /** Loads the school unless it is there, and prints how to come in. */
-export async function loadDemo(db: Db, jobs: Jobs, now = new Date()): Promise<void> {
+async function loadDemo(db: Db, jobs: Jobs, now = new Date()): Promise<void> {
   await migrate(db)
   const known = await db.selectFrom('teachers').select('id').where('email', '=', TEACHER.email).executeTakeFirst()
   if (known) return
@@ -74,35 +74,47 @@ export async function loadDemo(db: Db, jobs: Jobs, now = new Date()): Promise<vo
       })
       .returning('id')
       .executeTakeFirstOrThrow()
-    await handOutTried(db, id, classes.get('Friday club')!, work, new Date(now.getTime() - (i + 1) * 3_600_000))
+    await handOutTried({
+      db,
+      board: id,
+      classId: classes.get('Friday club')!,
+      solved: work,
+      start: new Date(now.getTime() - (i + 1) * 3_600_000),
+    })
   }
   // The older class is in the middle of its lesson; the younger one has hardly begun.
-  await playHandout(
+  await playHandout({
     db,
     teacher,
-    boards.get(HOLD_ON.title)!,
-    classes.get('Year 5/6')!,
+    board: boards.get(HOLD_ON.title)!,
+    classId: classes.get('Year 5/6')!,
     now,
-    i => (i < 13 ? 'under-way' : i < 20 ? 'handed-in' : i < 22 ? 'handed-back' : 'not-opened'),
-    56,
-  )
-  await playFrames(db, boards.get(BOARDS[2]!.title)!, boards.get(HARBOUR.title)!, classes.get('Year 5/6')!, now)
+    fate: i => (i < 13 ? 'under-way' : i < 20 ? 'handed-in' : i < 22 ? 'handed-back' : 'not-opened'),
+    seed: 56,
+  })
+  await playFrames({
+    db,
+    board: boards.get(BOARDS[2]!.title)!,
+    parted: boards.get(HARBOUR.title)!,
+    classId: classes.get('Year 5/6')!,
+    now,
+  })
   await giveToEveryone(db, boards.get(BOARDS[3]!.title)!, classes.get('Year 2')!)
   // A sheet that some do on paper and send a photo of.
   await giveOut(db, boards.get(BOAT.title)!, classes.get('Year 2')!, {
     ...COPY_EACH,
     word: 'Draw the part that is missing. If you draw on paper, take a photo of it.',
   })
-  await planMore(db, jobs, boards.get(HOLD_ON.title)!, classes.get('Year 2')!, now)
-  await playHandout(
+  await planMore({ db, jobs, board: boards.get(HOLD_ON.title)!, classId: classes.get('Year 2')!, now })
+  await playHandout({
     db,
     teacher,
-    boards.get(WHERE_SEEN.title)!,
-    classes.get('Year 2')!,
+    board: boards.get(WHERE_SEEN.title)!,
+    classId: classes.get('Year 2')!,
     now,
-    i => (i < 5 ? 'under-way' : 'not-opened'),
-    22,
-  )
+    fate: i => (i < 5 ? 'under-way' : 'not-opened'),
+    seed: 22,
+  })
 }
 
 /** The sound that one of the boards has, taken in as if a teacher had sent it. */
@@ -142,7 +154,19 @@ async function loadClasses(db: Db, teacher: string): Promise<Map<string, string>
 }
 
 /** One that goes out by itself next week, and a draft. */
-async function planMore(db: Db, jobs: Jobs, board: string, classId: string, now: Date): Promise<void> {
+async function planMore({
+  db,
+  jobs,
+  board,
+  classId,
+  now,
+}: {
+  readonly db: Db
+  readonly jobs: Jobs
+  readonly board: string
+  readonly classId: string
+  readonly now: Date
+}): Promise<void> {
   const day = new Date(now.getTime() + 5 * 86_400_000).toISOString().slice(0, 10)
   for (const when of [{ day, time: '08:30' }, null]) {
     const planned = await db
@@ -168,7 +192,7 @@ const demoPictures = (name: string) =>
   makePicturePassword(seeded(createHash('sha256').update(name).digest().readUInt32LE(0)))
 
 /** How to come in, for whoever starts the demo. */
-export function signIns(): string {
+function signIns(): string {
   const lines = [`Teacher   ${TEACHER.email}   password: ${TEACHER.password}`]
   for (const { name, code, students } of CLASSES) {
     for (const student of students.slice(0, 2))

@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto'
-import type { Transaction } from 'kysely'
+import type { Kysely, Transaction } from 'kysely'
 import { makeEdition } from '../core/board/edition'
 import { markOf } from '../core/groups/marks'
 import { GroupSearch } from '../core/groups/search'
@@ -32,16 +32,25 @@ const slatesOf = (db: Db, handout: string): Promise<Slate[]> =>
     .execute()
 
 /** The moves as if a student had made them, and the slate as it is after them. */
-async function playOn(
-  db: Db,
-  slate: Slate,
-  moves: readonly Played[],
-  at: (after: number) => Date,
-  status: Status,
-  opened: Date,
-  handedBack: Date | null = null,
+async function playOn({
+  db,
+  slate,
+  moves,
+  at,
+  status,
+  opened,
+  handedBack = null,
   hands = 1,
-): Promise<void> {
+}: {
+  readonly db: Db
+  readonly slate: Slate
+  readonly moves: readonly Played[]
+  readonly at: (after: number) => Date
+  readonly status: Status
+  readonly opened: Date
+  readonly handedBack?: Date | null | undefined
+  readonly hands?: number | undefined
+}): Promise<void> {
   await db
     .insertInto('moves')
     .values(
@@ -74,15 +83,23 @@ async function playOn(
 
 type Status = 'not-opened' | 'under-way' | 'handed-in' | 'handed-back'
 
-export async function playHandout(
-  db: Db,
-  teacher: string,
-  board: string,
-  classId: string,
-  now: Date,
-  fate: (i: number) => Status,
-  seed: number,
-): Promise<void> {
+export async function playHandout({
+  db,
+  teacher,
+  board,
+  classId,
+  now,
+  fate,
+  seed,
+}: {
+  readonly db: Db
+  readonly teacher: string
+  readonly board: string
+  readonly classId: string
+  readonly now: Date
+  readonly fate: (i: number) => Status
+  readonly seed: number
+}): Promise<void> {
   const given = await giveOut(db, board, classId)
   if (!given.ok) throw new Error(given.reason)
   const { document } = await db
@@ -109,16 +126,30 @@ export async function playHandout(
     const quiet = status === 'under-way' && random() < 0.2 ? 3.5 + 4 * random() : 1.5 * random()
     const stretch = ((14 - (status === 'under-way' ? quiet : 2 + quiet)) * 60) / moves.at(-1)!.after
     const at = (after: number) => new Date(start + after * stretch * 1000)
-    await playOn(db, slate, moves, at, status, new Date(start), now)
+    await playOn({ db, slate, moves, at, status, opened: new Date(start), handedBack: now })
     if (status === 'handed-back')
       await db
         .transaction()
-        .execute(trx => writeMargin(trx, slate.id, teacher, edition.board.pages[0]!.id, moves.at(-1)!.move))
+        .execute(trx =>
+          writeMargin({ trx, slate: slate.id, teacher, page: edition.board.pages[0]!.id, last: moves.at(-1)!.move }),
+        )
   }
 }
 
 /** The older class in groups of four, mixed, each in the middle of a frame; two who wanted to be together are. */
-export async function playFrames(db: Db, board: string, parted: string, classId: string, now: Date): Promise<void> {
+export async function playFrames({
+  db,
+  board,
+  parted,
+  classId,
+  now,
+}: {
+  readonly db: Db
+  readonly board: string
+  readonly parted: string
+  readonly classId: string
+  readonly now: Date
+}): Promise<void> {
   const students = await db
     .selectFrom('students')
     .select(['id', 'level'])
@@ -193,27 +224,33 @@ export async function playFrames(db: Db, board: string, parted: string, classId:
     for (const [i, frame] of frames.slice(0, 5).entries()) {
       const { moves } = playLesson(edition, random, { cards: 2 + i, knows: 0.6, pace: 20 })
       const stretch = (8 * 60) / moves.at(-1)!.after
-      await playOn(
-        trx,
-        frame,
+      await playOn({
+        db: trx,
+        slate: frame,
         moves,
-        after => new Date(start + after * stretch * 1000),
-        'under-way',
-        new Date(start),
-        null,
-        4,
-      )
+        at: after => new Date(start + after * stretch * 1000),
+        status: 'under-way',
+        opened: new Date(start),
+        handedBack: null,
+        hands: 4,
+      })
     }
   })
 }
 /** A handout of four slates: right, wrong, in doubt, and empty. */
-export async function handOutTried(
-  db: Db,
-  board: string,
-  classId: string,
-  solved: SlateState,
-  start: Date,
-): Promise<void> {
+export async function handOutTried({
+  db,
+  board,
+  classId,
+  solved,
+  start,
+}: {
+  readonly db: Db
+  readonly board: string
+  readonly classId: string
+  readonly solved: SlateState
+  readonly start: Date
+}): Promise<void> {
   const given = await giveOut(db, board, classId)
   if (!given.ok) throw new Error(given.reason)
   const { document } = await db
@@ -226,18 +263,31 @@ export async function handOutTried(
   for (const [i, fate] of FATES.entries()) {
     const played = movesTo(slateOf(fate, edition, solved), edition)
     if (played.length)
-      await playOn(db, slates[i]!, played, after => new Date(start.getTime() + after * 1000), 'handed-in', start)
+      await playOn({
+        db,
+        slate: slates[i]!,
+        moves: played,
+        at: after => new Date(start.getTime() + after * 1000),
+        status: 'handed-in',
+        opened: start,
+      })
   }
 }
 
 /** A ring of ink around the last card, a note pinned to it, and a word. */
-async function writeMargin(
-  trx: Transaction<Database>,
-  slate: string,
-  teacher: string,
-  page: string,
-  last: { kind: string },
-): Promise<void> {
+async function writeMargin({
+  trx,
+  slate,
+  teacher,
+  page,
+  last,
+}: {
+  readonly trx: Transaction<Database>
+  readonly slate: string
+  readonly teacher: string
+  readonly page: string
+  readonly last: { kind: string }
+}): Promise<void> {
   const { piece, x, y } = last as { kind: 'put'; piece: string; x: number; y: number }
   const ring = Array.from({ length: 42 }, (_, i) => {
     const turn = (i / 38) * 2 * Math.PI

@@ -8,7 +8,7 @@ import { carryOut } from './usecases/later'
 /**
  * What is done at its time, once, by whichever process comes first; it stands in the database and survives restarts.
  */
-export const JOBS = ['give-out'] as const
+const JOBS = ['give-out'] as const
 export type JobName = (typeof JOBS)[number]
 
 export interface Jobs {

@@ -53,7 +53,7 @@ export async function makeSchool(
 }
 
 /** Puts these students on a class list, beside those who are there. */
-export async function listStudents(db: Kysely<Database>, classId: string, names: readonly string[]): Promise<void> {
+async function listStudents(db: Kysely<Database>, classId: string, names: readonly string[]): Promise<void> {
   const taken = await takeList({ db, wire: quietWire }, classId, {
     students: names.map(name => ({ name })),
     missing: 'stay',

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
-import type { OnShelf } from '~/composables/useShelf'
+import type { OnShelf } from '~/composables/shelf/useShelf'
 
 definePageMeta({ for: 'teacher' })
 const VIEWS = ['boards', 'organizers', 'away'] as const

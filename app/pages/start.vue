@@ -7,8 +7,8 @@ import { pagesAlone } from '~~/core/design/pages'
 import { readGroups, wordSort } from '~~/core/design/wordSort'
 import { ORGANIZERS } from '~~/core/organizers/organizers'
 import { boardOf, PURPOSES, type Purpose } from '~~/core/organizers/plan'
-import { freshIds } from '~/composables/useIds'
-import type { OnShelf } from '~/composables/useShelf'
+import { freshIds } from '~/composables/workbench/useIds'
+import type { OnShelf } from '~/composables/shelf/useShelf'
 
 definePageMeta({ for: 'teacher' })
 const { t } = useWords()

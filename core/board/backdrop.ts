@@ -9,14 +9,14 @@ export const RULING_KINDS = ['none', 'squares', 'dots', 'lines', 'handwriting', 
 /**
  * What is ruled, and how far apart in points; `core/layout/ruling.ts` says between which lines that is, for each kind.
  */
-export const RulingSchema = v.object({
+const RulingSchema = v.object({
   kind: v.picklist(RULING_KINDS),
   spacing: v.pipe(SizeSchema, v.minValue(4), v.maxValue(200)),
 })
 
 const SideSchema = v.pipe(v.number(), v.minValue(0), v.maxValue(0.97))
 
-export const BackdropPictureSchema = v.object({
+const BackdropPictureSchema = v.object({
   id: v.pipe(storedText(40), v.minLength(1)),
   file: FileHashSchema,
   ...BoxSchema.entries,
@@ -41,7 +41,7 @@ export const BackdropPictureSchema = v.object({
 /**
  * A fixed shape with fixed words in it: a heading, a block of instructions, or what is drawn round, across or between.
  */
-export const FigureSchema = v.object({
+const FigureSchema = v.object({
   id: FigureIdSchema,
   shape: ShapeSchema,
   /** Null for none. */
@@ -55,7 +55,7 @@ export const FigureSchema = v.object({
 })
 
 /** A fixed line or arrow. */
-export const LineSchema = v.object({
+const LineSchema = v.object({
   id: FigureIdSchema,
   from: PointSchema,
   to: PointSchema,

@@ -15,20 +15,20 @@ import { EXPLAINS } from './explains'
 import { TOOLS } from './tools'
 
 /** What students are given to make things of their own with; each once. */
-export const ToolsSchema = v.pipe(
+const ToolsSchema = v.pipe(
   v.array(v.picklist(TOOLS)),
   v.maxLength(TOOLS.length),
   v.check(all => new Set(all).size === all.length, 'Each tool stands there once'),
 )
 
-export const HintsSchema = v.pipe(
+const HintsSchema = v.pipe(
   v.array(v.pipe(storedText(300), v.trim(), v.minLength(1))),
   v.minLength(1),
   v.maxLength(MOST_HINTS),
 )
 
 /** One numbered activity: what to do, where, and with which tools instead of the page's. */
-export const StepSchema = v.object({
+const StepSchema = v.object({
   id: StepIdSchema,
   ...BoxSchema.entries,
   instructions: storedText(500),
@@ -174,7 +174,7 @@ export function checkBoard(board: Board): BoardFault | null {
 }
 
 /** 2 : 1, so that the page, the instructions and the ledge share a laptop or a tablet held wide. */
-export const SCREEN_PAGE = { width: 960, height: 480 } as const
+const SCREEN_PAGE = { width: 960, height: 480 } as const
 
 export function emptyPage(id: PageId): Page {
   return {

@@ -5,7 +5,7 @@ import { FileHashSchema } from './ids'
 import { isWebAddress } from './webAddress'
 
 /** A sound is heard, a film is also seen. */
-export const CLIP_KINDS = ['sound', 'film'] as const
+const CLIP_KINDS = ['sound', 'film'] as const
 export type ClipKind = (typeof CLIP_KINDS)[number]
 
 /** Seconds. */
@@ -21,7 +21,7 @@ export const MOST_CUES = 500
 const SecondsSchema = v.pipe(v.number(), v.minValue(0), v.maxValue(LONGEST_CLIP))
 
 /** What is said from one moment to another, in seconds from the start. */
-export const CueSchema = v.pipe(
+const CueSchema = v.pipe(
   v.object({ from: SecondsSchema, to: SecondsSchema, text: v.pipe(storedText(500), v.minLength(1)) }),
   v.check(({ from, to }) => to > from, 'A caption ends after it begins'),
 )

@@ -10,7 +10,7 @@ import { FileHashSchema, MasterIdSchema, PieceIdSchema } from './ids'
 export const PIECE_TEXT_LONGEST = 200
 
 export const ROLES = ['piece', 'target', 'instruction'] as const
-export type Role = (typeof ROLES)[number]
+export type MasterRole = (typeof ROLES)[number]
 
 const UnitsSchema = v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(40))
 /** How a piece is drawn in its box; absent: as a rectangle. */
@@ -41,7 +41,7 @@ const common = {
 
 export const CardSchema = v.object({ kind: v.literal('card'), ...common })
 
-export const PictureCardSchema = v.object({
+const PictureCardSchema = v.object({
   kind: v.literal('picture-card'),
   ...common,
   file: FileHashSchema,
@@ -52,7 +52,7 @@ export const PictureCardSchema = v.object({
 })
 
 /** Has a value: a rod, a coin, a fraction bar. Its size is its master's, and follows no text. */
-export const TileSchema = v.object({
+const TileSchema = v.object({
   kind: v.literal('tile'),
   ...common,
   value: AmountSchema,
@@ -65,15 +65,15 @@ export const TileSchema = v.object({
 /** What a piece without words is called aloud. */
 const named = { alt: v.optional(storedText(300)) }
 /** Hides what lies below it. */
-export const CoverSchema = v.object({ kind: v.literal('cover'), ...common, ...named })
+const CoverSchema = v.object({ kind: v.literal('cover'), ...common, ...named })
 /** A mark to vote with, or to count with. */
 export const TokenSchema = v.object({ kind: v.literal('token'), ...common, ...named })
 /** Written by the student; its own text says what it is for, and is gone once something is written. */
-export const NoteSchema = v.object({ kind: v.literal('note'), ...common })
+const NoteSchema = v.object({ kind: v.literal('note'), ...common })
 
 export const TIPS = ['left', 'right', 'up', 'down'] as const
 /** Has a pointing tip, and lies where its tip is. */
-export const LabelSchema = v.object({ kind: v.literal('label'), ...common, tip: v.picklist(TIPS) })
+const LabelSchema = v.object({ kind: v.literal('label'), ...common, tip: v.picklist(TIPS) })
 
 /**
  * Every kind of piece. What is done with each stands in `pieceTraits.ts`, which doesn't compile without one of them.
@@ -88,7 +88,7 @@ const SCHEMAS = {
   note: NoteSchema,
 }
 export type PieceKind = keyof typeof SCHEMAS
-export const PIECE_KINDS = Object.keys(SCHEMAS) as readonly PieceKind[]
+const PIECE_KINDS = Object.keys(SCHEMAS) as readonly PieceKind[]
 export const PieceSchema = v.variant('kind', Object.values(SCHEMAS))
 
 /** One style and one size for all the pieces made together: change the master and all follow. */
@@ -111,7 +111,6 @@ export const MasterSchema = v.object({
 export type Master = v.InferOutput<typeof MasterSchema>
 export type Card = v.InferOutput<typeof CardSchema>
 export type PictureCard = v.InferOutput<typeof PictureCardSchema>
-export type Tile = v.InferOutput<typeof TileSchema>
 export type Label = v.InferOutput<typeof LabelSchema>
 export type Note = v.InferOutput<typeof NoteSchema>
 export type Piece = v.InferOutput<typeof PieceSchema>

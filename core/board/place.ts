@@ -27,7 +27,7 @@ export const ZoneSchema = v.object({
 /**
  * An ordered row or column. Pieces in it are read in reading order; a row from the right to the left where it says so.
  */
-export const LaneSchema = v.object({
+const LaneSchema = v.object({
   kind: v.literal('lane'),
   ...common,
   shape: RectangleSchema,
@@ -36,10 +36,10 @@ export const LaneSchema = v.object({
 })
 
 /** Takes one piece. */
-export const SlotSchema = v.object({ kind: v.literal('slot'), ...common, shape: ShapeSchema })
+const SlotSchema = v.object({ kind: v.literal('slot'), ...common, shape: ShapeSchema })
 
 /** Slots in rows and columns of equal size. */
-export const GridSchema = v.object({
+const GridSchema = v.object({
   kind: v.literal('grid'),
   ...common,
   shape: RectangleSchema,
@@ -53,7 +53,7 @@ export const GridSchema = v.object({
  * A number line: from `least` at the left (or the foot, where it is higher than wide) to `most`. A step of nothing
  * makes a spectrum without numbers; its ends then carry words.
  */
-export const ScaleSchema = v.pipe(
+const ScaleSchema = v.pipe(
   v.object({
     kind: v.literal('scale'),
     ...common,
@@ -68,14 +68,14 @@ export const ScaleSchema = v.pipe(
 )
 
 /** A point that the tip of a label should touch, with the radius within which it does. */
-export const PinSchema = v.object({
+const PinSchema = v.object({
   kind: v.literal('pin'),
   ...common,
   shape: v.object({ kind: v.literal('ellipse'), ...BoxSchema.entries }),
 })
 
 /** Takes what a student types. */
-export const WritingSchema = v.object({
+const WritingSchema = v.object({
   kind: v.literal('writing'),
   ...common,
   shape: RectangleSchema,
@@ -87,7 +87,7 @@ export const WritingSchema = v.object({
 /**
  * Sentences with gaps. Two or more underlines in a row are a gap, numbered from 0; pieces are put in, or words typed.
  */
-export const GapsSchema = v.pipe(
+const GapsSchema = v.pipe(
   v.object({
     kind: v.literal('gaps'),
     ...common,
@@ -103,10 +103,10 @@ export const GapsSchema = v.pipe(
 )
 
 /** Takes ink. */
-export const DrawingSchema = v.object({ kind: v.literal('drawing'), ...common, shape: RectangleSchema })
+const DrawingSchema = v.object({ kind: v.literal('drawing'), ...common, shape: RectangleSchema })
 
 /** A side of a balance. */
-export const PanSchema = v.object({ kind: v.literal('pan'), ...common, shape: ShapeSchema })
+const PanSchema = v.object({ kind: v.literal('pan'), ...common, shape: ShapeSchema })
 
 /**
  * Every kind of place. What is done with each stands in `placeTraits.ts`, which doesn't compile without one of them.
@@ -124,7 +124,6 @@ const SCHEMAS = {
   drawing: DrawingSchema,
 }
 export type PlaceKind = keyof typeof SCHEMAS
-export const PLACE_KINDS = Object.keys(SCHEMAS) as readonly PlaceKind[]
 export const PlaceSchema = v.union(Object.values(SCHEMAS))
 
 export type Zone = v.InferOutput<typeof ZoneSchema>

@@ -1,12 +1,12 @@
 /** The ink of the pieces' and the page's own words, and that of words on covers. */
 export const INK = '#14191a'
-export const CHALK = '#ffffff'
+const CHALK = '#ffffff'
 
 /**
  * Relative luminance of a colour written #rrggbb, from 0 for black to 1 for white (WCAG 2.2, "relative luminance"; its
  * threshold 0.04045 is the one of IEC 61966-2-1, which the note there recommends).
  */
-export function luminance(colour: string): number {
+function luminance(colour: string): number {
   const [r, g, b] = channels(colour).map(channel => {
     const c = channel / 255
     return c <= 0.04045 ? c / 12.92 : ((c + 0.055) / 1.055) ** 2.4

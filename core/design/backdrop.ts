@@ -10,14 +10,26 @@ export type FixedForm = (typeof FIXED_FORMS)[number]
 
 const INK = '#3c494a'
 /** Points. Instructions are larger than what students read on their pieces, headings larger than those. */
-export const HEADING_TEXT = 30
-export const INSTRUCTION_TEXT = 20
+const HEADING_TEXT = 30
+const INSTRUCTION_TEXT = 20
 
 /**
  * A fixed thing in the upper middle of the page, ready to be moved: words, a shape, a line. A divider parts the page
  * down the middle.
  */
-export function addFixed(board: Board, pageId: PageId, form: FixedForm, id: FigureId, words: string): Board {
+export function addFixed({
+  board,
+  pageId,
+  form,
+  id,
+  words,
+}: {
+  readonly board: Board
+  readonly pageId: PageId
+  readonly form: FixedForm
+  readonly id: FigureId
+  readonly words: string
+}): Board {
   return withPage(board, pageId, page => {
     const { width: w, height: h } = page
     const figure = (shape: Figure['shape'], more: Partial<Figure> = {}): Page => ({

@@ -57,13 +57,19 @@ export function clipOf(board: Board, pageId: PageId, ids: ReadonlySet<string>): 
 }
 
 /** A part laid on a page under new ids, moved by so much; its new ids are given too. */
-export function pasteClip(
-  board: Board,
-  pageId: PageId,
-  clip: Sheet,
-  by: { dx: number; dy: number },
-  fresh: () => string,
-): { board: Board; ids: string[] } {
+export function pasteClip({
+  board,
+  pageId,
+  clip,
+  by,
+  fresh,
+}: {
+  readonly board: Board
+  readonly pageId: PageId
+  readonly clip: Sheet
+  readonly by: { dx: number; dy: number }
+  readonly fresh: () => string
+}): { board: Board; ids: string[] } {
   const {
     masters,
     sheet: { page, keys },
@@ -94,19 +100,26 @@ export function pasteClip(
 }
 
 /** The same again, and again, each a step further along a line; on a full page fewer. */
-export function repeatItems(
-  board: Board,
-  pageId: PageId,
-  ids: ReadonlySet<string>,
-  by: { dx: number; dy: number },
-  times: number,
-  fresh: () => string,
-): { board: Board; ids: string[] } {
+export function repeatItems({
+  board,
+  pageId,
+  ids,
+  by,
+  times,
+  fresh,
+}: {
+  readonly board: Board
+  readonly pageId: PageId
+  readonly ids: ReadonlySet<string>
+  readonly by: { dx: number; dy: number }
+  readonly times: number
+  readonly fresh: () => string
+}): { board: Board; ids: string[] } {
   const clip = clipOf(board, pageId, ids)
   let all: string[] = []
   let now = board
   for (let n = 1; n <= times; n++) {
-    const next = pasteClip(now, pageId, clip, { dx: by.dx * n, dy: by.dy * n }, fresh)
+    const next = pasteClip({ board: now, pageId, clip, by: { dx: by.dx * n, dy: by.dy * n }, fresh })
     now = next.board
     all = [...all, ...next.ids]
   }

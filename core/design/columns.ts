@@ -1,7 +1,7 @@
 import type { Board } from '../board/board'
 import type { KeyId, PageId, PieceId } from '../board/ids'
 import type { MatchKey } from '../keys/match/key'
-import { readTable } from '../roster/table'
+import { readTable } from '../text/table'
 import { keepKey } from './answers'
 import { addCards, readWordList, type Ids, type WordList } from './pieces'
 

@@ -3,7 +3,7 @@ import type { PageId } from '../board/ids'
 import type { Point, Shape } from '../geometry/shape'
 import { requirePage, withPage } from './lookup'
 
-export const MOST_CORNERS = 60
+const MOST_CORNERS = 60
 
 /**
  * The points of a thing that can be dragged one by one: the corners of a free outline, the two ends of a line. None for
@@ -21,7 +21,19 @@ const shapeOf = (page: Page, id: string) =>
   page.places.find(p => p.id === id)?.shape ?? page.backdrop.figures?.find(f => f.id === id)?.shape
 
 /** One corner or end moved, held on the page. A corner that isn't there: nothing changes. */
-export function moveCorner(board: Board, pageId: PageId, id: string, corner: number, to: Point): Board {
+export function moveCorner({
+  board,
+  pageId,
+  id,
+  corner,
+  to,
+}: {
+  readonly board: Board
+  readonly pageId: PageId
+  readonly id: string
+  readonly corner: number
+  readonly to: Point
+}): Board {
   const page = requirePage(board, pageId)
   const at = { x: Math.min(page.width, Math.max(0, to.x)), y: Math.min(page.height, Math.max(0, to.y)) }
   const line = page.backdrop.lines?.find(l => l.id === id)

@@ -169,7 +169,19 @@ export function movingWith(board: Board, pageId: PageId, ids: Iterable<string>):
 }
 
 /** Moves things by the same way, as far as the page allows. */
-export function moveItems(board: Board, pageId: PageId, ids: Iterable<string>, dx: number, dy: number): Board {
+export function moveItems({
+  board,
+  pageId,
+  ids,
+  dx,
+  dy,
+}: {
+  readonly board: Board
+  readonly pageId: PageId
+  readonly ids: Iterable<string>
+  readonly dx: number
+  readonly dy: number
+}): Board {
   const boxes = movingWith(board, pageId, ids)
   return withPage(board, pageId, p => boxed(p, moveAll(boxes, dx, dy, p)))
 }

@@ -1,7 +1,7 @@
 import type { Board, Page } from '../board/board'
 import type { Random } from '../layout/random'
-import { tellingLedge } from '../preflight/rules/tellingLedge'
 import { rescrambled } from './pieces'
+import { ledgeTells } from './telling'
 
 /**
  * The board with its ledges laid by chance that can't be foreseen, of which only the result is kept: nothing that could
@@ -15,7 +15,7 @@ export function layLedges(board: Board, chance: Random, before?: Board): Board {
     const kept = old && asBefore(page, old)
     if (kept) {
       const withOld = { ...now, pages: now.pages.map(p => (p.id === page.id ? kept : p)) }
-      if (!tells(withOld, page)) return withOld
+      if (!ledgeTells(withOld, kept)) return withOld
     }
     return rescrambled(now, page.id, chance)
   }, board)
@@ -27,6 +27,3 @@ function asBefore(page: Page, old: Page): Page | null {
   const ledge = old.ledge.filter(id => here.has(id))
   return ledge.length === page.ledge.length ? { ...page, ledge } : null
 }
-
-const tells = (board: Board, page: Page) =>
-  tellingLedge.look({ ...board, pages: board.pages.filter(p => p.id === page.id) }, []).length > 0

@@ -1,6 +1,6 @@
 import type { Board, Page } from '../board/board'
 import type { PageId } from '../board/ids'
-import { keysOn, type Key } from '../keys/key'
+import type { Key } from '../keys/key'
 import type { SortKey } from '../keys/sort/key'
 
 /** Throws for a page that the board hasn't got: a programming error, since pages are only named by the board itself. */
@@ -15,9 +15,6 @@ export function withPage(board: Board, id: PageId, change: (page: Page) => Page)
   requirePage(board, id)
   return { ...board, pages: board.pages.map(page => (page.id === id ? change(page) : page)) }
 }
-
-/** The page's sort, if it has one. */
-export const sortKeyOf = (board: Board, page: PageId): SortKey | undefined => keysOn(board.keys, page, 'sort')[0]
 
 /** The board with one sort key changed. */
 export function withSortKey(board: Board, id: SortKey['id'], change: (key: SortKey) => SortKey): Board {

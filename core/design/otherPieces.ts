@@ -84,7 +84,19 @@ const isNoteBin = (piece: Piece) => piece.kind === 'note' && piece.bin === true
  * With `text` as what a note says before anything is written on it. Taking the leave back takes the page's bins of
  * notes away; single notes stay.
  */
-export function allowNotes(board: Board, pageId: PageId, allowed: boolean, text: string, ids: Ids): Board {
+export function allowNotes({
+  board,
+  pageId,
+  allowed,
+  text,
+  ids,
+}: {
+  readonly board: Board
+  readonly pageId: PageId
+  readonly allowed: boolean
+  readonly text: string
+  readonly ids: Ids
+}): Board {
   const page = requirePage(board, pageId)
   if (allowed)
     return notesAllowed(page) ? board : addOthers(board, pageId, { form: 'note', texts: [text], bin: true }, ids)

@@ -9,7 +9,8 @@ import { withEntry } from '../slate/state'
 import { cardSize, pictureCardSize } from '../layout/cardSize'
 import type { Random } from '../layout/random'
 import { scramble } from '../layout/scramble'
-import { requirePage, sortKeyOf, withPage } from './lookup'
+import { requirePage, withPage } from './lookup'
+import { sortKeyOf } from '../keys/sort/ofPage'
 
 export const CARD_TEXT_SIZE = 18
 

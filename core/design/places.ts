@@ -2,7 +2,6 @@ import * as v from 'valibot'
 import type { Board, Page } from '../board/board'
 import type { PageId, PlaceId } from '../board/ids'
 import { PlaceSchema, type Place, type Zone } from '../board/place'
-import { withoutPlace } from '../keys/key'
 import { boxOf, stretched } from '../geometry/outline'
 import type { Box } from '../geometry/shape'
 import { heldOn } from '../layout/arrange'
@@ -50,12 +49,6 @@ export function changePlace(board: Board, pageId: PageId, id: PlaceId, to: (plac
     ...page,
     places: page.places.map(place => (place.id === id ? to(place) : place)),
   }))
-}
-
-/** The place goes, and with it every answer that named it. */
-export function removePlace(board: Board, pageId: PageId, id: PlaceId): Board {
-  const without = withPage(board, pageId, page => ({ ...page, places: page.places.filter(place => place.id !== id) }))
-  return { ...without, keys: without.keys.flatMap(key => withoutPlace(key, id) ?? []) }
 }
 
 /** The shape keeps its kind; that each kind of place allows it is not visible through the spread. */

@@ -8,7 +8,7 @@ const PictureSchema = v.object({
   base64: v.pipe(v.string(), v.maxLength(40_000_000), v.regex(/^[A-Za-z0-9+/]*={0,2}$/)),
 })
 
-export const CLIP_TYPES = [
+const CLIP_TYPES = [
   'audio/mpeg',
   'audio/wav',
   'audio/mp4',

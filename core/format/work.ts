@@ -11,7 +11,7 @@ import { emptySlate, HeightSchema, OnPageSchema, StrokeSchema, TextsSchema, type
  * A student's work on a board as a file: where each piece lies, what was written, drawn, joined and made. Ink needs no
  * names.
  */
-export const WorkSchema = v.object({
+const WorkSchema = v.object({
   format: v.literal('dappled-slate/work'),
   version: v.literal(1),
   pieces: v.record(OnSlateIdSchema, v.object({ ...OnPageSchema.entries, z: v.optional(HeightSchema, 0) })),

@@ -1,7 +1,7 @@
 import type { Point } from './shape'
 
 /** The line that fits points best, with how far they stray from it and how long it is between the outermost. */
-export interface Line {
+export interface StraightLine {
   readonly through: Point
   readonly angle: number
   readonly stray: number
@@ -13,7 +13,7 @@ export interface Line {
  * closest fit", Philosophical Magazine 2, 1901). `stray` is the root mean square distance from it. Null for fewer than
  * two different points.
  */
-export function lineThrough(points: readonly Point[]): Line | null {
+export function lineThrough(points: readonly Point[]): StraightLine | null {
   const n = points.length
   if (n < 2) return null
   const mean = { x: points.reduce((s, p) => s + p.x, 0) / n, y: points.reduce((s, p) => s + p.y, 0) / n }
@@ -37,7 +37,7 @@ export function lineThrough(points: readonly Point[]): Line | null {
   }
 }
 
-export function distanceToLine(p: Point, { through, angle }: Pick<Line, 'through' | 'angle'>): number {
+export function distanceToLine(p: Point, { through, angle }: Pick<StraightLine, 'through' | 'angle'>): number {
   const turn = (angle * Math.PI) / 180
   return Math.abs((p.x - through.x) * Math.sin(turn) - (p.y - through.y) * Math.cos(turn))
 }

@@ -16,15 +16,15 @@ export function outline(shape: Shape): Point[] {
   }
 }
 
-const known = new WeakMap<Shape, { readonly points: readonly Point[]; readonly box: Box }>()
+const outlines = new WeakMap<Shape, { readonly points: readonly Point[]; readonly box: Box }>()
 
 /** The outline and the box around it, worked out once for each shape: documents are never changed, only replaced. */
 export function outlined(shape: Shape): { readonly points: readonly Point[]; readonly box: Box } {
-  const before = known.get(shape)
+  const before = outlines.get(shape)
   if (before) return before
   const points = outline(shape)
   const found = { points, box: bounds(points) }
-  known.set(shape, found)
+  outlines.set(shape, found)
   return found
 }
 
@@ -86,12 +86,6 @@ export function stretched(shape: Shape, box: Box): Shape {
 
 export function overlaps(a: Box, b: Box): boolean {
   return a.x < b.x + b.width && b.x < a.x + a.width && a.y < b.y + b.height && b.y < a.y + a.height
-}
-
-export function moveShape(shape: Shape, dx: number, dy: number): Shape {
-  return shape.kind === 'polygon'
-    ? { ...shape, points: shape.points.map(p => ({ x: p.x + dx, y: p.y + dy })) }
-    : { ...shape, x: shape.x + dx, y: shape.y + dy }
 }
 
 /**

@@ -1,7 +1,7 @@
 import * as v from 'valibot'
 
 /** Far enough for any poster, near enough that sums stay exact to well under a hundredth of a point. */
-export const FARTHEST = 20_000
+const FARTHEST = 20_000
 
 export const LengthSchema = v.pipe(v.number(), v.finite(), v.minValue(-FARTHEST), v.maxValue(FARTHEST))
 export const SizeSchema = v.pipe(v.number(), v.finite(), v.gtValue(0), v.maxValue(FARTHEST))

@@ -42,7 +42,19 @@ const around = (radius: (angle: number) => number, [wide, high]: Point = [1, 1],
       return [16 + wide * r * Math.sin(angle), 15 - high * r * Math.cos(angle)]
     }),
   )
-const leaflet = (x: number, y: number, angle: number, length: number, width: number): string =>
+const leaflet = ({
+  x,
+  y,
+  angle,
+  length,
+  width,
+}: {
+  readonly x: number
+  readonly y: number
+  readonly angle: number
+  readonly length: number
+  readonly width: number
+}): string =>
   closed(
     Array.from({ length: 16 }, (_, i) => {
       const turn = (2 * Math.PI * i) / 16
@@ -54,7 +66,9 @@ const leaflet = (x: number, y: number, angle: number, length: number, width: num
     }),
   )
 const pairs = (ys: readonly number[], length: number, width: number) =>
-  ys.map(y => leaflet(16, y, 1.15, length, width) + leaflet(16, y, -1.15, length, width)).join('')
+  ys
+    .map(y => leaflet({ x: 16, y, angle: 1.15, length, width }) + leaflet({ x: 16, y, angle: -1.15, length, width }))
+    .join('')
 /** From the lowest point of the blade. */
 const stem = (from: number) =>
   closed([
@@ -67,10 +81,13 @@ const sharp = (angle: number, lobes: number) => Math.abs(Math.cos((lobes * angle
 
 const DRAWN: Readonly<Record<Leaf, () => string>> = {
   oak: () => around(a => 9.6 + 2.4 * Math.cos(9 * a), [0.72, 1.15]) + stem(18),
-  ash: () => pairs([10, 15.5, 21], 12, 4.6) + leaflet(16, 10, 0, 9, 4.6) + stem(9),
+  ash: () => pairs([10, 15.5, 21], 12, 4.6) + leaflet({ x: 16, y: 10, angle: 0, length: 9, width: 4.6 }) + stem(9),
   hazel: () => around(a => 11 + 0.9 * Math.cos(22 * a) + (a < 0.25 || a > 6.03 ? 2 : 0), [1, 1]) + stem(25),
   maple: () => around(a => 4.5 + 8.5 * sharp(a, 5), [1.05, 1.05], 140) + stem(20),
-  willow: () => leaflet(16, 28, 0.16, 26, 6.5) + leaflet(16, 26, -0.5, 17, 4.5) + leaflet(17, 26, 0.85, 16, 4.5),
+  willow: () =>
+    leaflet({ x: 16, y: 28, angle: 0.16, length: 26, width: 6.5 })
+    + leaflet({ x: 16, y: 26, angle: -0.5, length: 17, width: 4.5 })
+    + leaflet({ x: 17, y: 26, angle: 0.85, length: 16, width: 4.5 }),
   holly: () => around(a => 8 + 5 * (1 - Math.abs(Math.sin(4.5 * a))) ** 2, [0.85, 1.15], 140) + stem(18),
   ginkgo: () =>
     closed([

@@ -7,7 +7,7 @@ export type Counts = (typeof COUNTS)[number]
 
 export const MOST_POINTS = 1000
 export const MOST_CRITERIA = 12
-export const MOST_LEVELS = 8
+const MOST_LEVELS = 8
 const named = (most: number) => v.pipe(storedText(most), v.trim(), v.minLength(1))
 
 /** One thing that is looked at, with its levels from the lowest to the highest: each a word, and what it means. */

@@ -1,7 +1,7 @@
 import * as v from 'valibot'
 
 /** Who hands a frame in: any member, or whoever does it once all have said that they are done. */
-export const HAND_IN_BY = ['anyone', 'all-done'] as const
+const HAND_IN_BY = ['anyone', 'all-done'] as const
 
 /**
  * What students may do around their work. All of it can be changed while they work; what isn't said is as it is here,

@@ -2,10 +2,9 @@ import type { Board } from '../board/board'
 import { partsOf } from '../board/parts'
 import type { HandoutMode } from '../slate/kind'
 
-export const SUGGESTION_REASONS = ['parts', 'vote', 'notes', 'key', 'usual'] as const
 export interface Suggestion {
   readonly mode: HandoutMode
-  readonly because: (typeof SUGGESTION_REASONS)[number]
+  readonly because: 'parts' | 'vote' | 'notes' | 'key' | 'usual'
 }
 
 /**

@@ -15,7 +15,19 @@ export interface Kept {
 /**
  * The keys of one kind that a page shows once the task is done on it; ids of former keys are kept as far as they go.
  */
-export function keepKeys(kind: KeyKind, page: Page, state: SlateState, edition: Edition, newId: () => KeyId): Kept {
+export function keysByDoing({
+  kind,
+  page,
+  state,
+  edition,
+  newId,
+}: {
+  readonly kind: KeyKind
+  readonly page: Page
+  readonly state: SlateState
+  readonly edition: Edition
+  readonly newId: () => KeyId
+}): Kept {
   const context = contextOn(page, state, edition)
   const former: Key[] = keysOn(edition.board.keys, page.id, kind)
   return {

@@ -26,7 +26,7 @@ export const laidAt = (state: SlateState, piece: PieceId, at: Point | null | und
 /** With the piece where there is room in a place; as it was where there is no such place. */
 export function laidIn({ state, page, edition }: Laying, piece: PieceId, place: PlaceId | undefined): SlateState {
   const known = page.places.find(p => p.id === place)
-  return known ? laidAt(state, piece, freeSpot(state, piece, known, page, edition)) : state
+  return known ? laidAt(state, piece, freeSpot({ state, piece, place: known, page, edition })) : state
 }
 
 /** The middle of a slot, a cell or a gap; null for what isn't there. */

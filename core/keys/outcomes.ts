@@ -11,7 +11,7 @@ import { WordSchema } from './reason'
  * Counted up whenever the same work on the same edition may be marked otherwise, so that what is stored is known to be
  * old.
  */
-export const MARKER_VERSION = 1
+const MARKER_VERSION = 1
 
 const count = v.pipe(v.number(), v.integer(), v.minValue(0))
 const ItemMarkSchema = v.object({
@@ -34,7 +34,7 @@ const KeyMarkSchema = v.object({
 /**
  * What was marked, and by what: a slate at one of its numbers, by an edition (its hash), by a version of the marker.
  */
-export const OutcomesSchema = v.object({
+const OutcomesSchema = v.object({
   number: count,
   edition: v.pipe(v.string(), v.minLength(1), v.maxLength(100)),
   marker: count,

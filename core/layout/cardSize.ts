@@ -5,7 +5,7 @@ import { LINE_HEIGHT, textWidth } from '../text/measure'
 /** Points. A card is never lower than a finger needs on a tablet, where a point is a little less than a CSS pixel. */
 export const CARD_PADDING = { x: 12, y: 8 } as const
 export const CARD_LOWEST = 48
-export const CARD_NARROWEST = 72
+const CARD_NARROWEST = 72
 export const CARD_WIDEST = 220
 /** The picture's own box on a picture card; the text stands below it. */
 export const PICTURE_BOX = { width: 88, height: 66 } as const

@@ -19,7 +19,7 @@ const PADDING = 12
 /** So small a text is set at the least where its place is too small for it; then it runs out below. */
 const SMALLEST = 0.4
 const STEP = 0.05
-const known = new WeakMap<Gaps, GapText>()
+const laidOut = new WeakMap<Gaps, GapText>()
 
 /** Letters of scripts that are written from the right (The Unicode Standard, Bidi_Class R and AL). */
 const FROM_RIGHT = /[\p{Script=Hebrew}\p{Script=Arabic}\p{Script=Syriac}\p{Script=Thaana}\p{Script=Nko}]/u
@@ -33,12 +33,12 @@ const isFromRight = (text: string) => FROM_RIGHT.test(/\p{L}/u.exec(text)?.[0] ?
  * Worked out once for each place: documents are never changed, only replaced.
  */
 export function layoutGaps(place: Gaps): GapText {
-  const before = known.get(place)
+  const before = laidOut.get(place)
   if (before) return before
   let set = setGaps(place, 1)
   for (let scale = 1 - STEP; set.height > place.shape.height + 1e-6 && scale >= SMALLEST; scale -= STEP)
     set = setGaps(place, scale)
-  known.set(place, set)
+  laidOut.set(place, set)
   return set
 }
 

@@ -26,8 +26,8 @@ interface Pull {
  * Nothing near: no shift and no guides. It is asked for every frame of a drag, so nothing is made that isn't shown.
  */
 export function guided(moving: Box, others: readonly Box[], page: Size, reach: number): Guided {
-  const across = pull(moving, others, page, reach, 'across')
-  const down = pull(moving, others, page, reach, 'down')
+  const across = pull({ moving, others, page, reach, axis: 'across' })
+  const down = pull({ moving, others, page, reach, axis: 'down' })
   return {
     dx: across?.shift ?? 0,
     dy: down?.shift ?? 0,
@@ -36,7 +36,19 @@ export function guided(moving: Box, others: readonly Box[], page: Size, reach: n
 }
 
 /** Along one axis; the other axis is seen by turning the page on its side. */
-function pull(moving: Box, others: readonly Box[], page: Size, reach: number, axis: Guide['axis']): Pull | null {
+function pull({
+  moving,
+  others,
+  page,
+  reach,
+  axis,
+}: {
+  readonly moving: Box
+  readonly others: readonly Box[]
+  readonly page: Size
+  readonly reach: number
+  readonly axis: Guide['axis']
+}): Pull | null {
   const turn = (box: Box): Box =>
     axis === 'across' ? box : { x: box.y, y: box.x, width: box.height, height: box.width }
   const box = turn(moving)

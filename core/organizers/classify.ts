@@ -100,7 +100,9 @@ export const CLASSIFY: readonly Organizer[] = [
     words: ['proof', 'geometry', 'statements', 'reasons'],
     instructions: 'Put the steps in their order, and its reason beside each.',
     page: make => ({
-      places: [make.grid('Statement, and its reason', { x: 24, y: 48, width: 912, height: 412 }, 5, 2)],
+      places: [
+        make.grid('Statement, and its reason', { x: 24, y: 48, width: 912, height: 412 }, { rows: 5, columns: 2 }),
+      ],
     }),
   },
 ]

@@ -29,9 +29,7 @@ export const NUMBER: readonly Organizer[] = [
         make.grid(
           '',
           { x: 210, y: 10, width: 540, height: 460 },
-          10,
-          10,
-          Array.from({ length: 100 }, (_, i) => String(i + 1)),
+          { rows: 10, columns: 10, printed: Array.from({ length: 100 }, (_, i) => String(i + 1)) },
         ),
       ],
     }),
@@ -46,7 +44,7 @@ export const NUMBER: readonly Organizer[] = [
     instructions: 'Show the number with dots.',
     page: make => ({
       places: row({ x: 40, y: 130, width: 880, height: 190 }, 2, 60).map((box, i) =>
-        make.grid(i ? 'Second frame' : 'First frame', box, 2, 5),
+        make.grid(i ? 'Second frame' : 'First frame', box, { rows: 2, columns: 5 }),
       ),
     }),
     pieces: [{ family: 'dots', of: '1' }],
@@ -166,7 +164,7 @@ export const NUMBER: readonly Organizer[] = [
     subjects: ['Maths'],
     words: ['array', 'multiplication', 'area', 'groups'],
     instructions: 'Show the product as rows and columns.',
-    page: make => ({ places: [make.grid('', { x: 180, y: 24, width: 600, height: 432 }, 8, 10)] }),
+    page: make => ({ places: [make.grid('', { x: 180, y: 24, width: 600, height: 432 }, { rows: 8, columns: 10 })] }),
     pieces: [{ family: 'dots', of: '1' }],
   },
 ]

@@ -34,7 +34,7 @@ type Kind<K extends Place['kind']> = Extract<Place, { kind: K }>
 export const INK = '#3c494a'
 
 /** Makes places and printed things with ids of their own, in the order in which they are asked for. */
-export class Maker {
+class Maker {
   #next = 0
   readonly width: number
   readonly height: number
@@ -67,7 +67,11 @@ export class Maker {
     shape: { kind: 'rectangle', ...box },
     direction,
   })
-  grid = (heading: string, box: Box, rows: number, columns: number, printed?: string[]): Place => ({
+  grid = (
+    heading: string,
+    box: Box,
+    { rows, columns, printed }: { rows: number; columns: number; printed?: string[] },
+  ): Place => ({
     kind: 'grid',
     ...this.#place(heading),
     shape: { kind: 'rectangle', ...box },

@@ -3,14 +3,14 @@ import type { Lane } from '../board/place'
 import type { Size } from '../geometry/shape'
 import { certaintyInAll, type Certainty, type Placement, type Share } from './placement'
 
-export interface Held {
+export interface Contents {
   readonly piece: PieceId
   readonly share: Share
   readonly centre: { x: number; y: number }
 }
 
 /** What lies in a place, surely or perhaps, in the order of the placements. */
-export function contentsOf(place: PlaceId, placements: readonly Placement[], certainty?: Certainty): Held[] {
+export function contentsOf(place: PlaceId, placements: readonly Placement[], certainty?: Certainty): Contents[] {
   return placements.flatMap(placement => {
     const share = placement.shares.find(s => s.place === place && (!certainty || certaintyInAll(s) === certainty))
     return share && placement.at === 'page' ? [{ piece: placement.piece, share, centre: placement.centre }] : []

@@ -8,9 +8,9 @@ import type { Box, Point } from '../geometry/shape'
 import { layoutGaps } from '../layout/gaps'
 import { piecesOf } from '../slate/pieces'
 import type { SlateState } from '../slate/state'
-import { shareIn, tipOf } from './claim'
+import { shareIn, tipOf } from '../bodies/claim'
 import { turnedAround } from '../geometry/turned'
-import { turnedSize } from './straight'
+import { turnedSize } from '../bodies/straight'
 
 const GAP = 8
 const INSET = 12
@@ -20,7 +20,19 @@ const INSET = 12
  * where it lies wholly in the place and on no other piece. In a full place it is laid over the middle, a little lower
  * for each piece there so that all can be seen; the centre stays on the page.
  */
-export function freeSpot(state: SlateState, piece: PieceId, place: Place, page: Page, edition: Edition): Point {
+export function freeSpot({
+  state,
+  piece,
+  place,
+  page,
+  edition,
+}: {
+  readonly state: SlateState
+  readonly piece: PieceId
+  readonly place: Place
+  readonly page: Page
+  readonly edition: Edition
+}): Point {
   const { master, piece: held } = edition.pieces.get(piece)!
   const turn = state.pieces[piece]?.turn
   // A label is put so that its tip is where another piece's middle would be.

@@ -12,7 +12,7 @@ import { sharesOf, type Share } from './placement'
 import { regionsOf } from './regions'
 import { regionSpot } from './regionSpot'
 import { snapped } from './snap'
-import { turnedSize } from './straight'
+import { turnedSize } from '../bodies/straight'
 
 /** What hands move pieces on: one page of a slate as it is now. */
 export interface Table {
@@ -56,7 +56,11 @@ export function landing(table: Table, piece: PieceId, middle: Point): Landing | 
   const { page, state, edition } = table
   if (middle.x <= -BESIDE || middle.y <= -BESIDE || middle.x >= page.width + BESIDE || middle.y >= page.height + BESIDE)
     return null
-  return landingAt(table, piece, clampPiece(snapped(state, piece, middle, page, edition), sizeOn(table, piece), page))
+  return landingAt(
+    table,
+    piece,
+    clampPiece(snapped({ state, piece, centre: middle, page, edition }), sizeOn(table, piece), page),
+  )
 }
 
 /**
@@ -139,8 +143,8 @@ function roomIn(table: Table, piece: PieceId, there: readonly Place[], point: Po
   const box = boxAround(set.at, sizeOn(table, piece))
   const sure = set.shares.every(share => share.certainty === 'in') && set.shares.length === there.length
   if (sure && !boxesOfOthers(state, piece, page, edition).some(other => overlaps(other, box))) return set
-  const region = homes.length ? regionSpot(state, piece, homes, page, edition, point) : null
-  return landingAt(table, piece, region ?? freeSpot(state, piece, there[0]!, page, edition))
+  const region = homes.length ? regionSpot({ state, piece, homes, page, edition, near: point }) : null
+  return landingAt(table, piece, region ?? freeSpot({ state, piece, place: there[0]!, page, edition }))
 }
 
 /** Where a piece can be given without pointing: all of these zones at once, one place, or (none named) the ledge. */
@@ -171,8 +175,9 @@ export function landingIn(table: Table, piece: PieceId, target: Target): Landing
   const { state, page, edition } = table
   const place = page.places.find(({ id }) => id === target[0])
   if (!place) return null
-  const region = place.kind === 'zone' && inRegion(page, place) ? regionSpot(state, piece, target, page, edition) : null
-  return landingAt(table, piece, region ?? freeSpot(state, piece, place, page, edition))
+  const region =
+    place.kind === 'zone' && inRegion(page, place) ? regionSpot({ state, piece, homes: target, page, edition }) : null
+  return landingAt(table, piece, region ?? freeSpot({ state, piece, place, page, edition }))
 }
 
 /** The piece moved by a little from where it is held, kept on the page. */

@@ -19,10 +19,10 @@ interface Nesting {
   /** Two rings at least cross each other. */
   readonly rings: boolean
 }
-const known = new WeakMap<Page, Nesting>()
+const nestings = new WeakMap<Page, Nesting>()
 
 function nestingOf(page: Page): Nesting {
-  const before = known.get(page)
+  const before = nestings.get(page)
   if (before) return before
   const zones = page.places.filter(place => place.kind === 'zone')
   const around = new Map(
@@ -34,7 +34,7 @@ function nestingOf(page: Page): Nesting {
   const round = zones.filter(zone => zone.shape.kind === 'ellipse')
   const rings = round.some((a, i) => round.slice(i + 1).some(b => crosses(a.shape, b.shape)))
   const found = { around, nested: [...around.values()].some(outer => outer.size > 0), rings }
-  known.set(page, found)
+  nestings.set(page, found)
   return found
 }
 

@@ -7,8 +7,8 @@ import { boxAround, outlined, overlaps } from '../geometry/outline'
 import type { Box, Point } from '../geometry/shape'
 import { piecesOf } from '../slate/pieces'
 import type { SlateState } from '../slate/state'
-import { bodyOf, type Body } from './body'
-import { claim, TIP_LENGTH, type Claim } from './claim'
+import { bodyOf, type Body } from '../bodies/body'
+import { claim, TIP_LENGTH, type Claim } from '../bodies/claim'
 
 /** A piece with this share of its area in a place, or more, is in it. */
 export const SURELY_IN = 0.75
@@ -65,17 +65,17 @@ function anyTurn(centre: Point, { width, height }: Master): Box {
   const reach = Math.hypot(width, height) + 2 * TIP_LENGTH
   return boxAround(centre, { width: reach, height: reach })
 }
-const known = new WeakMap<Page, readonly { readonly place: Place; readonly room: Box }[]>()
+const placeRooms = new WeakMap<Page, readonly { readonly place: Place; readonly room: Box }[]>()
 
 /** The places of a page with the box around each, worked out once for each page. */
 function roomsOf(page: Page) {
-  const before = known.get(page)
+  const before = placeRooms.get(page)
   if (before) return before
   const rooms = page.places.map(place => ({
     place,
     room: place.kind === 'pin' ? grown(outlined(place.shape).box) : outlined(place.shape).box,
   }))
-  known.set(page, rooms)
+  placeRooms.set(page, rooms)
   return rooms
 }
 
@@ -105,7 +105,7 @@ export function sharesOf(
   for (const { place, room } of roomsOf(page)) {
     if (!overlaps(room, around)) continue
     if (piece.kind !== 'label') body ??= bodyOf(piece.kind, master, lies)
-    const claimed = claim(place, piece, master, lies, body)
+    const claimed = claim({ place, piece, master, lies, known: body })
     const sure = claimed && certainty(wholeShare(claimed)) && (certainty(claimed.share) ?? 'unsure')
     if (sure) shares.push({ place: place.id, ...claimed, certainty: sure })
   }

@@ -4,9 +4,9 @@ import type { PieceId, PlaceId } from '../board/ids'
 import { boxAround, outlined, overlaps } from '../geometry/outline'
 import type { Point } from '../geometry/shape'
 import type { SlateState } from '../slate/state'
-import { claim } from './claim'
+import { claim } from '../bodies/claim'
 import { boxesOfOthers } from './freeSpot'
-import { turnedSize } from './straight'
+import { turnedSize } from '../bodies/straight'
 
 const STEP = 8
 
@@ -15,14 +15,21 @@ const STEP = 8
  * can be: of all such spots, tried every 8 points, the one whose doubt is least; of those, the one nearest to `near`,
  * or the first from the top left. Null where the region has no room for it.
  */
-export function regionSpot(
-  state: SlateState,
-  piece: PieceId,
-  homes: readonly PlaceId[],
-  page: Page,
-  edition: Edition,
-  near?: Point,
-): Point | null {
+export function regionSpot({
+  state,
+  piece,
+  homes,
+  page,
+  edition,
+  near,
+}: {
+  readonly state: SlateState
+  readonly piece: PieceId
+  readonly homes: readonly PlaceId[]
+  readonly page: Page
+  readonly edition: Edition
+  readonly near?: Point | undefined
+}): Point | null {
   const { master, piece: held } = edition.pieces.get(piece)!
   const turn = state.pieces[piece]?.turn
   const size = turnedSize(master, turn)
@@ -36,7 +43,7 @@ export function regionSpot(
       const box = boxAround({ x, y }, size)
       const doubts = zones.map(({ place, home, room }) =>
         overlaps(room, box)
-          ? Math.abs((home ? 1 : 0) - (claim(place, held, master, { x, y, turn })?.share ?? 0))
+          ? Math.abs((home ? 1 : 0) - (claim({ place, piece: held, master, lies: { x, y, turn } })?.share ?? 0))
           : home
             ? 1
             : 0,

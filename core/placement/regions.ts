@@ -13,17 +13,17 @@ export interface Region {
 }
 
 const STEP = 12
-const known = new WeakMap<Page, readonly Region[]>()
+const pageRegions = new WeakMap<Page, readonly Region[]>()
 
 /**
  * The regions into which zones that overlap divide each other, found by asking every 12 points which zones are there; a
  * region too small to be hit is none. Zones that overlap no other are not named. In no particular order.
  */
 export function regionsOf(page: Page): readonly Region[] {
-  const before = known.get(page)
+  const before = pageRegions.get(page)
   if (before) return before
   const found = findRegions(page)
-  known.set(page, found)
+  pageRegions.set(page, found)
   return found
 }
 

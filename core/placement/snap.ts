@@ -5,20 +5,32 @@ import type { PieceId } from '../board/ids'
 import type { Box, Point } from '../geometry/shape'
 import { piecesOf } from '../slate/pieces'
 import type { SlateState } from '../slate/state'
-import { straightBox } from './straight'
+import { straightBox } from '../bodies/straight'
 
 /** A tile let go within so many points of another's edge is laid to it. */
-export const SNAP = 7
+const SNAP = 7
 
 /**
  * Where a tile comes to lie that is let go near others: edge to edge with those beside it, or in line with them, so
  * that a shape of tiles has no gaps. All other pieces, and tiles that lie aslant, stay where they are let go. The
  * nearest edge counts, across and down each for itself; ties go to the earlier tile.
  */
-export function snapped(state: SlateState, piece: PieceId, centre: Point, page: Page, edition: Edition): Point {
+export function snapped({
+  state,
+  piece,
+  centre,
+  page,
+  edition,
+}: {
+  readonly state: SlateState
+  readonly piece: PieceId
+  readonly centre: Point
+  readonly page: Page
+  readonly edition: Edition
+}): Point {
   const known = edition.pieces.get(piece)!
   const box = PIECE_TRAITS[known.piece.kind].snaps
-    ? straightBox({ ...centre, z: 0, turn: state.pieces[piece]?.turn }, known.master)
+    ? straightBox({ ...centre, turn: state.pieces[piece]?.turn }, known.master)
     : null
   if (!box) return centre
   const others = piecesOf(state, page, edition).flatMap((other): Box[] => {

@@ -24,7 +24,7 @@ import { unreachableAnswer } from './rules/unreachableAnswer'
 import { unreachableTotal } from './rules/unreachableTotal'
 import { withoutWords } from './rules/withoutWords'
 
-export const RULES: readonly Rule[] = [
+const RULES: readonly Rule[] = [
   noAnswer,
   badShape,
   missingTool,

@@ -2,7 +2,7 @@ import * as v from 'valibot'
 import { storedText } from '../text/storedText'
 import { guessColumns, type ColumnGuess } from './listColumns'
 import { foldName, hasLetter, tidy, tidyName } from './names'
-import { readTable, type Table } from './table'
+import { readTable, type Table } from '../text/table'
 
 export const MOST_STUDENTS = 200
 export const NAME_LONGEST = 60
@@ -18,8 +18,7 @@ export const ListedStudentSchema = v.strictObject({
 })
 export type ListedStudent = v.InferOutput<typeof ListedStudentSchema>
 
-export const LIST_PROBLEMS = ['double', 'double-record', 'too-long', 'no-letters', 'too-many'] as const
-export type ListProblem = (typeof LIST_PROBLEMS)[number]
+export type ListProblem = 'double' | 'double-record' | 'too-long' | 'no-letters' | 'too-many'
 /** One row of a list as it would be kept, with what is wrong with it. `line` counts from 1 and includes empty lines. */
 export interface ListRow {
   readonly line: number

@@ -1,4 +1,4 @@
-import type { Table } from './table'
+import type { Table } from '../text/table'
 
 /** What a column of a class list can be. *record*: the number by which the school's records know the student. */
 export const LIST_COLUMNS = ['name', 'given', 'family', 'preferred', 'level', 'record', 'left-out'] as const

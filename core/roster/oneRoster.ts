@@ -1,21 +1,14 @@
 import { ok, refuse, type Result } from '../result'
 import type { ListedStudent } from './classList'
 import { tidy } from './names'
-import { readTable } from './table'
+import { readTable } from '../text/table'
 
 /**
- * The files of a OneRoster export that a class list is made of, with the columns that are read of each (1EdTech,
+ * The files of a OneRoster export that a class list is made of, (1EdTech,
  * OneRoster 1.1 CSV Binding, 4; OneRoster 1.2 CSV Binding, 4). In 1.1 a user's role stands in `users.csv`, in 1.2 in
  * `roles.csv` and in each enrolment.
  */
-export const ONE_ROSTER_FILES = {
-  'users.csv': ['sourcedId', 'status', 'role', 'givenName', 'familyName', 'preferredGivenName', 'enabledUser'],
-  'classes.csv': ['sourcedId', 'status', 'title', 'classCode'],
-  'enrollments.csv': ['sourcedId', 'status', 'classSourcedId', 'userSourcedId', 'role'],
-  'roles.csv': ['sourcedId', 'status', 'userSourcedId', 'role'],
-  'manifest.csv': ['propertyName', 'value'],
-} as const
-export type OneRosterFile = keyof typeof ONE_ROSTER_FILES
+export type OneRosterFile = 'users.csv' | 'classes.csv' | 'enrollments.csv' | 'roles.csv' | 'manifest.csv'
 const NEEDED: Readonly<Record<OneRosterFile, readonly string[]>> = {
   'users.csv': ['sourcedId', 'givenName', 'familyName'],
   'classes.csv': ['sourcedId', 'title'],

@@ -26,7 +26,7 @@ export function makePicturePassword(random: Random): PasswordPicture[] {
 
 /** Letters and digits that can't be mistaken for each other when copied from a board. */
 const CODE_LETTERS = 'BCDFGHJKMNPQRTVWXY346789'
-export const CLASS_CODE_LENGTH = 6
+const CLASS_CODE_LENGTH = 6
 
 export function makeClassCode(random: Random): string {
   return Array.from({ length: CLASS_CODE_LENGTH }, () => CODE_LETTERS[Math.floor(random() * CODE_LETTERS.length)]).join(

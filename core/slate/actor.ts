@@ -2,8 +2,7 @@ import * as v from 'valibot'
 import type { Place } from '../board/place'
 
 /** Whose hand a move may be. */
-export const AUTHOR_KINDS = ['student', 'teacher', 'assistant'] as const
-export type AuthorKind = (typeof AUTHOR_KINDS)[number]
+export type AuthorKind = 'student' | 'teacher' | 'assistant'
 
 /**
  * Whose hand it was, by a number that counts the people of one slate: it tells hands apart, and says nothing of who

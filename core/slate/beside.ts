@@ -24,7 +24,7 @@ export function besideOf(name: string): { on: string; what: Beside } | null {
 /** The place or page that a text is written in or beside: of "place:gap" and "place~reason" the place. */
 export const writtenOn = (name: string) => besideOf(name)?.on ?? name.split(':')[0]!
 
-export const isExplained = (place: Place) => takes(place, { kind: 'card' })
+const isExplained = (place: Place) => takes(place, { kind: 'card' })
 
 /** The reasons that a student is asked for on a page, by what they are kept under. */
 export function reasonsOf(page: Page): { readonly name: string; readonly place: Place | null }[] {

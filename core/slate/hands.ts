@@ -5,8 +5,7 @@ import type { SlateState } from './state'
  * What of a slate a move changes, by name: "piece:c0", "text:w", "stroke:s1", "arrow:a>b", "own:t1"; of hints what they
  * are for, "hint:page".
  */
-export const THINGS = ['piece', 'text', 'stroke', 'arrow', 'own', 'hint'] as const
-export type Thing = (typeof THINGS)[number]
+export type Thing = 'piece' | 'text' | 'stroke' | 'arrow' | 'own' | 'hint'
 export type ThingName = `${Thing}:${string}`
 export const thingName = (thing: Thing, id: string): ThingName => `${thing}:${id}`
 export function thingOf(name: ThingName): { thing: Thing; id: string } {

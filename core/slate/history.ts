@@ -4,7 +4,7 @@ import { limitedTo, type Move } from './move'
 import type { SlateState } from './state'
 
 /** One of a person's own moves with what takes it back; `undoes` names the move that this one took back. */
-export interface Step {
+export interface HistoryStep {
   readonly id: string
   /** Null for a move that is itself a taking back. */
   readonly inverse: Move | null
@@ -14,7 +14,10 @@ export interface Step {
 }
 
 /** The latest step that still stands: not taken back, and not itself a taking back. Undefined when there is none. */
-export function nextToUndo(steps: readonly Step[], mayUndo: (step: Step) => boolean = () => true): Step | undefined {
+export function nextToUndo(
+  steps: readonly HistoryStep[],
+  mayUndo: (step: HistoryStep) => boolean = () => true,
+): HistoryStep | undefined {
   const undone = new Set(steps.map(step => step.undoes))
   return steps.findLast(step => !step.undoes && !undone.has(step.id) && mayUndo(step))
 }
@@ -23,7 +26,7 @@ export function nextToUndo(steps: readonly Step[], mayUndo: (step: Step) => bool
  * The move by which the author takes a step back: whatever nobody else has touched since. Null when nothing of it is
  * left. `state` is the slate as the server has ordered it.
  */
-export function undoOf(step: Step, author: Author, state: SlateState): Move | null {
+export function undoOf(step: HistoryStep, author: Author, state: SlateState): Move | null {
   const { inverse, number = Infinity } = step
   return inverse && limitedTo(inverse, thing => !touchedSince(state, thing, author, number))
 }

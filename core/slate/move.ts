@@ -83,7 +83,7 @@ export function apply(
   if (
     move.kind === 'start-again'
       ? !startsOwnPart(move, actor)
-      : outsidePart(state, result.value, changed, edition, actor)
+      : outsidePart({ before: state, after: result.value, changed, edition, actor })
   ) {
     return refuse({ code: 'not-your-part', item: changed[0] ?? '' })
   }

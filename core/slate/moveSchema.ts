@@ -40,5 +40,4 @@ const SCHEMAS = {
 export type MoveKind = keyof typeof SCHEMAS
 export type Move = v.InferOutput<(typeof SCHEMAS)[MoveKind]>
 export type MoveOf<Kind extends MoveKind> = Extract<Move, { kind: Kind }>
-export const MOVE_KINDS = Object.keys(SCHEMAS) as readonly MoveKind[]
 export const MoveSchema: v.GenericSchema<unknown, Move> = v.variant('kind', Object.values(SCHEMAS))

@@ -7,7 +7,7 @@ import type { Tool } from '../board/tools'
 import { bounds, boxAround } from '../geometry/outline'
 import { LengthSchema, type Box, type Point } from '../geometry/shape'
 import { storedText } from '../text/storedText'
-import { AuthorSchema, type Author } from './actor'
+import type { Author } from './actor'
 
 /** The name of a thing that somebody has made on a slate; its maker's to choose. */
 export const OwnIdSchema = v.pipe(v.string(), v.regex(/^[A-Za-z0-9_-]{8,64}$/), v.check(isOwnName))
@@ -20,8 +20,7 @@ export const MOST_OWN = 600
 /** Pictures of a slate, those included that were taken away. */
 export const MOST_OWN_PICTURES = 40
 /** From the device or its clipboard, from its camera, or from the library that ships. */
-export const PICTURE_SOURCES = ['device', 'camera', 'library'] as const
-export type PictureSource = (typeof PICTURE_SOURCES)[number]
+const PICTURE_SOURCES = ['device', 'camera', 'library'] as const
 /**
  * A picture's name: its maker's to choose, or the library's own. The bytes come apart from the moves, and may come
  * later.
@@ -49,7 +48,7 @@ const width = { wide: v.picklist(names(WIDTHS)) }
 /** x and y are the middle. */
 const box = { x: LengthSchema, y: LengthSchema, width: size, height: size }
 /** An end of a line: on a piece it stays with that piece, as long as it lies on the page; else it is here. */
-export const EndSchema = v.object({ x: LengthSchema, y: LengthSchema, on: v.optional(OnSlateIdSchema) })
+const EndSchema = v.object({ x: LengthSchema, y: LengthSchema, on: v.optional(OnSlateIdSchema) })
 
 export const OwnSchema = v.variant('kind', [
   v.object({
@@ -124,20 +123,12 @@ export const OwnSchema = v.variant('kind', [
 /** Something that a student made, beside the board's pieces. */
 export type Own = v.InferOutput<typeof OwnSchema>
 export type OwnKind = Own['kind']
-export const OwnOnSlateSchema = v.intersect([
-  OwnSchema,
-  v.object({
-    /** Who made it. */
-    by: AuthorSchema,
-    /** Taken away; kept, so that it can come back. */
-    gone: v.optional(v.literal(true)),
-    /** A teacher lets nobody else see it. */
-    hidden: v.optional(v.literal(true)),
-  }),
-])
 export type OwnOnSlate = Own & {
+  /** Who made it. */
   readonly by: Author
+  /** Taken away; kept, so that it can come back. */
   readonly gone?: true | undefined
+  /** A teacher lets nobody else see it. */
   readonly hidden?: true | undefined
 }
 export type End = v.InferOutput<typeof EndSchema>

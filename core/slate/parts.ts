@@ -3,7 +3,7 @@ import type { PieceId, PlaceId } from '../board/ids'
 import type { Place } from '../board/place'
 import { within } from '../geometry/area'
 import { outlined } from '../geometry/outline'
-import { claim } from '../placement/claim'
+import { claim } from '../bodies/claim'
 import { mayTouch, type Actor } from './actor'
 import { thingOf, type ThingName } from './hands'
 import { writtenOn } from './beside'
@@ -17,13 +17,19 @@ const MOSTLY = 0.5
  * The first of the changed things that lies, or lay, in a space that isn't this person's; null when there is none.
  * A piece is where most of it lies, a text and a stroke where they were written and drawn.
  */
-export function outsidePart(
-  before: SlateState,
-  after: SlateState,
-  changed: readonly ThingName[],
-  edition: Edition,
-  actor: Actor,
-): ThingName | null {
+export function outsidePart({
+  before,
+  after,
+  changed,
+  edition,
+  actor,
+}: {
+  readonly before: SlateState
+  readonly after: SlateState
+  readonly changed: readonly ThingName[]
+  readonly edition: Edition
+  readonly actor: Actor
+}): ThingName | null {
   if (actor.part === 'all' || !hasParts(edition)) return null
   return (
     changed.find(name =>
@@ -72,7 +78,9 @@ function holding(state: SlateState, id: PieceId, edition: Edition): Place[] {
   const known = edition.pieces.get(id)
   if (!position || !known) return []
   return known.page.places.filter(
-    place => place.part !== undefined && (claim(place, known.piece, known.master, position)?.share ?? 0) >= MOSTLY,
+    place =>
+      place.part !== undefined
+      && (claim({ place, piece: known.piece, master: known.master, lies: position })?.share ?? 0) >= MOSTLY,
   )
 }
 

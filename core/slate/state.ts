@@ -1,12 +1,11 @@
 import * as v from 'valibot'
 import { storedText } from '../text/storedText'
 import type { Edition } from '../board/edition'
-import { MOST_HINTS } from '../board/sizes'
 import { besideOf } from './beside'
-import { isOwnName, OnSlateIdSchema, PageIdSchema, PlaceIdSchema, StepIdSchema, type PieceId } from '../board/ids'
+import { isOwnName, OnSlateIdSchema, PlaceIdSchema, type PieceId } from '../board/ids'
 import { LengthSchema } from '../geometry/shape'
 import type { Hand } from './hands'
-import { OwnIdSchema, OwnOnSlateSchema, type OwnOnSlate } from './own'
+import type { OwnOnSlate } from './own'
 
 /** Higher lies on top; the last one moved is the highest. */
 export const HeightSchema = v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(1_000_000_000))
@@ -53,26 +52,9 @@ export const TextsSchema = v.record(WrittenInSchema, storedText(LONGEST_TEXT))
 export const ArrowNameSchema = v.pipe(v.string(), v.regex(/^[A-Za-z0-9_~-]{1,65}>[A-Za-z0-9_~-]{1,65}$/))
 export const ArrowsSchema = v.record(ArrowNameSchema, v.literal(true))
 
-/** All of a student's work. A piece that isn't named stands on the ledge; a copy that isn't named is not there. */
-export const SlateStateSchema = v.object({
-  pieces: PiecesSchema,
-  texts: v.optional(TextsSchema, {}),
-  strokes: v.optional(v.record(StrokeIdSchema, StrokeSchema), {}),
-  arrows: v.optional(ArrowsSchema, {}),
-  /** What was made beside the board's pieces. */
-  own: v.optional(v.record(OwnIdSchema, OwnOnSlateSchema), {}),
-  /** How many hints of a page or an activity were looked at. */
-  hints: v.optional(
-    v.record(
-      v.union([PageIdSchema, StepIdSchema]),
-      v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(MOST_HINTS)),
-    ),
-    {},
-  ),
-})
-
 export type OnPage = v.InferOutput<typeof OnPageSchema>
 export type Stroke = v.InferOutput<typeof StrokeSchema>
+/** All of a student's work. A piece that isn't named stands on the ledge; a copy that isn't named is not there. */
 export interface SlateState {
   readonly pieces: { readonly [piece: PieceId]: OnPage }
   readonly texts: { readonly [writtenIn: string]: string }

@@ -79,13 +79,19 @@ const areNext = (fresh: readonly NumberedMove[], pending: readonly Envelope[]) =
   fresh.every(({ id, undoes }, i) => id === pending[i]?.id && !undoes)
 
 /** The whole slate from the server, at first or after a gap. An older one than is known is passed over. */
-export function receiveWhole(
-  replica: Replica,
-  number: number,
-  state: SlateState,
-  edition: Edition,
-  actor: Actor = HOLDER,
-): Replica {
+export function receiveWhole({
+  replica,
+  number,
+  state,
+  edition,
+  actor = HOLDER,
+}: {
+  readonly replica: Replica
+  readonly number: number
+  readonly state: SlateState
+  readonly edition: Edition
+  readonly actor?: Actor | undefined
+}): Replica {
   if (number < replica.number) return replica
   return {
     number,

@@ -1,6 +1,6 @@
 import type { Edition } from '../board/edition'
 import type { Actor } from '../slate/actor'
-import type { Step } from '../slate/history'
+import type { HistoryStep } from '../slate/history'
 import type { Openness } from '../slate/status'
 import type { ClientMessage, Envelope } from './messages'
 import type { RefusalCode } from './refusals'
@@ -50,6 +50,6 @@ export interface SessionStart {
   /** Who the device thinks is signed in. */
   readonly reader: string
   readonly replica: Replica
-  readonly steps: readonly Step[]
+  readonly steps: readonly HistoryStep[]
   readonly openness: Openness
 }

@@ -1,4 +1,4 @@
-import { nextToUndo, undoOf, type Step } from '../slate/history'
+import { nextToUndo, undoOf, type HistoryStep } from '../slate/history'
 import { apply, invert, type Move } from '../slate/move'
 import { whyShut, type Openness, type SlateStatus } from '../slate/status'
 import { storable } from '../text/stored'
@@ -20,7 +20,7 @@ const LONGEST_WAIT_MS = UNHEARD_MS + 4000
  */
 export class SlateSession {
   private now: Replica
-  private own: readonly Step[]
+  private own: readonly HistoryStep[]
   private opened: Openness
   /** Whether the server has answered that this slate is open to us; nothing is sent before. */
   private heard = false
@@ -51,7 +51,7 @@ export class SlateSession {
   get replica(): Replica {
     return this.now
   }
-  get steps(): readonly Step[] {
+  get steps(): readonly HistoryStep[] {
     return this.own
   }
   get openness(): Openness {
@@ -115,7 +115,15 @@ export class SlateSession {
     switch (message.say) {
       case 'slate':
         if (message.edition !== this.start.editionHash) return this.ports.outdated()
-        this.settle(receiveWhole(this.now, message.number, message.state, this.start.edition, this.start.actor))
+        this.settle(
+          receiveWhole({
+            replica: this.now,
+            number: message.number,
+            state: message.state,
+            edition: this.start.edition,
+            actor: this.start.actor,
+          }),
+        )
         this.opened = message.openness
         // A whole slate doesn't say which moves are in it. Those on their way are sent again; the server takes each
         // once.
@@ -276,7 +284,7 @@ export class SlateSession {
     const known = new Set(this.now.pending.map(e => e.id))
     const kept = (await this.ports.store.of(this.start.slate)).filter(e => !known.has(e.id))
     if (kept.length === 0) return
-    const steps: Step[] = []
+    const steps: HistoryStep[] = []
     let state = this.now.shown
     for (const { id, move, undoes } of kept) {
       const result = apply(state, move, this.making)

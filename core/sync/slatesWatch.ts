@@ -40,7 +40,7 @@ const LONGEST_RETRY_MS = 20_000
 /**
  * What a message makes of a slate; null when it changes nothing there, 'gap' when the whole of it has to be asked for.
  */
-export function heardOf<Slate extends SeenSlate>(slate: Slate, message: ServerMessage): Slate | 'gap' | null {
+function heardOf<Slate extends SeenSlate>(slate: Slate, message: ServerMessage): Slate | 'gap' | null {
   switch (message.say) {
     case 'moves': {
       const replica = receive(slate.replica, message.moves, slate.edition)
@@ -53,7 +53,12 @@ export function heardOf<Slate extends SeenSlate>(slate: Slate, message: ServerMe
       return {
         ...slate,
         status: message.openness.status,
-        replica: receiveWhole(slate.replica, message.number, message.state, slate.edition),
+        replica: receiveWhole({
+          replica: slate.replica,
+          number: message.number,
+          state: message.state,
+          edition: slate.edition,
+        }),
       }
     case 'status':
       return { ...slate, status: message.openness.status }
@@ -138,7 +143,10 @@ export class SlatesWatch<Slate extends SeenSlate> {
     const before = this.known.get(slate.id)
     if (before?.edition !== slate.edition) return slate
     const { number, confirmed } = slate.replica
-    return { ...slate, replica: receiveWhole(before.replica, number, confirmed, slate.edition) }
+    return {
+      ...slate,
+      replica: receiveWhole({ replica: before.replica, number, state: confirmed, edition: slate.edition }),
+    }
   }
 
   private openAll(): void {

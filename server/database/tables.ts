@@ -1,4 +1,4 @@
-import type { ColumnType, Generated, Insertable, Selectable } from 'kysely'
+import type { ColumnType, Generated, Selectable } from 'kysely'
 import type { Board } from '../../core/board/board'
 import type { MarginItem } from '../../core/margin/item'
 import type { Counts, Levels, Rubric } from '../../core/handout/counting'
@@ -21,8 +21,7 @@ type SetOnce = ColumnType<Date, Date | string | undefined, never>
 type Fixed<T> = ColumnType<T, T, never>
 
 /** What a mailed link is for. */
-export const MAILED_PURPOSES = ['new-password', 'prove-address'] as const
-export type MailedPurpose = (typeof MAILED_PURPOSES)[number]
+export type MailedPurpose = 'new-password' | 'prove-address'
 export type NewcomersDoor = 'open' | 'closed'
 
 export interface TriedReview {
@@ -313,4 +312,3 @@ export interface Database {
 }
 
 export type Row<Table extends keyof Database> = Selectable<Database[Table]>
-export type NewRow<Table extends keyof Database> = Insertable<Database[Table]>

@@ -17,9 +17,9 @@ export function matcherOf(pattern: string): (path: string) => Readonly<Record<st
 }
 
 /**
- * A script that asks what the page will ask; the answers wait under `asked` (app/composables/askedAhead.ts). Named as
- * links too, the questions are sent before the files, which are many and large. The blanks hold letters, digits, dashes
- * and underscores only (`matcherOf`), so nothing of an address becomes script.
+ * A script that asks what the page will ask; the answers wait under `asked` (app/composables/common/askedAhead.ts).
+ * Named as links too, the questions are sent before the files, which are many and large. The blanks hold letters,
+ * digits, dashes and underscores only (`matcherOf`), so nothing of an address becomes script.
  */
 export function questions({ asked }: Ahead, parts: Readonly<Record<string, string>>): string {
   const paths = ['/api/session', ...asked.map(path => path.replace(/:(\w+)/g, (_, name: string) => parts[name] ?? ''))]

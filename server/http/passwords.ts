@@ -1,5 +1,5 @@
 import { randomBytes, scrypt, timingSafeEqual } from 'node:crypto'
-import { Line } from './room'
+import { WaitingLine } from './room'
 
 const LENGTH = 32
 /** N, r, p as the OWASP Password Storage Cheat Sheet advises for scrypt (from memory). */
@@ -8,7 +8,7 @@ const COST = { N: 2 ** 16, r: 8, p: 2, maxmem: 256 * 1024 * 1024 }
 /**
  * Each takes 64 MB and a good part of a second: so many at once, the rest waits, and a crowd is asked to come again.
  */
-const line = new Line(2, 24)
+const line = new WaitingLine(2, 24)
 
 /** Too many passwords are being looked at. */
 export class TooManyPasswords extends Error {}

@@ -16,7 +16,7 @@ export class Room {
 }
 
 /** So many at once; more wait in line, and beyond that are refused. */
-export class Line {
+export class WaitingLine {
   private running = 0
   private readonly waiting: (() => void)[] = []
   constructor(

@@ -2,11 +2,9 @@ import * as v from 'valibot'
 import { HereSchema } from '../../core/sync/presence'
 import { AuthorSchema } from '../../core/slate/actor'
 
-/** What news are about: one slate, all slates of a handout, all people of a class, one person's session. */
-export const NEWS_SCOPES = ['moves', 'slate', 'handout', 'class', 'session', 'here'] as const
-
 const id = v.pipe(v.string(), v.uuid())
-export const NewsSchema = v.variant('scope', [
+/** One slate, all slates of a handout, all people of a class, one person's session. */
+const NewsSchema = v.variant('scope', [
   v.object({ scope: v.literal('moves'), handout: id, slates: v.array(v.strictTuple([id, v.number()])) }),
   v.object({
     scope: v.literal('slate'),

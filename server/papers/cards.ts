@@ -12,7 +12,7 @@ export interface Card {
 
 /** Points of a millimetre (72 to an inch). */
 const MM = 72 / 25.4
-export const CARDS_A_PAGE = 8
+const CARDS_A_PAGE = 8
 const PAGE = { width: 210 * MM, height: 297 * MM }
 const CARD = { width: 90 * MM, height: 64 * MM }
 const ACROSS = 2

@@ -7,7 +7,7 @@ import type { Role } from './rights'
 type Db = Kysely<Database>
 
 /** What somebody is to a thing of which nothing else is known. */
-export const strangerTo = (actor: Actor | null): Role => (actor ? 'outsider' : 'nobody')
+const strangerTo = (actor: Actor | null): Role => (actor ? 'outsider' : 'nobody')
 const isOwner = (actor: Actor | null, teacher: string | undefined) => actor?.kind === 'teacher' && actor.id === teacher
 
 export async function roleOnBoard(db: Db, actor: Actor | null, id: string): Promise<Role> {

@@ -97,7 +97,13 @@ export class Committer {
     const results = batch.map((submission): Worked | undefined => {
       const before = worked.get(submission.slate)?.known ?? this.known.get(submission.slate)
       if (!before || submission.hold?.epoch !== before.epoch) return undefined
-      const result = work(before, submission.envelopes, submission.hold.actor, earlier(before), at.toISOString())
+      const result = work({
+        known: before,
+        envelopes: submission.envelopes,
+        actor: submission.hold.actor,
+        earlier: earlier(before),
+        at: at.toISOString(),
+      })
       const so = worked.get(submission.slate)
       worked.set(submission.slate, {
         known: result.known,
@@ -216,7 +222,13 @@ export class Committer {
         replies.push(refused({ ...submission, hold: null }, 'not-yours'))
         continue
       }
-      const result = work(known, submission.envelopes, hold.actor, withFresh(earlier(known), moves), at.toISOString())
+      const result = work({
+        known,
+        envelopes: submission.envelopes,
+        actor: hold.actor,
+        earlier: withFresh(earlier(known), moves),
+        at: at.toISOString(),
+      })
       known = result.known
       moves.push(...result.fresh)
       replies.push({ outcomes: result.outcomes, hold, handout: known.handout })

@@ -47,13 +47,19 @@ export interface Worked {
 }
 
 /** Takes a message's moves, one after the other, onto what is known of the slate. Nothing is stored yet. */
-export function work(
-  known: Known,
-  envelopes: readonly SentEnvelope[],
-  actor: Actor,
-  earlier: Earlier,
-  at: string,
-): Worked {
+export function work({
+  known,
+  envelopes,
+  actor,
+  earlier,
+  at,
+}: {
+  readonly known: Known
+  readonly envelopes: readonly SentEnvelope[]
+  readonly actor: Actor
+  readonly earlier: Earlier
+  readonly at: string
+}): Worked {
   const fresh: StoredMove[] = []
   let state = known.state
   const outcomes = envelopes.map((envelope): Outcome => {

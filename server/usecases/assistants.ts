@@ -9,7 +9,7 @@ type Db = Kysely<Database>
 type Told = Pick<Services, 'db' | 'wire'>
 
 const INVITE_LENGTH = 24
-export const MOST_ASSISTANTS = 20
+const MOST_ASSISTANTS = 20
 
 /** Asks another teacher in by a link, or no longer. A new link makes the old one open nothing. */
 export async function setInvite(db: Db, classId: string, on: boolean): Promise<string | null> {

@@ -170,13 +170,19 @@ export type SaveRefusal = { code: 'changed-elsewhere'; version: number } | { cod
  * Keeps a board if nobody else has changed it since `version`. A board may only show files that its teacher has put in:
  * knowing a file's hash is not owning it.
  */
-export async function saveBoard(
-  db: Db,
-  id: string,
-  teacher: string,
-  board: Board,
-  version: number,
-): Promise<Result<{ version: number }, SaveRefusal>> {
+export async function saveBoard({
+  db,
+  id,
+  teacher,
+  board,
+  version,
+}: {
+  readonly db: Db
+  readonly id: string
+  readonly teacher: string
+  readonly board: Board
+  readonly version: number
+}): Promise<Result<{ version: number }, SaveRefusal>> {
   if (!(await ownsAll(db, teacher, filesOf(board)))) return refuse({ code: 'not-yours' })
   const saved = await db
     .updateTable('boards')

@@ -147,7 +147,7 @@ export async function correctEdition(
 const NONE = '00000000-0000-0000-0000-000000000000'
 
 /** Lays an edition under a slate, under its lock; with a version, that is the slate's from now on. */
-export async function layUnder(
+async function layUnder(
   services: Told,
   slate: string,
   edition: string,

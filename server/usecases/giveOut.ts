@@ -293,7 +293,7 @@ export function takeBack(db: Kysely<Database>, handout: string): Promise<Result<
 }
 
 /** Of a handout of copies: one for each student of its class, or of these, who hasn't got one. */
-export async function makeSlates(db: Kysely<Database>, handout: string, students?: readonly string[]): Promise<number> {
+async function makeSlates(db: Kysely<Database>, handout: string, students?: readonly string[]): Promise<number> {
   const result = await sql`
     with given as materialized (
       select gen_random_uuid() as id, handouts.id as handout_id, handouts.class_id, handouts.edition_hash, students.id as student_id

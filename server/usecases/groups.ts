@@ -26,7 +26,7 @@ export interface StudentWish {
  */
 export type SetRefusal = 'taken' | 'not-found'
 
-export const MOST_SETS = 40
+const MOST_SETS = 40
 export const MOST_WISHES = 60
 
 /** Everything that groups of a class are made with. `day` is the day whose absent students are set aside. */

@@ -7,11 +7,11 @@ import type { Services } from '../services'
 import { endSessions } from './sessions'
 
 /** 24 letters of 64: nobody guesses one. */
-export const LINK_LENGTH = 24
+const LINK_LENGTH = 24
 const newLink = () => nanoid(LINK_LENGTH)
 
 /** Every student of the class has a personal link afterwards; those who had one keep it. */
-export async function giveLinks(db: Kysely<Database>, classId: string): Promise<void> {
+async function giveLinks(db: Kysely<Database>, classId: string): Promise<void> {
   const without = await db
     .selectFrom('students')
     .select('id')

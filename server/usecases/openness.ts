@@ -53,19 +53,31 @@ export async function handIn(
     && !(await othersAreDone(services.db, id, student))
   )
     return refuse('not-all-done')
-  return changeStatus(services, id, 'handed-in', canHandIn, { handed_in_at: new Date(), said: word.trim() || null })
+  return changeStatus({
+    services,
+    id,
+    to: 'handed-in',
+    allowed: canHandIn,
+    at: { handed_in_at: new Date(), said: word.trim() || null },
+  })
 }
 export const handBack = (services: Told, id: string) =>
-  changeStatus(services, id, 'handed-back', canHandBack, { handed_back_at: new Date() })
+  changeStatus({ services, id, to: 'handed-back', allowed: canHandBack, at: { handed_back_at: new Date() } })
 
 /** The row lock sets this in one order with the moves: what came before it counts, what comes after is refused. */
-async function changeStatus(
-  services: Told,
-  id: string,
-  to: SlateStatus,
-  allowed: (from: SlateStatus) => boolean,
-  at: { handed_in_at: Date; said: string | null } | { handed_back_at: Date },
-): Promise<Result<SlateStatus, SlateStatus>> {
+async function changeStatus({
+  services,
+  id,
+  to,
+  allowed,
+  at,
+}: {
+  readonly services: Told
+  readonly id: string
+  readonly to: SlateStatus
+  readonly allowed: (from: SlateStatus) => boolean
+  readonly at: { handed_in_at: Date; said: string | null } | { handed_back_at: Date }
+}): Promise<Result<SlateStatus, SlateStatus>> {
   return withNews(services, async (trx, news) => {
     const { status, handout_id } = await trx
       .selectFrom('slates')

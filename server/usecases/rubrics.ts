@@ -4,7 +4,7 @@ import { ok, refuse, type Result } from '../../core/result'
 import type { Database } from '../database/tables'
 
 type Db = Kysely<Database>
-export const MOST_RUBRICS = 100
+const MOST_RUBRICS = 100
 
 /** A teacher's rubrics, the one that was changed last first. */
 export const rubricsOf = (db: Db, teacher: string) =>

@@ -46,13 +46,19 @@ export async function givesPictures({ db, engine }: Pick<Services, 'db' | 'engin
  * Keeps a picture under the name that its maker gave it. Sent twice it is kept once; a name that somebody else has used
  * is refused.
  */
-export function keepSlatePicture(
-  services: Told,
-  slate: string,
-  id: string,
-  by: Author,
-  picture: Picture,
-): Promise<Result<null, 'taken' | 'full'>> {
+export function keepSlatePicture({
+  services,
+  slate,
+  id,
+  by,
+  picture,
+}: {
+  readonly services: Told
+  readonly slate: string
+  readonly id: string
+  readonly by: Author
+  readonly picture: Picture
+}): Promise<Result<null, 'taken' | 'full'>> {
   return withNews(services, async (trx, news) => {
     const { handout_id } = await trx
       .selectFrom('slates')

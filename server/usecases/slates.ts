@@ -6,7 +6,7 @@ import { balanceSteps } from '../../core/keys/balance/steps'
 import type { Feedback } from '../../core/keys/feedback'
 import { feedbackShows } from '../../core/keys/feedbackShows'
 import type { Actor as SlateActor, Author } from '../../core/slate/actor'
-import type { Step } from '../../core/slate/history'
+import type { HistoryStep } from '../../core/slate/history'
 import { RulesSchema } from '../../core/handout/rules'
 import { isOfSeveral } from '../../core/slate/kind'
 import type { Due } from '../../core/handout/settings'
@@ -184,7 +184,7 @@ async function balancedOn(db: Kysely<Database>, slate: string, edition: Edition)
 }
 
 /** The latest steps of one hand, for undo after a reload. */
-async function stepsOf(db: Kysely<Database>, slate: string, author: Author): Promise<Step[]> {
+async function stepsOf(db: Kysely<Database>, slate: string, author: Author): Promise<HistoryStep[]> {
   const rows = await db
     .selectFrom('moves')
     .select(['id', 'inverse', 'undoes', 'number'])

@@ -1,6 +1,6 @@
 import { gzipSync } from 'node:zlib'
 import { chromium, type Page } from '@playwright/test'
-import { GESTURES } from '../../core/slate/making'
+import { GESTURES } from '../../core/tools/making'
 import { TOOLS } from '../../core/board/tools'
 import type { Board } from '../../core/board/board'
 import type { FileHash } from '../../core/board/ids'

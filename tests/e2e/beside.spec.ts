@@ -20,7 +20,7 @@ test('a second try keeps the first beside it, hints come one by one and are seen
   )
   const slate = lesson.slates.find(s => s.name === 'Ada Fern')!.id
   await lesson.teacher.must('PUT', `/api/handouts/${lesson.handout}`, { rules: { secondTry: true, takeBack: true } })
-  const ada = await student(browser, address, lesson, 'Ada Fern')
+  const ada = await student({ browser, address, lesson, name: 'Ada Fern' })
   await dragTo(ada, 'limpet', await zonePoint(ada, 1))
   await ada.getByRole('button', { name: 'Hint', exact: true }).click()
   await ada.getByRole('button', { name: 'Show a hint' }).click()
@@ -84,7 +84,7 @@ test("what to do, and what stands on cards, is read aloud word by word where the
   const { address } = application
   const lesson = await makeLesson(address, NAMES, setReading(shore(), { readPieces: true }))
   // Without a voice there is nothing to press.
-  const silent = await student(browser, address, lesson, 'Bo Kelp')
+  const silent = await student({ browser, address, lesson, name: 'Bo Kelp' })
   await expect(silent.getByRole('button', { name: 'Read aloud' })).toHaveCount(0)
 
   const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage()
@@ -164,7 +164,7 @@ test("one's own part of a frame stands in the light, and another's refuses what 
     to: [{ classId: lesson.classId, set }],
     mode: 'frame-per-group',
   })
-  const ada = await student(browser, school.address, { ...lesson, handout }, 'Ada Fern')
+  const ada = await student({ browser, address: school.address, lesson: { ...lesson, handout }, name: 'Ada Fern' })
   await expect(ada.locator('[data-part=mine]')).toHaveText('Your part')
   await expect(ada.locator('[data-part=other]')).toHaveText('Bo')
   await dragTo(ada, 'limpet', await zonePoint(ada, 1))
@@ -172,15 +172,18 @@ test("one's own part of a frame stands in the light, and another's refuses what 
   await expect(piece(ada, 'limpet')).toHaveAccessibleName('limpet, on the ledge')
   await dragTo(ada, 'limpet', await zonePoint(ada, 0))
   await expect(piece(ada, 'limpet')).toHaveAccessibleName('limpet, in Clings')
-  const bo = await student(browser, school.address, { ...lesson, handout }, 'Bo Kelp')
+  const bo = await student({ browser, address: school.address, lesson: { ...lesson, handout }, name: 'Bo Kelp' })
   await expect(bo.locator('[data-part=mine]')).toHaveText('Your part')
   await dragTo(bo, 'limpet', await zonePoint(bo, 2))
   await expect(bo.getByRole('alert')).toContainText('belongs to somebody else in your group')
   await expectAccessible(bo)
   // On a phone the page is larger than its frame: it opens at one's own part.
-  const phone = await student(browser, school.address, { ...lesson, handout }, 'Bo Kelp', {
-    viewport: { width: 360, height: 740 },
-    hasTouch: true,
+  const phone = await student({
+    browser,
+    address: school.address,
+    lesson: { ...lesson, handout },
+    name: 'Bo Kelp',
+    options: { viewport: { width: 360, height: 740 }, hasTouch: true },
   })
   await expect
     .poll(() =>

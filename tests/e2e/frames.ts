@@ -1,4 +1,4 @@
-import type { Browser, Page } from '@playwright/test'
+import type { Browser, BrowserContextOptions, Page } from '@playwright/test'
 import { setExplain, setHints, setNotes } from '../../core/design/around'
 import { duplicatePage } from '../../core/design/pages'
 import { startApplication, type Application } from '../application'
@@ -46,13 +46,19 @@ export async function frameOfFour(address: string, rules: object): Promise<Lesso
   const { slates } = await lesson.teacher.must<{ slates: Lesson['slates'] }>('GET', `/api/handouts/${handout}`)
   return { ...lesson, handout, slates }
 }
-export async function student(
-  browser: Browser,
-  address: string,
-  lesson: Lesson,
-  name: string,
+export async function student({
+  browser,
+  address,
+  lesson,
+  name,
   options = {},
-): Promise<Page> {
+}: {
+  readonly browser: Browser
+  readonly address: string
+  readonly lesson: Lesson
+  readonly name: string
+  readonly options?: BrowserContextOptions | undefined
+}): Promise<Page> {
   const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 }, ...options })).newPage()
   await comeIn(page, address, lesson, name)
   return page

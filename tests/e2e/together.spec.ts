@@ -13,10 +13,10 @@ test('four work in one frame by mouse, finger and keys: each sees who is here an
   const { address } = school
   const lesson = await frameOfFour(address, { talk: true, handInBy: 'all-done' })
   const [ada, bo, cy, dee] = (await Promise.all([
-    student(browser, address, lesson, 'Ada Fern'),
-    student(browser, address, lesson, 'Bo Kelp', { hasTouch: true }),
-    student(browser, address, lesson, 'Cy Gull'),
-    student(browser, address, lesson, 'Dee Wrack'),
+    student({ browser, address, lesson, name: 'Ada Fern' }),
+    student({ browser, address, lesson, name: 'Bo Kelp', options: { hasTouch: true } }),
+    student({ browser, address, lesson, name: 'Cy Gull' }),
+    student({ browser, address, lesson, name: 'Dee Wrack' }),
   ])) as [Page, Page, Page, Page]
   const all = [ada, bo, cy, dee]
 
@@ -166,7 +166,7 @@ test('who is moved to another frame while offline goes on there; what was made m
   const frame = async (name: string) => (await frames()).find(one => one.name === name)!
   const move = (to: string) =>
     lesson.teacher.must('PUT', `/api/handouts/${handout}/members`, { student: lesson.students[0]!.id, to })
-  const ada = await student(browser, address, { ...lesson, handout }, 'Ada Fern')
+  const ada = await student({ browser, address, lesson: { ...lesson, handout }, name: 'Ada Fern' })
   await expect(ada.getByTestId('together')).toContainText('Bo K.')
   await ada.context().setOffline(true)
   await dragTo(ada, 'limpet', await zonePoint(ada, 0))

@@ -4,7 +4,7 @@ import { emptyReplica, receiveWhole } from '../../core/sync/replica'
 import { SlateSession } from '../../core/sync/slateSession'
 import type { Board } from '../../core/board/board'
 import type { Actor } from '../../core/slate/actor'
-import type { Step } from '../../core/slate/history'
+import type { HistoryStep } from '../../core/slate/history'
 import type { SlateState } from '../../core/slate/state'
 import type { Openness } from '../../core/slate/status'
 import { pieceId } from '../boards'
@@ -19,7 +19,7 @@ interface SlateView {
   edition: string
   actor: Actor
   reader: string
-  steps: Step[]
+  steps: HistoryStep[]
   openness: Openness
   number: number
   state: SlateState
@@ -55,7 +55,13 @@ export async function comeToWork(address: string, lesson: Lesson, student: Stude
       reader: view.reader,
       steps: view.steps,
       openness: view.openness,
-      replica: receiveWhole(emptyReplica, view.number, view.state, edition, view.actor),
+      replica: receiveWhole({
+        replica: emptyReplica,
+        number: view.number,
+        state: view.state,
+        edition,
+        actor: view.actor,
+      }),
     },
     {
       send(message) {

@@ -3,7 +3,7 @@ import type { Edition } from '~~/core/board/edition'
 import type { PieceId } from '~~/core/board/ids'
 import { arrowHead } from '~~/core/geometry/arrow'
 import { rimTowards } from '~~/core/geometry/outline'
-import { turnedSize } from '~~/core/placement/straight'
+import { turnedSize } from '~~/core/bodies/straight'
 import type { SlateState } from '~~/core/slate/state'
 
 /** An arrow from the edge of one piece to the edge of another, wherever they are. */

@@ -4,9 +4,9 @@ import type { Edition } from '~~/core/board/edition'
 import type { PlaceId } from '~~/core/board/ids'
 import { ownOn, type OwnKind, type OwnOnSlate } from '~~/core/slate/own'
 import { arrowsOf, strokesOf, type SlateState } from '~~/core/slate/state'
-import type { OwnView } from '~/composables/useOwnHands'
+import type { OwnView } from '~/composables/board/useOwnHands'
 import { writtenSpots } from '~~/core/layout/written'
-import { lyingPieces, spotOf } from '~/composables/lyingPieces'
+import { lyingPieces, spotOf } from '~/composables/board/lyingPieces'
 
 /**
  * One page as it is seen everywhere: at the workbench, on a slate, in the walk-round, in review. While `writing`,

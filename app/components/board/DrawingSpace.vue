@@ -3,7 +3,7 @@ import { nanoid } from 'nanoid'
 import type { Page } from '~~/core/board/board'
 import type { Drawing } from '~~/core/board/place'
 import type { Point } from '~~/core/geometry/shape'
-import type { Gesture } from '~~/core/slate/making'
+import type { Gesture } from '~~/core/tools/making'
 import type { Move } from '~~/core/slate/move'
 import { MOST_STROKE_POINTS } from '~~/core/slate/state'
 

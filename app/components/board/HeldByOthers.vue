@@ -2,7 +2,7 @@
 import type { Page } from '~~/core/board/board'
 import type { Edition } from '~~/core/board/edition'
 import type { SlateState } from '~~/core/slate/state'
-import type { OtherHand } from '~/composables/otherHands'
+import type { OtherHand } from '~/composables/slate/otherHands'
 
 /**
  * What others hold, where they hold it, with whose hand it is. Nobody can take hold of it here. Each stands over the

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Stroke } from '~~/core/slate/state'
-import { inkPath } from '~/composables/inkPath'
+import { inkPath } from '~/composables/board/inkPath'
 
 /** A stroke of the student's pen: dark as a pencil, never in the margin's colour. */
 const { points } = defineProps<{ points: Stroke['points'] }>()

@@ -3,7 +3,7 @@ import type { Page } from '~~/core/board/board'
 import type { Edition } from '~~/core/board/edition'
 import type { PieceId } from '~~/core/board/ids'
 import { pieceName } from '~~/core/board/pieceName'
-import { TIP_LENGTH } from '~~/core/placement/claim'
+import { TIP_LENGTH } from '~~/core/bodies/claim'
 import type { SlateState } from '~~/core/slate/state'
 
 /** The wooden shelf along the foot of the page on which pieces wait. */

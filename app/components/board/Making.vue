@@ -3,7 +3,7 @@ import { nanoid } from 'nanoid'
 import type { Tool } from '~~/core/board/tools'
 import type { Table } from '~~/core/placement/landing'
 import type { Author } from '~~/core/slate/actor'
-import { makeMove, ownFrom, type Choice, type Gesture } from '~~/core/slate/making'
+import { makeMove, ownFrom, type Choice, type Gesture } from '~~/core/tools/making'
 import type { Move } from '~~/core/slate/move'
 import { MOST_OWN_POINTS, type Own } from '~~/core/slate/own'
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { changeMove, hasSize, resized, takeAwayMove } from '~~/core/slate/making'
+import { changeMove, hasSize, resized, takeAwayMove } from '~~/core/tools/making'
 import type { Move } from '~~/core/slate/move'
 import type { Page } from '~~/core/board/board'
 import { bare } from '~~/core/slate/moves/own'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { LONGEST_OWN_TEXT, TEXT_SIZES } from '~~/core/slate/own'
 import { LINE_HEIGHT } from '~~/core/text/measure'
-import type { Words } from '~/composables/useOwnHands'
+import type { Words } from '~/composables/board/useOwnHands'
 
 /** A field over the page, just where the words of a text or a note stand. */
 const { thing, own, scale } = defineProps<{ thing: string; own: Words; scale: number }>()

@@ -3,14 +3,14 @@ import { FILLS, INKS } from '~~/core/board/inks'
 import type { Edition } from '~~/core/board/edition'
 import { arrowHead } from '~~/core/geometry/arrow'
 import { corners } from '~~/core/geometry/outline'
-import { endsOf } from '~~/core/slate/making'
+import { endsOf } from '~~/core/tools/making'
 import { HIGHLIGHTER_TIMES, SIGN_SIZE, TEXT_SIZES, WIDTHS, type Own } from '~~/core/slate/own'
 import type { Page } from '~~/core/board/board'
 import type { SlateState } from '~~/core/slate/state'
 import { breakLines } from '~~/core/text/lines'
 import { baselineShift, LINE_HEIGHT } from '~~/core/text/measure'
-import { inkPath } from '~/composables/inkPath'
-import { usePictures } from '~/composables/pictures'
+import { inkPath } from '~/composables/board/inkPath'
+import { usePictures } from '~/composables/board/pictures'
 
 /** Something that a student made, as it is drawn everywhere. `chosen` while it is picked, with a rim around it. */
 const {

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { Size } from '~~/core/geometry/shape'
-import { libraryAddress, usePictures, type OwnPicture } from '~/composables/pictures'
-import { madeSmall, openPicture, type Cut, type PictureFault } from '~/composables/smallPicture'
+import { libraryAddress, usePictures, type OwnPicture } from '~/composables/board/pictures'
+import { madeSmall, openPicture, type Cut, type PictureFault } from '~/composables/board/smallPicture'
 
 /**
  * A picture from the device, its clipboard, its camera or the library, looked at and cut before it is laid on the page.

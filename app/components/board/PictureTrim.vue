@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { WHOLE, type Cut } from '~/composables/smallPicture'
+import { WHOLE, type Cut } from '~/composables/board/smallPicture'
 
 /** A picture turned by quarters and cut by its four edges: pushed with a pointer, or with the arrow keys. */
 const { bitmap } = defineProps<{ bitmap: ImageBitmap; busy: boolean }>()

@@ -2,7 +2,7 @@
 import type { Master, Piece } from '~~/core/board/piece'
 import { CARD_PADDING, PICTURE_BOX } from '~~/core/layout/cardSize'
 import { breakLines } from '~~/core/text/lines'
-import { TIP_LENGTH } from '~~/core/placement/claim'
+import { TIP_LENGTH } from '~~/core/bodies/claim'
 import { floating } from '~~/core/exact/written'
 import { baselineShift, LINE_HEIGHT } from '~~/core/text/measure'
 

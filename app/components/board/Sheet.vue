@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import type { Box, Point } from '~~/core/geometry/shape'
-import { ARROW_KEYS } from '~/composables/arrowKeys'
+import { ARROW_KEYS } from '~/composables/board/arrowKeys'
 import { withPoint } from '~~/core/slate/stroke'
-import type { Gesture } from '~~/core/slate/making'
+import type { Gesture } from '~~/core/tools/making'
 
 /**
  * A part of the page on which something is drawn or pointed at: with a pen, a finger or a mouse; with the keyboard a

@@ -9,20 +9,20 @@ import { placePieces } from '~~/core/placement/placement'
 import { progress } from '~~/core/placement/tasks'
 import { voiceFor } from '~~/core/text/spoken'
 import { writtenSpots } from '~~/core/layout/written'
-import { FINGER } from '~/composables/useStageSize'
+import { FINGER } from '~/composables/board/useStageSize'
 import type { Target } from '~~/core/placement/landing'
 import { KEYED_TOOLS, type Tool } from '~~/core/board/tools'
 import { nanoid } from 'nanoid'
 import type { Point, Size } from '~~/core/geometry/shape'
 import { HOLDER, type Author } from '~~/core/slate/actor'
-import { FIRST_CHOICE, GESTURES, pictureFrom, type Choice } from '~~/core/slate/making'
+import { FIRST_CHOICE, GESTURES, pictureFrom, type Choice } from '~~/core/tools/making'
 import type { Move } from '~~/core/slate/move'
 import { toolsAnywhereOn, toolsOn, type Own } from '~~/core/slate/own'
-import { rubbedAt } from '~~/core/slate/rubbing'
+import { rubbedAt } from '~~/core/tools/rubbing'
 import type { SlateState } from '~~/core/slate/state'
-import { spotOf } from '~/composables/lyingPieces'
-import type { OtherHand } from '~/composables/otherHands'
-import type { OwnPicture } from '~/composables/pictures'
+import { spotOf } from '~/composables/board/lyingPieces'
+import type { OtherHand } from '~/composables/slate/otherHands'
+import type { OwnPicture } from '~/composables/board/pictures'
 
 /**
  * The page in its frame with the ledge below it, and pieces that can be moved between them: by drag, by taps, by
@@ -106,14 +106,14 @@ const barred = computed(
       || page.pieces.some(p => p.turns || p.kind === 'note' || (p.kind === 'tile' && p.other))),
 )
 const bar = computed(() => (barred.value ? Math.max(ROW, barHeight.value) + GAP : 0))
-const size = useStageSize(
+const size = useStageSize({
   room,
-  () => page,
-  () => edition,
-  () => editable,
+  page: () => page,
+  edition: () => edition,
+  editable: () => editable,
   endWidth,
-  () => bar.value,
-)
+  barHeight: () => bar.value,
+})
 /** CSS pixels for a point of the page; the ledge keeps its own while the page is looked at closely. */
 const pageScale = computed(() => size.value.scale * zoom)
 const frame = useTemplateRef<HTMLElement>('frame')
@@ -214,14 +214,9 @@ const pickedOwn = computed(() => (works.value && own.picked.value ? (own.ownOf(o
 let rubbed = new Set<string>()
 const beginRubbing = () => void (rubbed = new Set())
 const rub = (at: Point) =>
-  rubbedAt(
-    state,
-    page.id,
-    drawings.value.map(place => place.id),
-    at,
-    by,
-    rubbed,
-  ).forEach(move => emit('make', move))
+  rubbedAt({ state, page: page.id, spaces: drawings.value.map(place => place.id), at, by, gone: rubbed }).forEach(
+    move => emit('make', move),
+  )
 /** The keyboard goes on from what was written. */
 async function doneWriting(thing: string) {
   own.writing.value = null

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { Board } from '~~/core/board/board'
 import { makeEdition, type Edition } from '~~/core/board/edition'
-import { provideSeenPictures } from '~/composables/pictures'
+import { provideSeenPictures } from '~/composables/board/pictures'
 import { startOf, type SlateState } from '~~/core/slate/state'
 
 /** A small framed slate. Without a state it shows the board as it is given out; without a page its first. */

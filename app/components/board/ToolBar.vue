@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Tool } from '~~/core/board/tools'
-import type { Choice, Setting } from '~~/core/slate/making'
+import type { Choice, Setting } from '~~/core/tools/making'
 
 /** What the teacher gave to make things with, and how what is made next is to look. */
 const { given } = defineProps<{ given: readonly Tool[] }>()

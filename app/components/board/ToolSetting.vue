@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { FILL_NAMES, FILLS, INK_NAMES, INKS } from '~~/core/board/inks'
-import type { Choice, Setting } from '~~/core/slate/making'
+import type { Choice, Setting } from '~~/core/tools/making'
 import { SHAPES, SIGNS, TEXT_SIZES, WIDTHS } from '~~/core/slate/own'
 import type { WordKey } from '~/plugins/words'
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { InGroups, OneGroup } from '~/composables/useGroups'
+import type { InGroups, OneGroup } from '~/composables/classes/useGroups'
 
 /** One group: its names can be chosen, and what is chosen elsewhere can be put here. */
 const { group, students, chosen } = defineProps<{

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { InGroups } from '~/composables/useGroups'
+import type { InGroups } from '~/composables/classes/useGroups'
 
 /** A student's name that can be chosen by tap or key, or dragged. */
 const { student, chosen } = defineProps<{ student: InGroups; chosen: boolean }>()

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { OneStudent } from '~/composables/useClass'
+import type { OneStudent } from '~/composables/classes/useClass'
 
 /** The students of a class, how they come in, and what can be done about each. */
 const { students, mayChange, editing, levels } = defineProps<{

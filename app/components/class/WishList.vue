@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { StudentWish } from '~/composables/useGroups'
+import type { StudentWish } from '~/composables/classes/useGroups'
 
 /** Wishes of the class, said in words, each to be taken away. */
 const { wishes, names } = defineProps<{

@@ -3,7 +3,7 @@ import type { Edition } from '~~/core/board/edition'
 import { besideName, firstToWork } from '~~/core/slate/beside'
 import { hintsOf } from '~~/core/slate/moves/hint'
 import type { SlateState } from '~~/core/slate/state'
-import { askedReasons } from '~/composables/reasons'
+import { askedReasons } from '~/composables/slate/reasons'
 
 /** What a student wrote beside the pages, and the hints that were looked at. */
 const { edition, state, further } = defineProps<{ edition: Edition; state: SlateState; further: boolean }>()

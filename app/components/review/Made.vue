@@ -2,8 +2,8 @@
 import { isOfSeveral, type SlateKind } from '~~/core/slate/kind'
 import type { OwnOnSlate } from '~~/core/slate/own'
 import type { SlateState } from '~~/core/slate/state'
-import { libraryAddress, pictureAddress, type PictureView } from '~/composables/pictures'
-import type { Member } from '~/composables/useSlate'
+import { libraryAddress, pictureAddress, type PictureView } from '~/composables/board/pictures'
+import type { Member } from '~/composables/slate/useSlate'
 
 /**
  * Words and pictures that students put on the page, with who did: what doesn't belong is hidden, pictures that wait are

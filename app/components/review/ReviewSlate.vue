@@ -2,9 +2,9 @@
 import type { PieceId } from '~~/core/board/ids'
 import { pieceName } from '~~/core/board/pieceName'
 import type { ItemMark, Verdict } from '~~/core/keys/outcome'
-import { useReview } from '~/composables/useReview'
-import { numberedNotes } from '~/composables/numberedNotes'
-import type { SlateView } from '~/composables/useSlate'
+import { useReview } from '~/composables/review/useReview'
+import { numberedNotes } from '~/composables/slate/numberedNotes'
+import type { SlateView } from '~/composables/slate/useSlate'
 
 const { view } = defineProps<{ view: SlateView }>()
 const { t, said } = useWords()

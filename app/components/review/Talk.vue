@@ -3,7 +3,7 @@ import { nanoid } from 'nanoid'
 import { LONGEST_LINE, type Said, type TalkLine } from '~~/core/handout/talk'
 import { shortName } from '~~/core/roster/names'
 import { isOfSeveral, type SlateKind } from '~~/core/slate/kind'
-import type { Member } from '~/composables/useSlate'
+import type { Member } from '~/composables/slate/useSlate'
 
 /** What they said to each other beside the page; the teacher reads along, speaks, and hides what doesn't belong. */
 const { lines, members, kind, speak } = defineProps<{

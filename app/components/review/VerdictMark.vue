@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { SHAPES, type Sign } from '~/composables/verdicts'
+import { SHAPES, type Sign } from '~/composables/board/verdicts'
 
 /** What the key says of something, at a point: told by shape first, by colour as well. */
 const { x, y, verdict } = defineProps<{ x: number; y: number; verdict: Sign }>()

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { SHAPES, type Sign } from '~/composables/verdicts'
+import { SHAPES, type Sign } from '~/composables/board/verdicts'
 
 const { verdict } = defineProps<{ verdict: Sign }>()
 const { t } = useWords()

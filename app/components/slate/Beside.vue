@@ -3,7 +3,7 @@ import type { Board, Page } from '~~/core/board/board'
 import { besideName, firstToWork } from '~~/core/slate/beside'
 import { LONGEST_TEXT, type SlateState } from '~~/core/slate/state'
 import type { Move } from '~~/core/slate/move'
-import { askedReasons } from '~/composables/reasons'
+import { askedReasons } from '~/composables/slate/reasons'
 
 /** What is written beside the page: reasons, notes, and in another try what is seen differently now. */
 const { board, page, state, editable, further } = defineProps<{

@@ -7,8 +7,8 @@ import type { Author } from '~~/core/slate/actor'
 import type { SlateKind } from '~~/core/slate/kind'
 import type { Move } from '~~/core/slate/move'
 import type { SlateState } from '~~/core/slate/state'
-import { askedReasons } from '~/composables/reasons'
-import type { Member } from '~/composables/useSlate'
+import { askedReasons } from '~/composables/slate/reasons'
+import type { Member } from '~/composables/slate/useSlate'
 
 /**
  * Before it is handed in: what is empty, with a way there; why it was sorted so; who isn't done; a word to the teacher.

@@ -3,8 +3,8 @@ import type { Page } from '~~/core/board/board'
 import type { Edition } from '~~/core/board/edition'
 import type { SlateState } from '~~/core/slate/state'
 import { pieceName } from '~~/core/board/pieceName'
-import type { MarginEntry } from '~/composables/margin'
-import { numberedNotes } from '~/composables/numberedNotes'
+import type { MarginEntry } from '~/composables/slate/margin'
+import { numberedNotes } from '~/composables/slate/numberedNotes'
 
 /** The teacher's layer over a page. It takes no pointer: it can be read, not changed. */
 const { page, edition, state, margin } = defineProps<{

@@ -2,9 +2,9 @@
 import type { Edition } from '~~/core/board/edition'
 import { pieceName } from '~~/core/board/pieceName'
 import type { Rubric } from '~~/core/handout/counting'
-import type { MarginEntry, ReviewEntry } from '~/composables/margin'
+import type { MarginEntry, ReviewEntry } from '~/composables/slate/margin'
 import type { Said, TalkLine } from '~~/core/handout/talk'
-import { numberedNotes } from '~/composables/numberedNotes'
+import { numberedNotes } from '~/composables/slate/numberedNotes'
 
 /** What the teacher wrote, as a list beside the page: the flags on the page carry the same numbers. */
 const {

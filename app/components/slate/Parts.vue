@@ -3,7 +3,7 @@ import type { Page } from '~~/core/board/board'
 import type { Place } from '~~/core/board/place'
 import { boxOf } from '~~/core/geometry/outline'
 import { textWidth } from '~~/core/text/measure'
-import type { Member } from '~/composables/useSlate'
+import type { Member } from '~/composables/slate/useSlate'
 
 /** Whose part of the page is whose: one's own stands in the light, others' are veiled and say who works there. */
 const { page, part, members } = defineProps<{ page: Page; part: number | null; members: readonly Member[] }>()

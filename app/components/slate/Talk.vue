@@ -3,7 +3,7 @@ import { nanoid } from 'nanoid'
 import { LONGEST_LINE, type Said, type TalkLine } from '~~/core/handout/talk'
 import { shortName } from '~~/core/roster/names'
 import type { Author } from '~~/core/slate/actor'
-import type { Member } from '~/composables/useSlate'
+import type { Member } from '~/composables/slate/useSlate'
 
 /** What the people of a slate say to each other beside the page. The teacher reads along, and says so here. */
 const { lines, members, own, open, speak } = defineProps<{

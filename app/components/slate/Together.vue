@@ -2,8 +2,8 @@
 import { shortName } from '~~/core/roster/names'
 import { isOfSeveral, type SlateKind } from '~~/core/slate/kind'
 import type { Author } from '~~/core/slate/actor'
-import type { OtherHand } from '~/composables/otherHands'
-import type { Member } from '~/composables/useSlate'
+import type { OtherHand } from '~/composables/slate/otherHands'
+import type { Member } from '~/composables/slate/useSlate'
 
 /** Who works on the slate, who of them is here and done, and who shows a page to the others. */
 const { kind, members, own, hands, editable, presents, following } = defineProps<{

@@ -3,8 +3,8 @@ import { stepsDone, type Left } from '~~/core/placement/tasks'
 import { isOfSeveral } from '~~/core/slate/kind'
 import { isUntouched } from '~~/core/slate/state'
 import { canBeginAgain } from '~~/core/slate/status'
-import type { OtherHand } from '~/composables/otherHands'
-import { useSlate, type SlateView } from '~/composables/useSlate'
+import type { OtherHand } from '~/composables/slate/otherHands'
+import { useSlate, type SlateView } from '~/composables/slate/useSlate'
 
 /** A student at work on the own slate. */
 const { view } = defineProps<{ view: SlateView }>()
@@ -50,13 +50,13 @@ const kept = computed(() => {
   if (unsent.value === 0) return connection.value === 'open' ? t('slate.kept') : t('slate.keptOffline')
   return connection.value === 'open' ? t('slate.sending') : t('slate.keptHere', { count: unsent.value })
 })
-const feedback = useFeedback(
-  view.id,
-  () => edition.board.feedback,
-  view.keyed,
+const feedback = useFeedback({
+  slate: view.id,
+  when: () => edition.board.feedback,
+  keyed: view.keyed,
   status,
-  () => state.value,
-)
+  state: () => state.value,
+})
 const { items: told, onPieces, shows: mayAsk, trouble: notTold } = feedback
 const untouched = computed(() => isUntouched(state.value, edition))
 const dueWords = useDue()

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Rubric } from '~~/core/handout/counting'
-import type { ReviewEntry } from '~/composables/margin'
+import type { ReviewEntry } from '~/composables/slate/margin'
 
 /** What a handout counts for; with a review, what was reached. */
 const {

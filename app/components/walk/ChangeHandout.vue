@@ -3,7 +3,7 @@ import { NO_RULES } from '~~/core/handout/noRules'
 import type { Rules } from '~~/core/handout/rules'
 import { LOOKING, type Looking } from '~~/core/handout/settings'
 import type { CarryChange } from '~~/core/slate/carry'
-import type { WalkView } from '~/composables/useWalk'
+import type { WalkView } from '~/composables/review/useWalk'
 
 /** What can be changed after giving out: words, the day, the board itself, closing, taking back. */
 const { open, view } = defineProps<{ open: boolean; view: WalkView }>()

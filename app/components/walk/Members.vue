@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { WalkSlate } from '~/composables/useWalk'
+import type { WalkSlate } from '~/composables/review/useWalk'
 
 /** Who works on which frame; each student is moved by one choice, in the middle of the lesson. */
 const { open, handout, slates, loose } = defineProps<{

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { shortName } from '~~/core/roster/names'
-import type { WalkSlate } from '~/composables/useWalk'
+import type { WalkSlate } from '~/composables/review/useWalk'
 
 /** One slate of the walk-round: the work itself, a name plate, a progress rim, and light where something is new. */
 const { slate, to, quietFor, page, version } = defineProps<{

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { WalkSlate } from '~/composables/useWalk'
+import type { WalkSlate } from '~/composables/review/useWalk'
 
 /** Who has which version; each student gets another by one choice, in the middle of the lesson. */
 const { open, handout, slates, versions } = defineProps<{

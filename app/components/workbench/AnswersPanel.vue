@@ -7,10 +7,10 @@ import type { Key } from '~~/core/keys/key'
 import { pieceName } from '~~/core/board/pieceName'
 import { alsoRight, ALTERNATIVES, kindsFor } from '~~/core/keys/kinds'
 import { keepKeys } from '~~/core/design/answers'
-import { keepKeys as readKeys } from '~~/core/keys/keep'
+import { keysByDoing } from '~~/core/keys/keep'
 import { toolsAnywhereOn } from '~~/core/slate/own'
 import type { SlateState } from '~~/core/slate/state'
-import type { Workbench } from '~/composables/useWorkbench'
+import type { Workbench } from '~/composables/workbench/useWorkbench'
 
 /** The answers are set by doing the task; what counts as right is read back in words, one card for each key. */
 const { bench, page, state } = defineProps<{ bench: Workbench; page: Page; state: SlateState }>()
@@ -30,7 +30,13 @@ const nameOf = (id: PieceId) => pieceName(bench.edition.value.pieces.get(id)!.pi
 
 function keep(how: 'instead' | 'also') {
   if (!kind.value) return
-  const kept = readKeys(kind.value, page, state, bench.edition.value, () => v.parse(KeyIdSchema, nanoid()))
+  const kept = keysByDoing({
+    kind: kind.value,
+    page,
+    state,
+    edition: bench.edition.value,
+    newId: () => v.parse(KeyIdSchema, nanoid()),
+  })
   unsure.value = kept.unsure
   nothing.value = kept.keys.length === 0
   if (nothing.value) return

@@ -3,7 +3,7 @@ import type { Page } from '~~/core/board/board'
 import { EXPLAINS } from '~~/core/board/explains'
 import { setExplain, setHints, setNotes, setReading } from '~~/core/design/around'
 import { LANGUAGES, type Language } from '~~/core/text/spoken'
-import type { Workbench } from '~/composables/useWorkbench'
+import type { Workbench } from '~/composables/workbench/useWorkbench'
 
 /** What stands around the page for students: reasons they are asked for, room for notes, hints. */
 const { bench, page } = defineProps<{ bench: Workbench; page: Page }>()

@@ -4,7 +4,7 @@ import type { Item } from '~~/core/design/items'
 import { TURN_STEP } from '~~/core/design/turning'
 import type { Box } from '~~/core/geometry/shape'
 import { ALIGNMENTS } from '~~/core/layout/arrange'
-import type { Hands } from '~/composables/useHands'
+import type { Hands } from '~/composables/workbench/useHands'
 
 const MM = 25.4 / 72
 const ICONS = {

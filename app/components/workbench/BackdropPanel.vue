@@ -8,9 +8,9 @@ import { FigureIdSchema, type PageId } from '~~/core/board/ids'
 import { addFixed, FIXED_FORMS, fitted, type FixedForm } from '~~/core/design/backdrop'
 import { withPage } from '~~/core/design/lookup'
 import { PAGE_SIZES, setPageSize, sizeName, type PageSize } from '~~/core/design/pages'
-import type { Hands } from '~/composables/useHands'
-import type { Workbench } from '~/composables/useWorkbench'
-import { picturesIn, useUpload } from '~/composables/useUpload'
+import type { Hands } from '~/composables/workbench/useHands'
+import type { Workbench } from '~/composables/workbench/useWorkbench'
+import { picturesIn, useUpload } from '~/composables/workbench/useUpload'
 
 const MM = 72 / 25.4
 
@@ -91,13 +91,13 @@ const maker = useTemplateRef<{ add: (files: Iterable<File>) => Promise<void> }>(
 function addForm(form: FixedForm, words = '') {
   const id = v.parse(FigureIdSchema, nanoid())
   bench.change(
-    addFixed(
-      bench.board.value,
-      page.id,
+    addFixed({
+      board: bench.board.value,
+      pageId: page.id,
       form,
       id,
-      words || (form === 'heading' || form === 'instruction' ? t(`backdrop.words.${form}`) : ''),
-    ),
+      words: words || (form === 'heading' || form === 'instruction' ? t(`backdrop.words.${form}`) : ''),
+    }),
   )
   hands.select([id])
 }

@@ -13,8 +13,8 @@ import { itemBox } from '~~/core/layout/itemBox'
 import type { Found } from '~~/core/preflight/preflight'
 import type { Move } from '~~/core/slate/move'
 import { startOf } from '~~/core/slate/state'
-import { useTrial } from '~/composables/useTrial'
-import { useWorkbench, type Station } from '~/composables/useWorkbench'
+import { useTrial } from '~/composables/workbench/useTrial'
+import { useWorkbench, type Station } from '~/composables/workbench/useWorkbench'
 
 /** Where a board is designed. Only the layer of the open station can be touched. */
 const { id, first, version } = defineProps<{ id: string; first: Board; version: number }>()

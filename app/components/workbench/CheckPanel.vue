@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { Severity } from '~~/core/preflight/finding'
 import { fixFor, type Found } from '~~/core/preflight/preflight'
-import type { Workbench } from '~/composables/useWorkbench'
+import type { Workbench } from '~/composables/workbench/useWorkbench'
 
 const { bench, findings } = defineProps<{ bench: Workbench; findings: readonly Found[] | null }>()
 const emit = defineEmits<{ try: []; show: [finding: Found] }>()

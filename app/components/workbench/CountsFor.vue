@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { COUNTS, MOST_CRITERIA, MOST_POINTS } from '~~/core/handout/counting'
-import type { useCounting } from '~/composables/useCounting'
+import type { useCounting } from '~/composables/workbench/useCounting'
 
 /** What a handout counts for: points, a rubric that is kept and used again, or nothing. */
 const { counting } = defineProps<{ counting: ReturnType<typeof useCounting> }>()

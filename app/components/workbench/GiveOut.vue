@@ -3,8 +3,8 @@ import { preflight } from '~~/core/preflight/preflight'
 import { MOST_GROUPS } from '~~/core/groups/marks'
 import { LOOKING, MOST_IN_FRAME } from '~~/core/handout/settings'
 import { HANDOUT_MODES } from '~~/core/slate/kind'
-import type { GivenOut } from '~/composables/useGiveOut'
-import type { Workbench } from '~/composables/useWorkbench'
+import type { GivenOut } from '~/composables/workbench/useGiveOut'
+import type { Workbench } from '~/composables/workbench/useWorkbench'
 
 /**
  * One dialog from the board to the students: how, to whom, what goes with it, and what will come of it in one sentence.

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { Page } from '~~/core/board/board'
 import type { Point } from '~~/core/geometry/shape'
-import type { Draft } from '~/composables/handSheet'
+import type { Draft } from '~/composables/workbench/handSheet'
 
 const MM = 25.4 / 72
 

@@ -7,9 +7,9 @@ import { overlaps } from '~~/core/geometry/outline'
 import type { Box, Point } from '~~/core/geometry/shape'
 import { around, heldOn } from '~~/core/layout/arrange'
 import { guided } from '~~/core/layout/guides'
-import type { Hands } from '~/composables/useHands'
-import { layHandSheet, type Draft, type HandSheet } from '~/composables/handSheet'
-import type { Workbench } from '~/composables/useWorkbench'
+import type { Hands } from '~/composables/workbench/useHands'
+import { layHandSheet, type Draft, type HandSheet } from '~/composables/workbench/handSheet'
+import type { Workbench } from '~/composables/workbench/useWorkbench'
 
 /** Frames with handles around what can be touched on the open layer: select one or many, move, size, with guides. */
 const { hands, bench, layer, page, scale, labelOf } = defineProps<{
@@ -109,13 +109,14 @@ const pressCorner = (event: PointerEvent, item: Item, corner: Corner) =>
     item.id,
     (_, { dx, dy }, step) =>
       board =>
-        setBoxes(board, page.id, new Map([[item.id, resized(item, corner, dx, dy, step)]])),
+        setBoxes(board, page.id, new Map([[item.id, resized(item, corner, { x: dx, y: dy }, step)]])),
   )
 const pressEnd = (event: PointerEvent, id: string, end: number) =>
   shape(
     event,
     id,
-    (to, _, step) => board => moveCorner(board, page.id, id, end, { x: round(to.x, step), y: round(to.y, step) }),
+    (to, _, step) => board =>
+      moveCorner({ board, pageId: page.id, id, corner: end, to: { x: round(to.x, step), y: round(to.y, step) } }),
   )
 function pressPage(event: PointerEvent) {
   if (event.button !== 0) return
@@ -187,8 +188,7 @@ function second(event: PointerEvent) {
 function resized(
   { box: from, smallest, keepsShape }: Pick<Item, 'box' | 'smallest' | 'keepsShape'>,
   corner: Corner,
-  dx: number,
-  dy: number,
+  { x: dx, y: dy }: Point,
   step: number,
 ): Box {
   let width = Math.max(smallest.width, round(from.width + (corner.x ? dx : -dx), step))
@@ -223,7 +223,7 @@ function key(event: KeyboardEvent, item: Item) {
   const step = event.altKey ? FINE : STEP
   const [dx, dy] = [arrow[0] * step, arrow[1] * step]
   if (!event.shiftKey) hands.nudge(dx, dy)
-  else if (item.resizes) hands.resize(item, resized(item, { x: 1, y: 1 }, dx, dy, step))
+  else if (item.resizes) hands.resize(item, resized(item, { x: 1, y: 1 }, { x: dx, y: dy }, step))
 }
 /** With the keyboard what has the focus is what the keys are about; a click has selected already. */
 function focus(item: Item) {

@@ -8,7 +8,7 @@ import { changeKey, withoutKey } from '~~/core/design/answers'
 import { beforeOf, groupsOf, joined, parted } from '~~/core/design/orderGroups'
 import { readQuantity } from '~~/core/exact/quantity'
 import { blockOf } from '~~/core/keys/cover/cells'
-import type { Workbench } from '~/composables/useWorkbench'
+import type { Workbench } from '~/composables/workbench/useWorkbench'
 
 const MOST_TICKED = 12
 

@@ -4,7 +4,7 @@ import * as v from 'valibot'
 import type { Page } from '~~/core/board/board'
 import { PageIdSchema, type PageId } from '~~/core/board/ids'
 import { addPage, duplicatePage, MOST_PAGES, movePage, removePage, setReading } from '~~/core/design/pages'
-import type { Workbench } from '~/composables/useWorkbench'
+import type { Workbench } from '~/composables/workbench/useWorkbench'
 
 /** As many as fit beside buttons with words. */
 const FEW = 5

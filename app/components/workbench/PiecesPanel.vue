@@ -3,8 +3,8 @@ import type { Page } from '~~/core/board/board'
 import { allowArrows, allowNotes, notesAllowed } from '~~/core/design/otherPieces'
 import { scrambleLedge } from '~~/core/design/pieces'
 import { setBoardTools, setPageTools } from '~~/core/design/tools'
-import { freshIds } from '~/composables/useIds'
-import type { Workbench } from '~/composables/useWorkbench'
+import { freshIds } from '~/composables/workbench/useIds'
+import type { Workbench } from '~/composables/workbench/useWorkbench'
 
 const KINDS = ['words', 'pictures', 'tiles', 'others'] as const
 
@@ -66,13 +66,13 @@ defineExpose({
         :checked="notesAllowed(page)"
         @change="
           bench.change(
-            allowNotes(
-              bench.board.value,
-              page.id,
-              ($event.target as HTMLInputElement).checked,
-              t('others.named.note'),
-              freshIds,
-            ),
+            allowNotes({
+              board: bench.board.value,
+              pageId: page.id,
+              allowed: ($event.target as HTMLInputElement).checked,
+              text: t('others.named.note'),
+              ids: freshIds,
+            }),
           )
         " />{{ t('pieces.notes') }}</label
     >

@@ -8,8 +8,8 @@ import { addPlaces, addZone, changed, changePlace, zonesInRow } from '~~/core/de
 import { readWordList } from '~~/core/design/pieces'
 import { MOST_GROUPS } from '~~/core/design/wordSort'
 import { addStep } from '~~/core/design/steps'
-import type { Hands } from '~/composables/useHands'
-import type { Workbench } from '~/composables/useWorkbench'
+import type { Hands } from '~/composables/workbench/useHands'
+import type { Workbench } from '~/composables/workbench/useWorkbench'
 
 const ICONS: Record<PlaceForm, string> = {
   rectangle: 'lucide:square-dashed',

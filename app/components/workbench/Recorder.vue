@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { LONGEST_RECORDING } from '~~/core/board/clip'
 import { playingTime } from '~~/core/layout/clipCard'
-import { useClips, type SentClip } from '~/composables/useClips'
+import { useClips, type SentClip } from '~/composables/workbench/useClips'
 
 /** What the teacher says, recorded by this device, listened to, and taken or said again. */
 const { title, words = '' } = defineProps<{ title: string; words?: string }>()

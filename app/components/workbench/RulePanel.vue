@@ -6,11 +6,11 @@ import type { Page } from '~~/core/board/board'
 import { KeyIdSchema, type PieceId, type PlaceId } from '~~/core/board/ids'
 import { pieceName } from '~~/core/board/pieceName'
 import { keepKey } from '~~/core/design/answers'
-import { sortKeyOf } from '~~/core/design/lookup'
+import { sortKeyOf } from '~~/core/keys/sort/ofPage'
 import { fillByRules, isBySound, RULE_TESTS, ruleFault, type Filled, type SortRule } from '~~/core/keys/rule'
 import { wordsIn } from '~~/core/sound/compare'
 import type { Sounds } from '~~/core/sound/phones'
-import type { Workbench } from '~/composables/useWorkbench'
+import type { Workbench } from '~/composables/workbench/useWorkbench'
 
 /** Answers from a rule: each zone gets one, and the key fills itself. */
 const { bench, page } = defineProps<{ bench: Workbench; page: Page }>()

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { Spoken } from '~~/core/board/clip'
 import { playingTime } from '~~/core/layout/clipCard'
-import { useRecording } from '~/composables/useRecording'
+import { useRecording } from '~/composables/workbench/useRecording'
 
 /**
  * Words that the teacher can speak: recorded, heard again, taken away. Without a recording the device's own voice reads
@@ -12,6 +12,10 @@ const emit = defineEmits<{ set: [spoken: Spoken | null] }>()
 const { t } = useWords()
 const { going, play, stop } = useRecording(() => spoken?.file)
 const recording = ref(false)
+function recorded({ file, seconds }: Spoken) {
+  emit('set', { file, seconds })
+  recording.value = false
+}
 </script>
 
 <template>
@@ -47,10 +51,7 @@ const recording = ref(false)
       v-if="recording"
       :title="t('clipMaker.speak')"
       :words="words"
-      @done="
-        emit('set', { file: $event.file, seconds: $event.seconds })
-        recording = false
-      "
+      @done="recorded"
       @close="recording = false" />
   </span>
 </template>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { STATIONS, type Station } from '~/composables/useWorkbench'
+import { STATIONS, type Station } from '~/composables/workbench/useWorkbench'
 
 /** The five stations in the order in which a board is built; what is done wears a tick. */
 const { done } = defineProps<{ done: ReadonlySet<Station> }>()

@@ -3,7 +3,7 @@ import { makeEdition, withoutAnswers, type Edition } from '~~/core/board/edition
 import { markSlate } from '~~/core/keys/mark'
 import { stepsDone } from '~~/core/placement/tasks'
 import { startOf } from '~~/core/slate/state'
-import { useTrial } from '~/composables/useTrial'
+import { useTrial } from '~/composables/workbench/useTrial'
 
 /** CSS pixels of the screens that students work on; the window's own where nothing is said. */
 const DEVICES = {

@@ -2,7 +2,7 @@
 import type { Board } from '~~/core/board/board'
 import { MOST_VERSIONS } from '~~/core/handout/version'
 import { pieceName } from '~~/core/board/pieceName'
-import type { useVersions } from '~/composables/useVersions'
+import type { useVersions } from '~/composables/workbench/useVersions'
 
 /** Other versions for some students: less of this board, or another one. */
 const { board, boardId, versions, students } = defineProps<{

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { WriteKey, Written } from '~~/core/keys/write/key'
 import { readMeasure } from '~~/core/exact/measure'
-import type { Workbench } from '~/composables/useWorkbench'
+import type { Workbench } from '~/composables/workbench/useWorkbench'
 
 const TELLS = ['capitals', 'accents', 'punctuation'] as const
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { useOthers, type OtherSlate } from '~/composables/useOthers'
+import { useOthers, type OtherSlate } from '~/composables/slate/useOthers'
 
 definePageMeta({ for: 'student' })
 const { t } = useWords()

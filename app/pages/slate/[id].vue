@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { SlateView } from '~/composables/useSlate'
+import type { SlateView } from '~/composables/slate/useSlate'
 
 definePageMeta({ for: 'student', key: route => route.fullPath })
 const { t } = useWords()

@@ -3,7 +3,7 @@ import type { PieceId } from '../../board/ids'
 import { polynomialOf, type Polynomial } from '../../exact/polynomial'
 import type { Box } from '../../geometry/shape'
 import { common, unionArea } from '../../geometry/union'
-import { straightBox } from '../../placement/straight'
+import { straightBox } from '../../bodies/straight'
 import { termOf, type MarkContext } from '../context'
 
 type Tiles = Pick<MarkContext, 'edition' | 'state'>

@@ -1,7 +1,7 @@
 import { binOf } from '../../board/binOf'
 import type { PieceId } from '../../board/ids'
 import { distanceBetween } from '../../geometry/distance'
-import { bodyOf, type Body } from '../../placement/body'
+import { bodyOf, type Body } from '../../bodies/body'
 import { certaintyInAll, type Placement, type Share } from '../../placement/placement'
 import type { SlateState } from '../../slate/state'
 import { isStaged } from '../../placement/staged'
@@ -12,7 +12,7 @@ import { marksWith, type ItemMark } from '../outcome'
 import type { MatchKey } from './key'
 
 /** Pieces with a gap of up to so many points between them were brought together; up to twice that, perhaps. */
-export const TOGETHER = 12
+const TOGETHER = 12
 const GAP = 8
 
 const reasons = {

@@ -77,7 +77,11 @@ export const sortKind = kindOfKey<SortKey>()({
     (Object.entries(key.homes) as [PieceId, PlaceId[]][]).reduce((state, [name, homes]) => {
       if (key.regions) {
         const [piece] = copiesToLay(name, laying.page, ['region'])
-        return laidAt(state, piece!, regionSpot(state, piece!, homes, laying.page, laying.edition))
+        return laidAt(
+          state,
+          piece!,
+          regionSpot({ state, piece: piece!, homes, page: laying.page, edition: laying.edition }),
+        )
       }
       // A bin's copies show all its homes, a piece itself the first.
       return copiesToLay(name, laying.page, homes).reduce(

@@ -1,6 +1,7 @@
 import { pieceName } from '../../board/pieceName'
 import { referencesOf } from '../../keys/key'
-import { sortKeyOf, withSortKey } from '../../design/lookup'
+import { withSortKey } from '../../design/lookup'
+import { sortKeyOf } from '../../keys/sort/ofPage'
 import type { Finding, Rule } from '../finding'
 
 /**

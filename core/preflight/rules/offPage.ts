@@ -5,7 +5,7 @@ import { HANDLING } from '../../design/fixed'
 import { setBoxes } from '../../design/items'
 import { boxAround, boxOf } from '../../geometry/outline'
 import type { Box } from '../../geometry/shape'
-import { turnedSize } from '../../placement/straight'
+import { turnedSize } from '../../bodies/straight'
 import type { Finding, Rule } from '../finding'
 
 /** Places that reach beyond the page: part of them can't be seen or used. */

@@ -17,7 +17,7 @@ export const ArrangeSchema = v.object({
 })
 export type Arrange = v.InferOutput<typeof ArrangeSchema>
 
-export const entriesOf = (pieces: Arrange['pieces']) => Object.entries(pieces) as [PieceId, OnPage | null][]
+const entriesOf = (pieces: Arrange['pieces']) => Object.entries(pieces) as [PieceId, OnPage | null][]
 
 export const arrange: Operation<'arrange', Arrange> = {
   kind: 'arrange',

@@ -63,7 +63,7 @@ export function bare({ by: _, gone: __, hidden: ___, ...as }: OwnOnSlate): Own {
 }
 
 /** Null where the board gives the tool for it, and it lies on its page. */
-export function refusalToMake(edition: Edition, item: string, as: Own): MoveRefusal | null {
+function refusalToMake(edition: Edition, item: string, as: Own): MoveRefusal | null {
   const page = edition.board.pages.find(one => one.id === as.page)
   if (!page || !mayUse(edition, as.page, toolOf(as))) return { code: 'not-allowed', item }
   if (pointsOfOwn(as).some(({ x, y }) => x < 0 || y < 0 || x > page.width || y > page.height))

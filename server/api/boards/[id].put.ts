@@ -17,7 +17,7 @@ export default defineEventHandler(async event => {
   const { version, board } = await readJson(event, Save, LARGEST.board)
   const read = readBoard(board)
   if (!read.ok) throw refusal('bad-board', JSON.stringify(read.reason))
-  const saved = await saveBoard(db, id, teacher.id, read.value, version)
+  const saved = await saveBoard({ db, id, teacher: teacher.id, board: read.value, version })
   if (!saved.ok) throw refusal(saved.reason.code)
   return saved.value
 })

@@ -26,7 +26,13 @@ describe('the hands, with a part of a page,', () => {
       ])
       const clip = readClip(writeClip(clipOf(board, first.id, all)))!
       const target = emptyBoard('Other', pageId('other'), 1)
-      const { board: pasted, ids } = pasteClip(target, pageId('other'), clip, { dx: 0, dy: 0 }, counting('new-'))
+      const { board: pasted, ids } = pasteClip({
+        board: target,
+        pageId: pageId('other'),
+        clip,
+        by: { dx: 0, dy: 0 },
+        fresh: counting('new-'),
+      })
       expect(checkBoard(pasted)).toBeNull()
       expect(pasted.keys).toHaveLength(board.keys.length)
       expect(ids).toHaveLength(first.places.length + first.pieces.length + (first.backdrop.figures?.length ?? 0))
@@ -38,18 +44,24 @@ describe('the hands, with a part of a page,', () => {
   it('keep their own look where two boards name different styles alike', () => {
     const small = shore()
     const large = { ...shore(), masters: shore().masters.map(m => ({ ...m, textSize: 30 })) }
-    const { board, ids } = pasteClip(
-      small,
-      page,
-      clipOf(large, page, new Set(['c0'])),
-      { dx: 0, dy: 0 },
-      counting('new-'),
-    )
+    const { board, ids } = pasteClip({
+      board: small,
+      pageId: page,
+      clip: clipOf(large, page, new Set(['c0'])),
+      by: { dx: 0, dy: 0 },
+      fresh: counting('new-'),
+    })
     const pasted = board.pages[0]!.pieces.find(p => p.id === ids[0])!
     expect(board.masters.find(m => m.id === pasted.master)!.textSize).toBe(30)
     expect(board.masters).toHaveLength(2)
     expect(
-      pasteClip(small, page, clipOf(small, page, new Set(['c0'])), { dx: 0, dy: 0 }, counting('new-')).board.masters,
+      pasteClip({
+        board: small,
+        pageId: page,
+        clip: clipOf(small, page, new Set(['c0'])),
+        by: { dx: 0, dy: 0 },
+        fresh: counting('new-'),
+      }).board.masters,
     ).toEqual(small.masters)
   })
 
@@ -61,14 +73,14 @@ describe('the hands, with a part of a page,', () => {
   })
 
   it('repeat things along a line in equal steps', () => {
-    const { board, ids } = repeatItems(
-      setBoxes(shore(), page, new Map([['z0', { x: 20, y: 60, width: 60, height: 60 }]])),
-      page,
-      new Set(['z0']),
-      { dx: 70, dy: 0 },
-      4,
-      counting(),
-    )
+    const { board, ids } = repeatItems({
+      board: setBoxes(shore(), page, new Map([['z0', { x: 20, y: 60, width: 60, height: 60 }]])),
+      pageId: page,
+      ids: new Set(['z0']),
+      by: { dx: 70, dy: 0 },
+      times: 4,
+      fresh: counting(),
+    })
     expect(ids.map(id => boxOf(board.pages[0]!.places.find(p => p.id === id)!).x)).toEqual([90, 160, 230, 300])
   })
 
@@ -110,7 +122,13 @@ describe('the hands, with a part of a page,', () => {
     const board = twoActivities()
     const ids = activityOf(board, page, new Set(['s1']))
     expect([...ids].toSorted()).toEqual(['c0', 'c1', 'c2', 'c3', 'c4', 's1', 'z0', 'z1', 'z2'])
-    const { board: pasted } = pasteClip(board, page, clipOf(board, page, ids), { dx: 16, dy: 16 }, counting())
+    const { board: pasted } = pasteClip({
+      board,
+      pageId: page,
+      clip: clipOf(board, page, ids),
+      by: { dx: 16, dy: 16 },
+      fresh: counting(),
+    })
     expect(checkBoard(pasted)).toBeNull()
     expect(pasted.keys).toHaveLength(2)
     expect(pasted.pages[0]!.ledge).toHaveLength(11)

@@ -79,17 +79,17 @@ describe('clips and links on a page', () => {
         .filter(item => item.kind === 'clip' || item.kind === 'link')
         .map(item => item.id),
     ).toEqual(['f', 's', 'l'])
-    const moved = moveItems(board, PAGE, ['s'], 30, 20)
+    const moved = moveItems({ board, pageId: PAGE, ids: ['s'], dx: 30, dy: 20 })
     expect(clips(moved)[1]).toMatchObject({ x: clips(board)[1]!.x + 30, y: clips(board)[1]!.y + 20 })
     expect(turnItems(board, PAGE, new Set(['f', 'l']), 90)).toEqual(board)
     let n = 0
-    const { board: pasted, ids } = pasteClip(
+    const { board: pasted, ids } = pasteClip({
       board,
-      PAGE,
-      clipOf(board, PAGE, new Set(['s', 'l'])),
-      { dx: 8, dy: 8 },
-      () => `n${++n}`,
-    )
+      pageId: PAGE,
+      clip: clipOf(board, PAGE, new Set(['s', 'l'])),
+      by: { dx: 8, dy: 8 },
+      fresh: () => `n${++n}`,
+    })
     expect(ids).toHaveLength(2)
     expect(checkBoard(pasted)).toBeNull()
     expect(clips(removeItems(pasted, PAGE, new Set(['f', 's', ...ids])))).toEqual([])

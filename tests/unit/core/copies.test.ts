@@ -4,7 +4,7 @@ import { makeEdition } from '../../../core/board/edition'
 import type { Piece } from '../../../core/board/piece'
 import type { Place } from '../../../core/board/place'
 import { answerSlate } from '../../../core/keys/answerSlate'
-import { keepKeys } from '../../../core/keys/keep'
+import { keysByDoing } from '../../../core/keys/keep'
 import type { KeyKind } from '../../../core/keys/key'
 import { markSlate } from '../../../core/keys/mark'
 import { closure, longestRun, pairsKept } from '../../../core/keys/partialOrder'
@@ -161,7 +161,13 @@ describe('copies from a bin are pieces like any other', () => {
     const done = slateOf(board, {
       pieces: Object.fromEntries(Object.entries(at).map(([id, [x, y]], z) => [id, { x, y, z }])),
     })
-    const { keys } = keepKeys(kind, board.pages[0]!, done, makeEdition(board), () => keyId('new'))
+    const { keys } = keysByDoing({
+      kind,
+      page: board.pages[0]!,
+      state: done,
+      edition: makeEdition(board),
+      newId: () => keyId('new'),
+    })
     const edition = makeEdition({ ...board, keys: [...keys] })
     for (const state of [done, answerSlate(board.pages[0]!, edition)]) {
       const marks = markSlate(state, edition).flatMap(m => m.items)

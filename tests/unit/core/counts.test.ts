@@ -5,7 +5,7 @@ import { makeEdition } from '../../../core/board/edition'
 import type { Place } from '../../../core/board/place'
 import { beforeOf, groupsOf, joined, parted } from '../../../core/design/orderGroups'
 import { countsOf, quantile, type Stands } from '../../../core/findings/counts'
-import { keepKeys } from '../../../core/keys/keep'
+import { keysByDoing } from '../../../core/keys/keep'
 import { markSlate } from '../../../core/keys/mark'
 import { emptySlate } from '../../../core/slate/state'
 import { keyId, pieceId, placeId } from '../../boards'
@@ -131,11 +131,25 @@ describe('the same total laid in two ways', () => {
     const done = slateOf(board, {
       pieces: { t0: { x: 40, y: 40 }, t1: { x: 100, y: 40 }, t2: { x: 400, y: 40 }, t3: { x: 460, y: 40 } },
     })
-    expect(keepKeys('total', board.pages[0]!, done, makeEdition(board), () => keyId('new')).keys).toMatchObject([
-      { place: 'a', target: '10', ways: ['b'] },
-    ])
+    expect(
+      keysByDoing({
+        kind: 'total',
+        page: board.pages[0]!,
+        state: done,
+        edition: makeEdition(board),
+        newId: () => keyId('new'),
+      }).keys,
+    ).toMatchObject([{ place: 'a', target: '10', ways: ['b'] }])
     const other = slateOf(board, { pieces: { t0: { x: 40, y: 40 }, t2: { x: 400, y: 40 } } })
-    expect(keepKeys('total', board.pages[0]!, other, makeEdition(board), () => keyId('new')).keys).toMatchObject([
+    expect(
+      keysByDoing({
+        kind: 'total',
+        page: board.pages[0]!,
+        state: other,
+        edition: makeEdition(board),
+        newId: () => keyId('new'),
+      }).keys,
+    ).toMatchObject([
       { place: 'a', target: '5' },
       { place: 'b', target: '2' },
     ])

@@ -110,12 +110,18 @@ describe('pages', () => {
 describe('the hands', () => {
   const page = pageId('page')
   const withFixed = () =>
-    addFixed(addFixed(shore(), page, 'arrow', 'line' as never, ''), page, 'heading', 'head' as never, 'Shore')
+    addFixed({
+      board: addFixed({ board: shore(), pageId: page, form: 'arrow', id: 'line' as never, words: '' }),
+      pageId: page,
+      form: 'heading',
+      id: 'head' as never,
+      words: 'Shore',
+    })
 
   it('move places, pictures and lines by the same way, and never off the page', () => {
     fc.assert(
       fc.property(fc.integer({ min: -1500, max: 1500 }), fc.integer({ min: -1500, max: 1500 }), (dx, dy) => {
-        const moved = moveItems(withFixed(), page, ['z0', 'line', 'head'], dx, dy)
+        const moved = moveItems({ board: withFixed(), pageId: page, ids: ['z0', 'line', 'head'], dx, dy })
         const { width, height } = moved.pages[0]!
         for (const layer of ['backdrop', 'places'] as const)
           for (const { box } of itemsOf(moved, page, layer))
@@ -168,7 +174,9 @@ describe('the hands', () => {
     const [free] = newPlaces('polygon', shore().pages[0]!, () => placeId('free'))
     const board = addPlaces(shore(), page, [free!])
     expect(endsOf(board, page, 'free')).toHaveLength(5)
-    expect(endsOf(moveCorner(board, page, 'free', 2, { x: 5000, y: -4 }), page, 'free')[2]).toEqual({ x: 960, y: 0 })
+    expect(
+      endsOf(moveCorner({ board, pageId: page, id: 'free', corner: 2, to: { x: 5000, y: -4 } }), page, 'free')[2],
+    ).toEqual({ x: 960, y: 0 })
     expect(endsOf(addCorner(board, page, 'free'), page, 'free')).toHaveLength(6)
     let fewer = board
     for (let i = 0; i < 6; i++) fewer = removeCorner(fewer, page, 'free')
@@ -192,7 +200,7 @@ describe('the hands', () => {
         shape: { kind: 'rectangle', x: 700, y: 300, width: 60, height: 40 },
       },
     ])
-    const moved = moveItems(board, page, ['s1'], 40, 20)
+    const moved = moveItems({ board, pageId: page, ids: ['s1'], dx: 40, dy: 20 })
     expect(moved.pages[0]!.places.map(boxOf)).toMatchObject([
       { x: 100, y: 100 },
       { x: 700, y: 300 },

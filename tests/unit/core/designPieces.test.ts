@@ -34,7 +34,13 @@ describe('turning', () => {
 
   it('four quarters, or twenty-four steps of 15 degrees, bring everything back', () => {
     const board = stagedPut(
-      addFixed(addFixed(shore(), page, 'box', 'box' as never, ''), page, 'arrow', 'arrow' as never, ''),
+      addFixed({
+        board: addFixed({ board: shore(), pageId: page, form: 'box', id: 'box' as never, words: '' }),
+        pageId: page,
+        form: 'arrow',
+        id: 'arrow' as never,
+        words: '',
+      }),
       page,
       { kind: 'put', piece: pieceId('c0'), x: 480, y: 240 },
     )
@@ -208,10 +214,10 @@ describe('pieces from what teachers have', () => {
     const ids = idsFrom(counting())
     const single = addOthers(board, page, { form: 'note', texts: ['why?'], bin: false }, ids)
     expect(notesAllowed(single.pages[0]!)).toBe(false)
-    const allowed = allowNotes(single, page, true, 'Note', ids)
+    const allowed = allowNotes({ board: single, pageId: page, allowed: true, text: 'Note', ids })
     expect(notesAllowed(allowed.pages[0]!)).toBe(true)
-    expect(allowNotes(allowed, page, true, 'Note', ids)).toBe(allowed)
-    expect(allowNotes(allowed, page, false, 'Note', ids)).toEqual(single)
+    expect(allowNotes({ board: allowed, pageId: page, allowed: true, text: 'Note', ids })).toBe(allowed)
+    expect(allowNotes({ board: allowed, pageId: page, allowed: false, text: 'Note', ids })).toEqual(single)
   })
 
   it('a piece that is put on the page at the workbench lies there from the start; a bin stays', () => {

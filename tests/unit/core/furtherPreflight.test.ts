@@ -13,7 +13,7 @@ import { neighbours } from '../../../core/layout/scramble'
 import { fixFor, foundOn, preflight } from '../../../core/preflight/preflight'
 import { crossesItself } from '../../../core/preflight/rules/badShape'
 import { isKnown } from '../../../core/preflight/rules/hardWords'
-import { joinsVariance } from '../../../core/preflight/rules/tellingLedge'
+import { joinsVariance } from '../../../core/design/telling'
 import { keyId, masterId, pageId, pieceId, placeId, sortBoard } from '../../boards'
 import { boardOf, box, card, tile } from '../../keyBoards'
 

@@ -5,10 +5,10 @@ import { readBoard, type Board } from '../../../core/board/board'
 import { makeEdition } from '../../../core/board/edition'
 import type { Key } from '../../../core/keys/key'
 import { alsoRight, kindsFor } from '../../../core/keys/kinds'
-import { keepKeys as putKeys } from '../../../core/design/answers'
+import { keepKeys } from '../../../core/design/answers'
 import { readWork } from '../../../core/format/work'
 import { answerSlate } from '../../../core/keys/answerSlate'
-import { keepKeys } from '../../../core/keys/keep'
+import { keysByDoing } from '../../../core/keys/keep'
 import { markSlate } from '../../../core/keys/mark'
 import { startOf } from '../../../core/slate/state'
 import { keyId } from '../../boards'
@@ -44,9 +44,9 @@ describe('a key', () => {
     const work = readWork(json(name, 'work'), edition)
     if (!work.ok) throw new Error(work.reason)
     const done = OPEN.has(key.kind) ? work.value : answerSlate(page, edition)
-    const { keys, unsure } = keepKeys(key.kind, page, done, edition, () => keyId('new'))
+    const { keys, unsure } = keysByDoing({ kind: key.kind, page, state: done, edition, newId: () => keyId('new') })
     expect([keys.length, unsure]).toEqual([1, []])
-    const again = putKeys(board, page.id, key.kind, keys)
+    const again = keepKeys(board, page.id, key.kind, keys)
     expect(readBoard(again).ok).toBe(true)
     const [marked] = markSlate(done, makeEdition(again))
     expect(marked!.items.filter(i => i.verdict !== 'right' && i.verdict !== 'noted')).toEqual([])
@@ -73,8 +73,13 @@ describe('a key', () => {
     ]) {
       const edition = makeEdition(boardOf(name))
       expect(
-        keepKeys(edition.board.keys[0]!.kind, edition.board.pages[0]!, startOf(edition), edition, () => keyId('new'))
-          .keys,
+        keysByDoing({
+          kind: edition.board.keys[0]!.kind,
+          page: edition.board.pages[0]!,
+          state: startOf(edition),
+          edition,
+          newId: () => keyId('new'),
+        }).keys,
         name,
       ).toEqual([])
     }

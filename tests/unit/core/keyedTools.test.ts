@@ -5,7 +5,7 @@ import type { Place } from '../../../core/board/place'
 import { kindsFor } from '../../../core/keys/kinds'
 import { setBoardTools } from '../../../core/design/tools'
 import { answerSlate } from '../../../core/keys/answerSlate'
-import { keepKeys } from '../../../core/keys/keep'
+import { keysByDoing } from '../../../core/keys/keep'
 import { markSlate } from '../../../core/keys/mark'
 import { countsOf } from '../../../core/findings/counts'
 import { preflight } from '../../../core/preflight/preflight'
@@ -103,9 +103,13 @@ describe('cells that are coloured in', () => {
     const page = charted.pages[0]!
     expect(kindsFor(page, ['colour'])).toEqual(['cover'])
     expect(kindsFor(page)).toEqual([])
-    const { keys } = keepKeys('cover', page, made(charted, [filled(3), filled(1)]), makeEdition(charted), () =>
-      keyId('new'),
-    )
+    const { keys } = keysByDoing({
+      kind: 'cover',
+      page,
+      state: made(charted, [filled(3), filled(1)]),
+      edition: makeEdition(charted),
+      newId: () => keyId('new'),
+    })
     expect(keys).toMatchObject([{ kind: 'cover', grid: 'g', cells: ['0,0', '0,2'] }])
     expect(marked(charted, answerSlate(page, makeEdition(charted)))[0]).toMatchObject({ verdict: 'right' })
   })

@@ -84,7 +84,7 @@ const refused = (code: RefusalCode, of: { slate?: string; handout?: string; id?:
   detail: '',
   ...of,
 })
-const whole = (number: number) => receiveWhole(emptyReplica, number, startOf(edition), edition)
+const whole = (number: number) => receiveWhole({ replica: emptyReplica, number, state: startOf(edition), edition })
 const seen = (id: string, number = 0, under = edition): SeenSlate => ({
   id,
   edition: under,

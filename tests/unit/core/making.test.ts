@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import fc from 'fast-check'
-import { inkPath } from '../../../app/composables/inkPath'
+import { inkPath } from '../../../app/composables/board/inkPath'
 import { makeEdition } from '../../../core/board/edition'
 import { TOOLS } from '../../../core/board/tools'
 import { setBoardTools, setPageTools, setStepTools } from '../../../core/design/tools'
@@ -17,10 +17,10 @@ import {
   resized,
   takeAwayMove,
   type Gesture,
-} from '../../../core/slate/making'
+} from '../../../core/tools/making'
 import { apply, type Move } from '../../../core/slate/move'
 import { colourId, toolOf, type Own } from '../../../core/slate/own'
-import { rubbedAt } from '../../../core/slate/rubbing'
+import { rubbedAt } from '../../../core/tools/rubbing'
 import { withPoint } from '../../../core/slate/stroke'
 import { emptySlate, withPieces, type SlateState } from '../../../core/slate/state'
 import { pieceId, placeId } from '../../boards'
@@ -176,7 +176,8 @@ describe('the rubber', () => {
       ],
     })
     const gone = new Set<string>()
-    const at = (x: number, y: number) => rubbedAt(state, page.id, ['draw'], { x, y }, 'student:1', gone)
+    const at = (x: number, y: number) =>
+      rubbedAt({ state, page: page.id, spaces: ['draw'], at: { x, y }, by: 'student:1', gone })
     expect(at(150, 411)).toEqual([])
     expect(at(150, 409)).toMatchObject([{ kind: 'own', thing: 'mine-1234', gone: true }])
     expect(at(160, 400)).toEqual([])

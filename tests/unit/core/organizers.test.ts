@@ -72,7 +72,7 @@ describe('the shipped organizers', () => {
         const start = startOf(edition)
         const put = apply(
           start,
-          { kind: 'put', piece: card, ...freeSpot(start, card, place, page, edition) },
+          { kind: 'put', piece: card, ...freeSpot({ state: start, piece: card, place, page, edition }) },
           { edition, actor: HOLDER },
         )
         if (!put.ok) throw new Error(JSON.stringify(put.reason))

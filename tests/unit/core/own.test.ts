@@ -9,7 +9,7 @@ import { HOLDER, type Actor, type Author } from '../../../core/slate/actor'
 import { undoOf } from '../../../core/slate/history'
 import { apply, invert, type Move } from '../../../core/slate/move'
 import { MoveSchema } from '../../../core/slate/moveSchema'
-import { pictureFrom, resized } from '../../../core/slate/making'
+import { pictureFrom, resized } from '../../../core/tools/making'
 import {
   boxOfOwn,
   colourId,

@@ -150,7 +150,7 @@ describe('a free spot', () => {
     const page = board.pages[0]!
     let state = emptySlate
     for (const { id } of page.pieces) {
-      const spot = freeSpot(state, id, page.places[0]!, page, edition)
+      const spot = freeSpot({ state, piece: id, place: page.places[0]!, page, edition })
       state = withPieces(state, [[id, { ...spot, z: 1 }]])
       expect(spot.x).toBeGreaterThanOrEqual(0)
       expect(spot.y).toBeLessThanOrEqual(page.height)
@@ -255,7 +255,8 @@ describe('tiles let go near each other', () => {
   const tiles = makeEdition(boardOf([], bars, { kind: 'match', sets: [['a', 'b']], where: [] }))
   const [{ width, height }] = [tiles.pieces.get(pieceId('a'))!.master]
   const state = withPieces(emptySlate, [[pieceId('a'), { x: 200, y: 100, z: 1 }]])
-  const put = (x: number, y: number) => snapped(state, pieceId('b'), { x, y }, tiles.board.pages[0]!, tiles)
+  const put = (x: number, y: number) =>
+    snapped({ state, piece: pieceId('b'), centre: { x, y }, page: tiles.board.pages[0]!, edition: tiles })
 
   it('come to lie edge to edge and in line, without a gap and without an overlap', () => {
     expect(put(200 + width + 5, 104)).toEqual({ x: 200 + width, y: 100 })
@@ -267,7 +268,13 @@ describe('tiles let go near each other', () => {
     expect(put(500, 300)).toEqual({ x: 500, y: 300 })
     const turned = withPieces(state, [[pieceId('b'), { x: 0, y: 0, z: 2, turn: 90 }]])
     expect(
-      snapped(turned, pieceId('b'), { x: 200 + width / 2 + height / 2 + 4, y: 120 }, tiles.board.pages[0]!, tiles).x,
+      snapped({
+        state: turned,
+        piece: pieceId('b'),
+        centre: { x: 200 + width / 2 + height / 2 + 4, y: 120 },
+        page: tiles.board.pages[0]!,
+        edition: tiles,
+      }).x,
     ).toBe(200 + width / 2 + height / 2)
   })
 })

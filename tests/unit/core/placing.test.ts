@@ -8,12 +8,12 @@ import { area } from '../../../core/geometry/area'
 import { distanceBetween } from '../../../core/geometry/distance'
 import { outline } from '../../../core/geometry/outline'
 import type { Point, Shape } from '../../../core/geometry/shape'
-import { bodyOf } from '../../../core/placement/body'
+import { bodyOf } from '../../../core/bodies/body'
 import { placePieces, type Certainty } from '../../../core/placement/placement'
 import { HOLDER } from '../../../core/slate/actor'
 import { apply, invert, type Move } from '../../../core/slate/move'
 import { emptySlate, startOf, withPieces, type OnPage } from '../../../core/slate/state'
-import { keepKeys } from '../../../core/keys/keep'
+import { keysByDoing } from '../../../core/keys/keep'
 import { keyId, masterId, pieceId, placeId } from '../../boards'
 import { boardOf, box, card, mark, slateOf, tile, verdicts, type Spots } from '../../keyBoards'
 
@@ -194,7 +194,13 @@ describe('zones in and over each other', () => {
     const board = boardOf(places, [card('a'), card('b')], former)
     const pieces = Object.fromEntries(Object.entries(at).map(([id, [x, y]], z) => [id, { x, y, z }]))
     const edition = makeEdition(board)
-    return keepKeys('sort', board.pages[0]!, slateOf(board, { pieces }), edition, () => keyId('new')).keys[0]
+    return keysByDoing({
+      kind: 'sort',
+      page: board.pages[0]!,
+      state: slateOf(board, { pieces }),
+      edition,
+      newId: () => keyId('new'),
+    }).keys[0]
   }
   const star: Shape = {
     kind: 'polygon',

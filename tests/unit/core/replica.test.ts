@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { seeded } from '../../../core/layout/random'
 import { HOLDER, taken, type Actor, type Author } from '../../../core/slate/actor'
 import { changedThings, type ThingName } from '../../../core/slate/hands'
-import { nextToUndo, undoOf, type Step } from '../../../core/slate/history'
+import { nextToUndo, undoOf, type HistoryStep } from '../../../core/slate/history'
 import { apply, invert, type Move } from '../../../core/slate/move'
 import { emptySlate, startOf, type SlateState } from '../../../core/slate/state'
 import type { Envelope, NumberedMove } from '../../../core/sync/messages'
@@ -21,7 +21,7 @@ const asActor = (author: Author): Actor => ({ author, part: 'all' })
 class Server {
   state: SlateState = startOf(edition)
   log: NumberedMove[] = []
-  inverses = new Map<string, Step>()
+  inverses = new Map<string, HistoryStep>()
   refused = new Set<string>()
   take({ id, move, undoes }: Envelope, by: Author): void {
     if (this.refused.has(id) || this.log.some(m => m.id === id)) return
@@ -46,7 +46,7 @@ class Server {
 
 interface Client {
   replica: Replica
-  steps: Step[]
+  steps: HistoryStep[]
 }
 type Deed = Move | 'undo'
 
@@ -58,7 +58,7 @@ function simulate(
   const random = seeded(seed)
   const server = new Server()
   const clients: Client[] = scripts.map(() => ({
-    replica: receiveWhole(emptyReplica, 0, server.state, edition),
+    replica: receiveWhole({ replica: emptyReplica, number: 0, state: server.state, edition }),
     steps: [],
   }))
   const left = scripts.map(script => [...script])
@@ -69,7 +69,7 @@ function simulate(
     const news = server.log.slice(from, to)
     const heard =
       receive(client.replica, news, edition, actor)
-      ?? receiveWhole(client.replica, server.log.length, server.state, edition, actor)
+      ?? receiveWhole({ replica: client.replica, number: server.log.length, state: server.state, edition, actor })
     const numbers = new Map(server.log.map(m => [m.id, m.number]))
     client.replica = dropMoves(heard, server.refused, edition, actor)
     client.steps = client.steps.filter(s => !server.refused.has(s.id)).map(s => ({ ...s, number: numbers.get(s.id) }))
@@ -84,7 +84,7 @@ function simulate(
     const chance = random()
     if (chance < 0.4 && script.length) {
       const deed = script.shift()!
-      const takeBack = (step: Step) => undoOf(step, actor.author, client.replica.confirmed)
+      const takeBack = (step: HistoryStep) => undoOf(step, actor.author, client.replica.confirmed)
       const step = deed === 'undo' ? nextToUndo(client.steps, s => takeBack(s) !== null) : undefined
       const move = deed === 'undo' ? step && takeBack(step) : deed
       // Nobody makes a move that doesn't apply to what they see; that somebody else was quicker only the server knows.
@@ -161,7 +161,7 @@ describe('replicas', () => {
     const move: Move = { kind: 'put', piece: pieceId('c0'), x: 5, y: 5 }
     const made = makeMoves(emptyReplica, [{ id: 'mine', move }], edition)
     expect(made.shown.pieces[pieceId('c0')]).toMatchObject({ x: 5, y: 5 })
-    const whole = receiveWhole(made, 4, emptySlate, edition)
+    const whole = receiveWhole({ replica: made, number: 4, state: emptySlate, edition })
     expect(whole.shown.pieces[pieceId('c0')]).toMatchObject({ x: 5, y: 5 })
     expect(dropMoves(whole, new Set(['mine']), edition).shown).toEqual(emptySlate)
   })

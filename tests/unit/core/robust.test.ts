@@ -8,7 +8,7 @@ import { removePieces } from '../../../core/design/pieces'
 import { reportOn } from '../../../core/format/report'
 import { answerSlate } from '../../../core/keys/answerSlate'
 import { feedbackOn } from '../../../core/keys/feedback'
-import { keepKeys } from '../../../core/keys/keep'
+import { keysByDoing } from '../../../core/keys/keep'
 import { markSlate } from '../../../core/keys/mark'
 import { kindsFor } from '../../../core/keys/kinds'
 import { outcomesOf, readOutcomes } from '../../../core/keys/outcomes'
@@ -46,7 +46,13 @@ describe('whatever a student does', () => {
           )
           // Any page can be kept as a key, and what was kept is a whole board again.
           for (const kind of kindsFor(board.pages[0]!)) {
-            const { keys } = keepKeys(kind, board.pages[0]!, state, edition, () => keyId(`new-${kind}`))
+            const { keys } = keysByDoing({
+              kind,
+              page: board.pages[0]!,
+              state,
+              edition,
+              newId: () => keyId(`new-${kind}`),
+            })
             expect(checkBoard({ ...board, keys: keys.slice(0, 1) as Board['keys'] })).toBeNull()
           }
         }),

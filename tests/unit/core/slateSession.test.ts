@@ -41,7 +41,7 @@ function device(kept: Envelope[] = []) {
       reader: 'me',
       steps: [],
       openness: openAs('under-way'),
-      replica: receiveWhole(emptyReplica, 0, startOf(edition), edition),
+      replica: receiveWhole({ replica: emptyReplica, number: 0, state: startOf(edition), edition }),
     },
     {
       send(message) {

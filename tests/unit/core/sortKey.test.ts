@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { makeEdition, withoutAnswers } from '../../../core/board/edition'
 import type { SortKey } from '../../../core/keys/sort/key'
-import { keepKeys } from '../../../core/keys/keep'
+import { keysByDoing } from '../../../core/keys/keep'
 import { markSlate, withDecisions } from '../../../core/keys/mark'
 import type { Verdict } from '../../../core/keys/outcome'
 import { keepKey } from '../../../core/design/answers'
@@ -78,7 +78,13 @@ describe('the sort key', () => {
 
   it("is kept by doing the task: marked by what was kept, the teacher's own slate is all right", () => {
     const state = lay(['c0', 'z0'], ['c1', 'z1'], ['c2', 'z2'], ['c3', 'z2'])
-    const { keys, unsure } = keepKeys('sort', edition.board.pages[0]!, state, edition, () => keyId('new'))
+    const { keys, unsure } = keysByDoing({
+      kind: 'sort',
+      page: edition.board.pages[0]!,
+      state,
+      edition,
+      newId: () => keyId('new'),
+    })
     const key = keys[0] as SortKey
     expect(unsure).toEqual([])
     expect(key.homes).toMatchObject({ c0: ['z0'], c4: [], c5: [] })
@@ -86,9 +92,13 @@ describe('the sort key', () => {
   })
 
   it('is not kept for a card that nobody could be sure of', () => {
-    const { keys, unsure } = keepKeys('sort', edition.board.pages[0]!, lay(['c0', onLeftEdge]), edition, () =>
-      keyId('new'),
-    )
+    const { keys, unsure } = keysByDoing({
+      kind: 'sort',
+      page: edition.board.pages[0]!,
+      state: lay(['c0', onLeftEdge]),
+      edition,
+      newId: () => keyId('new'),
+    })
     const key = keys[0] as SortKey
     expect(unsure).toEqual(['c0'])
     expect(key.homes).not.toHaveProperty('c0')

@@ -208,10 +208,9 @@ describe('giving out', () => {
       page: pageId('page'),
       homes: { [pieceId('c0')]: [placeId('z0')] },
     })
-    expect(await saveBoard(connection.db, school.board, school.teacher, changed, 1)).toEqual({
-      ok: true,
-      value: { version: 2 },
-    })
+    expect(
+      await saveBoard({ db: connection.db, id: school.board, teacher: school.teacher, board: changed, version: 1 }),
+    ).toEqual({ ok: true, value: { version: 2 } })
     await giveOut(connection.db, school.board, school.classId)
     expect(await count()).toBe(before + 1)
   })
@@ -230,11 +229,12 @@ describe('keeping a board', () => {
       .select('version')
       .where('id', '=', school.board)
       .executeTakeFirstOrThrow()
-    expect(await saveBoard(connection.db, school.board, school.teacher, shore(), version)).toMatchObject({ ok: true })
-    expect(await saveBoard(connection.db, school.board, school.teacher, shore(), version)).toEqual({
-      ok: false,
-      reason: { code: 'changed-elsewhere', version: version + 1 },
-    })
+    expect(
+      await saveBoard({ db: connection.db, id: school.board, teacher: school.teacher, board: shore(), version }),
+    ).toMatchObject({ ok: true })
+    expect(
+      await saveBoard({ db: connection.db, id: school.board, teacher: school.teacher, board: shore(), version }),
+    ).toEqual({ ok: false, reason: { code: 'changed-elsewhere', version: version + 1 } })
   })
 
   it('is refused when it shows a file that its teacher never put in', async () => {
@@ -257,7 +257,7 @@ describe('keeping a board', () => {
       .select('version')
       .where('id', '=', school.board)
       .executeTakeFirstOrThrow()
-    expect(await saveBoard(connection.db, school.board, school.teacher, board, version)).toEqual({
+    expect(await saveBoard({ db: connection.db, id: school.board, teacher: school.teacher, board, version })).toEqual({
       ok: false,
       reason: { code: 'not-yours' },
     })

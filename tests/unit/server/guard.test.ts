@@ -8,7 +8,7 @@ import WebSocket from 'ws'
 import { isAway } from '../../../server/http/errors'
 import { nestsDeeper, parseJson } from '../../../server/http/json'
 import { limits, tryOnce, type Limits } from '../../../server/http/limits'
-import { Line, Room } from '../../../server/http/room'
+import { WaitingLine, Room } from '../../../server/http/room'
 import { ACTIONS, may, RIGHTS, ROLES } from '../../../server/rights/rights'
 import type { Services } from '../../../server/services'
 import { openSockets } from '../../../server/sockets/socketServer'
@@ -114,7 +114,7 @@ describe('what there is only so much of', () => {
     expect(room.take(6)).toBe(true)
   })
   it('is waited for in line, and not for ever', async () => {
-    const line = new Line(1, 1)
+    const line = new WaitingLine(1, 1)
     let open = () => {}
     const first = line.through(() => new Promise<string>(resolve => (open = () => resolve('first'))))
     const second = line.through(async () => 'second')

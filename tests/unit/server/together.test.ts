@@ -274,11 +274,18 @@ describe('pictures of students', () => {
     const { frame } = await frameOf(1)
     const red = await picture('#f00')
     for (let i = 0; i < 2; i++)
-      expect(await keepSlatePicture(services(), frame, 'the-crab', 'student:1', red)).toEqual({ ok: true, value: null })
-    expect(await keepSlatePicture(services(), frame, 'the-crab', 'student:2', await picture('#00f'))).toEqual({
-      ok: false,
-      reason: 'taken',
-    })
+      expect(
+        await keepSlatePicture({ services: services(), slate: frame, id: 'the-crab', by: 'student:1', picture: red }),
+      ).toEqual({ ok: true, value: null })
+    expect(
+      await keepSlatePicture({
+        services: services(),
+        slate: frame,
+        id: 'the-crab',
+        by: 'student:2',
+        picture: await picture('#00f'),
+      }),
+    ).toEqual({ ok: false, reason: 'taken' })
     expect((await pictureFor(services(), frame, 'the-crab', { author: 'student:2', staff: false }))?.hash).toBe(
       red.hash,
     )
@@ -286,10 +293,9 @@ describe('pictures of students', () => {
       `insert into slate_pictures (slate_id, id, by, file_hash) select $1, 'more-' || i, 'student:1', $2 from generate_series(1, ${MOST_KEPT - 1}) i`,
       [frame, red.hash],
     )
-    expect(await keepSlatePicture(services(), frame, 'one-more', 'student:1', red)).toEqual({
-      ok: false,
-      reason: 'full',
-    })
+    expect(
+      await keepSlatePicture({ services: services(), slate: frame, id: 'one-more', by: 'student:1', picture: red }),
+    ).toEqual({ ok: false, reason: 'full' })
   })
 
   it('wait for the teacher where that is set: their maker sees them at once; what is hidden only teachers see', async () => {
@@ -298,7 +304,13 @@ describe('pictures of students', () => {
       people: [one],
     } = await frameOf(2)
     await rules({ approve: true })
-    await keepSlatePicture(services(), frame, 'the-crab', 'student:1', await picture('#f00'))
+    await keepSlatePicture({
+      services: services(),
+      slate: frame,
+      id: 'the-crab',
+      by: 'student:1',
+      picture: await picture('#f00'),
+    })
     expect([
       await seen(frame, 'the-crab', 'student:1'),
       await seen(frame, 'the-crab', 'student:2'),

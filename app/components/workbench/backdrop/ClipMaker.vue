@@ -4,9 +4,9 @@ import type { Page } from '~~/core/board/board'
 import { MOST_CLIPS } from '~~/core/board/clip'
 import { readWebAddress, hostOf } from '~~/core/board/webAddress'
 import { addClip, addLink } from '~~/core/design/clips'
-import type { Hands } from '~/composables/useHands'
-import type { Workbench } from '~/composables/useWorkbench'
-import { clipsIn, useClips, type SentClip } from '~/composables/useClips'
+import type { Hands } from '~/composables/workbench/useHands'
+import type { Workbench } from '~/composables/workbench/useWorkbench'
+import { clipsIn, useClips, type SentClip } from '~/composables/workbench/useClips'
 
 /** Sound, film and links for the page: from a file, spoken here, or by an address. */
 const { bench, page, hands } = defineProps<{ bench: Workbench; page: Page; hands: Hands }>()

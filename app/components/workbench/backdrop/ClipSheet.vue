@@ -3,8 +3,8 @@ import type { Clip } from '~~/core/board/clip'
 import type { Page } from '~~/core/board/board'
 import { changeClip } from '~~/core/design/clips'
 import { playingTime } from '~~/core/layout/clipCard'
-import { readCaptions } from '~/composables/readCaptions'
-import type { Workbench } from '~/composables/useWorkbench'
+import { readCaptions } from '~/composables/board/readCaptions'
+import type { Workbench } from '~/composables/workbench/useWorkbench'
 
 /** A sound or a film: its name, and its words for whoever can't hear or see it. */
 const { bench, page, clip } = defineProps<{ bench: Workbench; page: Page; clip: Clip }>()

@@ -2,7 +2,7 @@
 import type { Figure } from '~~/core/board/backdrop'
 import type { Page } from '~~/core/board/board'
 import { changeFigure } from '~~/core/design/backdrop'
-import type { Workbench } from '~/composables/useWorkbench'
+import type { Workbench } from '~/composables/workbench/useWorkbench'
 
 const FILLS = {
   none: null,

@@ -2,7 +2,7 @@
 import type { Line } from '~~/core/board/backdrop'
 import type { Page } from '~~/core/board/board'
 import { changeLine } from '~~/core/design/backdrop'
-import type { Workbench } from '~/composables/useWorkbench'
+import type { Workbench } from '~/composables/workbench/useWorkbench'
 
 const POINTS = ['none', 'one', 'both'] as const
 

@@ -3,7 +3,7 @@ import type { Link } from '~~/core/board/clip'
 import type { Page } from '~~/core/board/board'
 import { hostOf, readWebAddress } from '~~/core/board/webAddress'
 import { changeLink } from '~~/core/design/clips'
-import type { Workbench } from '~/composables/useWorkbench'
+import type { Workbench } from '~/composables/workbench/useWorkbench'
 
 /** A card that leads out of the application. */
 const { bench, page, link } = defineProps<{ bench: Workbench; page: Page; link: Link }>()

@@ -2,7 +2,7 @@
 import type { BackdropPicture } from '~~/core/board/backdrop'
 import type { Page } from '~~/core/board/board'
 import { changePicture, cropped, fitted } from '~~/core/design/backdrop'
-import type { Workbench } from '~/composables/useWorkbench'
+import type { Workbench } from '~/composables/workbench/useWorkbench'
 
 const SIDES = ['left', 'top', 'right', 'bottom'] as const
 

@@ -3,9 +3,9 @@ import { nanoid } from 'nanoid'
 import type { Page } from '~~/core/board/board'
 import type { PageId } from '~~/core/board/ids'
 import { addPrintedPages, MOST_PAGES, type PrintedPage } from '~~/core/design/pages'
-import { openPdf, type Pdf, type PdfTrouble } from '~/composables/usePdf'
-import { useUpload } from '~/composables/useUpload'
-import type { Workbench } from '~/composables/useWorkbench'
+import { openPdf, type Pdf, type PdfTrouble } from '~/composables/workbench/usePdf'
+import { useUpload } from '~/composables/workbench/useUpload'
+import type { Workbench } from '~/composables/workbench/useWorkbench'
 
 /** A PDF worksheet: which of its pages become pages of the board. */
 const { file, bench, page } = defineProps<{ file: File; bench: Workbench; page: Page }>()

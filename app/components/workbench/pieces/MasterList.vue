@@ -3,7 +3,7 @@ import type { Page } from '~~/core/board/board'
 import { ROLES, type Master } from '~~/core/board/piece'
 import { changeMaster } from '~~/core/design/otherPieces'
 import { setTextSize } from '~~/core/design/pieces'
-import type { Workbench } from '~/composables/useWorkbench'
+import type { Workbench } from '~/composables/workbench/useWorkbench'
 
 /** The styles of the board's pieces: change one, and all pieces made in it follow. */
 const { bench, page } = defineProps<{ bench: Workbench; page: Page }>()

@@ -3,8 +3,8 @@ import type { Page } from '~~/core/board/board'
 import { TIPS } from '~~/core/board/piece'
 import { addOthers, OTHER_FORMS, type OtherForm } from '~~/core/design/otherPieces'
 import { readWordList } from '~~/core/design/pieces'
-import { freshIds } from '~/composables/useIds'
-import type { Workbench } from '~/composables/useWorkbench'
+import { freshIds } from '~/composables/workbench/useIds'
+import type { Workbench } from '~/composables/workbench/useWorkbench'
 
 const MM = 72 / 25.4
 

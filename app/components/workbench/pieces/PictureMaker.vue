@@ -2,9 +2,9 @@
 import type { Page } from '~~/core/board/board'
 import type { FileHash } from '~~/core/board/ids'
 import { addPictureCards } from '~~/core/design/pieces'
-import { freshIds } from '~/composables/useIds'
-import { picturesIn, useUpload } from '~/composables/useUpload'
-import type { Workbench } from '~/composables/useWorkbench'
+import { freshIds } from '~/composables/workbench/useIds'
+import { picturesIn, useUpload } from '~/composables/workbench/useUpload'
+import type { Workbench } from '~/composables/workbench/useWorkbench'
 
 /** Picture cards from one's own files, or from the library that ships with the application. */
 const { bench, page } = defineProps<{ bench: Workbench; page: Page }>()

@@ -3,7 +3,7 @@ import type { Page } from '~~/core/board/board'
 import type { Piece } from '~~/core/board/piece'
 import { pieceName } from '~~/core/board/pieceName'
 import { changePiece, removePieces } from '~~/core/design/pieces'
-import type { Workbench } from '~/composables/useWorkbench'
+import type { Workbench } from '~/composables/workbench/useWorkbench'
 
 /** Every piece of the page: its words, and what can be set for it alone. */
 const { bench, page } = defineProps<{ bench: Workbench; page: Page }>()

@@ -2,8 +2,8 @@
 import type { Page } from '~~/core/board/board'
 import type { Master, Piece } from '~~/core/board/piece'
 import { addFamily, FAMILIES, tilesOf, type Family } from '~~/core/design/tiles'
-import { freshIds } from '~/composables/useIds'
-import type { Workbench } from '~/composables/useWorkbench'
+import { freshIds } from '~/composables/workbench/useIds'
+import type { Workbench } from '~/composables/workbench/useWorkbench'
 
 /** Tiles as families, made from a few numbers. */
 const { bench, page } = defineProps<{ bench: Workbench; page: Page }>()

@@ -3,8 +3,8 @@ import type { Page } from '~~/core/board/board'
 import { MOST_PIECES } from '~~/core/board/sizes'
 import { addSets, isTable, readColumns } from '~~/core/design/columns'
 import { addCards, readWordList } from '~~/core/design/pieces'
-import { freshIds } from '~/composables/useIds'
-import type { Workbench } from '~/composables/useWorkbench'
+import { freshIds } from '~/composables/workbench/useIds'
+import type { Workbench } from '~/composables/workbench/useWorkbench'
 
 /** Cards from a list of words; rows of several columns become cards that belong together. */
 const { bench, page } = defineProps<{ bench: Workbench; page: Page }>()

@@ -3,8 +3,8 @@ import type { Page } from '~~/core/board/board'
 import type { PlaceId } from '~~/core/board/ids'
 import { addGapFill, wordsOf } from '~~/core/design/gapFill'
 import { readWordList } from '~~/core/design/pieces'
-import { freshIds } from '~/composables/useIds'
-import type { Workbench } from '~/composables/useWorkbench'
+import { freshIds } from '~/composables/workbench/useIds'
+import type { Workbench } from '~/composables/workbench/useWorkbench'
 
 /**
  * A text with gaps from a plain sentence: the words that are to go are marked, the bank and the key make themselves.

@@ -5,7 +5,7 @@ import { MOST_PARTS } from '~~/core/board/whatPlacesTake'
 import { addCorner, removeCorner } from '~~/core/design/corners'
 import { changed } from '~~/core/design/places'
 import { boxOf } from '~~/core/geometry/outline'
-import type { Workbench } from '~/composables/useWorkbench'
+import type { Workbench } from '~/composables/workbench/useWorkbench'
 
 /**
  * A place and what can be said of its kind. What can't be leaves the place as it is, and the field shows what it was.

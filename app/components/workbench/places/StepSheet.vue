@@ -4,7 +4,7 @@ import { setHints } from '~~/core/design/around'
 import { setSpoken } from '~~/core/design/clips'
 import { changeStep, moveStep } from '~~/core/design/steps'
 import { setStepTools } from '~~/core/design/tools'
-import type { Workbench } from '~/composables/useWorkbench'
+import type { Workbench } from '~/composables/workbench/useWorkbench'
 
 /** One numbered activity: what is to be done in its part of the page. All that stands in it moves with it. */
 const { bench, page, step } = defineProps<{ bench: Workbench; page: Page; step: Step }>()

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { OneStudent } from '~/composables/useClass'
+import type { OneStudent } from '~/composables/classes/useClass'
 
 definePageMeta({ for: 'teacher' })
 const { t } = useWords()

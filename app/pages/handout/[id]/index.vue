@@ -2,7 +2,7 @@
 import { RadioGroup, RadioGroupLabel, RadioGroupOption } from '@headlessui/vue'
 import { codeInGroups } from '~~/core/roster/picturePassword'
 import { SLATE_STATUSES, type SlateStatus } from '~~/core/slate/status'
-import { useWalk, type WalkSlate } from '~/composables/useWalk'
+import { useWalk, type WalkSlate } from '~/composables/review/useWalk'
 
 definePageMeta({ for: 'teacher' })
 const QUIET_MINUTES = 3

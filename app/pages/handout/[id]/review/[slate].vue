@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { shortName } from '~~/core/roster/names'
-import type { SlateView } from '~/composables/useSlate'
-import type { WalkView } from '~/composables/useWalk'
+import type { SlateView } from '~/composables/slate/useSlate'
+import type { WalkView } from '~/composables/review/useWalk'
 
 definePageMeta({ for: 'teacher', key: route => route.fullPath })
 const { t } = useWords()

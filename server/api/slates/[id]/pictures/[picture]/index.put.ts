@@ -21,7 +21,13 @@ export default defineEventHandler(async event => {
   if (!read.ok) throw refusal(read.reason)
   const picture = read.value
   if (!picture.ok) throw refusal(picture.reason === 'not-a-picture' ? 'bad-picture' : picture.reason)
-  const kept = await keepSlatePicture(all, id, name, who.hold!.actor.author, picture.value)
+  const kept = await keepSlatePicture({
+    services: all,
+    slate: id,
+    id: name,
+    by: who.hold!.actor.author,
+    picture: picture.value,
+  })
   if (!kept.ok) throw refusal(kept.reason)
   return {}
 })

@@ -1,0 +1,121 @@
+import type { Point } from '~~/core/geometry/shape'
+import type { Author } from '~~/core/slate/actor'
+import type { Move } from '~~/core/slate/move'
+import { changeMove, takeAwayMove } from '~~/core/tools/making'
+import { bare } from '~~/core/slate/moves/own'
+import { ownMoved, type Own, type OwnOnSlate } from '~~/core/slate/own'
+import type { SlateState } from '~~/core/slate/state'
+import type { Table } from '~~/core/placement/landing'
+import { ARROW_KEYS } from '~/composables/board/arrowKeys'
+
+/** How things that somebody made stand on a page on which they can be touched. */
+export interface OwnView {
+  readonly picked: string | null
+  readonly shown: (thing: string, own: OwnOnSlate) => OwnOnSlate
+  readonly attrs: (thing: string, own: OwnOnSlate, label: string) => object
+}
+
+/** What words are written on. */
+export type Words = Extract<Own, { kind: 'text' | 'note' }>
+
+const STARTS = 4
+const NUDGE = 8
+
+/** Moving, picking and taking away what one has made: with a pointer, and with keys. What others made isn't touched. */
+export function useOwnHands(view: {
+  table: () => Table
+  state: () => SlateState
+  by: () => Author
+  editable: () => boolean
+  toPage: (client: Point) => Point | null
+  make: (move: Move) => void
+}) {
+  const picked = ref<string | null>(null)
+  /** Words that are being written: of a thing that is there, or of one that isn't made yet. */
+  const writing = shallowRef<{ thing: string; own: Words } | null>(null)
+  const dragged = shallowRef<{ thing: string; from: Point; by: Point; started: boolean } | null>(null)
+  const ownOf = (thing: string): OwnOnSlate | undefined => {
+    const own = view.table().state.own[thing]
+    return own && !own.gone ? own : undefined
+  }
+  const mine = (own: OwnOnSlate) => view.editable() && own.by === view.by()
+
+  function press(event: PointerEvent, thing: string) {
+    const own = ownOf(thing)
+    const at = view.toPage({ x: event.clientX, y: event.clientY })
+    if (!own || !mine(own) || event.button !== 0 || !at) return
+    event.stopPropagation()
+    dragged.value = { thing, from: at, by: { x: 0, y: 0 }, started: false }
+  }
+  useEventListener(window, 'pointermove', (event: PointerEvent) => {
+    const now = dragged.value
+    const at = now && view.toPage({ x: event.clientX, y: event.clientY })
+    if (!now || !at) return
+    const by = { x: at.x - now.from.x, y: at.y - now.from.y }
+    dragged.value = { ...now, by, started: now.started || Math.hypot(by.x, by.y) >= STARTS }
+  })
+  useEventListener(window, 'pointerup', () => {
+    const now = dragged.value
+    dragged.value = null
+    if (!now) return
+    picked.value = picked.value === now.thing && !now.started ? null : now.thing
+    if (now.started) move(now.thing, now.by)
+  })
+  useEventListener(window, 'pointercancel', () => (dragged.value = null))
+
+  function move(thing: string, { x, y }: Point) {
+    const own = ownOf(thing)
+    if (own) view.make(changeMove(thing, own, ownMoved(bare(own), x, y, view.table().page)))
+  }
+  function key(event: KeyboardEvent, thing: string) {
+    const own = ownOf(thing)
+    if (!own || !mine(own)) return
+    const arrow = ARROW_KEYS[event.key]
+    if (arrow) move(thing, { x: arrow.x * (event.shiftKey ? 1 : NUDGE), y: arrow.y * (event.shiftKey ? 1 : NUDGE) })
+    else if (event.key === 'Enter' || event.key === ' ') picked.value = picked.value === thing ? null : thing
+    else if (event.key === 'Delete' || event.key === 'Backspace') view.make(takeAwayMove(thing, own))
+    else return
+    event.preventDefault()
+  }
+  function write(thing: string, own?: Own) {
+    const there = own ?? ownOf(thing)
+    if (there?.kind === 'text' || there?.kind === 'note') writing.value = { thing, own: there }
+  }
+  /** What is written becomes a thing with its first letter; without any left it goes again. */
+  function written(thing: string, own: Words, text: string) {
+    const was = ownOf(thing)
+    // It may have been moved or sized since the field was opened.
+    const under = was?.kind === 'text' || was?.kind === 'note' ? (bare(was) as Words) : own
+    if (text.trim()) view.make({ kind: 'own', thing, as: { ...under, text }, by: was?.by ?? view.by() })
+    else if (was) view.make(takeAwayMove(thing, was))
+  }
+  /** Where a thing is shown: under the hand while it is dragged. */
+  const shown = (thing: string, own: OwnOnSlate): OwnOnSlate => {
+    const now = dragged.value
+    return now?.thing === thing && now.started
+      ? { ...own, ...ownMoved(bare(own), now.by.x, now.by.y, view.table().page) }
+      : own
+  }
+  /**
+   * One's own can be caught and reached by keys; the rest, and ink, which is only rubbed out, lets everything through.
+   */
+  const attrs = (thing: string, own: OwnOnSlate): object =>
+    !mine(own) || own.kind === 'ink' || own.kind === 'colour'
+      ? {}
+      : {
+          role: 'button',
+          tabindex: 0,
+          class: 'own cursor-grab touch-none',
+          'data-own': thing,
+          'aria-pressed': picked.value === thing,
+          onPointerdown: (event: PointerEvent) => press(event, thing),
+          onKeydown: (event: KeyboardEvent) => key(event, thing),
+          onDblclick: () => write(thing),
+          onClick: (event: Event) => event.stopPropagation(),
+        }
+  watch(view.state, () => {
+    if (picked.value && !ownOf(picked.value)) picked.value = null
+  })
+  const onPage = computed((): OwnView => ({ picked: picked.value, shown, attrs }))
+  return { picked, writing, write, written, ownOf, onPage }
+}

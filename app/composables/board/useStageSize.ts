@@ -1,0 +1,99 @@
+import type { Page } from '~~/core/board/board'
+import type { Edition } from '~~/core/board/edition'
+import type { Tool } from '~~/core/board/tools'
+import { writtenSpots } from '~~/core/layout/written'
+import { TEXT_SIZES, toolsAnywhereOn } from '~~/core/slate/own'
+
+const FRAME = 18
+const LEDGE_PADDING = 34
+const GAP = 10
+const BETWEEN = 12
+const MOST_ROWS = 4
+/**
+ * CSS pixels. Where pieces would be lower than this, first the ledge gets one row, then the page outgrows the window
+ * and can be pushed about.
+ */
+export const FINGER = 44
+/**
+ * CSS pixels. So low pieces may become where that shows the whole page at once: still half as high again as WCAG 2.5.8
+ * asks for.
+ */
+const STILL_CAUGHT = 36
+/** CSS pixels. The same where words that students read or write would be smaller than this, as on a phone. */
+const READABLE = 12
+const LARGEST = 2.2
+/** Tools whose things are read. */
+const WORDED: ReadonlySet<Tool> = new Set(['write', 'note'])
+
+/**
+ * One scale (CSS pixels for a point) at which page and ledge share the room, and how high the ledge is. It depends on
+ * the room and the board only, not on where the pieces are, so that nothing jumps while somebody works.
+ */
+export function useStageSize({
+  room,
+  page,
+  edition,
+  editable,
+  endWidth,
+  barHeight,
+}: {
+  readonly room: Ref<HTMLElement | null>
+  readonly page: () => Page
+  readonly edition: () => Edition
+  readonly editable: () => boolean
+  readonly endWidth: () => number
+  readonly barHeight: () => number
+}) {
+  const { width, height } = useElementSize(room)
+  return computed(() => {
+    const { width: pageWidth, height: pageHeight } = page()
+    const share = ledgeShare(page(), edition())
+    const sizes = page().pieces.map(piece => {
+      const { kind, width: w, height: h, textSize } = edition().pieces.get(piece.id)!.master
+      return {
+        kind,
+        width: w * share(piece.id),
+        height: h * share(piece.id),
+        textSize: piece.text ? textSize : Infinity,
+      }
+    })
+    const highest = Math.max(0, ...sizes.map(s => s.height))
+    // Tiles are as large as their values, however small; they get room to be caught around them instead.
+    const cards = sizes.filter(s => s.kind !== 'tile')
+    const letters = [
+      ...cards.map(s => s.textSize),
+      ...writtenSpots(page()).map(spot => spot.textSize),
+      ...(toolsAnywhereOn(edition().board, page()).some(tool => WORDED.has(tool)) ? [TEXT_SIZES.medium] : []),
+    ]
+    const leastFor = (finger: number) =>
+      editable() ? Math.max(0, ...cards.map(s => finger / s.height), ...letters.map(size => READABLE / size)) : 0
+    const [least, leastWhole] = [leastFor(FINGER), leastFor(STILL_CAUGHT)]
+    const all = sizes.reduce((sum, s) => sum + s.width, 0)
+    const layout = (rows: number) => {
+      const across = (width.value - FRAME) / pageWidth
+      const down =
+        (height.value - barHeight() - FRAME - BETWEEN - LEDGE_PADDING - rows * GAP) / (pageHeight + rows * highest)
+      const fit = Math.max(Math.min(across, down, LARGEST), 0.2)
+      const scale = fit >= leastWhole ? fit : Math.max(fit, least)
+      return {
+        scale,
+        fits: Math.min(down, LARGEST) >= scale,
+        ledgeHeight: sizes.length ? rows * (highest * scale + GAP) + LEDGE_PADDING : 0,
+      }
+    }
+    const holds = (rows: number, { scale }: ReturnType<typeof layout>) =>
+      all * scale + sizes.length * GAP + rows * (40 + endWidth())
+      <= rows * Math.min(width.value, pageWidth * scale + FRAME)
+    const one = layout(1)
+    if (holds(1, one)) return one
+    let chosen = layout(2)
+    if (!chosen.fits) return one
+    // More rows only where they cost the page nothing, as on a phone that is held upright.
+    for (let rows = 3; rows <= MOST_ROWS && !holds(rows - 1, chosen); rows++) {
+      const more = layout(rows)
+      if (!more.fits || more.scale < chosen.scale) break
+      chosen = more
+    }
+    return chosen
+  })
+}

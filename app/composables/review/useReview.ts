@@ -1,0 +1,206 @@
+import type { Said, TalkLine } from '~~/core/handout/talk'
+import type { Levels } from '~~/core/handout/counting'
+import { makeEdition } from '~~/core/board/edition'
+import { decisionName, markSlate, withDecisions, type Decisions } from '~~/core/keys/mark'
+import type { ItemMark } from '~~/core/keys/outcome'
+import type { MarginItem } from '~~/core/margin/item'
+import { emptyReplica, receiveWhole } from '~~/core/sync/replica'
+import type { SeenSlate } from '~~/core/sync/slatesWatch'
+import { canBeginAgain, canHandBack, type SlateStatus } from '~~/core/slate/status'
+import { nanoid } from 'nanoid'
+import { provideSeenPictures, type PictureView } from '~/composables/board/pictures'
+import type { SlateView } from '~/composables/slate/useSlate'
+
+const SAVE_AFTER = 500
+
+/** One slate as its teacher reviews it: the work, live while it is under way, what the key says, and the margin. */
+export function useReview(view: SlateView, outdated: () => void) {
+  const edition = makeEdition(view.board)
+  const state = shallowRef(view.state)
+  const status = ref(view.openness.status)
+  const margin = shallowRef(view.margin)
+  const decisions = ref<Decisions>(view.review?.decisions ?? {})
+  const said = ref(view.said)
+  const talk = shallowRef(view.talk)
+  const before = shallowRef(view.before)
+  const pictures = shallowRef(view.pictures)
+  provideSeenPictures(
+    () => view.id,
+    () => pictures.value.length,
+  )
+  const comment = ref(view.review?.comment ?? '')
+  const points = ref<number | null>(view.review?.points ?? null)
+  const levels = ref<Levels>(view.review?.levels ?? {})
+  const content = () => ({
+    decisions: decisions.value,
+    comment: comment.value,
+    points: points.value,
+    levels: levels.value,
+  })
+  const trouble = ref('')
+  /** Items taken away or added, the latest last: each can be taken back. */
+  const done = ref<{ id: string; added: boolean }[]>([])
+  const path = `/api/slates/${view.id}`
+
+  /**
+   * The slate is watched while it is reviewed; what lies under it, and what was written on it elsewhere, is read anew.
+   */
+  const { live } = useLive()
+  const seen = (now: SlateView): SeenSlate => ({
+    id: now.id,
+    edition,
+    status: now.openness.status,
+    movedAt: null,
+    replica: receiveWhole({ replica: emptyReplica, number: now.number, state: now.state, edition }),
+  })
+  const watched = live.watch<SeenSlate>({
+    handout: null,
+    slates: [seen(view)],
+    async read() {
+      const now = await attempt(() => ask<SlateView>(path))
+      if (!now) return null
+      said.value = now.said
+      talk.value = now.talk
+      before.value = now.before
+      if (now.edition !== view.edition) outdated()
+      return [seen(now)]
+    },
+    changed() {
+      const [slate] = watched.slates
+      if (!slate) return
+      state.value = slate.replica.shown
+      // What was said with it comes with it.
+      if (slate.status !== status.value) void watched.readNow()
+      // Another try has begun: what was decided was about the one before.
+      if (slate.status === 'under-way' && canBeginAgain(status.value)) forget()
+      status.value = slate.status
+    },
+    ended: code => (trouble.value = code),
+    about: (_, what) => (what === 'talk' ? void readTalk() : what === 'pictures' ? void readPictures() : undefined),
+  })
+
+  const marks = computed(() => withDecisions(markSlate(state.value, edition), decisions.value))
+  /** Every item of every key by the name under which the teacher decides on it. */
+  const items = computed(
+    () => new Map<string, ItemMark>(marks.value.flatMap(m => m.items.map(i => [decisionName(m.key, i.item), i]))),
+  )
+  const total = computed(() =>
+    marks.value.reduce(
+      (sum, m) => ({ points: sum.points + m.points, of: sum.of + m.of, undecided: sum.undecided + m.undecided }),
+      { points: 0, of: 0, undecided: 0 },
+    ),
+  )
+
+  async function attempt<T>(task: () => Promise<T>): Promise<T | undefined> {
+    trouble.value = ''
+    try {
+      return await task()
+    } catch (error) {
+      if (!(error instanceof Refused)) throw error
+      trouble.value = error.code
+    }
+  }
+
+  const readTalk = () => attempt(async () => (talk.value = await ask<TalkLine[]>(`${path}/talk`)))
+  async function speak(said: Said) {
+    await ask(`${path}/talk`, { method: 'POST', body: { ...said } })
+    await readTalk()
+  }
+  const readPictures = () => attempt(async () => (pictures.value = await ask<PictureView[]>(`${path}/pictures`)))
+  const hideThing = (thing: string, hidden: boolean) =>
+    attempt(() => ask(`${path}/hidden`, { method: 'PUT', body: { id: nanoid(), thing, hidden } }))
+  async function approve(picture: string, approved: boolean) {
+    await attempt(() => ask(`${path}/pictures/${picture}/approved`, { method: 'PUT', body: { approved } }))
+    await readPictures()
+  }
+  const hide = (line: TalkLine) =>
+    attempt(() => ask(`${path}/talk/${line.id}`, { method: 'PUT', body: { hidden: !line.hidden } }))
+
+  const saveReview = () => attempt(() => ask(`${path}/review`, { method: 'PUT', body: content() }))
+  const saveSoon = useDebounceFn(saveReview, SAVE_AFTER)
+
+  /** The teacher's word on an item; the same word again takes it back. */
+  function decide(item: string, verdict: 'right' | 'wrong') {
+    const { [item]: before, ...others } = decisions.value
+    decisions.value = before === verdict ? others : { ...others, [item]: verdict }
+    void saveSoon()
+  }
+
+  async function add(item: MarginItem) {
+    // Seen at once; if the server won't have it, it goes again and the reason is said.
+    const draft = { id: `draft-${margin.value.length}-${Date.now()}`, item }
+    margin.value = [...margin.value, draft]
+    const added = await attempt(() => ask<{ id: string }>(`${path}/margin`, { method: 'POST', body: item }))
+    margin.value = added
+      ? margin.value.map(entry => (entry.id === draft.id ? { ...draft, id: added.id } : entry))
+      : margin.value.filter(entry => entry.id !== draft.id)
+    if (added) done.value = [...done.value, { id: added.id, added: true }]
+  }
+
+  const removed = new Map<string, MarginItem>()
+  async function setRemoved(id: string, gone: boolean) {
+    const changed = await attempt(() => ask(`${path}/margin/${id}`, { method: 'PUT', body: { removed: gone } }))
+    if (!changed) return false
+    const entry = margin.value.find(e => e.id === id)
+    if (gone && entry) {
+      removed.set(id, entry.item)
+      margin.value = margin.value.filter(e => e.id !== id)
+    } else if (!gone && removed.has(id)) margin.value = [...margin.value, { id, item: removed.get(id)! }]
+    return true
+  }
+
+  async function remove(id: string) {
+    if (await setRemoved(id, true)) done.value = [...done.value, { id, added: false }]
+  }
+
+  async function undo() {
+    const step = done.value.at(-1)
+    if (step && (await setRemoved(step.id, step.added))) done.value = done.value.slice(0, -1)
+  }
+
+  function forget() {
+    decisions.value = {}
+    comment.value = ''
+    points.value = null
+    levels.value = {}
+  }
+  async function handBack(again = false) {
+    await attempt(async () => {
+      await ask(`${path}/review`, { method: 'PUT', body: content() })
+      status.value = (
+        await ask<{ status: SlateStatus }>(`${path}/hand-back`, { method: 'POST', body: { again } })
+      ).status
+      if (again) forget()
+    })
+  }
+
+  return {
+    edition,
+    state: shallowReadonly(state),
+    status: readonly(status),
+    margin,
+    said: readonly(said),
+    talk: shallowReadonly(talk),
+    before: shallowReadonly(before),
+    pictures: shallowReadonly(pictures),
+    hideThing,
+    approve,
+    speak,
+    hide,
+    comment,
+    points,
+    levels,
+    decisions: readonly(decisions),
+    trouble,
+    items,
+    total,
+    canUndo: computed(() => done.value.length > 0),
+    canHandBack: computed(() => canHandBack(status.value)),
+    decide,
+    saveSoon,
+    add,
+    remove,
+    undo,
+    handBack,
+  }
+}
