@@ -28,7 +28,7 @@ export function bodyOf(kind: Piece['kind'], master: Looks, { x, y, turn = 0 }: L
   const round = master.look?.kind === 'round' || (kind === 'token' && !master.look)
   if (round && master.width === master.height) return disc(boxAround(centre, master))
   const outline = outlineOf(master, round)
-  if (!outline && turn % 90 === 0) return rectangle(boxAround(centre, turnedSize(master, turn)))
+  if (!outline && turn % 90 === 0) return new Rectangle(boxAround(centre, turnedSize(master, turn)))
   const parts = (outline ?? [corners(boxAround({ x: 0, y: 0 }, master))]).map(part =>
     part.map(p => turnedAround(centre, { x: x + p.x, y: y + p.y }, turn)),
   )
@@ -40,19 +40,20 @@ export function bodyOf(kind: Piece['kind'], master: Looks, { x, y, turn = 0 }: L
   }
 }
 
-function rectangle(box: Box): Body {
-  return {
-    box,
-    area: box.width * box.height,
-    get parts() {
-      return [corners(box)]
-    },
-    inside(shape) {
-      if (shape.kind === 'polygon') return areaInside(shape.points, box)
-      if (shape.kind === 'ellipse') return ellipseInside(shape, box)
-      const part = common(shape, box)
-      return part ? part.width * part.height : 0
-    },
+/** By far the most: of one class, so that making one is cheap and its corners are found only where they are wanted. */
+class Rectangle implements Body {
+  readonly area: number
+  constructor(readonly box: Box) {
+    this.area = box.width * box.height
+  }
+  get parts() {
+    return [corners(this.box)]
+  }
+  inside(shape: Shape): number {
+    if (shape.kind === 'polygon') return areaInside(shape.points, this.box)
+    if (shape.kind === 'ellipse') return ellipseInside(shape, this.box)
+    const part = common(shape, this.box)
+    return part ? part.width * part.height : 0
   }
 }
 

@@ -37,7 +37,9 @@ export function contextOn(page: Page, state: SlateState, edition: Edition): Mark
   const byName = new Map<PieceId, Placement[]>()
   for (const placement of placements) {
     const name = keyName(placement.piece)
-    byName.set(name, [...(byName.get(name) ?? []), placement])
+    const others = byName.get(name)
+    if (others) others.push(placement)
+    else byName.set(name, [placement])
   }
   return {
     page,

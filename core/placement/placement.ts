@@ -7,7 +7,7 @@ import { boxAround, outlined, overlaps } from '../geometry/outline'
 import type { Box, Point } from '../geometry/shape'
 import { piecesOf } from '../slate/pieces'
 import type { SlateState } from '../slate/state'
-import { bodyOf, type Body } from '../bodies/body'
+import { bodyOf } from '../bodies/body'
 import { claim, TIP_LENGTH, type Claim } from '../bodies/claim'
 
 /** A piece with this share of its area in a place, or more, is in it. */
@@ -60,7 +60,7 @@ export function certaintyInAll({ share, cells }: Share, row?: number): Certainty
   return certainty(cells.reduce((sum, one) => (row === undefined || one.cell.row === row ? sum + one.share : sum), 0))
 }
 
-/** However a piece is turned, and wherever a label's tip points, it has to do with nothing outside of this. */
+/** Wherever a label's tip points, it has to do with nothing outside of this. */
 function anyTurn(centre: Point, { width, height }: Master): Box {
   const reach = Math.hypot(width, height) + 2 * TIP_LENGTH
   return boxAround(centre, { width: reach, height: reach })
@@ -99,17 +99,16 @@ export function sharesOf(
   lies: Point & { readonly turn?: number | undefined },
   page: Page,
 ): Share[] {
-  const around = lies.turn || piece.kind === 'label' ? anyTurn(lies, master) : boxAround(lies, master)
+  const body = piece.kind === 'label' ? undefined : bodyOf(piece.kind, master, lies)
+  const around = body?.box ?? anyTurn(lies, master)
   const shares: Share[] = []
-  let body: Body | undefined
   for (const { place, room } of roomsOf(page)) {
     if (!overlaps(room, around)) continue
-    if (piece.kind !== 'label') body ??= bodyOf(piece.kind, master, lies)
     const claimed = claim({ place, piece, master, lies, known: body })
     const sure = claimed && certainty(wholeShare(claimed)) && (certainty(claimed.share) ?? 'unsure')
     if (sure) shares.push({ place: place.id, ...claimed, certainty: sure })
   }
-  return shares.sort((a, b) => b.share - a.share)
+  return shares.length > 1 ? shares.sort((a, b) => b.share - a.share) : shares
 }
 
 /** Where every piece of a page is, in the order of the page's pieces; copies stand where their bin does. */

@@ -14,7 +14,7 @@ import { givingOut } from './givingOut'
 import { growth } from './growth'
 import { memory } from './memory'
 import { underLoad } from './roundTrip'
-import { scoring } from './scoring'
+import { asBuilt } from './asBuilt'
 import type { Line } from './measure'
 import { studentScript } from './script'
 import { atTheSlate } from './slate'
@@ -40,7 +40,7 @@ const measures: [string, () => Promise<Line[]>][] = [
   ['giving out', () => givingOut(url)],
   ['memory', () => memory(application)],
   ['taking up', () => takingUp(application)],
-  ['scoring', scoring],
+  ['scoring', async () => (await asBuilt<typeof import('./scoring')>('scoring.ts')).scoring()],
   ['frames', inFrames],
   ['script', () => studentScript(application)],
   ['workbench', () => atTheWorkbench(application)],

@@ -107,7 +107,6 @@ function markPiece(
   { page, begun }: MarkContext,
 ): ItemMark {
   const shares = innermost(raw, page)
-  const isHome = (place: PlaceId) => homes.includes(place)
   const best = shares[0]
   if (!best) {
     if (homes.length === 0 && begun)
@@ -120,13 +119,13 @@ function markPiece(
       words: {},
     })
   }
-  const surelyElsewhere = shares.find(s => s.certainty === 'in' && !isHome(s.place))
+  const surelyElsewhere = shares.find(s => s.certainty === 'in' && !homes.includes(s.place))
   if (surelyElsewhere) return wrongIn(piece, surelyElsewhere.place, homes, shares)
   if (homes.length === 0) return halfIn(piece, best)
-  const home = shares.find(s => isHome(s.place))
+  const home = shares.find(s => homes.includes(s.place))
   if (!home) return wrongIn(piece, best.place, homes, shares)
-  const doubt = shares.find(s => s.certainty === 'unsure' && !isHome(s.place))
-  const surelyHome = shares.some(s => s.certainty === 'in' && isHome(s.place))
+  const doubt = shares.find(s => s.certainty === 'unsure' && !homes.includes(s.place))
+  const surelyHome = shares.some(s => s.certainty === 'in' && homes.includes(s.place))
   if (doubt) {
     const words = { place: any(home.place), percent: percent(home.share), other: any(doubt.place) }
     return mark({ is: 'piece', item: piece, verdict: 'on-the-line', code: 'between', words })
