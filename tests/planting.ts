@@ -1,4 +1,3 @@
-import { it } from 'vitest'
 import { readBoard, type Board, type Page } from '../core/board/board'
 import type { Master, Piece } from '../core/board/piece'
 import type { Place } from '../core/board/place'
@@ -34,7 +33,7 @@ export interface Parts {
   readonly board?: Partial<Board>
 }
 
-/** A board as a teacher would have it, but for what is planted. */
+/** A board as a teacher would have but for what is planted. */
 export function made({ places = [], pieces = [], key, page = {}, board = {} }: Parts): Board {
   const keys = (Array.isArray(key) ? key : key ? [key] : []).map((one, i) => ({
     id: keyId(`k${i}`),

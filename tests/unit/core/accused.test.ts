@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { type Board } from '../../../core/board/board'
+import type { Board } from '../../../core/board/board'
 import type { Piece } from '../../../core/board/piece'
 import { keepKey } from '../../../core/design/answers'
 import type { Key } from '../../../core/keys/key'
@@ -13,17 +13,14 @@ import {
   chain,
   figure,
   lane,
-  ledge,
   made,
   masters,
   mat,
   rings,
   slots,
   sort,
-  tiles,
   two,
   words,
-  zone,
 } from '../../planting'
 
 /** Nothing is wrong with these. */

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { type Board } from '../../../core/board/board'
+import type { Board } from '../../../core/board/board'
 import type { Place } from '../../../core/board/place'
 import { masterId, pieceId, placeId } from '../../boards'
 import { box, card, tile } from '../../keyBoards'
