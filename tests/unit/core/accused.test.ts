@@ -8,20 +8,7 @@ import { boardOf as organizerBoard } from '../../../core/organizers/plan'
 import { examples } from '../../../demo/examples'
 import { masterId, pieceId, placeId } from '../../boards'
 import { box, card, tile } from '../../keyBoards'
-import {
-  accused,
-  chain,
-  figure,
-  lane,
-  made,
-  masters,
-  mat,
-  rings,
-  slots,
-  sort,
-  two,
-  words,
-} from '../../planting'
+import { accused, chain, figure, lane, made, masters, mat, rings, slots, sort, two, words } from '../../planting'
 
 /** Nothing is wrong with these. */
 const SOUND: [name: string, board: () => Board][] = [
