@@ -10,7 +10,6 @@ import { FileHashSchema, MasterIdSchema, PieceIdSchema } from './ids'
 export const PIECE_TEXT_LONGEST = 200
 
 export const ROLES = ['piece', 'target', 'instruction'] as const
-export type MasterRole = (typeof ROLES)[number]
 
 const UnitsSchema = v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(40))
 /** How a piece is drawn in its box; absent: as a rectangle. */

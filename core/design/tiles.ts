@@ -132,7 +132,7 @@ export function tilesOf(family: Family, of: string): TilePlan[] {
     case 'money':
       return money(values(words))
     case 'algebra':
-      return words.flatMap((word, i) => algebra(word, i) ?? [])
+      return words.flatMap(word => algebra(word) ?? [])
     case 'rods':
       return words
         .map(Number)
@@ -245,8 +245,11 @@ const ALGEBRA_LENGTHS = Array.from({ length: 80 }, (_, i) => ALGEBRA_X + i * 4.7
   .filter(length => Math.abs(length - Math.round(length / UNIT.one) * UNIT.one) >= LENGTHS_APART)
   .slice(0, 26)
 
+/** By how many letters a term has, so that what can stand for each other looks alike in every set. */
+const TERM_COLOURS = ['#e3e8ee', '#efe2d0', '#e6dcf2'] as const
+
 /** Up to two letters in all: x^2 and xy have two sides, x has one and a unit. */
-function algebra(word: string, i: number): TilePlan | null {
+function algebra(word: string): TilePlan | null {
   const sides = [...word.replace(/\^?[2²]/, m => (m ? '#' : '')).matchAll(/[a-z]#?/g)].flatMap(([letter]) =>
     letter!.endsWith('#') ? [letter![0]!, letter![0]!] : [letter!],
   )
@@ -257,7 +260,7 @@ function algebra(word: string, i: number): TilePlan | null {
   return tile(
     text,
     '1',
-    { width: length(a), height: length(b), colour: colour(i), textSize: 15 },
+    { width: length(a), height: length(b), colour: TERM_COLOURS[sides.length]!, textSize: 15 },
     { term: word, turns: a !== b, other: { text: negative(text), value: '-1', colour: NEGATIVE } },
   )
 }

@@ -39,11 +39,11 @@ export function litPlaces({ shares }: Landing): PlaceId[] {
   return (sure.length ? sure : shares).map(share => share.place)
 }
 
-const turnOn = ({ state }: Table, piece: PieceId) => state.pieces[piece]?.turn
-const sizeOn = (table: Table, piece: PieceId) =>
+export const turnOn = ({ state }: Table, piece: PieceId) => state.pieces[piece]?.turn
+export const sizeOn = (table: Table, piece: PieceId) =>
   turnedSize(table.edition.pieces.get(piece)!.master, turnOn(table, piece))
 
-function landingAt(table: Table, piece: PieceId, at: Point): Landing {
+export function landingAt(table: Table, piece: PieceId, at: Point): Landing {
   const { piece: held, master } = table.edition.pieces.get(piece)!
   return { at, shares: sharesOf(held, master, { ...at, turn: turnOn(table, piece) }, table.page) }
 }
@@ -106,7 +106,7 @@ export function landingAtPoint(table: Table, piece: PieceId, point: Point): Land
   }
 }
 
-const inRegion = (page: Page, place: Place) => regionsOf(page).some(region => region.zones.includes(place.id))
+export const inRegion = (page: Page, place: Place) => regionsOf(page).some(region => region.zones.includes(place.id))
 
 /** The smallest of several places is the one that is meant; ties go to the first. */
 export function smallest(places: readonly Place[]): Place | undefined {
@@ -145,39 +145,6 @@ function roomIn(table: Table, piece: PieceId, there: readonly Place[], point: Po
   if (sure && !boxesOfOthers(state, piece, page, edition).some(other => overlaps(other, box))) return set
   const region = homes.length ? regionSpot({ state, piece, homes, page, edition, near: point }) : null
   return landingAt(table, piece, region ?? freeSpot({ state, piece, place: there[0]!, page, edition }))
-}
-
-/** Where a piece can be given without pointing: all of these zones at once, one place, or (none named) the ledge. */
-export type Target = readonly PlaceId[]
-export const LEDGE: Target = []
-
-/**
- * All targets of a piece: places that take it and the regions between rings, from left to right and from top to bottom,
- * and the ledge last.
- */
-export function targetsOf({ page, edition }: Table, piece: PieceId): Target[] {
-  const { piece: held } = edition.pieces.get(piece)!
-  const regions = held.kind === 'label' ? [] : regionsOf(page)
-  const divided = new Set(regions.flatMap(region => region.zones))
-  const alone = page.places.filter(place => takes(place, held) && !divided.has(place.id))
-  const all = [
-    ...alone.map(place => ({ target: [place.id], x: outlined(place.shape).box.x, y: outlined(place.shape).box.y })),
-    ...regions.map(({ zones, middle, top }) => ({ target: zones, x: middle.x, y: top })),
-  ]
-  all.sort((a, b) => (Math.abs(a.y - b.y) > SAME_ROW ? a.y - b.y : a.x - b.x))
-  return [...all.map(one => one.target), LEDGE]
-}
-/** Tops this near to each other stand in one row. */
-const SAME_ROW = 40
-
-/** Where the piece is laid that is given to a target; null for the ledge. */
-export function landingIn(table: Table, piece: PieceId, target: Target): Landing | null {
-  const { state, page, edition } = table
-  const place = page.places.find(({ id }) => id === target[0])
-  if (!place) return null
-  const region =
-    place.kind === 'zone' && inRegion(page, place) ? regionSpot({ state, piece, homes: target, page, edition }) : null
-  return landingAt(table, piece, region ?? freeSpot({ state, piece, place, page, edition }))
 }
 
 /** The piece moved by a little from where it is held, kept on the page. */

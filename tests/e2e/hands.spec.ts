@@ -1,4 +1,7 @@
 import type { Page } from '@playwright/test'
+import type { Place } from '../../core/board/place'
+import { placeId } from '../boards'
+import { boardOf, box, card } from '../keyBoards'
 import { comeIn, expect, makeLesson, piece, test, zonePoint } from './class'
 
 test.use({ testIdAttribute: 'data-test' })
@@ -131,18 +134,22 @@ test('by keyboard alone: comes in, does the whole task, hands in', async ({ page
     await page.keyboard.press('Enter')
     await page.keyboard.press('ArrowRight')
     await page.keyboard.press('Escape')
+    await expect(said).toHaveText('limpet let go. Nothing has moved.')
     await expect(limpet).toHaveAccessibleName('limpet, in Clings')
     await page.keyboard.press('Enter')
     await page.keyboard.press('ArrowLeft')
     await expect(said).toHaveText('Over the ledge')
+    await page.keyboard.press('ArrowLeft')
+    await expect(said).toHaveText('Over the page, outside every place')
+    await page.keyboard.press('ArrowRight')
     await page.keyboard.press('Enter')
     await expect(limpet).toHaveAccessibleName('limpet, on the ledge')
     await page.keyboard.press('Control+z')
     await expect(limpet).toHaveAccessibleName('limpet, in Clings')
   })
 
-  await page.keyboard.press('?')
-  await expect(page.getByText('Choose a place, or the ledge')).toBeVisible()
+  await page.keyboard.press('F1')
+  await expect(page.getByText('Choose a place, a cell or a step of a scale, the page or the ledge')).toBeVisible()
   await page.keyboard.press('Escape')
   await tabTo(/^Hand in$/)
   await page.keyboard.press('Enter')
@@ -150,4 +157,79 @@ test('by keyboard alone: comes in, does the whole task, hands in', async ({ page
   await tabTo(/^Hand it in now$/)
   await page.keyboard.press('Enter')
   await expect(page.getByText('Handed in', { exact: true })).toBeVisible()
+})
+
+test('by keyboard, cells, gaps, values and regions are places to go to, and are called by name', async ({
+  page,
+  application,
+}) => {
+  const ring = (id: string, heading: string, x: number): Place => ({
+    kind: 'zone',
+    id: placeId(id),
+    heading,
+    shape: { kind: 'ellipse', x, y: 20, width: 240, height: 180 },
+  })
+  const board = boardOf(
+    [
+      ring('flies', 'Flies', 20),
+      ring('swims', 'Swims', 180),
+      {
+        kind: 'grid',
+        id: placeId('grid'),
+        heading: 'The shore',
+        rows: 2,
+        columns: 3,
+        printed: ['', '', '', '', 'rock', ''],
+        shape: box(480, 20, 440, 180),
+      },
+      {
+        kind: 'scale',
+        id: placeId('line'),
+        heading: 'How long',
+        least: '0',
+        most: '10',
+        step: '1',
+        shape: box(40, 260, 880, 100),
+      },
+      {
+        kind: 'gaps',
+        id: placeId('text'),
+        heading: 'The sentence',
+        text: 'The __ eats the __.',
+        textSize: 20,
+        gap: { width: 100, height: 40 },
+        typed: false,
+        shape: box(40, 390, 600, 60),
+      },
+    ],
+    [card('tern'), card('goby')],
+    null,
+  )
+  const lesson = await makeLesson(application.address, ['Ada Fern'], board)
+  await comeIn(page, application.address, lesson, 'Ada Fern')
+  const said = page.getByTestId('said').last()
+  const press = async (key: string, says: string | RegExp) => {
+    await page.keyboard.press(key)
+    await expect(said).toHaveText(says)
+  }
+  await piece(page, 'tern').focus()
+  await press('Enter', /tern picked up, over Flies/)
+  await press('ArrowRight', 'Over Flies and Swims')
+  await press('ArrowRight', 'Over Swims')
+  await press('ArrowRight', 'Over row 1, column 1 of The shore')
+  await press('ArrowDown', 'Over row 2, column 1 of The shore')
+  await press('ArrowRight', 'Over rock, row 2, column 2 of The shore')
+  await press('Enter', /^tern, now in rock, row 2, column 2 of The shore, 1 of 2 placed$/)
+  await expect(piece(page, 'tern')).toHaveAccessibleName('tern, in rock, row 2, column 2 of The shore')
+
+  // The focus has gone on to the next card.
+  await press('Enter', /goby picked up/)
+  await page.keyboard.press('ArrowLeft')
+  await page.keyboard.press('ArrowLeft')
+  await press('ArrowLeft', 'Over gap 2 of The sentence')
+  await press('ArrowUp', 'Over 10 on How long')
+  await press('ArrowLeft', 'Over 9 on How long')
+  for (let i = 0; i < 5; i++) await page.keyboard.press('Shift+ArrowLeft')
+  await expect(said).toHaveText('Over 8.5 on How long')
+  await press('Enter', /^goby, now at 8.5 on How long/)
 })

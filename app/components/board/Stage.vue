@@ -4,13 +4,10 @@ import type { Edition } from '~~/core/board/edition'
 import { binOf } from '~~/core/board/binOf'
 import type { PieceId } from '~~/core/board/ids'
 import type { Master } from '~~/core/board/piece'
-import { pieceName } from '~~/core/board/pieceName'
-import { placePieces } from '~~/core/placement/placement'
 import { progress } from '~~/core/placement/tasks'
 import { voiceFor } from '~~/core/text/spoken'
 import { writtenSpots } from '~~/core/layout/written'
 import { FINGER } from '~/composables/board/useStageSize'
-import type { Target } from '~~/core/placement/landing'
 import { KEYED_TOOLS, type Tool } from '~~/core/board/tools'
 import { nanoid } from 'nanoid'
 import type { Point, Size } from '~~/core/geometry/shape'
@@ -182,6 +179,7 @@ const stage = useStage({
   ledgeElement: () => shelf.value?.root,
   joining: () => tool.value === 'join',
   make(move, piece, focus) {
+    moved = true
     emit('make', move)
     void nextTick(() => settle(move, piece, focus))
   },
@@ -264,7 +262,7 @@ function fingerRoom({ width, height }: Master) {
 const heldPiece = computed(() => held.value?.piece ?? null)
 const heldLies = computed(() => (heldPiece.value ? state.pieces[heldPiece.value] : undefined))
 const heldEntry = computed(() => heldPiece.value && edition.pieces.get(heldPiece.value))
-const nameOf = (id: PieceId) => state.texts[id] || pieceName(edition.pieces.get(id)!.piece)
+const { nameOf, whereIs, targetName } = useStageNames({ edition: () => edition, page: () => page, state: () => state })
 const shownAs = (id: PieceId) => (state.pieces[id] ? id : (binOf(id) ?? id))
 /** A piece that is picked on the page, with what can be done to it there. */
 const picked = computed(() =>
@@ -274,34 +272,6 @@ const picked = computed(() =>
 const spoken = computed(() =>
   readable.value && heldPiece.value && held.value?.way !== 'drag' ? nameOf(heldPiece.value) : '',
 )
-function headingOf(id: string): string {
-  const place = page.places.find(p => p.id === id)
-  if (state.texts[id]) return state.texts[id]
-  if (place?.heading) return place.heading
-  // Pins are told apart by number; what they are is for the student to find.
-  return place?.kind === 'pin'
-    ? t('stage.pin', { number: page.places.filter(p => p.kind === 'pin').indexOf(place) + 1 })
-    : t('stage.unnamedPlace')
-}
-
-/** In the order of the page, however they were found. */
-const namesOf = (ids: readonly string[]) =>
-  page.places
-    .filter(place => ids.includes(place.id))
-    .map(place => headingOf(place.id))
-    .join(t('stage.and'))
-
-/** Worked out once for all pieces, however many of them say where they are. */
-const placements = computed(() => new Map(placePieces(state, page, edition).map(p => [p.piece, p])))
-function whereIs(id: PieceId): string {
-  const placement = placements.value.get(id)
-  if (!placement || placement.at === 'ledge') return t('stage.onLedge')
-  const sure = placement.shares.filter(share => share.certainty === 'in')
-  if (sure.length) return t('stage.inPlace', { place: namesOf(sure.map(share => share.place)) })
-  const best = placement.shares[0]
-  return best ? t('stage.nearEdge', { place: headingOf(best.place) }) : t('stage.outside')
-}
-
 /** After a move: says where the piece is now, and lets the keyboard go on from there. */
 function settle(move: Move, piece: PieceId, focus: 'piece' | 'next') {
   const { placed, of } = progress(state, edition)
@@ -320,7 +290,11 @@ function settle(move: Move, piece: PieceId, focus: 'piece' | 'next') {
   target?.focus({ preventScroll: focus === 'piece' })
 }
 
+/** What was done with what was held is said by the move; that nothing was, by this. */
+let moved = false
 watch(held, (now, before) => {
+  if (!now && before && before.way !== 'drag' && !moved) said.value = t('stage.letGo', { name: nameOf(before.piece) })
+  moved = false
   if (!now || now.way === 'drag') return
   if (now.way === 'tap') said.value = t('stage.picked', { name: nameOf(now.piece) })
   else if (before?.way !== 'key')
@@ -328,8 +302,6 @@ watch(held, (now, before) => {
   else said.value = t('stage.over', { where: targetName(now.target) })
 })
 watch(joinFrom, from => from && (said.value = t('stage.joining', { name: nameOf(from) })))
-const targetName = (target: Target | 'here') =>
-  target === 'here' ? t('stage.here') : target.length ? namesOf(target) : t('stage.theLedge')
 const ghostAt = computed(() => (held.value?.way === 'key' ? held.value.landing?.at : null))
 </script>
 

@@ -184,10 +184,8 @@ async function take() {
           </p>
           <div v-for="row in odd" :key="row.line" class="mb-2">
             <p>
-              <strong>{{ t('classList.line', { line: row.line }) }}</strong>
-              <bdi>{{ row.student.name }}</bdi>&#32;<template v-if="row.problem">{{
-                t(`classList.problem.${row.problem}`)
-              }}</template>
+              <strong>{{ t('classList.line', { line: row.line }) }}</strong>&#32;<bdi>{{ row.student.name }}</bdi
+              >&#32;<template v-if="row.problem">{{ t(`classList.problem.${row.problem}`) }}</template>
             </p>
             <div class="flex gap-2">
               <input

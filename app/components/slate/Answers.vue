@@ -38,8 +38,8 @@ async function send() {
     <span v-for="line in answers" :key="line.id" class="rounded-lg border border-panel-line px-2 py-1"
       ><strong class="text-sm">{{
         t(line.by.startsWith('student') ? 'margin.answer' : 'margin.teachersAnswer')
-      }}</strong>
-      <bdi class="break-words">{{ line.words }}</bdi></span
+      }}</strong
+      >&#32;<bdi class="break-words">{{ line.words }}</bdi></span
     >
     <form v-if="writing" class="flex gap-2" @submit.prevent="send">
       <input

@@ -15,13 +15,12 @@ const { edition, page, before, now } = defineProps<{
 }>()
 const { t } = useWords()
 const moved = computed(() => whatMoved(before, now, edition).filter(one => one.page === page.id))
+const { headingOf } = useHeadings()
 const nameOf = (piece: PieceId) => now.texts[piece] || pieceName(edition.pieces.get(piece)!.piece)
 function whereIs(at: Whereabouts, state: SlateState): string {
   if (at === 'ledge') return t('stage.onLedge')
   if (at === 'outside') return t('stage.outside')
-  const headings = page.places
-    .filter(place => at.includes(place.id))
-    .map(place => state.texts[place.id] || place.heading || t('stage.unnamedPlace'))
+  const headings = page.places.filter(place => at.includes(place.id)).map(place => headingOf(place, page, state.texts))
   return t('stage.inPlace', { place: headings.join(t('stage.and')) })
 }
 </script>

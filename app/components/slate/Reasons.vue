@@ -12,11 +12,12 @@ const { reasons, state, editable } = defineProps<{
 }>()
 const emit = defineEmits<{ make: [move: Move] }>()
 const { t } = useWords()
-const headingOf = (place: Place) => state.texts[place.id] || place.heading || t('stage.unnamedPlace')
-const labelOf = ({ place, number }: { place: Place | null; number: number | null }) =>
+const { headingOf } = useHeadings()
+type Asked = Pick<(typeof reasons)[number], 'place' | 'page' | 'number'>
+const labelOf = ({ place, page, number }: Asked) =>
   [
     number ? t('pages.page', { number }) : '',
-    place ? t('beside.whyHere', { place: headingOf(place) }) : t('beside.whyAll'),
+    place ? t('beside.whyHere', { place: headingOf(place, page) }) : t('beside.whyAll'),
   ]
     .filter(Boolean)
     .join(': ')

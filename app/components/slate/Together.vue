@@ -49,8 +49,8 @@ const stateOf = (member: Member) =>
         :class="here(member) ? 'border-stone-500' : 'border-dashed border-stone-400 text-ink-soft'">
         <ClassGroupMark :mark="markOfHand(member.hand)" small />
         <span class="leading-tight"
-          ><bdi class="font-semibold">{{ shortName(member.name) }}</bdi>
-          <span class="text-sm max-sm:sr-only">{{ stateOf(member) }}</span></span
+          ><bdi class="font-semibold">{{ shortName(member.name) }}</bdi
+          >&#32;<span class="text-sm max-sm:sr-only">{{ stateOf(member) }}</span></span
         >
         <Icon v-if="member.done" name="lucide:check" size="16" />
       </li>

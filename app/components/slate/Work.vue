@@ -135,8 +135,10 @@ const mayTakeBack = computed(
 )
 /** What the teacher said of the try before is there in the next one too. */
 const notes = computed(() => back.value || (further.value && (margin.value.length > 0 || !!review.value?.comment)))
-onKeyStroke('?', event => {
-  if (!inField(event)) showKeys.value = true
+// No letter or sign alone: whoever speaks their keys would press it by speaking (WCAG 2.2, 2.1.4).
+onKeyStroke('F1', event => {
+  event.preventDefault()
+  showKeys.value = true
 })
 onKeyStroke(['z', 'Z'], event => {
   // Inside a field the browser's own undo is what people expect.

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import type { PlaceId } from '~~/core/board/ids'
 import type { Edition } from '~~/core/board/edition'
 import { pieceName } from '~~/core/board/pieceName'
 import { countsOf } from '~~/core/findings/counts'
@@ -8,6 +9,11 @@ import type { SlateState } from '~~/core/slate/state'
 const { edition, states } = defineProps<{ edition: Edition; states: readonly SlateState[] }>()
 const { t } = useWords()
 const counts = computed(() => countsOf(states, edition))
+const { headingOf } = useHeadings()
+function nameOf(id: PlaceId): string {
+  const known = edition.places.get(id)
+  return known ? headingOf(known.place, known.page) : ''
+}
 const rows = computed(() =>
   counts.value.flatMap(one => {
     if (one.kind === 'vote') {
@@ -17,7 +23,7 @@ const rows = computed(() =>
         from: 0,
         to: count / most,
         middle: null,
-        words: t('walk.votes', { name: edition.places.get(place)?.place.heading || t('stage.unnamedPlace'), count }),
+        words: t('walk.votes', { name: nameOf(place), count }),
       }))
     }
     return one.pieces.map(({ piece, count, quartiles }) => {

@@ -146,10 +146,10 @@ function labelOf(item: Item): string {
       return t('pieces.onPage', { name: pieceName(pieces.find(p => p.id === item.id)!) })
     case 'place': {
       const place = places.find(p => p.id === item.id)!
-      return t('places.placeIs', {
-        kind: t(`places.kinds.${place.kind}`),
-        heading: place.heading || t('stage.unnamedPlace'),
-      })
+      const kind = t(`places.kinds.${place.kind}`)
+      return place.heading
+        ? t('places.placeIs', { kind, heading: place.heading })
+        : t('places.placeNth', { kind, number: places.filter(p => p.kind === place.kind).indexOf(place) + 1 })
     }
   }
 }

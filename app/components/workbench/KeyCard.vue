@@ -18,6 +18,7 @@ const { t } = useWords()
 const sentence = useKeySentence(() => bench.edition.value)
 const change = (key: Key) => bench.change(changeKey(bench.board.value, key), `key ${key.id}`)
 
+const { headingOf } = useHeadings()
 /** A sort is read back place by place. */
 const rows = computed(() =>
   answer.kind !== 'sort'
@@ -26,7 +27,7 @@ const rows = computed(() =>
         .filter(place => place.kind === 'zone')
         .map(place => ({
           id: place.id,
-          heading: place.heading || t('stage.unnamedPlace'),
+          heading: headingOf(place, page),
           names: page.pieces.filter(p => answer.homes[p.id]?.includes(place.id)).map(pieceName),
         })),
 )

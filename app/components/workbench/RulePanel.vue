@@ -15,6 +15,7 @@ import type { Workbench } from '~/composables/workbench/useWorkbench'
 /** Answers from a rule: each zone gets one, and the key fills itself. */
 const { bench, page } = defineProps<{ bench: Workbench; page: Page }>()
 const emit = defineEmits<{ filled: [] }>()
+const { headingOf } = useHeadings()
 const { t } = useWords()
 
 type Test = (typeof RULE_TESTS)[number]
@@ -106,7 +107,7 @@ function fill() {
     <DisclosureButton class="button w-full"><Icon name="lucide:list-checks" />{{ t('rule.title') }}</DisclosureButton>
     <DisclosurePanel class="flex flex-col gap-4">
       <fieldset v-for="zone in zones" :key="zone.id" class="flex flex-col gap-2">
-        <legend class="label">{{ zone.heading || t('stage.unnamedPlace') }}</legend>
+        <legend class="label">{{ headingOf(zone, page) }}</legend>
         <select
           class="field"
           :value="draftOf(zone.id).test"

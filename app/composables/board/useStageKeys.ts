@@ -1,5 +1,7 @@
 import type { PieceId } from '~~/core/board/ids'
-import { landing, landingIn, nudged, targetsOf, type Target } from '~~/core/placement/landing'
+import type { Point } from '~~/core/geometry/shape'
+import { landing, nudged } from '~~/core/placement/landing'
+import { finerTarget, landingIn, nextTarget, targetsOf, type Target } from '~~/core/placement/targets'
 import type { StageHands, Held } from '~/composables/board/useStage'
 import { ARROW_KEYS } from '~/composables/board/arrowKeys'
 
@@ -27,11 +29,15 @@ export function useStageKeys(hands: StageHands) {
     landing: landingIn(table(), piece, target),
   })
 
-  /** To the next target, or the one before. */
-  function chosen({ piece, target }: Carried, by: number): Carried {
-    const all = targetsOf(table(), piece)
-    const index = target === 'here' ? (by > 0 ? -1 : 0) : all.findIndex(one => one.join() === target.join())
-    return over(piece, all[(index + by + all.length) % all.length]!)
+  const chosen = ({ piece, target }: Carried, arrow: Point): Carried =>
+    over(piece, nextTarget(table(), piece, target === 'here' ? null : target, arrow))
+
+  /** A little further: along a scale by a part of its step, anywhere else freely. */
+  function moved({ piece, target, landing: comes }: Carried, arrow: Point): Carried | null {
+    const finer = target === 'here' ? null : finerTarget(table(), target, arrow)
+    if (finer) return over(piece, finer)
+    const by = { x: arrow.x * NUDGE, y: arrow.y * NUDGE }
+    return comes && { way: 'key', piece, target: 'here', landing: nudged(table(), piece, comes.at, by) }
   }
 
   function putDown({ piece, target, landing: comes }: Carried) {
@@ -54,13 +60,8 @@ export function useStageKeys(hands: StageHands) {
     const arrow = ARROW_KEYS[event.key]
     if (arrow || confirms) event.preventDefault()
     if (confirms) putDown(now)
-    else if (arrow && !event.shiftKey) held.value = chosen(now, arrow.x + arrow.y)
-    else if (arrow && now.landing)
-      held.value = {
-        ...now,
-        target: 'here',
-        landing: nudged(table(), now.piece, now.landing.at, { x: arrow.x * NUDGE, y: arrow.y * NUDGE }),
-      }
+    else if (arrow && !event.shiftKey) held.value = chosen(now, arrow)
+    else if (arrow) held.value = moved(now, arrow) ?? now
     else if (event.key === '.') hands.turn(now.piece, QUARTER)
     else if (event.key === ',') hands.turn(now.piece, LITTLE)
     else if (event.key.toLowerCase() === 'f') hands.flip(now.piece)

@@ -6,7 +6,11 @@ import { pieceName } from '~~/core/board/pieceName'
 export function useNames(edition: () => Edition, texts: () => Readonly<Record<string, string>> = () => ({})) {
   const { t } = useWords()
   const place = (id: PlaceId) => edition().places.get(id)?.place
-  const heading = (id: PlaceId) => texts()[id] || place(id)?.heading || t('stage.unnamedPlace')
+  const { headingOf } = useHeadings()
+  function heading(id: PlaceId): string {
+    const known = edition().places.get(id)
+    return known ? headingOf(known.place, known.page, texts()) : t('marks.gone')
+  }
   const figureOf = (id: FigureId) =>
     edition()
       .board.pages.flatMap(page => page.backdrop.figures ?? [])

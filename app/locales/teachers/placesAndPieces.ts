@@ -56,6 +56,7 @@ export default {
     row: 'Side by side',
     select: 'Choose a zone on the page to name it, move it or size it.',
     placeIs: '{kind}: {heading}',
+    placeNth: '{kind} {number}',
     kinds: {
       zone: 'Zone',
       lane: 'Lane',

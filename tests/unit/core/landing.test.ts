@@ -12,14 +12,22 @@ import {
   BESIDE,
   landing,
   landingAtPoint,
-  landingIn,
-  LEDGE,
   litPlaces,
   nudged,
-  targetsOf,
   type Landing,
   type Table,
 } from '../../../core/placement/landing'
+import {
+  finerTarget,
+  landingIn,
+  LEDGE,
+  nextTarget,
+  OUTSIDE,
+  sameTarget,
+  scaleValueText,
+  targetsOf,
+  type Target,
+} from '../../../core/placement/targets'
 import { placePieces } from '../../../core/placement/placement'
 import { flipMove, joinMove, putMove, shelveMove, turnMove } from '../../../core/slate/acts'
 import { HOLDER } from '../../../core/slate/actor'
@@ -189,18 +197,19 @@ describe('a tap', () => {
 })
 
 describe('targets', () => {
-  it('are places and the regions between rings, in reading order, the ledge last', () => {
+  it('are places, their cells and steps, and the regions between rings, in reading order, the ledge last', () => {
     expect(targetsOf(table(), pieceId('card'))).toEqual([
-      ['a'],
-      ['a', 'b'],
-      ['b'],
-      ['alone'],
-      ['slot'],
-      ['grid'],
-      ['scale'],
+      { places: ['a'] },
+      { places: ['a', 'b'] },
+      { places: ['b'] },
+      { places: ['alone'] },
+      { places: ['slot'] },
+      ...[0, 1, 2, 3, 4, 5].map(i => ({ places: ['grid'], cell: { row: Math.floor(i / 3), column: i % 3 } })),
+      ...[0, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10].map(value => ({ places: ['scale'], value })),
+      OUTSIDE,
       LEDGE,
     ])
-    expect(targetsOf(table(), pieceId('up'))).toContainEqual(['pin'])
+    expect(targetsOf(table(), pieceId('up'))).toContainEqual({ places: ['pin'] })
   })
 
   it('each takes a piece surely, where it is given to it: a region for itself alone', () => {
@@ -208,10 +217,12 @@ describe('targets', () => {
       for (const turn of [0, 90, 180, 270]) {
         const state = on({ other: { x: 120, y: 170 }, ...(turn && { [name]: { x: 900, y: 600, turn } }) })
         for (const target of targetsOf(table(state), pieceId(name)).slice(0, -1)) {
-          const sure = after(state, pieceId(name), landingIn(table(state), pieceId(name), target)!)
-            .filter(s => s.certainty === 'in')
-            .map(s => s.place)
-          expect(sure.toSorted()).toEqual([...target].toSorted())
+          const sure = after(state, pieceId(name), landingIn(table(state), pieceId(name), target)!).filter(
+            s => s.certainty === 'in',
+          )
+          expect(sure.map(s => s.place).toSorted()).toEqual([...target.places].toSorted())
+          expect(sure[0]?.cell).toEqual(target.cell)
+          if (target.value !== undefined) expect(sure[0]!.value).toBeCloseTo(target.value, 6)
         }
       }
     }
@@ -230,7 +241,11 @@ describe('targets', () => {
       null,
     )
     const other = { state: emptySlate, page: apart.pages[0]!, edition: makeEdition(apart) }
-    expect(targetsOf(other, pieceId('card'))).toEqual([['l'], ['r'], ['s'], ['t'], LEDGE])
+    expect(targetsOf(other, pieceId('card'))).toEqual([
+      ...['l', 'r', 's', 't'].map(id => ({ places: [id] })),
+      OUTSIDE,
+      LEDGE,
+    ])
   })
 
   it('of three rings are seven regions, and a zone inside another is with it', () => {
@@ -250,7 +265,8 @@ describe('targets', () => {
       { state: emptySlate, page: rings.pages[0]!, edition: makeEdition(rings) },
       pieceId('card'),
     )
-    expect(targets.map(target => target.toSorted().join('+')).toSorted()).toEqual([
+    expect(targets.map(target => target.places.toSorted().join('+')).toSorted()).toEqual([
+      '',
       '',
       'a',
       'a+b',
@@ -266,7 +282,7 @@ describe('targets', () => {
 
   it('take part in any board: places that take the piece are never missing', () => {
     for (const piece of PIECES) {
-      const all = new Set(targetsOf(table(), piece.id).flat())
+      const all = new Set(targetsOf(table(), piece.id).flatMap(target => target.places))
       expect([...all].toSorted()).toEqual(
         page.places
           .filter(place => takes(place, piece))
@@ -274,6 +290,74 @@ describe('targets', () => {
           .toSorted(),
       )
     }
+  })
+})
+
+describe('arrows', () => {
+  const piece = pieceId('card')
+  const right = { x: 1, y: 0 }
+  const [left, down, up] = [
+    { x: -1, y: 0 },
+    { x: 0, y: 1 },
+    { x: 0, y: -1 },
+  ]
+  const cell = (row: number, column: number): Target => ({ places: [placeId('grid')], cell: { row, column } })
+  const at = (value: number): Target => ({ places: [placeId('scale')], value })
+  const next = (from: Target | null, arrow: Point) => nextTarget(table(), piece, from, arrow)
+
+  it('lead across a grid by row and column, and out of it at its edge', () => {
+    expect(next(cell(0, 0), right)).toEqual(cell(0, 1))
+    expect(next(cell(0, 2), right)).toEqual(cell(1, 0))
+    expect(next(cell(0, 1), down)).toEqual(cell(1, 1))
+    expect(next(cell(1, 1), up)).toEqual(cell(0, 1))
+    expect(next(cell(1, 1), down)).toEqual(at(0))
+    expect(next(cell(0, 1), up)).toEqual({ places: ['slot'] })
+  })
+
+  it('lead along a scale by its steps, with finer ones between, and across it to what is next', () => {
+    expect(next(at(4), right)).toEqual(at(5))
+    expect(next(at(10), right)).toEqual(OUTSIDE)
+    expect(next(at(4), up)).toEqual(cell(1, 2))
+    expect(next(at(4), down)).toEqual(OUTSIDE)
+    const finer = finerTarget(table(), at(4), right)!
+    expect(finer).toEqual(at(4.1))
+    expect(finerTarget(table(), at(0), left)).toEqual(at(0))
+    expect(finerTarget(table(), at(4), down)).toBeNull()
+    expect(finerTarget(table(), cell(0, 0), right)).toBeNull()
+    expect(next(finer, right)).toEqual(at(5))
+  })
+
+  it('reach every target, one after the other, from nowhere and round', () => {
+    const all = targetsOf(table(), piece)
+    const seen: Target[] = []
+    for (let now = next(null, right); !seen.some(one => sameTarget(one, now)); now = next(now, right)) seen.push(now)
+    expect(seen).toEqual(all)
+    expect(next(null, left)).toEqual(LEDGE)
+    expect(next(LEDGE, right)).toEqual(all[0])
+  })
+
+  it('lay a piece outside every place where there is room for it', () => {
+    const comes = landingIn(table(), piece, OUTSIDE)!
+    expect(comes.shares).toEqual([])
+    expect(after(on({}), piece, comes)).toEqual([])
+  })
+})
+
+describe('a value of a scale', () => {
+  const scale = (least: string, most: string, step: string | null) =>
+    ({ kind: 'scale', id: placeId('s'), heading: '', least, most, step, shape: box(0, 0, 100, 20) }) as const
+  it.each([
+    ['0', '10', '1', 4.5, '4.5'],
+    ['0', '10', '1', 4.4999999, '4.5'],
+    ['0', '1', '1/4', 0.75, '3/4'],
+    ['0', '3', '1/2', 2.5, '2 1/2'],
+    ['-1', '1', '1/4', -0.25, '-1/4'],
+    ['-3', '0', '1/2', -2.5, '-2 1/2'],
+    ['0', '100', '10', 37, '37'],
+    ['0', '1', '0.1', 0.30000000000000004, '0.3'],
+    ['0', '2', '1/4', 2, '2'],
+  ])('from %s to %s by %s: %d is %s', (least, most, step, value, text) => {
+    expect(scaleValueText(scale(least, most, step), value)).toBe(text)
   })
 })
 

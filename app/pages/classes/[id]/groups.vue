@@ -179,8 +179,9 @@ const keep = () =>
             data-test="outcome">
             <p>
               {{ t('groups.outcome', { sizes }) }}
-              <template v-if="page.wishes.length && !outcome.notKept.length">{{ t('groups.allKept') }}</template>
-              <template v-if="outcome.repeated !== null">{{
+              <template v-if="page.wishes.length && !outcome.notKept.length">{{
+                t('groups.allKept')
+              }}</template>&#32;<template v-if="outcome.repeated !== null">{{
                 t('groups.repeated', { count: outcome.repeated })
               }}</template>
             </p>

@@ -1,0 +1,74 @@
+import type { Page } from '~~/core/board/board'
+import type { Edition } from '~~/core/board/edition'
+import type { PieceId, PlaceId } from '~~/core/board/ids'
+import type { Place } from '~~/core/board/place'
+import { pieceName } from '~~/core/board/pieceName'
+import { placePieces, type Share } from '~~/core/placement/placement'
+import { scaleValueText, type Target } from '~~/core/placement/targets'
+import type { SlateState } from '~~/core/slate/state'
+
+interface Shown {
+  readonly edition: () => Edition
+  readonly page: () => Page
+  readonly state: () => SlateState
+}
+type Spot = Pick<Target, 'cell' | 'value'>
+
+/** How pieces, places and what is in them are called on a page, for whoever hears it. */
+export function useStageNames({ edition, page, state }: Shown) {
+  const { t } = useWords()
+  const nameOf = (id: PieceId) => state().texts[id] || pieceName(edition().pieces.get(id)!.piece)
+
+  const { headingOf: called, numbered } = useHeadings()
+  // Pins are told apart by number; what they are is for the student to find.
+  const headingOf = (place: Place) =>
+    place.kind === 'pin' ? numbered(place, page()) : called(place, page(), state().texts)
+  const placeOf = (id: PlaceId) => page().places.find(place => place.id === id)
+  /** In the order of the page, however they were found. */
+  const namesOf = (ids: readonly PlaceId[]) =>
+    page()
+      .places.filter(place => ids.includes(place.id))
+      .map(headingOf)
+      .join(t('stage.and'))
+
+  /** A cell, a gap or a value of a place; null where the place itself is meant. */
+  function spotName(place: Place, { cell, value }: Spot): string | null {
+    const named = { place: headingOf(place) }
+    if (place.kind === 'grid' && cell) {
+      const printed = place.printed?.[cell.row * place.columns + cell.column]
+      const spot = { ...named, row: cell.row + 1, column: cell.column + 1 }
+      return printed ? t('stage.printedCell', { ...spot, printed }) : t('stage.cell', spot)
+    }
+    if (place.kind === 'gaps' && cell) return t('stage.gapOf', { ...named, number: cell.column + 1 })
+    if (place.kind !== 'scale' || value === undefined) return null
+    if (!place.ends) return t('stage.value', { ...named, value: scaleValueText(place, value) })
+    const share = (value - Number(place.least)) / (Number(place.most) - Number(place.least))
+    return t('stage.between', { percent: Math.round(share * 100), from: place.ends[0], to: place.ends[1] })
+  }
+
+  function targetName(target: Target | 'here'): string {
+    if (target === 'here') return t('stage.here')
+    if (target.outside) return t('stage.thePage')
+    const place = placeOf(target.places[0]!)
+    if (!place) return t('stage.theLedge')
+    return spotName(place, target) ?? namesOf(target.places)
+  }
+
+  /** Worked out once for all pieces, however many of them say where they are. */
+  const placements = computed(() => new Map(placePieces(state(), page(), edition()).map(p => [p.piece, p])))
+  function whereIs(id: PieceId): string {
+    const placement = placements.value.get(id)
+    if (!placement || placement.at === 'ledge') return t('stage.onLedge')
+    const sure = placement.shares.filter(share => share.certainty === 'in')
+    if (sure.length) return t(onScale(sure) ? 'stage.atPlace' : 'stage.inPlace', { place: placesOf(sure) })
+    const best = placement.shares[0]
+    return best ? t('stage.nearEdge', { place: namesOf([best.place]) }) : t('stage.outside')
+  }
+  const onScale = ([only, more]: readonly Share[]) => !more && only?.value !== undefined
+  function placesOf(shares: readonly Share[]): string {
+    const [only, more] = shares
+    const place = only && !more ? placeOf(only.place) : undefined
+    return (place && spotName(place, only!)) ?? namesOf(shares.map(share => share.place))
+  }
+  return { nameOf, whereIs, targetName }
+}
