@@ -177,3 +177,42 @@ test('ink is drawn with a mouse, rubbed out, and comes back by undo', async ({ p
   await page.reload()
   await expect(strokes).toHaveCount(1)
 })
+
+test('a line keeps the end where a quick hand lifts, and by keys the corners where it turns', async ({
+  page,
+  application,
+}) => {
+  const lesson = await makeLesson(application.address, ['Ada Fern'], boardOf('ink'))
+  await comeIn(page, application.address, lesson, 'Ada Fern')
+  const strokes = async () => {
+    await expect(page.getByTestId('kept')).toHaveText('Every move is kept')
+    const { state } = await lesson.teacher.must<{ state: { strokes: Record<string, { points: number[][] }> } }>(
+      'GET',
+      `/api/slates/${lesson.slates[0]!.id}`,
+    )
+    return Object.values(state.strokes).map(stroke => stroke.points.map(([x, y]) => ({ x: x!, y: y! })))
+  }
+  const drawing = page.getByTestId('drawing')
+  const space = (await drawing.boundingBox())!
+  // The hand is seen to go down and to lift, and nowhere in between.
+  const browser = await page.context().newCDPSession(page)
+  const mouse = (type: 'mousePressed' | 'mouseReleased', x: number) =>
+    browser.send('Input.dispatchMouseEvent', { type, x, y: space.y + 60, button: 'left', clickCount: 1 })
+  await mouse('mousePressed', space.x + 60)
+  await mouse('mouseReleased', space.x + 120)
+  const [quick] = await strokes()
+  expect(quick!.at(-1)!.x).toBeGreaterThan(quick![0]!.x + 20)
+
+  await drawing.press('Enter')
+  for (const arrow of ['ArrowRight', 'ArrowRight', 'ArrowDown', 'ArrowDown', 'ArrowLeft'])
+    await page.keyboard.press(arrow)
+  await page.keyboard.press('Enter')
+  await expect(page.getByTestId('said')).toHaveText('Line drawn')
+  const [x, y] = [(await strokes())[1]![0]!.x, (await strokes())[1]![0]!.y]
+  expect((await strokes())[1]).toEqual([
+    { x, y },
+    { x: x + 20, y },
+    { x: x + 20, y: y + 20 },
+    { x: x + 10, y: y + 20 },
+  ])
+})

@@ -103,7 +103,7 @@ test("on a shared tablet signing out leaves nothing behind but what hasn't been 
   await dragTo(page, 'limpet', await zonePoint(page, 0))
   await expect(page.getByTestId('kept')).toContainText('One move is kept on this device')
   await page.getByRole('link', { name: 'To my desk' }).click()
-  await page.getByRole('button', { name: 'I am done' }).click()
+  await page.getByRole('button', { name: 'Sign out' }).click()
   await expect(page.getByLabel('Class code')).toBeVisible()
   expect(await onDevice(page)).toEqual({ names: ['who'], pictures: false })
   // Nobody is shown her desk, not even without a network.
@@ -124,7 +124,7 @@ test("on a shared tablet signing out leaves nothing behind but what hasn't been 
     ).slates
   expect((await slates()).map(s => s.number)).toEqual([0, 0, 0, 0])
   await page.goto(`${school.address}/desk`)
-  await page.getByRole('button', { name: 'I am done' }).click()
+  await page.getByRole('button', { name: 'Sign out' }).click()
   await comeIn(page, school.address, lesson, 'Ada Fern')
   await expect(piece(page, 'limpet')).toHaveAccessibleName('limpet, in Clings')
   await expect.poll(async () => (await slates()).find(s => s.name === 'Ada Fern')!.number).toBe(1)

@@ -61,12 +61,18 @@ function down(event: PointerEvent) {
   else span.value = { from: here, to: here }
 }
 function move(event: PointerEvent) {
-  if (event.pointerId !== pointer) return
-  for (const part of pointerParts(event)) {
-    if (how === 'rub') emit('rub', at(part))
-    else if (how === 'trace') points.value = withPoint(points.value, alike(traced(part), points.value), most)
-    else if (span.value) span.value = { ...span.value, to: at(part) }
-  }
+  if (event.pointerId === pointer) pointerParts(event).forEach(goOn)
+}
+function goOn(event: PointerEvent) {
+  if (how === 'rub') emit('rub', at(event))
+  else if (how === 'trace') goOnTo(alike(traced(event), points.value))
+  else if (span.value) span.value = { ...span.value, to: at(event) }
+}
+/** A hand that rests adds nothing. */
+function goOnTo(point: Trace[number]) {
+  const last = points.value.at(-1)
+  if (last?.[0] === point[0] && last[1] === point[1]) return
+  points.value = withPoint(points.value, point, most)
 }
 /** A pen that loses its pressure in the middle keeps the last one: it is of all points or of none. */
 function alike(point: Trace[number], before: Trace): Trace[number] {
@@ -77,6 +83,8 @@ function alike(point: Trace[number], before: Trace): Trace[number] {
 function up(event: PointerEvent) {
   if (event.pointerId !== pointer) return
   pointer = null
+  // A quick hand lifts farther on than where it was last seen to move.
+  goOn(event)
   end()
 }
 function cancel(event: PointerEvent) {
@@ -97,11 +105,16 @@ function end() {
 /** The keyboard's own hand: where it is, and whether it is down. */
 const cursor = ref<Point | null>(null)
 const isDown = ref(false)
+/** Where the keyboard's pen was last led: where that changes, its line has a corner. */
+let led: Point | null = null
 function key(event: KeyboardEvent) {
   cursor.value ??= { x: box.x + box.width / 2, y: box.y + box.height / 2 }
   const arrow = ARROW_KEYS[event.key]
   if (arrow) {
     const step = event.shiftKey ? 1 : STEP
+    if (isDown.value && how === 'trace' && led && led !== arrow)
+      points.value = withPoint(points.value, flat(cursor.value), most - 1)
+    led = arrow
     const clamp = (value: number, from: number, size: number) => Math.min(Math.max(value, from), from + size)
     cursor.value = {
       x: clamp(cursor.value.x + arrow.x * step, box.x, box.width),
@@ -122,6 +135,7 @@ function press(here: Point) {
   else if (how === 'spot') emit('done', { how, at: here })
   else if (!isDown.value) {
     isDown.value = true
+    led = null
     if (how === 'trace') points.value = [flat(here)]
     else span.value = { from: here, to: here }
   } else {

@@ -50,6 +50,7 @@ useEventListener(document, 'visibilitychange', () => document.hidden && tell())
   <textarea
     v-if="lines === 'many'"
     :value="typed"
+    dir="auto"
     :maxlength="longest"
     :aria-label="label"
     :placeholder="placeholder"
@@ -58,6 +59,7 @@ useEventListener(document, 'visibilitychange', () => document.hidden && tell())
   <input
     v-else
     :value="typed"
+    dir="auto"
     :maxlength="longest"
     :aria-label="label"
     :placeholder="placeholder"

@@ -45,6 +45,7 @@ async function send() {
       <input
         ref="field"
         v-model="words"
+        dir="auto"
         class="field min-h-10 min-w-0 flex-1 py-1"
         :maxlength="LONGEST_LINE"
         :aria-label="t('margin.answerHere')"

@@ -61,7 +61,7 @@ async function send() {
     </div>
     <label v-if="counted" class="mt-3 block"
       ><span class="label">{{ t('slate.word') }}</span
-      ><textarea v-model="word" class="field" rows="2" maxlength="500" />
+      ><textarea v-model="word" dir="auto" class="field" rows="2" maxlength="500" />
     </label>
     <p class="mt-2">{{ t('slate.thenNothingMoves') }}</p>
     <p v-if="trouble" class="trouble mt-3" role="alert">{{ trouble }}</p>

@@ -67,6 +67,7 @@ async function send() {
     <form v-if="open" class="flex gap-2" @submit.prevent="send">
       <input
         v-model="words"
+        dir="auto"
         class="field min-w-0 flex-1"
         :maxlength="LONGEST_LINE"
         :aria-label="t('together.say')"

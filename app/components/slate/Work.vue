@@ -223,7 +223,7 @@ onKeyStroke(['z', 'Z'], event => {
       <LazySlateWorth v-if="view.counts !== 'nothing' && !back" :points="view.mostPoints" :rubric="view.rubric" />
       <label v-if="view.kind === 'page' && editable" class="flex items-center gap-3"
         ><span class="shrink-0 font-semibold">{{ t('slate.heading') }}</span
-        ><input v-model="heading" class="field min-h-9 max-w-md py-1" maxlength="60" @change="nameIt"
+        ><input v-model="heading" dir="auto" class="field min-h-9 max-w-md py-1" maxlength="60" @change="nameIt"
       /></label>
       <div
         v-if="edition.board.instructions || edition.board.spoken || pageCount > 1"

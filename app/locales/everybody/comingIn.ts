@@ -67,7 +67,7 @@ export default {
   },
   desk: {
     title: 'My desk',
-    leave: 'I am done',
+    leave: 'Sign out',
     empty: 'Nothing to do yet. What your teacher gives out comes here.',
     due: 'For {day}',
     late: 'Was for {day}',

@@ -32,7 +32,8 @@ export default {
     writeHere: 'Write here',
     writeOn: 'Write on the note: {name}',
     gap: 'Gap {number}',
-    drawing: 'Room to draw: {name}. Enter puts the pen down and lifts it, arrows move it, a full stop makes a corner.',
+    drawing:
+      'Room to draw: {name}. Enter puts the pen down and lifts it, arrows move it; where they turn the line has a corner.',
     penDown: 'Pen down',
     penUp: 'Line drawn',
     madeHere: 'Put there',
@@ -78,7 +79,7 @@ export default {
     how: {
       spot: 'Enter puts it where the cross is, arrows move the cross.',
       span: 'Enter begins and ends it, arrows move the cross.',
-      trace: 'Enter puts the pen down and lifts it, arrows move it, a full stop makes a corner.',
+      trace: 'Enter puts the pen down and lifts it, arrows move it; where they turn the line has a corner.',
     },
     sheet: '{tool}. {how} Escape puts the tool away.',
     rubber: 'Rubber. Enter rubs out where the cross is, arrows move it. Escape puts it away.',

@@ -30,7 +30,8 @@ export default {
     handIn: 'Hand in',
     handInTitle: 'Hand in?',
     allPlaced: 'Everything is done.',
-    thenNothingMoves: 'Once it is handed in, nothing moves until your teacher hands it back.',
+    thenNothingMoves:
+      'Once it is handed in, nothing on it can be moved any more. Your teacher looks at it and hands it back.',
     keepWorking: 'Keep working',
     handInNow: 'Hand it in now',
   },
