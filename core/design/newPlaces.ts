@@ -1,7 +1,7 @@
 import type { Page } from '../board/board'
 import type { PlaceId } from '../board/ids'
 import type { Place } from '../board/place'
-import { boxOf, overlaps } from '../geometry/outline'
+import { boxOf, outlined, overlaps } from '../geometry/outline'
 import type { Box, Size } from '../geometry/shape'
 import { HEADING_ROOM } from './places'
 
@@ -31,17 +31,18 @@ const STEP = 12
 const TEXT_SIZE = 18
 
 /**
- * New places in a free part of the page, as large as they usually are; where nothing is free they lie over the rest, a
- * little lower and further right for each place that is there. Headings stay empty.
+ * New places in a free part of the page, or of the part of it that is given, as large as they usually are; where
+ * nothing is free they lie over the rest, a little lower and further right for each place that is there. Headings stay
+ * empty.
  */
-export function newPlaces(form: PlaceForm, page: Page, fresh: () => PlaceId): Place[] {
-  const at = (width: number, height: number) => freeBox(page, { width, height })
+export function newPlaces(form: PlaceForm, page: Page, fresh: () => PlaceId, part: Box = wholeOf(page)): Place[] {
+  const at = (width: number, height: number) => freeBox(page, { width, height }, part)
   const common = () => ({ id: fresh(), heading: '' })
   const zone = (shape: Extract<Place, { kind: 'zone' }>['shape']): Place => ({ kind: 'zone', ...common(), shape })
   const scale = (step: string | null, least: string, most: string): Place => ({
     kind: 'scale',
     ...common(),
-    shape: { kind: 'rectangle', ...at(page.width * 0.8, 96) },
+    shape: { kind: 'rectangle', ...at(part.width * 0.8, 96) },
     least,
     most,
     step,
@@ -54,9 +55,16 @@ export function newPlaces(form: PlaceForm, page: Page, fresh: () => PlaceId): Pl
     lines,
     textSize: TEXT_SIZE,
   })
-  const row = (count: number, width: number, height: number, gap: number) => {
-    const { x, y } = at(count * width + (count - 1) * gap, height)
-    return Array.from({ length: count }, (_, i) => ({ x: x + i * (width + gap), y, width, height }))
+  const inRow = (count: number, width: number, height: number, gap: number) => {
+    const row = at(count * width + (count - 1) * gap, height)
+    // In a narrow part all of it is narrower.
+    const by = row.width / (count * width + (count - 1) * gap)
+    return Array.from({ length: count }, (_, i) => ({
+      x: row.x + i * by * (width + gap),
+      y: row.y,
+      width: by * width,
+      height: row.height,
+    }))
   }
   switch (form) {
     case 'rectangle':
@@ -79,15 +87,15 @@ export function newPlaces(form: PlaceForm, page: Page, fresh: () => PlaceId): Pl
       ]
     }
     case 'two-rings':
-      return rings(page, 2).map(shape => zone({ kind: 'ellipse', ...shape }))
+      return rings(part, 2).map(shape => zone({ kind: 'ellipse', ...movedInto(part, shape) }))
     case 'three-rings':
-      return rings(page, 3).map(shape => zone({ kind: 'ellipse', ...shape }))
+      return rings(part, 3).map(shape => zone({ kind: 'ellipse', ...movedInto(part, shape) }))
     case 'lane':
       return [
-        { kind: 'lane', ...common(), shape: { kind: 'rectangle', ...at(page.width * 0.8, 84) }, direction: 'row' },
+        { kind: 'lane', ...common(), shape: { kind: 'rectangle', ...at(part.width * 0.8, 84) }, direction: 'row' },
       ]
     case 'slots':
-      return row(3, 120, 72, 24).map(box => ({ kind: 'slot', ...common(), shape: { kind: 'rectangle', ...box } }))
+      return inRow(3, 120, 72, 24).map(box => ({ kind: 'slot', ...common(), shape: { kind: 'rectangle', ...box } }))
     case 'grid':
       return [{ kind: 'grid', ...common(), shape: { kind: 'rectangle', ...at(420, 210) }, rows: 3, columns: 3 }]
     case 'number-line':
@@ -99,7 +107,7 @@ export function newPlaces(form: PlaceForm, page: Page, fresh: () => PlaceId): Pl
     case 'pin':
       return [{ kind: 'pin', ...common(), shape: { kind: 'ellipse', ...at(32, 32) } }]
     case 'pans':
-      return row(2, Math.min(320, page.width * 0.4), 180, 48).map(box => ({
+      return inRow(2, Math.min(320, part.width * 0.4), 180, 48).map(box => ({
         kind: 'pan',
         ...common(),
         shape: { kind: 'rectangle', ...box },
@@ -136,31 +144,38 @@ export function rings(page: Size, count: 2 | 3): Box[] {
   ].map(([dx, dy]) => ({ x: x + dx! * width, y: top + dy! * size, width, height: size }))
 }
 
-/** The first free spot from the top left for a box with its heading; over the rest where there is none. */
-export function freeBox(page: Page, { width, height }: Size): Box {
+const wholeOf = ({ width, height }: Page): Box => ({ x: 0, y: 0, width, height })
+const movedInto = (part: Box, box: Box): Box => ({ ...box, x: part.x + box.x, y: part.y + box.y })
+
+/** What is printed is room taken, as long as it is words: a picture may be what places are laid on. */
+const printedOn = ({ backdrop }: Page): Box[] =>
+  (backdrop.figures ?? []).flatMap(({ shape, text }) => (text.trim() ? [outlined(shape).box] : []))
+
+/**
+ * The first free spot from the top left of the page, or of a part of it, for a box with its heading, clear of places
+ * and of printed words; over the rest where there is none.
+ */
+export function freeBox(page: Page, { width, height }: Size, part: Box = wholeOf(page)): Box {
   const size = {
-    width: Math.min(width, page.width - 2 * STEP),
-    height: Math.min(height, page.height - HEADING_ROOM - STEP),
+    width: Math.min(width, part.width - 2 * STEP),
+    height: Math.min(height, part.height - HEADING_ROOM - STEP),
   }
-  const taken = page.places.map(place => {
-    const box = boxOf(place)
-    return {
-      x: box.x - STEP,
-      y: box.y - HEADING_ROOM,
-      width: box.width + 2 * STEP,
-      height: box.height + HEADING_ROOM + STEP,
-    }
-  })
-  for (let y = HEADING_ROOM; y + size.height <= page.height - STEP; y += STEP) {
-    for (let x = 2 * STEP; x + size.width <= page.width - STEP; x += STEP) {
+  const taken = [...printedOn(page), ...page.places.map(withHeading)]
+  for (let y = part.y + HEADING_ROOM; y + size.height <= part.y + part.height - STEP; y += STEP) {
+    for (let x = part.x + 2 * STEP; x + size.width <= part.x + part.width - STEP; x += STEP) {
       const box = { x, y, ...size }
       if (!taken.some(other => overlaps(other, box))) return box
     }
   }
   const shift = (page.places.length % 8) * STEP
   return {
-    x: Math.min(2 * STEP + shift, page.width - size.width),
-    y: Math.min(HEADING_ROOM + shift, page.height - size.height),
+    x: part.x + Math.min(2 * STEP + shift, part.width - size.width),
+    y: part.y + Math.min(HEADING_ROOM + shift, part.height - size.height),
     ...size,
   }
+}
+
+function withHeading(place: Place): Box {
+  const { x, y, width, height } = boxOf(place)
+  return { x: x - STEP, y: y - HEADING_ROOM, width: width + 2 * STEP, height: height + HEADING_ROOM + STEP }
 }

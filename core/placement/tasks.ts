@@ -1,4 +1,4 @@
-import type { Page } from '../board/board'
+import type { Page, Step } from '../board/board'
 import { binOf } from '../board/binOf'
 import type { Edition } from '../board/edition'
 import type { PageId, PieceId, PlaceId, StepId } from '../board/ids'
@@ -50,7 +50,7 @@ export function tasksOf(state: SlateState, edition: Edition): Task[] {
         ...page.places.flatMap(place =>
           toFill(place, bins).map((item): Task => ({
             page: page.id,
-            step: stepOf(place, page),
+            step: stepAround(place, page)?.id ?? null,
             item,
             is: 'space',
             done: isFilled(place, item),
@@ -99,7 +99,7 @@ export function stepsDone(state: SlateState, edition: Edition, page: Page): Set<
   const holding = new Set(placePieces(state, page, edition).flatMap(p => p.shares.map(share => share.place)))
   const places = page.places
     .filter(place => takes(place, { kind: 'card' }))
-    .map(place => ({ step: stepOf(place, page), full: holding.has(place.id) }))
+    .map(place => ({ step: stepAround(place, page)?.id ?? null, full: holding.has(place.id) }))
   return new Set(
     (page.steps ?? [])
       .map(step => step.id)
@@ -114,14 +114,11 @@ export function stepsDone(state: SlateState, edition: Edition, page: Page): Set<
 }
 
 /** The first activity in whose part of the page the middle of the place is. */
-function stepOf(place: Place, page: Page): StepId | null {
+export function stepAround(place: Place, page: Page): Step | undefined {
   const { x, y, width, height } = outlined(place.shape).box
   const [middleX, middleY] = [x + width / 2, y + height / 2]
-  return (
-    page.steps?.find(
-      step =>
-        middleX >= step.x && middleY >= step.y && middleX <= step.x + step.width && middleY <= step.y + step.height,
-    )?.id ?? null
+  return page.steps?.find(
+    step => middleX >= step.x && middleY >= step.y && middleX <= step.x + step.width && middleY <= step.y + step.height,
   )
 }
 

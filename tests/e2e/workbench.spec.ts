@@ -149,7 +149,7 @@ test('many things are chosen, put in line, tidied, kept together, repeated, copi
   await page.getByTestId('hands-page').click({ position: { x: 5, y: 5 } })
   await page.keyboard.press('Control+a')
   await expect(page.getByTestId('arrange')).toContainText('4 things are selected')
-  await press(page, 'Tidy into rows')
+  await press(page, 'Set out in rows')
   await press(page, 'Upper edges in line')
   await press(page, 'Keep together')
   await boardKept(page)

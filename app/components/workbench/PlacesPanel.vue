@@ -8,6 +8,7 @@ import { addPlaces, addZone, changed, changePlace, zonesInRow } from '~~/core/de
 import { readWordList } from '~~/core/design/pieces'
 import { MOST_GROUPS } from '~~/core/design/wordSort'
 import { addStep } from '~~/core/design/steps'
+import { stepAround } from '~~/core/placement/tasks'
 import type { Hands } from '~/composables/workbench/useHands'
 import type { Workbench } from '~/composables/workbench/useWorkbench'
 
@@ -37,6 +38,8 @@ const gapping = ref(false)
 const heading = useTemplateRef<{ focus: () => void }>('sheet')
 const place = computed(() => page.places.find(p => p.id === hands.only.value?.id))
 const step = computed(() => page.steps?.find(s => s.id === hands.only.value?.id))
+/** The activity that is chosen, or in which what is chosen stands: what is added goes there. */
+const activity = computed(() => step.value ?? (place.value && stepAround(place.value, page)))
 const zones = computed(() => page.places.filter(p => p.kind === 'zone').length)
 const freshPlace = () => v.parse(PlaceIdSchema, nanoid())
 
@@ -45,7 +48,7 @@ async function add(form: PlaceForm) {
   // A row of zones takes the whole page; among activities a zone is one place like the others.
   if (form === 'rectangle' && !page.steps?.length) bench.change(addZone(bench.board.value, page.id, freshPlace(), ''))
   else {
-    const places = newPlaces(form, page, freshPlace)
+    const places = newPlaces(form, page, freshPlace, activity.value)
     // Pans are told apart before anybody names them, and so are the ends of a spectrum.
     const named = places.map((p, i) =>
       form === 'pans'

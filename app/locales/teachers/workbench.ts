@@ -46,7 +46,7 @@ export default {
       middle: 'Middles in line, side by side',
       foot: 'Lower edges in line',
     },
-    tidy: 'Tidy into rows',
+    tidy: 'Set out in rows',
     spaceAcross: 'Equal gaps across',
     spaceDown: 'Equal gaps down',
     sameSize: 'All this size',

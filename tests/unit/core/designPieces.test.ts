@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { checkBoard, emptyBoard, readBoard, type Board } from '../../../core/board/board'
+import { checkBoard, emptyBoard, readBoard, type Board, type Page } from '../../../core/board/board'
 import { makeEdition } from '../../../core/board/edition'
 import { addFixed } from '../../../core/design/backdrop'
 import { addSets, isTable, readColumns } from '../../../core/design/columns'
@@ -12,7 +12,7 @@ import { stagedPut } from '../../../core/design/staging'
 import { turnedShape } from '../../../core/design/turnedShape'
 import { turnItems } from '../../../core/design/turning'
 import { area } from '../../../core/geometry/area'
-import { boxOf, outline } from '../../../core/geometry/outline'
+import { boxOf, outline, overlaps } from '../../../core/geometry/outline'
 import { answerSlate } from '../../../core/keys/answerSlate'
 import { markSlate } from '../../../core/keys/mark'
 import { isUntouched, startOf } from '../../../core/slate/state'
@@ -102,6 +102,30 @@ describe('new places', () => {
       const { x, y, width, height } = boxOf(place)
       expect(x >= 0 && y >= 0 && x + width <= 960 && y + height <= 480).toBe(true)
     }
+  })
+
+  it.each(PLACE_FORMS)('%s stay in the activity that is chosen', form => {
+    const next = counting()
+    const board = emptyBoard('P', pageId('p'), 1)
+    const activity = { x: 324, y: 246, width: 312, height: 222 }
+    for (const place of newPlaces(form, board.pages[0]!, () => placeId(next()), activity)) {
+      const { x, y, width, height } = boxOf(place)
+      expect(x).toBeGreaterThanOrEqual(activity.x)
+      expect(y).toBeGreaterThanOrEqual(activity.y)
+      expect(x + width).toBeLessThanOrEqual(activity.x + activity.width + 1e-9)
+      expect(y + height).toBeLessThanOrEqual(activity.y + activity.height + 1e-9)
+    }
+  })
+
+  it('keep off printed words', () => {
+    const [page] = emptyBoard('P', pageId('p'), 1).pages
+    const words = { x: 0, y: 0, width: 700, height: 120 }
+    const figures = [
+      { id: 'f', shape: { kind: 'rectangle', ...words }, line: null, fill: null, text: 'Read me', textSize: 18 },
+    ]
+    const printed = { ...page!, backdrop: { ...page!.backdrop, figures } } as Page
+    const [zone] = newPlaces('ellipse', printed, () => placeId('z'))
+    expect(overlaps(boxOf(zone!), words)).toBe(false)
   })
 
   it('two rings overlap by about a third, three make seven regions inside', () => {
