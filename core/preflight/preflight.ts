@@ -8,9 +8,11 @@ import { missingTool } from './rules/missingTool'
 import { noAnswer } from './rules/noAnswer'
 import { noHeading } from './rules/noHeading'
 import { noInstructions } from './rules/noInstructions'
+import { nothingToDo } from './rules/nothingToDo'
 import { offPage } from './rules/offPage'
 import { offScale } from './rules/offScale'
 import { paleText } from './rules/paleText'
+import { partAnswered } from './rules/partAnswered'
 import { poorPicture } from './rules/poorPicture'
 import { readingPage } from './rules/readingPage'
 import { smallText } from './rules/smallText'
@@ -25,7 +27,9 @@ import { unreachableTotal } from './rules/unreachableTotal'
 import { withoutWords } from './rules/withoutWords'
 
 const RULES: readonly Rule[] = [
+  nothingToDo,
   noAnswer,
+  partAnswered,
   badShape,
   missingTool,
   readingPage,

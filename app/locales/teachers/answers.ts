@@ -174,6 +174,10 @@ export default {
     severity: { stops: "Students can't do it so", warning: 'Likely to go wrong', advice: 'Worth a thought' },
     rules: {
       'no-answer': '{names} has no right place. | {names} have no right place.',
+      'empty-board': 'Students can do nothing on this board: there is nothing to move, to fill in or to draw with.',
+      'nothing-to-do': 'Students can do nothing on this page. Is it only to be read?',
+      'part-answered':
+        'One place has no answer: it will not be marked. | {count} places have no answer: they will not be marked.',
       'no-key': 'There is no key, so this is an open sort: nothing will be marked.',
       twins:
         'Two cards both say “{name}”, with different answers. | {count} cards say “{name}”, with different answers.',
@@ -232,6 +236,7 @@ export default {
       shrink: 'Make the cards smaller',
       write: 'Write “Put each card where it belongs.”',
       'let-work': 'Make it a page to work on',
+      'to-read': 'Make it a page to read',
       enlarge: 'Make the text larger',
       lighten: 'Make the colour lighter',
       scramble: 'Scramble the ledge',

@@ -3,7 +3,7 @@ import { readdirSync, readFileSync } from 'node:fs'
 import { resolve } from 'node:path'
 import { describe, expect, it } from 'vitest'
 import { hex } from 'wcag-contrast'
-import { readBoard, type Board } from '../../../core/board/board'
+import { emptyBoard, readBoard, type Board } from '../../../core/board/board'
 import type { Key } from '../../../core/keys/key'
 import type { Place } from '../../../core/board/place'
 import { contrast, INK, lightened } from '../../../core/colour/contrast'
@@ -295,5 +295,38 @@ describe('the scale of the text', () => {
 
   it('has no fix where the larger words would not fit', () => {
     expect(foundOn(withWords(14, 60)).find(f => f.rule === 'text-scale')).toMatchObject({ fix: null })
+  })
+})
+
+describe('what there is to do', () => {
+  const rulesOf = (board: Board) => foundOn(board).map(found => `${found.rule}: ${found.severity}`)
+  const blank = { ...emptyBoard('P', pageId('p'), 1), instructions: 'Do it.' }
+
+  it('is nothing on an empty board, which stops; with places alone it is worth a thought', () => {
+    expect(rulesOf(blank)).toContain('empty-board: stops')
+    const places = [{ kind: 'slot' as const, id: placeId('s'), heading: 'One', shape: box(40, 60, 120, 60) }]
+    const withPlaces = { ...blank, pages: [{ ...blank.pages[0]!, places }] }
+    expect(rulesOf(withPlaces)).toContain('empty-board: advice')
+    const spaces = [{ kind: 'drawing' as const, id: placeId('d'), heading: 'Draw', shape: box(40, 60, 300, 200) }]
+    expect(rulesOf({ ...blank, pages: [{ ...blank.pages[0]!, places: spaces }] })).toEqual([])
+  })
+
+  it('may be nothing on a page that is to be read, and one tap makes it that', () => {
+    const board = boardOf([], [card('limpet')], null)
+    const two = { ...board, pages: [...board.pages, { ...blank.pages[0]!, id: pageId('second') }] }
+    const found = preflight(two).find(one => one.rule === 'nothing-to-do')!
+    expect(found).toMatchObject({ severity: 'advice', page: 'second' })
+    expect(preflight(found.fix!.apply(two, code => code)).map(one => one.rule)).not.toContain('nothing-to-do')
+  })
+
+  it('is not all marked where a key leaves out some places', () => {
+    const slots = ['a', 'b', 'c'].map((id, i): Place => ({
+      kind: 'slot',
+      id: placeId(id),
+      heading: id,
+      shape: box(40 + i * 160, 60, 120, 60),
+    }))
+    const half = boardOf(slots, [card('limpet'), card('crab')], { kind: 'slots', fits: { a: ['limpet'] } })
+    expect(preflight(half).find(one => one.rule === 'part-answered')).toMatchObject({ subjects: ['b', 'c'] })
   })
 })
