@@ -27,6 +27,29 @@ export const PLACE_FORMS = [
 ] as const
 export type PlaceForm = (typeof PLACE_FORMS)[number]
 
+/** What students do there, in the order in which a teacher is asked. */
+export const PLACE_TASKS = ['group', 'order', 'scale', 'point', 'balance', 'write', 'draw'] as const
+export type PlaceTask = (typeof PLACE_TASKS)[number]
+export const TASK_OF: Readonly<Record<PlaceForm, PlaceTask>> = {
+  rectangle: 'group',
+  ellipse: 'group',
+  polygon: 'group',
+  'two-rings': 'group',
+  'three-rings': 'group',
+  lane: 'order',
+  slots: 'order',
+  grid: 'order',
+  'number-line': 'scale',
+  timeline: 'scale',
+  spectrum: 'scale',
+  pin: 'point',
+  pans: 'balance',
+  line: 'write',
+  lines: 'write',
+  number: 'write',
+  drawing: 'draw',
+}
+
 const STEP = 12
 const TEXT_SIZE = 18
 

@@ -76,7 +76,7 @@ function within(place: Place): Target[] {
   }
 }
 
-const MOST_STEPS = 400
+const MOST_AIMED_AT = 400
 /** A scale without steps is gone along in so many parts. */
 const PARTS = 10
 /** Between two steps a piece is moved by so many parts of one. */
@@ -85,7 +85,7 @@ const FINE = 10
 const spanOf = ({ least, most }: Scale) => floating(most) - floating(least)
 function stepOf(scale: Scale): number {
   const step = scale.step === null ? 0 : floating(scale.step)
-  return step > 0 && spanOf(scale) / step <= MOST_STEPS ? step : spanOf(scale) / PARTS
+  return step > 0 && spanOf(scale) / step <= MOST_AIMED_AT ? step : spanOf(scale) / PARTS
 }
 const stepsOf = (scale: Scale): number[] =>
   Array.from({ length: Math.floor(spanOf(scale) / stepOf(scale) + 1e-9) + 1 }, (_, i) =>

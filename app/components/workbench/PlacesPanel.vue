@@ -3,7 +3,7 @@ import { nanoid } from 'nanoid'
 import * as v from 'valibot'
 import type { Page } from '~~/core/board/board'
 import { PlaceIdSchema, StepIdSchema } from '~~/core/board/ids'
-import { newPlaces, PLACE_FORMS, type PlaceForm } from '~~/core/design/newPlaces'
+import { newPlaces, PLACE_FORMS, PLACE_TASKS, TASK_OF, type PlaceForm } from '~~/core/design/newPlaces'
 import { addPlaces, addZone, changed, changePlace, zonesInRow } from '~~/core/design/places'
 import { readWordList } from '~~/core/design/pieces'
 import { MOST_GROUPS } from '~~/core/design/wordSort'
@@ -104,13 +104,24 @@ async function addActivity() {
     <slot />
     <section>
       <h3 class="label">{{ t('places.addPlace') }}</h3>
-      <div class="flex flex-wrap gap-2">
-        <button v-for="form in PLACE_FORMS" :key="form" type="button" class="button px-3" @click="add(form)">
-          <Icon :name="ICONS[form]" />{{ t(`places.forms.${form}`) }}
-        </button>
-        <button type="button" class="button px-3" @click="gapping = true">
-          <Icon name="lucide:pilcrow" />{{ t('places.gaps') }}
-        </button>
+      <div v-for="task in PLACE_TASKS" :key="task" class="mt-2" role="group" :aria-labelledby="`task-${task}`">
+        <h4 :id="`task-${task}`" class="mb-1 text-sm text-ink-soft">{{ t(`places.tasks.${task}`) }}</h4>
+        <div class="flex flex-wrap gap-2">
+          <button
+            v-for="form in PLACE_FORMS.filter(one => TASK_OF[one] === task)"
+            :key="form"
+            type="button"
+            class="button px-3"
+            @click="add(form)">
+            <Icon :name="ICONS[form]" />{{ t(`places.forms.${form}`) }}
+          </button>
+          <button v-if="task === 'write'" type="button" class="button px-3" @click="gapping = true">
+            <Icon name="lucide:pilcrow" />{{ t('places.gaps') }}
+          </button>
+        </div>
+      </div>
+      <div class="mt-2" role="group" aria-labelledby="task-steps">
+        <h4 id="task-steps" class="mb-1 text-sm text-ink-soft">{{ t('places.oneByOne') }}</h4>
         <button type="button" class="button px-3" @click="addActivity">
           <Icon name="lucide:list-ordered" />{{ t('steps.add') }}
         </button>

@@ -2,6 +2,16 @@
 export default {
   places: {
     addPlace: 'Add a place',
+    tasks: {
+      group: 'To put into groups',
+      order: 'To put in order, or into spaces',
+      scale: 'To put on a scale',
+      point: 'To point at',
+      balance: 'To balance',
+      write: 'To write in',
+      draw: 'To draw in',
+    },
+    oneByOne: 'To do one after the other',
     forms: {
       rectangle: 'Zone',
       ellipse: 'Round zone',
