@@ -3,6 +3,7 @@ import type { Edition } from '~~/core/board/edition'
 import type { PieceId, PlaceId } from '~~/core/board/ids'
 import type { Place } from '~~/core/board/place'
 import { pieceName } from '~~/core/board/pieceName'
+import { floating } from '~~/core/exact/written'
 import { placePieces, type Share } from '~~/core/placement/placement'
 import { scaleValueText, type Target } from '~~/core/placement/targets'
 import type { SlateState } from '~~/core/slate/state'
@@ -42,7 +43,8 @@ export function useStageNames({ edition, page, state }: Shown) {
     if (place.kind === 'gaps' && cell) return t('stage.gapOf', { ...named, number: cell.column + 1 })
     if (place.kind !== 'scale' || value === undefined) return null
     if (!place.ends) return t('stage.value', { ...named, value: scaleValueText(place, value) })
-    const share = (value - Number(place.least)) / (Number(place.most) - Number(place.least))
+    const [from, to] = [floating(place.least), floating(place.most)]
+    const share = (value - from) / (to - from)
     return t('stage.between', { percent: Math.round(share * 100), from: place.ends[0], to: place.ends[1] })
   }
 
