@@ -57,7 +57,9 @@ for (const name of names) {
       await piece(page, first).first().focus()
       await page.keyboard.press('Enter')
       await page.keyboard.press('Enter')
-      await expect(page.getByTestId('said')).toHaveText(new RegExp(`^${first}, now (in|at|on the edge of) .*, \\d+ of `))
+      await expect(page.getByTestId('said')).toHaveText(
+        new RegExp(`^${first}, now (in|at|on the edge of) .*, \\d+ of `),
+      )
     }
     await expect(page.getByTestId('kept')).toHaveText('Every move is kept')
     await page.getByRole('button', { name: 'Hand in' }).click()
