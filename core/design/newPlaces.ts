@@ -180,8 +180,8 @@ const printedOn = ({ backdrop }: Page): Box[] =>
  */
 export function freeBox(page: Page, { width, height }: Size, part: Box = wholeOf(page)): Box {
   const size = {
-    width: Math.min(width, part.width - 2 * STEP),
-    height: Math.min(height, part.height - HEADING_ROOM - STEP),
+    width: Math.max(STEP, Math.min(width, part.width - 2 * STEP)),
+    height: Math.max(STEP, Math.min(height, part.height - HEADING_ROOM - STEP)),
   }
   const taken = [...printedOn(page), ...page.places.map(withHeading)]
   for (let y = part.y + HEADING_ROOM; y + size.height <= part.y + part.height - STEP; y += STEP) {

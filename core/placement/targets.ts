@@ -1,7 +1,7 @@
 import type { PieceId, PlaceId } from '../board/ids'
 import type { Place, Scale } from '../board/place'
 import { takes } from '../board/whatPlacesTake'
-import type { Cell } from '../bodies/claim'
+import { TIP_LENGTH, type Cell } from '../bodies/claim'
 import { floating } from '../exact/written'
 import { boxAround, outlined, overlaps } from '../geometry/outline'
 import type { Point } from '../geometry/shape'
@@ -183,13 +183,16 @@ const STEP = 12
 function outsideSpot(table: Table, piece: PieceId): Point {
   const { state, page, edition } = table
   const size = sizeOn(table, piece)
+  // A label's tip stands out of its box, and is where it lies.
+  const around = edition.pieces.get(piece)!.piece.kind === 'label' ? 2 * TIP_LENGTH : 0
+  const reach = { width: size.width + around, height: size.height + around }
   const places = page.places.map(boxOf)
   const others = boxesOfOthers(state, piece, page, edition)
   let crowded: Point | null = null
   for (let y = page.height - size.height / 2; y >= size.height / 2; y -= STEP)
     for (let x = size.width / 2; x + size.width / 2 <= page.width; x += STEP) {
+      if (places.some(place => overlaps(place, boxAround({ x, y }, reach)))) continue
       const box = boxAround({ x, y }, size)
-      if (places.some(place => overlaps(place, box))) continue
       if (!others.some(other => overlaps(other, box))) return { x, y }
       crowded ??= { x, y }
     }

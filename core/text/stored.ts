@@ -2,8 +2,7 @@
  * What no database, no XML and no other program takes in a text: control characters but tab and line ends, half a
  * surrogate pair.
  */
-// eslint-disable-next-line no-control-regex
-const UNSTORABLE = /[\u0000-\u0008\u000B\u000C\u000E-\u001F\p{Surrogate}]/u
+const UNSTORABLE = /[^\P{Cc}\t\n\r\u007F-\u009F]|\p{Surrogate}/u
 
 /** Whether a text can be kept and given on as it is. */
 export const isStorable = (text: string) => !UNSTORABLE.test(text)

@@ -3,23 +3,12 @@ import type { Page } from '~~/core/board/board'
 import type { Edition } from '~~/core/board/edition'
 import { binOf } from '~~/core/board/binOf'
 import type { PieceId } from '~~/core/board/ids'
-import type { Master } from '~~/core/board/piece'
-import { progress } from '~~/core/placement/tasks'
-import { voiceFor } from '~~/core/text/spoken'
 import { writtenSpots } from '~~/core/layout/written'
-import { FINGER } from '~/composables/board/useStageSize'
-import { KEYED_TOOLS, type Tool } from '~~/core/board/tools'
-import { nanoid } from 'nanoid'
-import type { Point, Size } from '~~/core/geometry/shape'
 import { HOLDER, type Author } from '~~/core/slate/actor'
-import { FIRST_CHOICE, GESTURES, pictureFrom, type Choice } from '~~/core/tools/making'
 import type { Move } from '~~/core/slate/move'
-import { toolsAnywhereOn, toolsOn, type Own } from '~~/core/slate/own'
-import { rubbedAt } from '~~/core/tools/rubbing'
 import type { SlateState } from '~~/core/slate/state'
 import { spotOf } from '~/composables/board/lyingPieces'
 import type { OtherHand } from '~/composables/slate/otherHands'
-import type { OwnPicture } from '~/composables/board/pictures'
 
 /**
  * The page in its frame with the ledge below it, and pieces that can be moved between them: by drag, by taps, by
@@ -76,22 +65,15 @@ const GAP = 12
 const barElement = useTemplateRef<HTMLElement>('barElement')
 const { height: barHeight } = useElementSize(barElement)
 const works = computed(() => editable && !piecesOnly)
-/** What the teacher gave to make things with. */
-const given = computed(() =>
-  works.value && withTools
-    ? withTools === 'keyed'
-      ? toolsAnywhereOn(edition.board, page).filter(one => KEYED_TOOLS.includes(one))
-      : toolsOn(edition.board, page, step)
-    : [],
-)
+const { given, tool, making, choice, gesture, choosing, drawings, tools, pasted } = useStageTools({
+  edition: () => edition,
+  page: () => page,
+  step: () => step,
+  works: () => works.value,
+  withTools: () => withTools,
+})
 /** What stands on pieces is read aloud where the teacher allows it and the device has a voice. */
-const readable = ref(false)
-if (edition.board.readPieces && 'speechSynthesis' in window) {
-  const look = () =>
-    (readable.value = voiceFor(speechSynthesis.getVoices(), edition.board.language ?? 'en-GB') !== null)
-  look()
-  useEventListener(speechSynthesis, 'voiceschanged', look)
-}
+const readable = edition.board.readPieces ? useHasVoice(() => edition.board.language ?? 'en-GB') : ref(false)
 const barred = computed(
   () =>
     works.value
@@ -115,59 +97,13 @@ const size = useStageSize({
 const pageScale = computed(() => size.value.scale * zoom)
 const frame = useTemplateRef<HTMLElement>('frame')
 const sheet = useTemplateRef<HTMLElement>('sheet')
-/**
- * A page larger than its frame is pushed about, with the keyboard too. Asked when both have been laid out: one that is
- * measured before the other would say so for a moment of every page.
- */
-const scrolls = ref(false)
-useResizeObserver([frame, sheet], () => {
-  const at = frame.value
-  scrolls.value = !!at && (at.scrollWidth > at.clientWidth + 1 || at.scrollHeight > at.clientHeight + 1)
+const scrolls = useScrolls(frame, sheet)
+const { said, nameOf, whereIs, noteMove, sayMove, sayHeld, sayJoining } = useStageSaid({
+  edition: () => edition,
+  page: () => page,
+  state: () => state,
 })
-const said = ref('')
-/** Instead of moving pieces: joining them by arrows, rubbing out, or making something. */
-const tool = ref<'move' | 'join' | 'rub' | Tool>('move')
-const making = computed({
-  get: () => given.value.find(one => one === tool.value) ?? null,
-  set: chosen => (tool.value = chosen ?? 'move'),
-})
-const choice = ref<Choice>(FIRST_CHOICE)
-// What the tools are made of is there before one is taken in hand: what is typed at once must not be lost.
-watch(
-  () => given.value.length > 0,
-  has =>
-    has
-    && void Promise.all([
-      import('~/components/board/Making.vue'),
-      import('~/components/board/OwnField.vue'),
-      import('~/components/board/OwnBar.vue'),
-    ]),
-  { immediate: true },
-)
-watch(
-  () => given.value.includes('picture') || given.value.includes('photo'),
-  has =>
-    has
-    && void Promise.all([
-      import('~/components/board/PictureDialog.vue'),
-      import('~/components/board/OwnShape.vue'),
-      import('~/components/ui/Dialog.vue'),
-    ]),
-  { immediate: true },
-)
-watch(given, () => tool.value !== 'join' && tool.value !== 'rub' && !making.value && (tool.value = 'move'))
 const writes = computed(() => writtenSpots(page).length > 0)
-const drawings = computed(() => page.places.filter(place => place.kind === 'drawing'))
-const tools = computed(() =>
-  !works.value
-    ? []
-    : [
-        ...(page.arrows ? ['join' as const] : []),
-        ...(drawings.value.length || given.value.includes('pen') || given.value.includes('highlighter')
-          ? ['rub' as const]
-          : []),
-      ],
-)
 const TOOLS = { join: 'lucide:move-up-right', rub: 'lucide:eraser' } as const
 
 const stage = useStage({
@@ -179,7 +115,7 @@ const stage = useStage({
   ledgeElement: () => shelf.value?.root,
   joining: () => tool.value === 'join',
   make(move, piece, focus) {
-    moved = true
+    noteMove(move)
     emit('make', move)
     void nextTick(() => settle(move, piece, focus))
   },
@@ -189,80 +125,23 @@ const players = useTemplateRef<{ tap: (event: MouseEvent) => boolean }>('players
 const tapSheet = (event: MouseEvent) => (!held.value && players.value?.tap(event)) || tapPage(event)
 watch(stage.holding, now => emit('hold', now))
 const accompanied = computed(() => others().length > 0)
-const heldNames = computed(() =>
-  others()
-    .flatMap(({ holds }) => (holds ? [holds.piece] : []))
-    .join(' '),
-)
-const heldByOthers = computed(() => new Set(heldNames.value.split(' ')))
+const heldByOthers = useHeldByOthers(() => others())
 const table = computed(() => ({ state, page, edition }))
-const own = useOwnHands({
+const { own, pickedOwn, beginRubbing, rub, doneWriting, lay, write } = useStageOwn({
   table: () => table.value,
-  state: () => state,
   by: () => by,
-  editable: () => works.value && making.value === null && held.value?.way !== 'tap',
+  works: () => works.value,
+  drawings: () => drawings.value,
+  free: () => works.value && making.value === null && held.value?.way !== 'tap',
+  putTool: () => (making.value = null),
   toPage: stage.toPage,
   make: move => emit('make', move),
+  room: () => room.value,
 })
-const pickedOwn = computed(() => (works.value && own.picked.value ? (own.ownOf(own.picked.value) ?? null) : null))
-/**
- * Taken by the rubber already in this gesture, though the page hasn't been drawn anew since: rubbing twice would be a
- * step of undo that does nothing.
- */
-let rubbed = new Set<string>()
-const beginRubbing = () => void (rubbed = new Set())
-const rub = (at: Point) =>
-  rubbedAt({ state, page: page.id, spaces: drawings.value.map(place => place.id), at, by, gone: rubbed }).forEach(
-    move => emit('make', move),
-  )
-/** The keyboard goes on from what was written. */
-async function doneWriting(thing: string) {
-  own.writing.value = null
-  await nextTick()
-  if (document.activeElement === document.body) room.value?.querySelector<SVGElement>(`[data-own="${thing}"]`)?.focus()
-}
-const MOST_FRAMES = 120
-/** A tool whose things are chosen first and laid then. */
-const gesture = computed(() => making.value && GESTURES[making.value])
-const choosing = computed(() => (making.value === 'picture' || making.value === 'photo' ? making.value : null))
-/** Pasted, while pictures are given: it is looked at before it is laid. */
-const pasted = shallowRef<File | null>(null)
-useEventListener(document, 'paste', (event: ClipboardEvent) => {
-  const file = [...(event.clipboardData?.files ?? [])].find(one => one.type.startsWith('image/'))
-  if (!file || !given.value.includes('picture') || inField(event)) return
-  event.preventDefault()
-  pasted.value = file
-  making.value = 'picture'
-})
-watch(choosing, now => !now && (pasted.value = null))
-async function lay(picture: Pick<OwnPicture, 'picture' | 'from' | 'alt'>, size: Size) {
-  const thing = nanoid(12)
-  emit('make', { kind: 'own', thing, as: pictureFrom(picture, size, page), by })
-  making.value = null
-  own.picked.value = thing
-  // The dialog gives the keyboard back to where it came from in a moment of its own, and what draws the first thing may
-  // still be fetched.
-  for (let frame = 0; frame < MOST_FRAMES; frame++) {
-    await new Promise(done => requestAnimationFrame(() => requestAnimationFrame(done)))
-    const drawn = room.value?.querySelector<SVGElement>(`[data-own="${thing}"]`)
-    if (drawn) return drawn.focus()
-  }
-}
-function write(thing: string, as: Own) {
-  own.write(thing, as)
-  making.value = null
-}
-
-/** Around a small tile, so much that a finger catches it. */
-function fingerRoom({ width, height }: Master) {
-  const [w, h] = [Math.max(width, FINGER / size.value.scale), Math.max(height, FINGER / size.value.scale)]
-  return { x: -w / 2, y: -h / 2, width: w, height: h }
-}
 
 const heldPiece = computed(() => held.value?.piece ?? null)
 const heldLies = computed(() => (heldPiece.value ? state.pieces[heldPiece.value] : undefined))
 const heldEntry = computed(() => heldPiece.value && edition.pieces.get(heldPiece.value))
-const { nameOf, whereIs, targetName } = useStageNames({ edition: () => edition, page: () => page, state: () => state })
 const shownAs = (id: PieceId) => (state.pieces[id] ? id : (binOf(id) ?? id))
 /** A piece that is picked on the page, with what can be done to it there. */
 const picked = computed(() =>
@@ -274,34 +153,15 @@ const spoken = computed(() =>
 )
 /** After a move: says where the piece is now, and lets the keyboard go on from there. */
 function settle(move: Move, piece: PieceId, focus: 'piece' | 'next') {
-  const { placed, of } = progress(state, edition)
-  if (move.kind === 'connect' || move.kind === 'disconnect')
-    said.value = t(`stage.${move.kind}`, { from: nameOf(move.from), to: nameOf(move.to) })
-  else if (move.kind === 'turn')
-    said.value = t('stage.turned', {
-      name: nameOf(piece),
-      degrees: move.turn,
-      side: move.flipped ? t('stage.flipped') : '',
-    })
-  else said.value = t('stage.settled', { name: nameOf(piece), where: whereIs(piece), placed, of })
+  sayMove(move, piece)
   const find = (id: string) => room.value?.querySelector<HTMLElement>(`[data-piece="${id}"]`)
   const next = focus === 'next' ? (binOf(piece) ?? page.ledge.find(id => !state.pieces[id])) : undefined
   const target = find(next ?? shownAs(piece))
   target?.focus({ preventScroll: focus === 'piece' })
 }
 
-/** What was done with what was held is said by the move; that nothing was, by this. */
-let moved = false
-watch(held, (now, before) => {
-  if (!now && before && before.way !== 'drag' && !moved) said.value = t('stage.letGo', { name: nameOf(before.piece) })
-  moved = false
-  if (!now || now.way === 'drag') return
-  if (now.way === 'tap') said.value = t('stage.picked', { name: nameOf(now.piece) })
-  else if (before?.way !== 'key')
-    said.value = t('stage.pickedUp', { name: nameOf(now.piece), where: targetName(now.target) })
-  else said.value = t('stage.over', { where: targetName(now.target) })
-})
-watch(joinFrom, from => from && (said.value = t('stage.joining', { name: nameOf(from) })))
+watch(held, sayHeld)
+watch(joinFrom, sayJoining)
 const ghostAt = computed(() => (held.value?.way === 'key' ? held.value.landing?.at : null))
 </script>
 
@@ -364,7 +224,7 @@ const ghostAt = computed(() => (held.value?.way === 'key' ? held.value.landing?.
               @keydown="key($event, piece.id)">
               <rect
                 v-if="editable && piece.kind === 'tile' && master.look?.kind !== 'sector'"
-                v-bind="fingerRoom(master)"
+                v-bind="fingerRoom(master, size.scale)"
                 fill="transparent" />
               <BoardPieceShape
                 :piece="piece"

@@ -17,7 +17,7 @@ type Asked = Pick<(typeof reasons)[number], 'place' | 'page' | 'number'>
 const labelOf = ({ place, page, number }: Asked) =>
   [
     number ? t('pages.page', { number }) : '',
-    place ? t('beside.whyHere', { place: headingOf(place, page) }) : t('beside.whyAll'),
+    place ? t('beside.whyHere', { place: headingOf(place, page, state.texts) }) : t('beside.whyAll'),
   ]
     .filter(Boolean)
     .join(': ')

@@ -46,10 +46,6 @@ const back = computed(() => status.value === 'handed-back')
 useHead({ title: () => edition.board.title })
 useKeptSounds(edition.board)
 
-const kept = computed(() => {
-  if (unsent.value === 0) return connection.value === 'open' ? t('slate.kept') : t('slate.keptOffline')
-  return connection.value === 'open' ? t('slate.sending') : t('slate.keptHere', { count: unsent.value })
-})
 const feedback = useFeedback({
   slate: view.id,
   when: () => edition.board.feedback,
@@ -135,17 +131,7 @@ const mayTakeBack = computed(
 )
 /** What the teacher said of the try before is there in the next one too. */
 const notes = computed(() => back.value || (further.value && (margin.value.length > 0 || !!review.value?.comment)))
-// No letter or sign alone: whoever speaks their keys would press it by speaking (WCAG 2.2, 2.1.4).
-onKeyStroke('F1', event => {
-  event.preventDefault()
-  showKeys.value = true
-})
-onKeyStroke(['z', 'Z'], event => {
-  // Inside a field the browser's own undo is what people expect.
-  if (!(event.ctrlKey || event.metaKey) || inField(event)) return
-  event.preventDefault()
-  slate.undo()
-})
+useSlateKeys({ showKeys: () => (showKeys.value = true), undo: slate.undo })
 </script>
 
 <template>
@@ -156,12 +142,7 @@ onKeyStroke(['z', 'Z'], event => {
       <template #start
         ><NuxtLink to="/desk" :aria-label="t('slate.toDesk')" class="flex min-h-11 items-center"><UiMark /></NuxtLink
       ></template>
-      <p class="flex items-center gap-2 text-sm text-stone-200" role="status" data-test="kept">
-        <Icon :name="connection === 'open' ? 'lucide:check' : 'lucide:cloud-off'" />{{ kept }}
-      </p>
-      <p v-if="picturesOnWay" class="text-sm text-stone-200" role="status" data-test="on-way">
-        {{ t('picture.onWay', { count: picturesOnWay }) }}
-      </p>
+      <SlateKept :unsent="unsent" :connected="connection === 'open'" :pictures="picturesOnWay" />
       <template #end>
         <button
           v-if="editable"

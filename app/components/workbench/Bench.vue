@@ -149,7 +149,7 @@ function labelOf(item: Item): string {
       const kind = t(`places.kinds.${place.kind}`)
       return place.heading
         ? t('places.placeIs', { kind, heading: place.heading })
-        : t('places.placeNth', { kind, number: places.filter(p => p.kind === place.kind).indexOf(place) + 1 })
+        : t('places.placeNth', { kind, number: placeNumber(place, { places }) })
     }
   }
 }

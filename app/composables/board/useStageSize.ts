@@ -2,6 +2,7 @@ import type { Page } from '~~/core/board/board'
 import type { Edition } from '~~/core/board/edition'
 import type { Tool } from '~~/core/board/tools'
 import { writtenSpots } from '~~/core/layout/written'
+import type { Size } from '~~/core/geometry/shape'
 import { TEXT_SIZES, toolsAnywhereOn } from '~~/core/slate/own'
 
 const FRAME = 18
@@ -13,7 +14,7 @@ const MOST_ROWS = 4
  * CSS pixels. Where pieces would be lower than this, first the ledge gets one row, then the page outgrows the window
  * and can be pushed about.
  */
-export const FINGER = 44
+const FINGER = 44
 /**
  * CSS pixels. So low pieces may become where that shows the whole page at once: still half as high again as WCAG 2.5.8
  * asks for.
@@ -96,4 +97,10 @@ export function useStageSize({
     }
     return chosen
   })
+}
+
+/** Around a small tile, so much that a finger catches it; in the page's own points. */
+export function fingerRoom({ width, height }: Size, scale: number) {
+  const [w, h] = [Math.max(width, FINGER / scale), Math.max(height, FINGER / scale)]
+  return { x: -w / 2, y: -h / 2, width: w, height: h }
 }

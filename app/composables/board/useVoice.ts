@@ -1,5 +1,16 @@
 import { voiceFor } from '~~/core/text/spoken'
 
+/** Whether the device has a voice for a language; some browsers know their voices only after a moment. */
+export function useHasVoice(language: () => string) {
+  const has = ref(false)
+  if ('speechSynthesis' in window) {
+    const look = () => (has.value = voiceFor(speechSynthesis.getVoices(), language()) !== null)
+    look()
+    useEventListener(speechSynthesis, 'voiceschanged', look)
+  }
+  return has
+}
+
 /** The device's own voice for a language, and where in the text it is. Without a voice nothing can be read aloud. */
 export function useVoice(language: () => string) {
   const voices = shallowRef<readonly SpeechSynthesisVoice[]>([])

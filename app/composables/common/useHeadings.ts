@@ -1,12 +1,15 @@
 import type { Page } from '~~/core/board/board'
 import type { Place } from '~~/core/board/place'
 
+/** By which number, counted from 1, a place is told apart from those of its kind on the page. */
+export const placeNumber = (place: Place, page: Pick<Page, 'places'>) =>
+  page.places.filter(other => other.kind === place.kind).indexOf(place) + 1
+
 /** What places are called: as is written over them, or by their kind and number, so that no two are called the same. */
 export function useHeadings() {
   const { t } = useWords()
-  /** By number among those of its kind on the page. */
   const numbered = (place: Place, page: Pick<Page, 'places'>) =>
-    t(`stage.nth.${place.kind}`, { number: page.places.filter(other => other.kind === place.kind).indexOf(place) + 1 })
+    t(`stage.nth.${place.kind}`, { number: placeNumber(place, page) })
   const headingOf = (place: Place, page: Pick<Page, 'places'>, texts: Readonly<Record<string, string>> = {}) =>
     texts[place.id] || place.heading || numbered(place, page)
   return { headingOf, numbered }

@@ -1,0 +1,18 @@
+<script setup lang="ts">
+/** Whether all that was done here is kept, and where. */
+const { unsent, connected, pictures } = defineProps<{ unsent: number; connected: boolean; pictures: number }>()
+const { t } = useWords()
+const kept = computed(() => {
+  if (unsent === 0) return connected ? t('slate.kept') : t('slate.keptOffline')
+  return connected ? t('slate.sending') : t('slate.keptHere', { count: unsent })
+})
+</script>
+
+<template>
+  <p class="flex items-center gap-2 text-sm text-stone-200" role="status" data-test="kept">
+    <Icon :name="connected ? 'lucide:check' : 'lucide:cloud-off'" />{{ kept }}
+  </p>
+  <p v-if="pictures" class="text-sm text-stone-200" role="status" data-test="on-way">
+    {{ t('picture.onWay', { count: pictures }) }}
+  </p>
+</template>

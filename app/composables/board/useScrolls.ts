@@ -1,0 +1,12 @@
+/**
+ * Whether a sheet is larger than its frame, and is pushed about in it, with the keyboard too. Asked when both have been
+ * laid out: one that is measured before the other would say so for a moment of every page.
+ */
+export function useScrolls(frame: Ref<HTMLElement | null>, sheet: Ref<HTMLElement | null>) {
+  const scrolls = ref(false)
+  useResizeObserver([frame, sheet], () => {
+    const at = frame.value
+    scrolls.value = !!at && (at.scrollWidth > at.clientWidth + 1 || at.scrollHeight > at.clientHeight + 1)
+  })
+  return scrolls
+}

@@ -1,0 +1,77 @@
+import type { Page } from '~~/core/board/board'
+import type { Edition } from '~~/core/board/edition'
+import { KEYED_TOOLS, type Tool } from '~~/core/board/tools'
+import { toolsAnywhereOn, toolsOn } from '~~/core/slate/own'
+import { FIRST_CHOICE, GESTURES, type Choice } from '~~/core/tools/making'
+
+interface Given {
+  readonly edition: () => Edition
+  readonly page: () => Page
+  readonly step: () => string | null
+  readonly works: () => boolean
+  /** *keyed*: only what a key reads. */
+  readonly withTools: () => boolean | 'keyed'
+}
+
+/** What the teacher gave to make things with, and which of it is in hand. */
+export function useStageTools({ edition, page, step, works, withTools }: Given) {
+  const given = computed<readonly Tool[]>(() => {
+    if (!works() || !withTools()) return []
+    return withTools() === 'keyed'
+      ? toolsAnywhereOn(edition().board, page()).filter(one => KEYED_TOOLS.includes(one))
+      : toolsOn(edition().board, page(), step())
+  })
+  /** Instead of moving pieces: joining them by arrows, rubbing out, or making something. */
+  const tool = ref<'move' | 'join' | 'rub' | Tool>('move')
+  const making = computed({
+    get: () => given.value.find(one => one === tool.value) ?? null,
+    set: chosen => (tool.value = chosen ?? 'move'),
+  })
+  const choice = ref<Choice>(FIRST_CHOICE)
+  /** A tool whose things are chosen first and laid then. */
+  const gesture = computed(() => making.value && GESTURES[making.value])
+  const choosing = computed(() => (making.value === 'picture' || making.value === 'photo' ? making.value : null))
+  watch(given, () => tool.value !== 'join' && tool.value !== 'rub' && !making.value && (tool.value = 'move'))
+
+  const drawings = computed(() => page().places.filter(place => place.kind === 'drawing'))
+  /** Beside what makes things: arrows between pieces, and a rubber where there is something to rub out. */
+  const tools = computed(() => {
+    if (!works()) return []
+    const draws = drawings.value.length > 0 || given.value.includes('pen') || given.value.includes('highlighter')
+    return [...(page().arrows ? ['join' as const] : []), ...(draws ? ['rub' as const] : [])]
+  })
+
+  /** Pasted, while pictures are given: it is looked at before it is laid. */
+  const pasted = shallowRef<File | null>(null)
+  useEventListener(document, 'paste', (event: ClipboardEvent) => {
+    const file = [...(event.clipboardData?.files ?? [])].find(one => one.type.startsWith('image/'))
+    if (!file || !given.value.includes('picture') || inField(event)) return
+    event.preventDefault()
+    pasted.value = file
+    making.value = 'picture'
+  })
+  watch(choosing, now => !now && (pasted.value = null))
+
+  // What the tools are made of is there before one is taken in hand: what is typed at once must not be lost.
+  const onceThereIs = (there: () => boolean, fetch: () => unknown) =>
+    watch(there, has => void (has && fetch()), { immediate: true })
+  onceThereIs(
+    () => given.value.length > 0,
+    () =>
+      Promise.all([
+        import('~/components/board/Making.vue'),
+        import('~/components/board/OwnField.vue'),
+        import('~/components/board/OwnBar.vue'),
+      ]),
+  )
+  onceThereIs(
+    () => given.value.includes('picture') || given.value.includes('photo'),
+    () =>
+      Promise.all([
+        import('~/components/board/PictureDialog.vue'),
+        import('~/components/board/OwnShape.vue'),
+        import('~/components/ui/Dialog.vue'),
+      ]),
+  )
+  return { given, tool, making, choice, gesture, choosing, drawings, tools, pasted }
+}
