@@ -17,6 +17,9 @@ const paperFonts = () =>
 
 const inModules = (path: string) => fileURLToPath(new URL(`./node_modules/${path}`, import.meta.url))
 
+/** Types of packages that bring none, as seen from .nuxt. */
+const DECLARED = ['../core/**/*.d.ts']
+
 export default defineNuxtConfig({
   compatibilityDate: '2026-11-01',
   // Everything stands behind a sign-in and lives from the socket and the device's own store: rendered in the browser
@@ -51,6 +54,7 @@ export default defineNuxtConfig({
     ],
   },
   nitro: {
+    typescript: { tsConfig: { include: DECLARED } },
     // Scripts and styles are compressed once, when the application is built.
     compressPublicAssets: true,
     errorHandler: '~~/server/http/errors',
@@ -93,6 +97,9 @@ export default defineNuxtConfig({
   vite: {
     plugins: [tailwindcss()],
     build: {
+      // Slower than the bundler's own, and 3 in 100 smaller: a student's script has a bound.
+      minify: 'terser',
+      terserOptions: { compress: { passes: 2 } },
       assetsInlineLimit: file => (/\.(?:woff2?|svg)$/.test(file) ? false : undefined),
       // Reads must be left as they are (`propertyReadSideEffects`): what Vue tracks is read for nothing else.
       // What the framework has for data fetched by the server isn't used, and would be kept because it might do
@@ -115,5 +122,5 @@ export default defineNuxtConfig({
       link: [{ rel: 'icon', type: 'image/svg+xml', href: '/mark.svg' }],
     },
   },
-  typescript: { strict: true },
+  typescript: { strict: true, tsConfig: { include: DECLARED } },
 })

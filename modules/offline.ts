@@ -16,6 +16,8 @@ interface Item {
 
 /** The views that students come to, which open without a connection. */
 const STUDENT_PAGES = /\/pages\/(?:index|join|desk|slate\/\[id\]|choose\/\[handout\]|others\/\[handout\])\.vue$/
+/** What a text in a script without spaces asks for, whichever view it is on. */
+const LATER = /\/core\/text\/unicodeBreaks\.ts$/
 /** Of the letters that ship, those of the interface and of boards; the rest is fetched by pages that show them. */
 const LETTERS = /(?:andika|atkinson-hyperlegible-next)-latin-[^/]*\.woff2$/
 
@@ -47,6 +49,8 @@ export default defineNuxtModule((_, nuxt) => {
     for (const entry of entries) take(entry, false, seen)
     for (const name of Object.keys(items))
       if (STUDENT_PAGES.test(`/${items[name]!.src ?? name}`)) take(name, true, new Set(entries))
+    for (const name of Object.keys(items))
+      if (LATER.test(`/${items[name]!.src ?? name}`)) take(name, false, new Set(entries))
     // A student's device doesn't fetch the teachers' views ahead of time; links still fetch the page that they lead to.
     for (const item of Object.values(items)) item.dynamicImports = []
   })

@@ -2,6 +2,8 @@ import '#nitro-internal-pollyfills'
 import { createServer, ServerResponse, type IncomingMessage } from 'node:http'
 import { createEvent, toNodeListener } from 'h3'
 import { useNitroApp } from 'nitropack/runtime'
+import { breakBy } from '../core/text/lines'
+import { unicodeBreaks } from '../core/text/unicodeBreaks'
 import { signedIn } from './http/session'
 import { log } from './log'
 import { WORKER_ROLE } from './labour/pool'
@@ -21,6 +23,8 @@ function fail(words: string, error?: unknown): never {
   log.fatal({ ...(error !== undefined && { error: error instanceof Error ? error.message : String(error) }) }, words)
   process.exit(1)
 }
+
+breakBy(() => unicodeBreaks)
 
 /** The same script is what processes for heavy work are started with; they listen to nobody but their parent. */
 if (process.env[WORKER_ROLE]) workForParent()

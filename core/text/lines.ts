@@ -1,5 +1,18 @@
 import { textWidth, type Face } from './measure'
 
+/** Where in a text a line may end: positions in UTF-16 units, from left to right, the end of the text among them. */
+export type BreakRules = (text: string) => readonly number[]
+
+let rules: () => BreakRules | null = () => null
+
+/**
+ * Takes the rules of all scripts (`unicodeBreaks`), which are large: the server and workers have them at once, a device
+ * fetches them when a text first asks. While they are away the short rules below do, which are a part of them.
+ */
+export function breakBy(given: () => BreakRules | null): void {
+  rules = given
+}
+
 /** Made when it is first needed: it loads data that takes a slow device longer than all the rest of a page. */
 let graphemes: Intl.Segmenter | undefined
 const inGraphemes = (text: string) =>
@@ -73,10 +86,18 @@ const BREAKS = new RegExp(
   'u',
 )
 
+/**
+ * Scripts whose lines end at spaces, hyphens and dashes alone: the short rules are enough for them. Korean is one: by
+ * UAX 14 (its section on Korean) it may be broken at spaces instead of anywhere, which reads better on cards.
+ */
+const SPACED =
+  /^[\p{sc=Zyyy}\p{sc=Zinh}\p{sc=Latn}\p{sc=Grek}\p{sc=Cyrl}\p{sc=Hebr}\p{sc=Arab}\p{sc=Hang}\p{sc=Deva}]*$/u
+
 /** Runs that stay together, each with the space or the hyphen that ends it. A no-break space doesn't end one. */
 function parts(text: string): string[] {
-  return text
-    .trim()
-    .replace(/[^\S\u00A0\u202F]+/g, ' ')
-    .split(BREAKS)
+  const spaced = text.trim().replace(/[^\S\u00A0\u202F]+/g, ' ')
+  const unicode = SPACED.test(spaced) ? null : rules()
+  if (!unicode) return spaced.split(BREAKS)
+  const ends = unicode(spaced)
+  return ends.map((end, i) => spaced.slice(ends[i - 1] ?? 0, end))
 }

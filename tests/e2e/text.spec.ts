@@ -1,5 +1,7 @@
 import { breakLines } from '../../core/text/lines'
 import { textWidth } from '../../core/text/measure'
+import { unicodeBreaks } from '../../core/text/unicodeBreaks'
+import { shore } from '../boards'
 import { comeIn, expect, makeLesson, test } from './class'
 
 const SAMPLES = [
@@ -68,4 +70,37 @@ test('emoji, Arabic and Chinese ship with the application, for devices that have
       )
       .toBe(true)
   }
+})
+
+test('a card in a script without spaces is drawn with the lines of all scripts, which a plain board never fetches', async ({
+  browser,
+  application,
+}) => {
+  // Tibetan: lines end after a tsheg, which the short rules don't know.
+  const text = 'བོད་སྐད་ཡིག་ཆ་མཚོ་ཁ་བྱ་དཀར་པོ་ཉ་ཆུང་ཆུང'
+  const board = shore()
+  const [first, ...others] = board.pages[0]!.pieces
+  const named = { ...board, pages: [{ ...board.pages[0]!, pieces: [{ ...first!, text }, ...others] }] } as typeof board
+  const scripts = async (made: typeof board) => {
+    const lesson = await makeLesson(application.address, undefined, made)
+    const page = await (await browser.newContext()).newPage()
+    const fetched: Promise<string>[] = []
+    page.on('response', response => {
+      if (response.url().endsWith('.js')) fetched.push(response.text().catch(() => ''))
+    })
+    await comeIn(page, application.address, lesson, 'Ada Fern')
+    await page.waitForLoadState('networkidle')
+    const rules = (await Promise.all(fetched)).some(script => script.includes('nextBreak'))
+    const lines = await page.locator(`[data-piece="${first!.id}"] text`).allTextContents()
+    await page.context().close()
+    return { rules, lines }
+  }
+  expect((await scripts(board)).rules).toBe(false)
+  const tibetan = await scripts(named)
+  expect(tibetan.rules).toBe(true)
+  expect(tibetan.lines.join('')).toBe(text)
+  expect(tibetan.lines.length).toBeGreaterThan(1)
+  const may = new Set(unicodeBreaks(text))
+  let at = 0
+  for (const line of tibetan.lines) expect(may.has((at += line.length)), line).toBe(true)
 })

@@ -12,7 +12,7 @@ const ALLOWED: Record<string, readonly string[]> = {
   modules: ['modules', 'server'],
   demo: ['demo', 'core', 'server'],
 }
-const CORE_PACKAGES = ['valibot', 'luxon', 'papaparse', 'fraction.js', 'fastest-levenshtein', 'dale-chall']
+const CORE_PACKAGES = ['linebreak', 'valibot', 'luxon', 'papaparse', 'fraction.js', 'fastest-levenshtein', 'dale-chall']
 
 function files(folder: string): string[] {
   return readdirSync(join(root, folder), { recursive: true, encoding: 'utf8' })

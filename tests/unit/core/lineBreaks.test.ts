@@ -1,15 +1,7 @@
-import LineBreaker from 'linebreak'
-import { describe, expect, it } from 'vitest'
-import { breakLines } from '../../../core/text/lines'
+import { afterEach, beforeEach, describe, expect, it } from 'vitest'
+import { breakBy, breakLines } from '../../../core/text/lines'
 import { textWidth } from '../../../core/text/measure'
-
-/** Where a line may end by UAX 14, as the package "linebreak" 1.1.0 reads it (made apart from the product). */
-function opportunities(text: string): Set<number> {
-  const breaker = new LineBreaker(text)
-  const found = new Set<number>()
-  for (let next = breaker.nextBreak(); next; next = breaker.nextBreak()) found.add(next.position)
-  return found
-}
+import { unicodeBreaks } from '../../../core/text/unicodeBreaks'
 
 const SIZE = 16
 const TEXTS = {
@@ -25,9 +17,16 @@ const TEXTS = {
   mixed: 'The word 海 means sea, 山 (mountain) is yama, and 3月4日 is a date.',
 }
 
-describe('line breaks, against UAX 14', () => {
+afterEach(() => breakBy(() => null))
+
+describe.each([
+  ['the short rules', () => null],
+  ['the rules of all scripts', () => unicodeBreaks],
+])('line breaks by %s, against UAX 14 as the package "linebreak" reads it', (_, rules) => {
+  beforeEach(() => breakBy(rules))
+
   it.each(Object.entries(TEXTS))('of a text with %s are all allowed', (_, text) => {
-    const may = opportunities(text)
+    const may = new Set(unicodeBreaks(text))
     const runs = [0, ...may].map((at, i, all) => text.slice(at, all[i + 1] ?? text.length).trim())
     const widest = Math.max(...runs.map(run => textWidth(run, SIZE, 'regular')))
     let broken = 0
@@ -46,7 +45,40 @@ describe('line breaks, against UAX 14', () => {
   it('of texts without spaces are nearly all taken, so that lines fill', () => {
     for (const text of [TEXTS.japanese, TEXTS.chinese]) {
       const taken = breakLines(text, SIZE * 1.1, SIZE).length - 1
-      expect(taken).toBeGreaterThanOrEqual(opportunities(text).size - 2)
+      expect(taken).toBeGreaterThanOrEqual(unicodeBreaks(text).length - 2)
     }
+  })
+})
+
+describe('the rules of all scripts', () => {
+  it('are asked for by texts that need them, and only by those', () => {
+    let asked = 0
+    breakBy(() => {
+      asked++
+      return null
+    })
+    breakLines('Limpets, чайки, γλάροι, שחפים and نوارس', 60, SIZE)
+    breakLines('오늘은 바다에 갔습니다', 60, SIZE)
+    expect(asked).toBe(0)
+    breakLines('海へ行く', 60, SIZE)
+    expect(asked).toBe(1)
+  })
+
+  it('break where the short ones know nothing: Tibetan after a tsheg, Khmer and Burmese at their marks', () => {
+    breakBy(() => unicodeBreaks)
+    // By UAX 14, class BA: U+0F0B (tsheg), U+17D5, U+104B.
+    for (const text of ['བོད་སྐད་བོད་སྐད', 'កាកា៕កាកា', 'ကာကာ။ကာကာ']) {
+      const lines = breakLines(text, textWidth(text, SIZE) * 0.7, SIZE)
+      expect(lines[0]).toMatch(/[\u0F0B\u17D5\u104B]$/u)
+      expect(lines.join('')).toBe(text)
+    }
+  })
+
+  it('keep no-break spaces, emoji sequences and numbers with their units whole', () => {
+    breakBy(() => unicodeBreaks)
+    const text = '山\u00A0川と👩‍👩‍👧海'
+    const lines = breakLines(text, 1, SIZE)
+    expect(lines.join('')).toBe(text)
+    expect(lines).toContain('👩‍👩‍👧')
   })
 })
