@@ -77,6 +77,7 @@ export default defineNuxtConfig({
       traceInclude: [
         '@iconify-json/fluent-emoji-flat/icons.json',
         '@iconify-json/fluent-emoji-flat/chars.json',
+        '@iconify-json/fluent-emoji-flat/metadata.json',
         '@iconify-json/fluent-emoji-flat/package.json',
         'emojilib/dist/emoji-en-US.json',
         'emojilib/package.json',

@@ -45,11 +45,12 @@ export interface BoardPlan {
   readonly special?: readonly { word: string; homes: readonly string[] }[]
 }
 
-const library = makeLibrary(
-  createRequire(import.meta.url)('@iconify-json/fluent-emoji-flat/icons.json') as IconifyJSON,
-  {},
-  {},
-)
+const library = makeLibrary({
+  icons: createRequire(import.meta.url)('@iconify-json/fluent-emoji-flat/icons.json') as IconifyJSON,
+  names: {},
+  keywords: {},
+  categories: {},
+})
 
 /** A picture of the openly licensed collection as an SVG of its own. */
 export function pictureSvg(name: string): string {

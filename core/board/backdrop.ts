@@ -52,6 +52,8 @@ const FigureSchema = v.object({
   bold: v.optional(v.boolean()),
   /** Words start at the left, from the top; absent: in the middle. */
   fromLeft: v.optional(v.boolean()),
+  /** What it is called where it has no words. */
+  name: v.optional(storedText(80)),
 })
 
 /** A fixed line or arrow. */

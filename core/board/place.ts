@@ -13,6 +13,10 @@ const common = {
   heading: HeadingSchema,
   /** Belongs to one member of a group, by number. */
   part: v.optional(v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(MOST_PARTS))),
+  /** Without a ground of its own: what is printed under it shows as it is. */
+  clear: v.optional(v.boolean()),
+  /** The heading is heard, and not drawn: it is printed already, or would be in the way. */
+  unseen: v.optional(v.boolean()),
 }
 
 /** A category. Zones may overlap, as rings do. */

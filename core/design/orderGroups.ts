@@ -1,5 +1,5 @@
 import type { PieceId } from '../board/ids'
-import type { OrderKey } from '../keys/order/key'
+import { MOST_PAIRS, type OrderKey } from '../keys/order/key'
 import { closure } from '../keys/partialOrder'
 
 /**
@@ -41,4 +41,40 @@ export function joined(groups: readonly (readonly PieceId[])[], at: number): Pie
 /** The group taken apart: each piece in a place of its own, in the order in which they are named. */
 export function parted(groups: readonly (readonly PieceId[])[], at: number): PieceId[][] {
   return groups.flatMap((group, i) => (i === at ? group.map(id => [id]) : [[...group]]))
+}
+
+/** The fewest pairs that say the same order: no pair that follows from others. Null for one that contradicts itself. */
+export function fewestPairs(before: OrderKey['before']): [PieceId, PieceId][] | null {
+  const after = closure(before)
+  return after && covering(after)
+}
+
+function covering(after: ReadonlyMap<PieceId, ReadonlySet<PieceId>>): [PieceId, PieceId][] {
+  return [...after].flatMap(([a, followers]) =>
+    [...followers]
+      .filter(b => ![...followers].some(between => after.get(between)!.has(b)))
+      .map((b): [PieceId, PieceId] => [a, b]),
+  )
+}
+
+/**
+ * The order with one more pair, in its fewest pairs. Null where the opposite is said already, a piece would stand
+ * before itself, or a key can't hold so many.
+ */
+export function withPair(before: OrderKey['before'], pair: readonly [PieceId, PieceId]): [PieceId, PieceId][] | null {
+  const pairs = fewestPairs([...before, [...pair]])
+  return pairs && pairs.length <= MOST_PAIRS ? pairs : null
+}
+
+/**
+ * Two pieces that stand next to each other in the order may stand in either: all else that the order says stays said.
+ * Null for a pair that follows from others, and where nothing would be left.
+ */
+export function withoutPair(before: OrderKey['before'], [a, b]: readonly [PieceId, PieceId]) {
+  const after = closure(before)
+  const pairs = after && covering(after)
+  if (!pairs?.some(([x, y]) => x === a && y === b)) return null
+  after!.get(a)!.delete(b)
+  const left = covering(after!)
+  return left.length && left.length <= MOST_PAIRS ? left : null
 }

@@ -1,9 +1,9 @@
 import * as v from 'valibot'
 import type { Board, Page } from '../board/board'
 import type { PageId, PlaceId } from '../board/ids'
-import { PlaceSchema, type Place, type Zone } from '../board/place'
+import { PlaceSchema, type Grid, type Place, type Zone } from '../board/place'
 import { boxOf, stretched } from '../geometry/outline'
-import type { Box } from '../geometry/shape'
+import type { Box, Size } from '../geometry/shape'
 import { heldOn } from '../layout/arrange'
 import { withPage } from './lookup'
 
@@ -49,6 +49,19 @@ export function changePlace(board: Board, pageId: PageId, id: PlaceId, to: (plac
     ...page,
     places: page.places.map(place => (place.id === id ? to(place) : place)),
   }))
+}
+
+/** Points: a cell that a small piece and a finger find room in. */
+const CELL = 36
+
+/** The room of a grid with so many rows and columns: it grows until its cells can be used, if the page allows it. */
+export function roomForCells(grid: Grid, rows: number, columns: number, page: Size): Grid['shape'] {
+  const { x, y, width, height } = grid.shape
+  const size = {
+    width: Math.max(width, Math.min(columns * CELL, page.width)),
+    height: Math.max(height, Math.min(rows * CELL, page.height)),
+  }
+  return { kind: 'rectangle', ...heldOn(page, { x, y, ...size }) }
 }
 
 /** The shape keeps its kind; that each kind of place allows it is not visible through the spread. */

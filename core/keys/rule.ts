@@ -35,6 +35,29 @@ export const RULE_TESTS = [
   'digit',
   'rounds',
 ] as const
+export type RuleTest = (typeof RULE_TESTS)[number]
+/** Of what is printed in a cell. */
+export const CELL_TESTS: readonly RuleTest[] = ['multiple', 'even', 'odd', 'prime', 'between', 'digit', 'rounds']
+
+/** A rule as a teacher fills it in, before it is whole. */
+export interface RuleDraft {
+  readonly test: RuleTest | ''
+  readonly value: string
+  readonly more: string
+}
+export const asksValue = (test: RuleDraft['test']) =>
+  test !== '' && test !== 'even' && test !== 'odd' && test !== 'prime'
+export const asksMore = (test: RuleDraft['test']) => test === 'between' || test === 'rounds' || test === 'digit'
+
+/** The rule that a draft makes, whether or not it can be asked yet; null for none. */
+export function ruleOf({ test, value, more }: RuleDraft): SortRule | null {
+  if (test === '') return null
+  if (test === 'between') return { test, value, to: more }
+  if (test === 'digit') return { test, value, at: more }
+  if (test === 'rounds') return { test, value, nearest: more }
+  return asksValue(test) ? ({ test, value } as SortRule) : ({ test } as SortRule)
+}
+
 const SOUND_TESTS: ReadonlySet<string> = new Set<SoundTest>(['vowel', 'rhymes', 'onset', 'initial', 'syllables'])
 export const isBySound = (test: string): test is SoundTest => SOUND_TESTS.has(test)
 const noSounds: Sounds = new Map()
@@ -83,7 +106,20 @@ const LARGEST_PRIME_ASKED = 10n ** 12n
  * large to try, a word that the dictionary doesn't know. *differs*: it hangs on how the word is said.
  */
 export function fits(rule: SortRule, piece: Piece, sounds: Sounds = noSounds, language?: string): Heard {
-  const text = plainly(pieceName(piece))
+  const number = piece.kind === 'tile' ? readQuantity(piece.value) : undefined
+  return fitsText(rule, pieceName(piece), { sounds, ...(language && { language }), ...(number && { number }) })
+}
+
+interface Reading {
+  readonly sounds?: Sounds
+  readonly language?: string
+  /** What the thing is worth, where that isn't what its words say. */
+  readonly number?: Quantity
+}
+
+/** The same of a text that stands by itself, such as what is printed in a cell. */
+export function fitsText(rule: SortRule, words: string, { sounds = noSounds, language, number }: Reading = {}): Heard {
+  const text = plainly(words)
   const value = 'value' in rule ? plainly(rule.value.trim()) : ''
   switch (rule.test) {
     case 'starts':
@@ -108,8 +144,8 @@ export function fits(rule: SortRule, piece: Piece, sounds: Sounds = noSounds, la
     case 'digit':
     case 'rounds': {
       // Values are kept in one way of writing, words on cards stand as the board's language writes them.
-      const number = piece.kind === 'tile' ? readQuantity(piece.value) : readQuantity(text, language)
-      return number && fitsNumber(rule, number, language)
+      const read = number ?? readQuantity(text, language)
+      return read && fitsNumber(rule, read, language)
     }
   }
 }

@@ -113,7 +113,7 @@ export function tidy(boxes: Boxes, page: Size, gap: number): Map<string, Box> {
 }
 
 /** From the top, then from the left; what overlaps by half its height stands in one row. */
-function readingOrder(boxes: Boxes): [string, Box][] {
+export function readingOrder(boxes: Boxes): [string, Box][] {
   const rows: [string, Box][][] = []
   for (const entry of [...boxes].toSorted(([, a], [, b]) => a.y + a.height / 2 - b.y - b.height / 2)) {
     const row = rows.at(-1)

@@ -12,12 +12,13 @@ export function shippedLibrary(): Promise<Library> {
 }
 
 async function load(): Promise<Library> {
-  const [icons, names, keywords] = await Promise.all([
+  const [icons, names, keywords, { categories }] = await Promise.all([
     read<IconifyJSON>('@iconify-json/fluent-emoji-flat/icons.json'),
     read<Record<string, string>>('@iconify-json/fluent-emoji-flat/chars.json'),
     read<Record<string, string[]>>('emojilib/dist/emoji-en-US.json'),
+    read<{ categories: Record<string, string[]> }>('@iconify-json/fluent-emoji-flat/metadata.json'),
   ])
-  return makeLibrary(icons, names, keywords)
+  return makeLibrary({ icons, names, keywords, categories })
 }
 
 /** Data of a package, from wherever the packages of the running application lie. */

@@ -65,24 +65,9 @@ export async function cardsOf(
     cards: students.map(student => ({
       name: student.name,
       below: `${name} · ${codeInGroups(code)}`,
-      pictures: (student.picture_password as PasswordPicture[]).map(picture => PICTURE_NAMES[picture]),
+      // The pictures are named by what they are called everywhere.
+      pictures: student.picture_password as PasswordPicture[],
       link: `${address}/come/${student.link}`,
     })),
   }
-}
-
-/** What the pictures are called on paper. */
-const PICTURE_NAMES: Readonly<Record<PasswordPicture, string>> = {
-  anchor: 'anchor',
-  fish: 'fish',
-  shell: 'shell',
-  sailboat: 'boat',
-  sun: 'sun',
-  cloud: 'cloud',
-  star: 'star',
-  tree: 'tree',
-  bird: 'bird',
-  cat: 'cat',
-  key: 'key',
-  bell: 'bell',
 }

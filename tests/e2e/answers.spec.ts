@@ -90,7 +90,7 @@ test('a teacher sets an order by doing, says how it earns points, and takes the 
   await expect(page.getByTestId('key')).toContainText(/stand, in order: .+, .+, .+\./)
   await page.getByRole('button', { name: 'In either order with the next' }).first().click()
   await expect(page.getByTestId('key')).toContainText('All other orders are right.')
-  await page.getByRole('button', { name: 'One after the other' }).click()
+  await page.getByRole('button', { name: /^One after the other/ }).click()
   await expect(page.getByTestId('key')).toContainText(/stand, in order: .+, .+, .+\./)
   await page.getByLabel('Points').selectOption('pairs')
   await expect(page.getByTestId('keeping')).toHaveText('Kept')
@@ -119,7 +119,7 @@ test("a sort is filled by the number of syllables, and says which words the dict
     ['Three beats', '3'],
   ] as const) {
     await page.getByLabel(`Rule for ${zone}`).selectOption('syllables')
-    await page.getByRole('group', { name: zone }).getByLabel('Value').fill(count)
+    await page.getByRole('group', { name: zone }).getByLabel('Words with this many syllables:').fill(count)
   }
   await page.getByRole('button', { name: 'Fill the key' }).click()
   await expect(page.getByTestId('key')).toContainText('One beat: boat')

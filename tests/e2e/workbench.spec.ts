@@ -100,7 +100,7 @@ test('a picture gets pins and labels from the library and from words', async ({ 
   await press(page, 'Add 2')
   await press(page, 'Pictures')
   await page.getByLabel('Picture library').fill('crab')
-  await page.getByTestId('library').getByRole('button', { name: 'Add crab', exact: true }).click()
+  await page.getByTestId('library').getByRole('button', { name: 'Take crab', exact: true }).click()
   await expect(page.getByRole('button', { name: 'crab, on the ledge' })).toBeVisible()
   await expectAccessible(page)
   await boardKept(page)

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Size } from '~~/core/geometry/shape'
-import { libraryAddress, usePictures, type OwnPicture } from '~/composables/board/pictures'
+import { usePictures, type OwnPicture } from '~/composables/board/pictures'
 import { madeSmall, openPicture, type Cut, type PictureFault } from '~/composables/board/smallPicture'
 
 /**
@@ -42,7 +42,6 @@ const chosen = (event: Event) => {
   if (file) void open(file, how === 'photo' ? 'camera' : 'device')
 }
 
-const { question, found, trouble: notFound } = useLibrary()
 const take = ({ name, words }: { name: string; words: string }) =>
   emit('put', { picture: name, from: 'library', alt: words.slice(0, 200) }, { width: 1, height: 1 })
 </script>
@@ -71,32 +70,11 @@ const take = ({ name, words }: { name: string; words: string }) =>
       </label>
       <template v-if="how === 'picture'">
         <p class="note-line mt-2">{{ t('picture.drop') }}</p>
-        <label class="mt-3 block"
-          ><span class="label">{{ t('picture.library') }}</span
-          ><input
-            v-model="question"
-            type="search"
-            class="field"
-            maxlength="60"
-            :placeholder="t('picture.libraryExample')"
-        /></label>
-        <p v-if="found?.length === 0" class="note-line mt-2" role="status">{{ t('picture.none') }}</p>
-        <ul v-if="found?.length" class="mt-2 grid max-h-72 grid-cols-6 gap-1.5 overflow-auto p-0.5" data-test="library">
-          <li v-for="picture in found" :key="picture.name">
-            <button
-              type="button"
-              class="w-full rounded-lg border border-panel-line bg-white p-1"
-              :title="picture.words"
-              :aria-label="t('picture.take', { name: picture.words })"
-              @click="take(picture)">
-              <img :src="libraryAddress(picture.name)" alt="" loading="lazy" />
-            </button>
-          </li>
-        </ul>
+        <BoardPictureShelf class="mt-3" :label="t('picture.library')" @take="take" />
       </template>
     </template>
     <p v-if="fault" class="trouble mt-3" role="alert">{{ t(`picture.fault.${fault}`) }}</p>
-    <p v-if="trouble || notFound" class="trouble mt-3" role="alert">{{ trouble || notFound }}</p>
+    <p v-if="trouble" class="trouble mt-3" role="alert">{{ trouble }}</p>
     <template #buttons
       ><button type="button" class="button" @click="emit('close')">{{ t('app.cancel') }}</button></template
     >

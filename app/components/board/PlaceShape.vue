@@ -1,10 +1,8 @@
 <script setup lang="ts">
 import { boxOf } from '~~/core/geometry/outline'
 import type { Place } from '~~/core/board/place'
-import { isBlank } from '~~/core/board/whatPlacesTake'
-import { HEADING_SIZE } from '~~/core/layout/headingBox'
+import { HEADING_GAP, HEADING_SIZE, headingLines } from '~~/core/layout/headingBox'
 import { layoutGaps } from '~~/core/layout/gaps'
-import { breakLines } from '~~/core/text/lines'
 import { baselineShift, LINE_HEIGHT } from '~~/core/text/measure'
 
 const PRINTED_SIZE = 16
@@ -12,11 +10,7 @@ const PRINTED_SIZE = 16
 const { place, lit = false, clear = false } = defineProps<{ place: Place; lit?: boolean; clear?: boolean }>()
 const { t } = useWords()
 const box = computed(() => boxOf(place))
-const heading = computed(() =>
-  place.heading && place.kind !== 'pin' && !isBlank(place)
-    ? breakLines(place.heading, box.value.width, HEADING_SIZE, 'bold').slice(0, 2)
-    : [],
-)
+const heading = computed(() => headingLines(place))
 /** Dashes say "put it here"; a scale and a lane have lines of their own. */
 const dashed = computed(() => place.kind === 'zone' || place.kind === 'slot' || place.kind === 'pan')
 /** Words and gaps stand on the page itself; the room around them is no frame. */
@@ -35,7 +29,7 @@ const writingLines = computed(() => {
 const look = computed(() => ({
   fill: lit ? '#fdf3dc' : '#ffffff',
   'fill-opacity':
-    place.kind === 'gaps' || (clear && !lit) || (place.kind === 'drawing' && !lit)
+    place.kind === 'gaps' || ((clear || place.clear) && !lit) || (place.kind === 'drawing' && !lit)
       ? 0
       : lit
         ? 0.9
@@ -78,7 +72,7 @@ const laneArrow = computed(() => {
       :key="i"
       class="board-text"
       :x="box.x + box.width / 2"
-      :y="box.y - 12 - (heading.length - 1 - i) * HEADING_SIZE"
+      :y="box.y - HEADING_GAP - (heading.length - 1 - i) * HEADING_SIZE"
       :font-size="HEADING_SIZE"
       font-weight="700"
       fill="#1d2526"

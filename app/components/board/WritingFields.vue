@@ -8,7 +8,18 @@ import { LONGEST_TEXT, type SlateState } from '~~/core/slate/state'
 const { page, texts, scale } = defineProps<{ page: Page; texts: SlateState['texts']; scale: number }>()
 const emit = defineEmits<{ make: [move: Move] }>()
 const { t } = useWords()
-const fields = computed(() => writtenSpots(page).map(spot => ({ ...spot, label: labelOf(spot) })))
+const { numbered } = useHeadings()
+/** No two fields are called the same: those that would be also name their place by its number. */
+const fields = computed(() => {
+  const spots = writtenSpots(page).map(spot => ({ ...spot, label: labelOf(spot) }))
+  const times = new Map<string, number>()
+  for (const { label } of spots) times.set(label, (times.get(label) ?? 0) + 1)
+  return spots.map(spot => {
+    const place = page.places.find(one => one.id === spot.name.split(':')[0])
+    const alone = times.get(spot.label) === 1 || !place
+    return alone ? spot : { ...spot, label: t('stage.oneOf', { name: spot.label, place: numbered(place, page) }) }
+  })
+})
 function labelOf({ kind, heading, number }: Spot): string {
   if (kind === 'gap') return t('stage.gap', { number })
   return kind === 'heading' ? t('stage.headingHere') : heading || t('stage.writeHere')

@@ -7,6 +7,7 @@ import type { Key } from '~~/core/keys/key'
 import { pieceName } from '~~/core/board/pieceName'
 import { alsoRight, ALTERNATIVES, kindsFor } from '~~/core/keys/kinds'
 import { keepKeys } from '~~/core/design/answers'
+import { keyByList, LISTED_KINDS } from '~~/core/design/typedAnswers'
 import { keysByDoing } from '~~/core/keys/keep'
 import { toolsAnywhereOn } from '~~/core/slate/own'
 import type { SlateState } from '~~/core/slate/state'
@@ -30,19 +31,24 @@ const nameOf = (id: PieceId) => pieceName(bench.edition.value.pieces.get(id)!.pi
 
 function keep(how: 'instead' | 'also') {
   if (!kind.value) return
-  const kept = keysByDoing({
-    kind: kind.value,
-    page,
-    state,
-    edition: bench.edition.value,
-    newId: () => v.parse(KeyIdSchema, nanoid()),
-  })
+  const kept = keysByDoing({ kind: kind.value, page, state, edition: bench.edition.value, newId })
   unsure.value = kept.unsure
   nothing.value = kept.keys.length === 0
   if (nothing.value) return
   const next =
     how === 'also' ? kept.keys.map((key, i) => (former.value[i] ? alsoRight(former.value[i], key) : key)) : kept.keys
   bench.change(keepKeys(bench.board.value, page.id, kind.value, next))
+}
+const newId = () => v.parse(KeyIdSchema, nanoid())
+/** The key that the list of pieces gives, for kinds that ask for an order. */
+const listed = computed(() => {
+  const asked = LISTED_KINDS.find(one => one === kind.value)
+  return asked ? keyByList(page, asked, bench.board.value.keys, newId) : null
+})
+function keepListed() {
+  if (!listed.value) return
+  bench.change(keepKeys(bench.board.value, page.id, listed.value.kind, [listed.value]))
+  emit('filled')
 }
 const feedback = computed(() => bench.board.value.feedback ?? 'never')
 </script>
@@ -67,15 +73,21 @@ const feedback = computed(() => bench.board.value.feedback ?? 'never')
       <button v-if="former.length && ALTERNATIVES.has(kind)" type="button" class="button" @click="keep('also')">
         <Icon name="lucide:plus" />{{ t('answers.alsoRight') }}
       </button>
+      <button v-if="listed" type="button" class="button" @click="keepListed">
+        <Icon name="lucide:list-ordered" />{{ t('answers.byList') }}
+      </button>
       <p v-if="nothing" class="trouble" role="alert">{{ t('answers.nothingDone') }}</p>
       <p v-if="unsure.length" class="trouble" role="alert">
         {{ t('answers.unsure', { names: unsure.map(nameOf).join(', '), count: unsure.length }) }}
       </p>
-      <WorkbenchRulePanel v-if="kind === 'sort'" :bench="bench" :page="page" @filled="emit('filled')" />
+      <WorkbenchAnswersRulePanel v-if="kind === 'sort'" :bench="bench" :page="page" @filled="emit('filled')" />
     </template>
+    <WorkbenchAnswersTypedTotals v-if="kind === 'total'" :bench="bench" :page="page" />
+    <WorkbenchAnswersCellRule v-else-if="kind === 'cover'" :bench="bench" :page="page" />
+    <WorkbenchAnswersRightChoices v-else-if="kind === 'ink'" :bench="bench" :page="page" />
     <section v-if="keys.length" class="flex flex-col gap-3" data-test="key">
       <h3 class="font-bold">{{ t('answers.key') }}</h3>
-      <WorkbenchKeyCard v-for="key in keys" :key="key.id" :bench="bench" :page="page" :answer="key" />
+      <WorkbenchAnswersKeyCard v-for="key in keys" :key="key.id" :bench="bench" :page="page" :answer="key" />
     </section>
     <p v-else-if="kind" class="note-line">{{ t('answers.none') }}</p>
     <label v-if="keys.length">

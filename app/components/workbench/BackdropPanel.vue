@@ -36,7 +36,7 @@ const FIXED_ICONS: Record<FixedForm, string> = {
 }
 
 const { bench, page, hands } = defineProps<{ bench: Workbench; page: Page; hands: Hands }>()
-const emit = defineEmits<{ open: [id: PageId] }>()
+const emit = defineEmits<{ open: [id: PageId]; words: [] }>()
 const { t } = useWords()
 const { upload, trouble, busy } = useUpload()
 
@@ -100,6 +100,7 @@ function addForm(form: FixedForm, words = '') {
     }),
   )
   hands.select([id])
+  emit('words')
 }
 /** Words from elsewhere are printed on the page. */
 const addText = (words: string) => addForm('instruction', words.trim().slice(0, 1000))

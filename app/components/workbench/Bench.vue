@@ -8,12 +8,11 @@ import type { Item, Layer } from '~~/core/design/items'
 import { takeSheets } from '~~/core/design/pages'
 import { sheetOf } from '~~/core/design/sheet'
 import { stagedPut } from '~~/core/design/staging'
-import { answerSlate } from '~~/core/keys/answerSlate'
 import { itemBox } from '~~/core/layout/itemBox'
 import type { Found } from '~~/core/preflight/preflight'
 import type { Move } from '~~/core/slate/move'
 import { startOf } from '~~/core/slate/state'
-import { useTrial } from '~/composables/workbench/useTrial'
+import { useKeyMaking } from '~/composables/workbench/useKeyMaking'
 import { useWorkbench, type Station } from '~/composables/workbench/useWorkbench'
 
 /** Where a board is designed. Only the layer of the open station can be touched. */
@@ -40,9 +39,10 @@ const piecesPanel = useTemplateRef<{
   addPictures: (files: Iterable<File>) => Promise<void>
   addText: (text: string) => void
 }>('piecesPanel')
-const answers = useTrial(
-  () => edition.value,
-  () => answerSlate(page.value, edition.value),
+const answers = useKeyMaking(
+  bench,
+  () => page.value,
+  () => station.value === 'answers',
 )
 const layer = computed((): Layer | null =>
   station.value === 'backdrop' || station.value === 'places' || station.value === 'pieces' ? station.value : null,
@@ -121,6 +121,13 @@ function addText(words: string) {
   else if (station.value === 'places') placesPanel.value?.addText(words)
   else if (station.value === 'backdrop') backdropPanel.value?.addText(words)
 }
+/** Where the words of what is selected are written, with all of them marked, so that typing replaces them. */
+async function writeWords() {
+  await nextTick()
+  const field = aside.value?.querySelector<HTMLInputElement>('[data-words]')
+  field?.focus()
+  field?.select()
+}
 const drop = (event: DragEvent) => addPictures(event.dataTransfer?.files ?? [])
 
 function labelOf(item: Item): string {
@@ -164,12 +171,15 @@ onKeyStroke(['z', 'Z', 'y', 'Y'], event => {
   // Inside a field the browser's own undo is what people expect.
   if (!(event.ctrlKey || event.metaKey) || inField(event) || inDialog()) return
   event.preventDefault()
-  if (event.key.toLowerCase() === 'y' || event.shiftKey) bench.redo()
-  else bench.undo()
+  if (event.key.toLowerCase() === 'y' || event.shiftKey) answers.redo()
+  else answers.undo()
 })
 onKeyStroke(['Delete', 'Backspace', 'Escape', 'a'], event => {
   if (inField(event) || inDialog() || !layer.value) return
-  if (event.key === 'Escape') return hands.clear()
+  if (event.key === 'Escape') {
+    hands.endOutlines()
+    return hands.clear()
+  }
   if (event.key === 'a' ? !(event.ctrlKey || event.metaKey) : hands.selected.value.size === 0) return
   event.preventDefault()
   if (event.key === 'a') hands.all()
@@ -234,19 +244,19 @@ onKeyStroke(['Delete', 'Backspace', 'Escape', 'a'], event => {
         <button
           type="button"
           class="button button-dark px-3"
-          :disabled="!bench.canUndo.value"
+          :disabled="!answers.canUndo.value"
           :aria-label="t('workbench.undo')"
           :title="t('workbench.undo')"
-          @click="bench.undo">
+          @click="answers.undo">
           <Icon name="lucide:undo-2" size="20" />
         </button>
         <button
           type="button"
           class="button button-dark px-3"
-          :disabled="!bench.canRedo.value"
+          :disabled="!answers.canRedo.value"
           :aria-label="t('workbench.redo')"
           :title="t('workbench.redo')"
-          @click="bench.redo">
+          @click="answers.redo">
           <Icon name="lucide:redo-2" size="20" />
         </button>
         <button type="button" class="button button-action" @click="givingOut = true">{{ t('giveOut.button') }}</button>
@@ -293,8 +303,10 @@ onKeyStroke(['Delete', 'Backspace', 'Escape', 'a'], event => {
                 :layer="layer"
                 :page="page"
                 :scale="scale"
-                :label-of="labelOf" />
-              <g v-else-if="shown" class="pointer-events-none">
+                :label-of="labelOf"
+                @words="writeWords" />
+              <WorkbenchOutlines :page="page" />
+              <g v-if="shown" class="pointer-events-none">
                 <rect
                   v-for="(box, i) in shownBoxes"
                   :key="i"
@@ -320,6 +332,7 @@ onKeyStroke(['Delete', 'Backspace', 'Escape', 'a'], event => {
           :bench="bench"
           :page="page"
           @open="openPage = $event"
+          @words="writeWords"
           ><WorkbenchArrange :hands="hands"
         /></WorkbenchBackdropPanel>
         <WorkbenchPlacesPanel

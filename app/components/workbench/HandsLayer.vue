@@ -6,6 +6,7 @@ import { endsOf, moveCorner } from '~~/core/design/corners'
 import { overlaps } from '~~/core/geometry/outline'
 import type { Box, Point } from '~~/core/geometry/shape'
 import { around, heldOn } from '~~/core/layout/arrange'
+import { printedHeading } from '~~/core/layout/headingBox'
 import { guided } from '~~/core/layout/guides'
 import type { Hands } from '~/composables/workbench/useHands'
 import { layHandSheet, type Draft, type HandSheet } from '~/composables/workbench/handSheet'
@@ -20,6 +21,8 @@ const { hands, bench, layer, page, scale, labelOf } = defineProps<{
   scale: number
   labelOf: (item: Item) => string
 }>()
+/** The words of what is selected are to be written. */
+const emit = defineEmits<{ words: [] }>()
 
 /** Points; with Alt held the smallest step, and no guides. */
 const STEP = 4
@@ -163,6 +166,10 @@ function rest() {
 }
 onBeforeUnmount(rest)
 function letGo() {
+  if (held?.grip.what === 'marquee' && hands.outlining.value) {
+    if (marquee.value && marquee.value.width * marquee.value.height > 0) hands.outline(marquee.value)
+    return rest()
+  }
   if (held?.grip.what === 'marquee' && marquee.value && marquee.value.width + marquee.value.height > 6 * pixel.value) {
     const box = marquee.value
     hands.select(
@@ -230,6 +237,13 @@ function focus(item: Item) {
   if (!held && !hands.selected.value.has(item.id)) hands.select([item.id])
 }
 
+const headings = computed(() =>
+  hands.items.value.flatMap(item => {
+    const place = item.kind === 'place' ? page.places.find(p => p.id === item.id) : undefined
+    const box = place && printedHeading(place)
+    return box ? [{ item, box }] : []
+  }),
+)
 const corners = computed(() => {
   const item = hands.only.value
   return item?.resizes && item.kind !== 'line'
@@ -281,8 +295,18 @@ const radius = (item: Item) => (item.kind === 'place' ? 10 : 4)
       :aria-pressed="hands.selected.value.has(item.id)"
       :data-item="item.id"
       @pointerdown="press($event, item)"
+      @dblclick="emit('words')"
       @keydown="key($event, item)"
       @focus="focus(item)" />
+    <!-- What is printed over a place belongs to it. -->
+    <rect
+      v-for="{ item, box } in headings"
+      :key="`heading ${item.id}`"
+      v-bind="box"
+      fill="transparent"
+      class="cursor-move touch-none"
+      @pointerdown="press($event, item)"
+      @dblclick="emit('words')" />
     <g data-handles>
       <template v-if="corners">
         <rect
@@ -314,6 +338,15 @@ const radius = (item: Item) => (item.kind === 'place' ? 10 : 4)
         data-end
         @pointerdown="pressEnd($event, hands.only.value!.id, i)" />
     </g>
+    <!-- While printed choices are outlined nothing else can be touched. -->
+    <rect
+      v-if="hands.outlining.value"
+      :width="page.width"
+      :height="page.height"
+      fill="transparent"
+      class="cursor-crosshair touch-none"
+      data-test="outlining"
+      @pointerdown="pressPage" />
     <Teleport v-if="sheet" :to="sheet.over"
       ><WorkbenchHandMarquee :marquee="tried.marquee" :pixel="pixel" :page="page" /><WorkbenchHandDraft
         :draft="tried.draft"

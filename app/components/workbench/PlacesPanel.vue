@@ -3,6 +3,7 @@ import { nanoid } from 'nanoid'
 import * as v from 'valibot'
 import type { Page } from '~~/core/board/board'
 import { PlaceIdSchema, StepIdSchema } from '~~/core/board/ids'
+import { choicesIn } from '~~/core/design/choices'
 import { newPlaces, PLACE_FORMS, PLACE_TASKS, TASK_OF, type PlaceForm } from '~~/core/design/newPlaces'
 import { addPlaces, addZone, changed, changePlace, zonesInRow } from '~~/core/design/places'
 import { readWordList } from '~~/core/design/pieces'
@@ -41,6 +42,11 @@ const step = computed(() => page.steps?.find(s => s.id === hands.only.value?.id)
 /** The activity that is chosen, or in which what is chosen stands: what is added goes there. */
 const activity = computed(() => step.value ?? (place.value && stepAround(place.value, page)))
 const zones = computed(() => page.places.filter(p => p.kind === 'zone').length)
+const space = computed(() => page.places.find(p => p.id === hands.outlining.value))
+const outlined = computed(() => (space.value?.kind === 'drawing' ? choicesIn(page, space.value).length : 0))
+/** For hands that draw no box: it is moved and sized at the backdrop afterwards. */
+const outlineMiddle = () =>
+  hands.outline({ x: page.width / 2 - 40 + 16 * outlined.value, y: page.height / 2 - 20, width: 80, height: 40 })
 const freshPlace = () => v.parse(PlaceIdSchema, nanoid())
 
 async function add(form: PlaceForm) {
@@ -61,6 +67,14 @@ async function add(form: PlaceForm) {
   }
   const made = bench.board.value.pages.find(p => p.id === page.id)!.places.slice(before)
   hands.select(made.slice(0, 1).map(p => p.id))
+  await nextTick()
+  heading.value?.focus()
+}
+/** Enter goes on to the next zone that has no heading yet; after the last a new one is made. */
+async function nextZone() {
+  const nameless = page.places.find(p => p.kind === 'zone' && !p.heading.trim() && !p.blank && p !== place.value)
+  if (!nameless) return add('rectangle')
+  hands.select([nameless.id])
   await nextTick()
   heading.value?.focus()
 }
@@ -85,6 +99,18 @@ async function addActivity() {
 
 <template>
   <div class="flex flex-col gap-5">
+    <section
+      v-if="hands.outlining.value"
+      class="flex flex-col gap-2 rounded-lg border border-leaf-700 p-3"
+      role="status">
+      <h3 class="font-bold">{{ t('places.choices') }}</h3>
+      <p>{{ t('places.choicesHow') }}</p>
+      <p class="note-line">{{ t('places.choicesSo', { count: outlined }) }}</p>
+      <button type="button" class="button" @click="outlineMiddle">{{ t('places.choiceMiddle') }}</button>
+      <button type="button" class="button button-action" @click="hands.endOutlines()">
+        {{ t('places.choicesDone') }}
+      </button>
+    </section>
     <WorkbenchPlacesPlaceSheet
       v-if="place"
       :key="place.id"
@@ -98,7 +124,7 @@ async function addActivity() {
           $event.what,
         )
       "
-      @next="add('rectangle')" />
+      @next="nextZone" />
     <WorkbenchPlacesStepSheet v-else-if="step" :key="step.id" ref="sheet" :bench="bench" :page="page" :step="step" />
     <p v-else-if="page.places.length && hands.selected.value.size === 0" class="note-line">{{ t('places.select') }}</p>
     <slot />
@@ -114,6 +140,9 @@ async function addActivity() {
             class="button px-3"
             @click="add(form)">
             <Icon :name="ICONS[form]" />{{ t(`places.forms.${form}`) }}
+          </button>
+          <button v-if="task === 'draw'" type="button" class="button px-3" @click="hands.beginOutlines()">
+            <Icon name="lucide:circle-check-big" />{{ t('places.choices') }}
           </button>
           <button v-if="task === 'write'" type="button" class="button px-3" @click="gapping = true">
             <Icon name="lucide:pilcrow" />{{ t('places.gaps') }}

@@ -1,3 +1,4 @@
+import type { Figure } from '~~/core/board/backdrop'
 import type { Edition } from '~~/core/board/edition'
 import type { FigureId, PieceId, PlaceId } from '~~/core/board/ids'
 import { pieceName } from '~~/core/board/pieceName'
@@ -11,10 +12,16 @@ export function useNames(edition: () => Edition, texts: () => Readonly<Record<st
     const known = edition().places.get(id)
     return known ? headingOf(known.place, known.page, texts()) : t('marks.gone')
   }
-  const figureOf = (id: FigureId) =>
-    edition()
-      .board.pages.flatMap(page => page.backdrop.figures ?? [])
-      .find(f => f.id === id)
+  /** By its words, or the name that it was given; else by its number among the nameless ones of its page. */
+  function figure(id: FigureId): string {
+    const figures = edition()
+      .board.pages.map(page => page.backdrop.figures ?? [])
+      .find(some => some.some(f => f.id === id))
+    const nameOf = (f: Figure | undefined) => f?.text.trim() || f?.name?.trim() || ''
+    const known = figures?.find(f => f.id === id)
+    const nameless = (figures ?? []).filter(f => !nameOf(f))
+    return nameOf(known) || (known ? t('marks.figure', { number: nameless.indexOf(known) + 1 }) : t('marks.gone'))
+  }
 
   /** What stands in a cell, or its number, counted row by row from 1. */
   function cell(grid: PlaceId, name: string): string {
@@ -30,7 +37,7 @@ export function useNames(edition: () => Edition, texts: () => Readonly<Record<st
       const piece = edition().pieces.get(id)?.piece
       return piece ? (piece.kind === 'note' && texts()[id]) || pieceName(piece) : t('marks.gone')
     },
-    figure: (id: FigureId) => figureOf(id)?.text || t('marks.drawing'),
+    figure,
     /** A place by its heading, a gap by its number, a cell by row and column as people count. */
     spot(name: string): string {
       const [id, within] = name.split(':') as [PlaceId, string | undefined]

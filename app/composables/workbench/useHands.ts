@@ -1,6 +1,9 @@
 import { nanoid } from 'nanoid'
+import * as v from 'valibot'
 import type { Page } from '~~/core/board/board'
+import { FigureIdSchema, PlaceIdSchema, type PlaceId } from '~~/core/board/ids'
 import type { Sheet } from '~~/core/board/rename'
+import { addChoice } from '~~/core/design/choices'
 import { activityOf, clipOf, cutItems, pasteClip, repeatItems } from '~~/core/design/clip'
 import {
   bringTo,
@@ -76,8 +79,22 @@ export function useHands(bench: Workbench, page: () => Page, layer: () => Layer 
     )
   }
 
+  /** The drawing space of the question whose choices are being outlined; null while none are. */
+  const outlining = shallowRef<PlaceId | null>(null)
+  watch([() => page().id, layer], () => (outlining.value = null))
+  function outline(box: Box) {
+    if (!outlining.value) return
+    const figure = v.parse(FigureIdSchema, nanoid())
+    bench.change(addChoice({ board: bench.board.value, pageId: page().id, place: outlining.value, figure, box }))
+  }
+
   return {
     items,
+    outlining: shallowReadonly(outlining),
+    outline,
+    /** Choices that are printed are shown where they are, one after the other, until the teacher is done. */
+    beginOutlines: () => (outlining.value = v.parse(PlaceIdSchema, nanoid())),
+    endOutlines: () => (outlining.value = null),
     selected: shallowReadonly(selected),
     chosen,
     only,

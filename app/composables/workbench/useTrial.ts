@@ -6,9 +6,10 @@ import type { SlateState } from '~~/core/slate/state'
 /** A slate that nobody keeps: for setting the answers by doing the task, and for trying a board as a student. */
 export function useTrial(edition: () => Edition, start: () => SlateState) {
   const state = shallowRef(start())
-  function make(move: Move) {
+  function make(move: Move): boolean {
     const result = apply(state.value, move, { edition: edition(), actor: HOLDER })
     if (result.ok) state.value = result.value
+    return result.ok
   }
   return { state, make, again: () => (state.value = start()) }
 }

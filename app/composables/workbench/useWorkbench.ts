@@ -121,6 +121,8 @@ export function useWorkbench(id: string, first: Board, firstVersion: number) {
     board,
     keeping: readonly(keeping),
     edition: computed(() => makeEdition(board.value)),
+    /** How many steps can be undone. */
+    depth: computed(() => past.value.length),
     canUndo: computed(() => past.value.length > 0),
     canRedo: computed(() => future.value.length > 0),
     change,

@@ -55,7 +55,7 @@ export default {
     anchor: 'anchor',
     fish: 'fish',
     shell: 'shell',
-    sailboat: 'boat',
+    sailboat: 'sailboat',
     sun: 'sun',
     cloud: 'cloud',
     star: 'star',

@@ -30,6 +30,7 @@ export default {
     frame: 'The page, to be pushed about',
     headingHere: 'Name this place',
     writeHere: 'Write here',
+    oneOf: '{name}: {place}',
     writeOn: 'Write on the note: {name}',
     gap: 'Gap {number}',
     drawing:
@@ -121,9 +122,6 @@ export default {
     fromFile: 'Choose a picture on this device',
     drop: 'You can also paste one with Ctrl V.',
     library: 'Or look for one',
-    libraryExample: 'crab, wave, rain',
-    none: 'Nothing found. Try another word.',
-    take: 'Take {name}',
     camera: 'Camera',
     shoot: 'Take the photo',
     again: 'Another one',
@@ -223,6 +221,23 @@ export default {
     of: 'Activity {number} of {count}',
   },
   /** What is marked, and how: read by students and teachers. */
+  library: {
+    enter: 'Enter takes the first picture that is found.',
+    subject: 'What the pictures show',
+    subjects: {
+      nature: 'Animals and plants',
+      food: 'Food and drink',
+      travel: 'Places, weather and travel',
+      things: 'Things',
+      play: 'Play, sport and feasts',
+      faces: 'Faces and feelings',
+      people: 'People',
+      signs: 'Signs',
+    },
+    found: 'No such picture. Another word may find one. | One picture. | {count} pictures.',
+    take: 'Take {name}',
+    more: 'One more picture | {count} more pictures',
+  },
   marks: {
     verdict: {
       right: 'Right',
@@ -234,7 +249,7 @@ export default {
     },
     cell: '{heading}, row {row}, column {column}',
     arrows: 'Arrows',
-    drawing: 'Drawing space',
+    figure: 'shape {number}',
     gone: 'what is gone',
     nothing: '–',
     part: 'member {number} of the group',

@@ -113,6 +113,7 @@ export default {
     make: 'Add | Add {count} | Add {count}',
   },
   backdrop: {
+    figureName: 'Name, for those who do not see it',
     colour: 'Colour of the page',
     colours: { chalk: 'Chalk', white: 'White', mist: 'Mist', sand: 'Sand', leaf: 'Pale green', sky: 'Pale blue' },
     ruling: 'Ruling',

@@ -3,12 +3,13 @@ import { PieceIdSchema, PlaceIdSchema, type PieceId } from '../../board/ids'
 import { common, documentOf, mappedPairs, unlessLost } from '../document'
 
 export const ORDER_CREDITS = ['all', 'neighbours', 'run', 'pairs'] as const
+export const MOST_PAIRS = 400
 const OrderKeySchema = v.object({
   kind: v.literal('order'),
   ...common,
   lane: PlaceIdSchema,
   /** "This before that": a chain of all pieces is a total order, fewer pairs leave the rest free. */
-  before: v.pipe(v.array(v.strictTuple([PieceIdSchema, PieceIdSchema])), v.minLength(1), v.maxLength(400)),
+  before: v.pipe(v.array(v.strictTuple([PieceIdSchema, PieceIdSchema])), v.minLength(1), v.maxLength(MOST_PAIRS)),
   credit: v.picklist(ORDER_CREDITS),
 })
 export type OrderKey = v.InferOutput<typeof OrderKeySchema>

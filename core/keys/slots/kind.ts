@@ -151,7 +151,7 @@ function fillingOf(slot: string, { placements }: MarkContext): Filling {
 }
 
 /** Every slot, every cell, and every gap that isn't typed into. */
-const slotsOn = (page: Page): string[] =>
+export const slotsOn = (page: Page): string[] =>
   page.places.flatMap(place => {
     if (place.kind === 'slot') return [place.id as string]
     if (place.kind === 'grid') return cellsOf(place.id, place.rows, place.columns)

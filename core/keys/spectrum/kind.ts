@@ -1,7 +1,8 @@
+import type { Piece } from '../../board/piece'
 import type { Scale } from '../../board/place'
 import { quantity } from '../../exact/quantity'
 import type { Placement } from '../../placement/placement'
-import { kindOfKey, pieceHas, placeKind } from '../kind'
+import { kindOfKey, placeKind } from '../kind'
 import { marksWith } from '../outcome'
 import type { SpectrumKey } from './key'
 
@@ -27,22 +28,23 @@ export const spectrumKind = kindOfKey<SpectrumKey>()({
         return mark({ ...about, code: 'stands', words: { percent, from, to } })
       })
   },
-  /** Every piece, on each scale without numbers. */
+  /** Every piece that can stand for an opinion, and every copy of a bin, on each scale without numbers. */
   keep: ({ page }) =>
     page.places.flatMap(place =>
-      place.kind === 'scale' && place.step === null && page.pieces.length
-        ? [{ scale: place.id, pieces: page.pieces.filter(p => !p.bin).map(p => p.id) }]
+      place.kind === 'scale' && place.step === null && page.pieces.some(stands)
+        ? [{ scale: place.id, pieces: page.pieces.filter(stands).map(p => p.id) }]
         : [],
     ),
   lay: null,
-  suits: page =>
-    page.places.some(p => p.kind === 'scale' && p.step === null)
-    && (pieceHas(page, 'card') || pieceHas(page, 'picture-card') || pieceHas(page, 'label')),
+  suits: page => page.places.some(p => p.kind === 'scale' && p.step === null) && page.pieces.some(stands),
   canBeDone: (key, page) => placeKind(page, key.scale) === 'scale',
   answers: null,
   interchanged: null,
   alsoRight: null,
 })
+
+/** A cover lies over things; it says nothing where it lies. */
+const stands = (piece: Piece) => piece.kind !== 'cover'
 
 /** In whole percent of the way; beyond an end is at that end. Null for a piece that isn't on the scale. */
 export function standOf({ shares }: Placement, scale: Scale): number | null {

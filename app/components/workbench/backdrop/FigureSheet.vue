@@ -27,6 +27,7 @@ const checked = (event: Event) => (event.target as HTMLInputElement).checked
       ><span class="label">{{ t('backdrop.text') }}</span
       ><textarea
         class="field"
+        data-words
         rows="2"
         maxlength="1000"
         :value="figure.text"
@@ -65,6 +66,14 @@ const checked = (event: Event) => (event.target as HTMLInputElement).checked
           @change="change({ line: checked($event) ? '#3c494a' : null })" />{{ t('backdrop.edge') }}</label
       >
     </div>
+    <label v-if="!figure.text.trim()"
+      ><span class="label">{{ t('backdrop.figureName') }}</span
+      ><input
+        class="field"
+        maxlength="80"
+        :value="figure.name ?? ''"
+        @input="change({ name: ($event.target as HTMLInputElement).value }, 'name')"
+    /></label>
     <UiSwatches
       :colours="FILLS"
       :chosen="figure.fill"

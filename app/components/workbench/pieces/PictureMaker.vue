@@ -10,7 +10,7 @@ import type { Workbench } from '~/composables/workbench/useWorkbench'
 const { bench, page } = defineProps<{ bench: Workbench; page: Page }>()
 const { t } = useWords()
 const { upload, trouble, busy } = useUpload()
-const { question, found, attempt, trouble: libraryTrouble } = useLibrary()
+const { attempt, trouble: libraryTrouble } = useAsking()
 const worded = ref(false)
 
 function addCards(cards: { hash: FileHash; width: number; height: number; name: string }[]) {
@@ -53,28 +53,13 @@ defineExpose({ add })
         @change="add(($event.target as HTMLInputElement).files ?? [])" />
     </label>
     <p v-if="trouble" class="trouble" role="alert">{{ trouble }}</p>
-    <label
-      ><span class="label">{{ t('pieces.library') }}</span
-      ><input v-model="question" type="search" class="field" maxlength="60" :placeholder="t('pieces.libraryExample')"
-    /></label>
-    <label class="flex min-h-9 items-center gap-2"
-      ><input v-model="worded" type="checkbox" class="h-5 w-5 shrink-0 accent-leaf-600" />{{
-        t('pieces.withWord')
-      }}</label
-    >
-    <p v-if="libraryTrouble" class="trouble" role="alert">{{ libraryTrouble }}</p>
-    <p v-if="found?.length === 0" class="note-line" role="status">{{ t('pieces.noneFound') }}</p>
-    <ul v-if="found?.length" class="grid max-h-64 grid-cols-4 gap-1.5 overflow-auto p-0.5" data-test="library">
-      <li v-for="picture in found" :key="picture.name">
-        <button
-          type="button"
-          class="w-full rounded-lg border border-panel-line bg-white p-1"
-          :title="picture.words"
-          :aria-label="t('pieces.take', { name: picture.words })"
-          @click="take(picture)">
-          <img :src="`/api/library/${picture.name}`" alt="" loading="lazy" />
-        </button>
-      </li>
-    </ul>
+    <BoardPictureShelf :label="t('pieces.library')" narrow @take="take">
+      <label class="flex min-h-9 items-center gap-2"
+        ><input v-model="worded" type="checkbox" class="h-5 w-5 shrink-0 accent-leaf-600" />{{
+          t('pieces.withWord')
+        }}</label
+      >
+      <p v-if="libraryTrouble" class="trouble" role="alert">{{ libraryTrouble }}</p>
+    </BoardPictureShelf>
   </div>
 </template>

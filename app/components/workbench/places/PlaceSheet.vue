@@ -3,7 +3,7 @@ import type { Page } from '~~/core/board/board'
 import type { Place } from '~~/core/board/place'
 import { MOST_PARTS } from '~~/core/board/whatPlacesTake'
 import { addCorner, removeCorner } from '~~/core/design/corners'
-import { changed } from '~~/core/design/places'
+import { changed, roomForCells } from '~~/core/design/places'
 import { boxOf } from '~~/core/geometry/outline'
 import type { Workbench } from '~/composables/workbench/useWorkbench'
 
@@ -33,6 +33,8 @@ const value = (event: Event) => (event.target as HTMLInputElement).value
 const checked = (event: Event) => (event.target as HTMLInputElement).checked
 
 const shape = computed(() => place.shape.kind)
+/** Kinds that veil what is printed under them. */
+const GROUND: ReadonlySet<Place['kind']> = new Set(['zone', 'lane', 'slot', 'grid', 'pan', 'scale', 'writing'])
 const SHAPES = ['rectangle', 'ellipse', 'polygon'] as const
 /** The same room in another outline; a free outline starts with eight corners. */
 function reshape(kind: (typeof SHAPES)[number]) {
@@ -45,6 +47,8 @@ function reshape(kind: (typeof SHAPES)[number]) {
     shape: kind === 'polygon' ? { kind, points: Array.from({ length: 8 }, (_, i) => corner(i)) } : { kind, ...box },
   })
 }
+const cells = (rows: number, columns: number) =>
+  place.kind === 'grid' ? { rows, columns, shape: roomForCells(place, rows, columns, page) } : {}
 const printed = computed(() => (place.kind === 'grid' ? (place.printed?.join('\n') ?? '') : ''))
 function numbered(rows: number, columns: number) {
   set({ printed: Array.from({ length: rows * columns }, (_, i) => String(i + 1)) })
@@ -63,6 +67,7 @@ function setPrinted(text: string) {
       <input
         ref="heading"
         class="field"
+        data-words
         maxlength="80"
         :value="place.heading"
         :placeholder="t('places.headingExample')"
@@ -126,7 +131,7 @@ function setPrinted(text: string) {
             min="1"
             max="40"
             :value="place.rows"
-            @change="field($event, n => ({ rows: Number(n) }))"
+            @change="field($event, n => cells(Number(n), place.kind === 'grid' ? place.columns : 1))"
         /></label>
         <label
           ><span class="label">{{ t('places.columns') }}</span
@@ -135,7 +140,7 @@ function setPrinted(text: string) {
             min="1"
             max="40"
             :value="place.columns"
-            @change="field($event, n => ({ columns: Number(n) }))"
+            @change="field($event, n => cells(place.kind === 'grid' ? place.rows : 1, Number(n)))"
         /></label>
       </div>
       <label
@@ -196,7 +201,13 @@ function setPrinted(text: string) {
     </template>
     <label v-if="place.kind === 'gaps'"
       ><span class="label">{{ t('places.gapText') }}</span
-      ><UiTyped tall rows="4" maxlength="3000" :value="place.text" @change="field($event, text => ({ text }))"
+      ><UiTyped
+        tall
+        data-words
+        rows="4"
+        maxlength="3000"
+        :value="place.text"
+        @change="field($event, text => ({ text }))"
     /></label>
     <label v-if="place.kind === 'writing' || place.kind === 'gaps'"
       ><span class="label">{{ t('backdrop.textSize', { size: place.textSize }) }}</span>
@@ -208,6 +219,21 @@ function setPrinted(text: string) {
         :value="place.textSize"
         @input="set({ textSize: Number(value($event)) }, 'size')"
     /></label>
+
+    <label v-if="GROUND.has(place.kind)" class="flex min-h-9 items-center gap-2"
+      ><input
+        type="checkbox"
+        class="h-5 w-5 shrink-0 accent-leaf-600"
+        :checked="place.clear ?? false"
+        @change="set({ clear: checked($event) || undefined })" />{{ t('places.clear') }}</label
+    >
+    <label v-if="place.heading && place.kind !== 'pin'" class="flex min-h-9 items-center gap-2"
+      ><input
+        type="checkbox"
+        class="h-5 w-5 shrink-0 accent-leaf-600"
+        :checked="place.unseen ?? false"
+        @change="set({ unseen: checked($event) || undefined })" />{{ t('places.unseen') }}</label
+    >
 
     <label
       ><span class="label">{{ t('places.whose') }}</span>

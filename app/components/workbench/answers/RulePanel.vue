@@ -7,7 +7,7 @@ import { KeyIdSchema, type PieceId, type PlaceId } from '~~/core/board/ids'
 import { pieceName } from '~~/core/board/pieceName'
 import { keepKey } from '~~/core/design/answers'
 import { sortKeyOf } from '~~/core/keys/sort/ofPage'
-import { fillByRules, isBySound, RULE_TESTS, ruleFault, type Filled, type SortRule } from '~~/core/keys/rule'
+import { fillByRules, isBySound, RULE_TESTS, ruleFault, ruleOf, type Filled, type RuleDraft } from '~~/core/keys/rule'
 import { wordsIn } from '~~/core/sound/compare'
 import type { Sounds } from '~~/core/sound/phones'
 import type { Workbench } from '~/composables/workbench/useWorkbench'
@@ -18,27 +18,10 @@ const emit = defineEmits<{ filled: [] }>()
 const { headingOf } = useHeadings()
 const { t } = useWords()
 
-type Test = (typeof RULE_TESTS)[number]
-interface Draft {
-  test: Test | ''
-  value: string
-  more: string
-}
-const drafts = reactive(new Map<PlaceId, Draft>())
+const drafts = reactive(new Map<PlaceId, RuleDraft>())
 const zones = computed(() => page.places.filter(p => p.kind === 'zone'))
-const draftOf = (id: PlaceId) => drafts.get(id) ?? ({ test: '', value: '', more: '' } as Draft)
-const set = (id: PlaceId, part: Partial<Draft>) => drafts.set(id, { ...draftOf(id), ...part })
-const asksValue = (test: Test | '') => test !== '' && test !== 'even' && test !== 'odd' && test !== 'prime'
-const asksMore = (test: Test | '') => test === 'between' || test === 'rounds' || test === 'digit'
-const moreWords = { between: 'rule.and', rounds: 'rule.nearest', digit: 'rule.at' } as const
-
-function ruleOf({ test, value, more }: Draft): SortRule | null {
-  if (test === '') return null
-  if (test === 'between') return { test, value, to: more }
-  if (test === 'digit') return { test, value, at: more }
-  if (test === 'rounds') return { test, value, nearest: more }
-  return asksValue(test) ? ({ test, value } as SortRule) : ({ test } as SortRule)
-}
+const draftOf = (id: PlaceId) => drafts.get(id) ?? ({ test: '', value: '', more: '' } satisfies RuleDraft)
+const set = (id: PlaceId, part: Partial<RuleDraft>) => drafts.set(id, { ...draftOf(id), ...part })
 const rules = computed(
   () =>
     new Map(
@@ -108,31 +91,12 @@ function fill() {
     <DisclosurePanel class="flex flex-col gap-4">
       <fieldset v-for="zone in zones" :key="zone.id" class="flex flex-col gap-2">
         <legend class="label">{{ headingOf(zone, page) }}</legend>
-        <select
-          class="field"
-          :value="draftOf(zone.id).test"
-          :aria-label="t('rule.for', { heading: zone.heading })"
-          @change="set(zone.id, { test: ($event.target as HTMLSelectElement).value as Test })">
-          <option value="">{{ t('rule.none') }}</option>
-          <option v-for="test in RULE_TESTS" :key="test" :value="test">{{ t(`rule.tests.${test}`) }}</option>
-        </select>
-        <div v-if="asksValue(draftOf(zone.id).test)" class="flex items-center gap-2">
-          <input
-            class="field"
-            maxlength="40"
-            :value="draftOf(zone.id).value"
-            :aria-label="t('rule.value')"
-            @input="set(zone.id, { value: ($event.target as HTMLInputElement).value })" />
-          <template v-if="asksMore(draftOf(zone.id).test)">
-            <span class="shrink-0">{{ t(moreWords[draftOf(zone.id).test as keyof typeof moreWords]) }}</span>
-            <input
-              class="field"
-              maxlength="40"
-              :value="draftOf(zone.id).more"
-              :aria-label="t(moreWords[draftOf(zone.id).test as keyof typeof moreWords])"
-              @input="set(zone.id, { more: ($event.target as HTMLInputElement).value })" />
-          </template>
-        </div>
+        <WorkbenchAnswersRuleField
+          :draft="draftOf(zone.id)"
+          :tests="RULE_TESTS"
+          :label="t('rule.for', { heading: headingOf(zone, page) })"
+          optional
+          @set="set(zone.id, $event)" />
       </fieldset>
       <p v-if="fault && rules.size && !listening" class="note-line">{{ t(`rule.fault.${fault}`) }}</p>
       <button

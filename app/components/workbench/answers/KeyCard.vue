@@ -1,16 +1,11 @@
 <script setup lang="ts">
 import type { Page } from '~~/core/board/board'
-import { ORDER_CREDITS } from '~~/core/keys/order/key'
 import type { Key } from '~~/core/keys/key'
 import { pieceName } from '~~/core/board/pieceName'
-import type { PieceId } from '~~/core/board/ids'
 import { changeKey, withoutKey } from '~~/core/design/answers'
-import { beforeOf, groupsOf, joined, parted } from '~~/core/design/orderGroups'
 import { readQuantity } from '~~/core/exact/quantity'
 import { blockOf } from '~~/core/keys/cover/cells'
 import type { Workbench } from '~/composables/workbench/useWorkbench'
-
-const MOST_TICKED = 12
 
 /** One key read back in plain words, with the few things about it that can't be shown by doing. */
 const { bench, page, answer } = defineProps<{ bench: Workbench; page: Page; answer: Key }>()
@@ -52,24 +47,6 @@ function setTiles(event: Event) {
   const count = Math.trunc(Number((event.target as HTMLInputElement).value))
   change(count >= 1 && count <= 1000 ? { ...any, tiles: count } : any)
 }
-const groups = computed(() => (answer.kind === 'order' ? groupsOf(answer.before) : null))
-function regroup(next: PieceId[][] | null) {
-  if (answer.kind === 'order' && next) change({ ...answer, before: beforeOf(next) })
-}
-const nameOf = (id: PieceId) => pieceName(bench.edition.value.pieces.get(id)!.piece)
-const itemName = useItemName(() => bench.edition.value)
-/** Slots that may change places can be ticked as one group; a board file may have several, which are only read back. */
-const slots = computed(() =>
-  answer.kind === 'slots' && (answer.alike?.length ?? 0) < 2 && Object.keys(answer.fits).length <= MOST_TICKED
-    ? Object.keys(answer.fits)
-    : [],
-)
-const alike = ref(new Set(answer.kind === 'slots' ? answer.alike?.[0] : []))
-function tick(slot: string) {
-  if (answer.kind !== 'slots') return
-  if (!alike.value.delete(slot)) alike.value.add(slot)
-  change({ ...answer, alike: alike.value.size > 1 ? [slots.value.filter(s => alike.value.has(s))] : [] })
-}
 const block = computed(() => (answer.kind === 'cover' ? blockOf(answer.cells) : null))
 const checked = (event: Event) => (event.target as HTMLInputElement).checked
 </script>
@@ -84,44 +61,8 @@ const checked = (event: Event) => (event.target as HTMLInputElement).checked
       <p v-if="unsaid" class="note-line">{{ t('answers.unsaid', { count: unsaid }) }}</p>
     </template>
     <p v-else>{{ sentence(answer) }}</p>
-    <ol v-if="groups" class="flex flex-col gap-1">
-      <li v-for="(group, i) in groups" :key="group.join()" class="flex flex-col gap-1">
-        <span class="flex items-center gap-2"
-          ><strong class="min-w-0 flex-1">{{ group.map(nameOf).join(t('answers.inAnyOrder')) }}</strong>
-          <button v-if="group.length > 1" type="button" class="button button-quiet" @click="regroup(parted(groups, i))">
-            {{ t('answers.part') }}
-          </button></span
-        >
-        <button
-          v-if="i < groups.length - 1 && groups.length > 2"
-          type="button"
-          class="button button-quiet self-start text-sm"
-          @click="regroup(joined(groups, i))">
-          <Icon name="lucide:arrow-up-down" />{{ t('answers.eitherOrder') }}
-        </button>
-      </li>
-    </ol>
-    <fieldset v-if="slots.length > 1">
-      <legend class="label">{{ t('answers.alike') }}</legend>
-      <label v-for="slot in slots" :key="slot" class="flex items-center gap-2"
-        ><input
-          type="checkbox"
-          class="h-5 w-5 shrink-0 accent-leaf-600"
-          :checked="alike.has(slot)"
-          @change="tick(slot)" />{{ itemName({ item: slot, is: 'place' }) }}</label
-      >
-    </fieldset>
-    <label v-if="answer.kind === 'order'">
-      <span class="label">{{ t('answers.credit') }}</span>
-      <select
-        class="field"
-        :value="answer.credit"
-        @change="change({ ...answer, credit: ($event.target as HTMLSelectElement).value as typeof answer.credit })">
-        <option v-for="credit in ORDER_CREDITS" :key="credit" :value="credit">
-          {{ t(`answers.credits.${credit}`) }}
-        </option>
-      </select>
-    </label>
+    <WorkbenchAnswersOrderGroups v-if="answer.kind === 'order'" :bench="bench" :answer="answer" @change="change" />
+    <WorkbenchAnswersAlikeSlots v-if="answer.kind === 'slots'" :bench="bench" :answer="answer" @change="change" />
     <label v-if="answer.kind === 'scale'"
       ><span class="label">{{ t('answers.tolerance') }}</span
       ><UiTyped :value="answer.tolerance" maxlength="12" @change="setNumber($event, 'tolerance')"
@@ -156,7 +97,7 @@ const checked = (event: Event) => (event.target as HTMLInputElement).checked
         :placeholder="t('answers.anyNumber')"
         @change="setTiles"
     /></label>
-    <WorkbenchWrittenAnswers v-if="answer.kind === 'write'" :bench="bench" :answer="answer" @change="change" />
+    <WorkbenchAnswersWrittenAnswers v-if="answer.kind === 'write'" :bench="bench" :answer="answer" @change="change" />
     <label v-if="answer.kind === 'arrows'" class="flex items-center gap-2"
       ><input
         type="checkbox"
