@@ -1,8 +1,9 @@
 import type { Board } from '../board/board'
-import type { KeyId, PageId, PieceId } from '../board/ids'
+import type { KeyId, PageId, PieceId, PlaceId } from '../board/ids'
 import type { MatchKey } from '../keys/match/key'
 import { readTable } from '../text/table'
 import { keepKey } from './answers'
+import { requirePage } from './lookup'
 import { addCards, readWordList, type Ids, type WordList } from './pieces'
 
 export interface Columns extends Omit<WordList, 'words'> {
@@ -34,6 +35,10 @@ const MOST_COLUMNS = 4
 /** Whether rows are more than a list of words. */
 export const isTable = ({ rows }: Columns) => rows.some(row => row.length > 1)
 
+/** Where cards are brought together on a page: in a row of its grids, if it has any; none: wherever they touch. */
+export const togetherIn = (board: Board, pageId: PageId): PlaceId[] =>
+  requirePage(board, pageId).places.flatMap(place => (place.kind === 'grid' && place.columns > 1 ? [place.id] : []))
+
 /** Cards for all cells, and a key that says what belongs together: each row with more than one cell. */
 export function addSets(
   board: Board,
@@ -54,6 +59,6 @@ export function addSets(
     cards,
     former
       ? { ...former, sets: [...former.sets, ...sets] }
-      : { kind: 'match', id: ids.key(), page: pageId, sets, where: [] },
+      : { kind: 'match', id: ids.key(), page: pageId, sets, where: togetherIn(cards, pageId) },
   )
 }

@@ -7,7 +7,7 @@ import { layoutGaps } from '../layout/gaps'
 import { textWidth } from '../text/measure'
 import { keepKey } from './answers'
 import { withPage } from './lookup'
-import { freeBox } from './newPlaces'
+import { freeBox } from './freeBox'
 import { addCards, type Ids } from './pieces'
 
 const TEXT_SIZE = 20

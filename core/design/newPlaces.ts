@@ -1,9 +1,8 @@
 import type { Page } from '../board/board'
 import type { PlaceId } from '../board/ids'
 import type { Place } from '../board/place'
-import { boxOf, outlined, overlaps } from '../geometry/outline'
 import type { Box, Size } from '../geometry/shape'
-import { HEADING_ROOM } from './places'
+import { freeBox, HEADING_ROOM, SPACING } from './freeBox'
 
 /** What a teacher can ask for; some make several places at once that belong together. */
 export const PLACE_FORMS = [
@@ -50,7 +49,6 @@ export const TASK_OF: Readonly<Record<PlaceForm, PlaceTask>> = {
   drawing: 'draw',
 }
 
-const STEP = 12
 const TEXT_SIZE = 18
 
 /**
@@ -149,7 +147,7 @@ export function newPlaces(form: PlaceForm, page: Page, fresh: () => PlaceId, par
 /** Rings that overlap by about a third, in the middle of the page, as large as it allows. */
 export function rings(page: Size, count: 2 | 3): Box[] {
   const top = HEADING_ROOM
-  const room = { width: page.width - 2 * STEP, height: page.height - top - STEP }
+  const room = { width: page.width - 2 * SPACING, height: page.height - top - SPACING }
   if (count === 2) {
     const size = Math.min(room.height, room.width / 1.64)
     const width = Math.min(size * 1.25, room.width / 1.64)
@@ -169,36 +167,3 @@ export function rings(page: Size, count: 2 | 3): Box[] {
 
 const wholeOf = ({ width, height }: Page): Box => ({ x: 0, y: 0, width, height })
 const movedInto = (part: Box, box: Box): Box => ({ ...box, x: part.x + box.x, y: part.y + box.y })
-
-/** What is printed is room taken, as long as it is words: a picture may be what places are laid on. */
-const printedOn = ({ backdrop }: Page): Box[] =>
-  (backdrop.figures ?? []).flatMap(({ shape, text }) => (text.trim() ? [outlined(shape).box] : []))
-
-/**
- * The first free spot from the top left of the page, or of a part of it, for a box with its heading, clear of places
- * and of printed words; over the rest where there is none.
- */
-export function freeBox(page: Page, { width, height }: Size, part: Box = wholeOf(page)): Box {
-  const size = {
-    width: Math.max(STEP, Math.min(width, part.width - 2 * STEP)),
-    height: Math.max(STEP, Math.min(height, part.height - HEADING_ROOM - STEP)),
-  }
-  const taken = [...printedOn(page), ...page.places.map(withHeading)]
-  for (let y = part.y + HEADING_ROOM; y + size.height <= part.y + part.height - STEP; y += STEP) {
-    for (let x = part.x + 2 * STEP; x + size.width <= part.x + part.width - STEP; x += STEP) {
-      const box = { x, y, ...size }
-      if (!taken.some(other => overlaps(other, box))) return box
-    }
-  }
-  const shift = (page.places.length % 8) * STEP
-  return {
-    x: part.x + Math.min(2 * STEP + shift, part.width - size.width),
-    y: part.y + Math.min(HEADING_ROOM + shift, part.height - size.height),
-    ...size,
-  }
-}
-
-function withHeading(place: Place): Box {
-  const { x, y, width, height } = boxOf(place)
-  return { x: x - STEP, y: y - HEADING_ROOM, width: width + 2 * STEP, height: height + HEADING_ROOM + STEP }
-}

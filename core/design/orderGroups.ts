@@ -43,14 +43,18 @@ export function parted(groups: readonly (readonly PieceId[])[], at: number): Pie
   return groups.flatMap((group, i) => (i === at ? group.map(id => [id]) : [[...group]]))
 }
 
-/** The fewest pairs that say the same order: no pair that follows from others. Null for one that contradicts itself. */
+/**
+ * The fewest pairs that say the same order, what comes first said first: no pair that follows from others. Null for one
+ * that contradicts itself.
+ */
 export function fewestPairs(before: OrderKey['before']): [PieceId, PieceId][] | null {
   const after = closure(before)
   return after && covering(after)
 }
 
 function covering(after: ReadonlyMap<PieceId, ReadonlySet<PieceId>>): [PieceId, PieceId][] {
-  return [...after].flatMap(([a, followers]) =>
+  const followed = [...after].toSorted(([, a], [, b]) => b.size - a.size)
+  return followed.flatMap(([a, followers]) =>
     [...followers]
       .filter(b => ![...followers].some(between => after.get(between)!.has(b)))
       .map((b): [PieceId, PieceId] => [a, b]),

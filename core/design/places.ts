@@ -5,24 +5,23 @@ import { PlaceSchema, type Grid, type Place, type Zone } from '../board/place'
 import { boxOf, stretched } from '../geometry/outline'
 import type { Box, Size } from '../geometry/shape'
 import { heldOn } from '../layout/arrange'
+import { freeBox, HEADING_ROOM } from './freeBox'
 import { withPage } from './lookup'
 
 const MARGIN = 24
 const GAP = 24
-/** Room above a zone for its heading. */
-export const HEADING_ROOM = 40
 const SMALLEST_ZONE = 48
+const USUAL: Size = { width: 240, height: 180 }
 
 /**
  * Adds a zone after the last and lays out all the page's zones afresh if they still stand in the row that this file
- * made.
+ * made; elsewhere it stands in a free part of the page.
  */
 export function addZone(board: Board, pageId: PageId, id: PlaceId, heading: string): Board {
   return withPage(board, pageId, page => {
-    const tidy = isRow(page)
-    const zone: Zone = { kind: 'zone', id, heading, shape: { kind: 'rectangle', ...nextBox(page) } }
+    const zone: Zone = { kind: 'zone', id, heading, shape: { kind: 'rectangle', ...freeBox(page, USUAL) } }
     const places = [...page.places, zone]
-    return tidy ? { ...page, places: inRow(page, places) } : { ...page, places }
+    return isRow(page) ? { ...page, places: inRow(page, places) } : { ...page, places }
   })
 }
 
@@ -100,11 +99,4 @@ function isRow(page: Page): boolean {
       && Math.abs(a.height - b.height) < 0.01
     )
   }
-}
-
-function nextBox(page: Page): Box {
-  const last = page.places.at(-1)
-  if (!last) return rowBoxes(page, 1)[0]!
-  const box = boxOf(last)
-  return heldOn(page, { ...box, x: box.x + GAP, y: box.y + GAP })
 }

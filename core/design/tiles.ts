@@ -61,6 +61,19 @@ const COLOURS = [
   '#e3e8ee',
 ] as const
 const colour = (i: number) => COLOURS[i % COLOURS.length]!
+/** Values that are asked for most, neighbours apart from each other in colour. */
+const LADDERS = {
+  tens: ['1', '10', '100', '1000'],
+  parts: ['1', '2', '3', '4', '5', '6', '8', '10', '12', '7'],
+  money: ['0.01', '0.02', '0.05', '0.1', '0.2', '0.5', '1', '2', '5', '10', '20', '50', '100', '200', '500'],
+  ones: ['1', '2', '3', '4', '5', '6', '7', '8', '9', '10'],
+} as const
+/** A value has the same colour in every set of its family, whatever stands beside it. */
+function colourOf(value: string, ladder: keyof typeof LADDERS): string {
+  const amount = quantity(value)
+  const at = LADDERS[ladder].findIndex(step => amount.equals(quantity(step)))
+  return colour(at >= 0 ? at : Number((amount.n + amount.d) % BigInt(COLOURS.length)))
+}
 const NEGATIVE = '#f3c9c0'
 
 const USUAL: Readonly<Record<Family, string>> = {
@@ -96,25 +109,25 @@ export function tilesOf(family: Family, of: string): TilePlan[] {
   const words = [...new Set((of.trim() || USUAL[family]).split(/[\s,;]+/).filter(Boolean))].slice(0, MOST_KINDS)
   switch (family) {
     case 'base-ten':
-      return words.flatMap((word, i) => baseTen(word, i) ?? [])
+      return words.flatMap(word => baseTen(word) ?? [])
     case 'fraction-bars':
-      return denominators(words).map((n, i) =>
+      return denominators(words).map(n =>
         tile(fraction(n), fraction(n), {
           width: WHOLE_BAR / n,
           height: BAR_HEIGHT,
-          colour: colour(i),
+          colour: colourOf(String(n), 'parts'),
           textSize: n > 12 ? 10 : 15,
         }),
       )
     case 'fraction-circles':
-      return denominators(words).map((n, i) =>
+      return denominators(words).map(n =>
         tile(
           fraction(n),
           fraction(n),
           {
             width: WHOLE_CIRCLE,
             height: WHOLE_CIRCLE,
-            colour: colour(i),
+            colour: colourOf(String(n), 'parts'),
             textSize: n > 8 ? 11 : 15,
             look: n === 1 ? { kind: 'round' } : { kind: 'sector', share: `1/${n}` },
           },
@@ -122,13 +135,15 @@ export function tilesOf(family: Family, of: string): TilePlan[] {
         ),
       )
     case 'counters':
-      return values(words).map((value, i) => tile(value, value, round(40, i)))
+      return values(words).map(value => tile(value, value, round(40, colourOf(value, 'ones'))))
     case 'two-sided':
-      return values(words).map((value, i) =>
-        tile(value, value, round(44, i), { other: { text: negative(value), value: negate(value), colour: NEGATIVE } }),
+      return values(words).map(value =>
+        tile(value, value, round(44, colourOf(value, 'ones')), {
+          other: { text: negative(value), value: negate(value), colour: NEGATIVE },
+        }),
       )
     case 'dots':
-      return values(words).map((value, i) => tile('', value, { ...round(34, i), colour: '#d98b3a' }))
+      return values(words).map(value => tile('', value, round(34, '#d98b3a')))
     case 'money':
       return money(values(words))
     case 'algebra':
@@ -137,11 +152,11 @@ export function tilesOf(family: Family, of: string): TilePlan[] {
       return words
         .map(Number)
         .filter(n => Number.isInteger(n) && n >= 1 && n <= 20)
-        .map((n, i) =>
+        .map(n =>
           tile(String(n), String(n), {
             width: n * UNIT.rods,
             height: UNIT.rods,
-            colour: colour(i),
+            colour: colourOf(String(n), 'ones'),
             textSize: 13,
             look: { kind: 'units', across: n, down: 1 },
           }),
@@ -186,15 +201,15 @@ function tile(
 ): TilePlan {
   return { master: { kind: 'tile', ...style }, piece: { kind: 'tile', text, value, ...more } }
 }
-const round = (size: number, i: number): Style => ({
+const round = (size: number, fill: string): Style => ({
   width: size,
   height: size,
-  colour: colour(i),
+  colour: fill,
   textSize: 15,
   look: { kind: 'round' },
 })
 
-function baseTen(word: string, i: number): TilePlan | null {
+function baseTen(word: string): TilePlan | null {
   const side = UNIT['base-ten']
   const shapes: Readonly<Record<string, readonly [number, number]>> = {
     1: [1, 1],
@@ -207,7 +222,7 @@ function baseTen(word: string, i: number): TilePlan | null {
   return tile(word === '1000' ? '1000' : '', word, {
     width: across * side,
     height: down * side,
-    colour: colour(i),
+    colour: colourOf(word, 'tens'),
     textSize: 24,
     ...(word !== '1000' && { look: { kind: 'units', across, down } }),
   })
@@ -227,8 +242,8 @@ function money(all: readonly string[]): TilePlan[] {
   const coins = order.length > 4 ? Math.ceil(order.length / 2) : order.length
   return order.map((value, i) =>
     i < coins
-      ? tile(value, value, { ...round(38 + i * 5, i), textSize: 16 })
-      : tile(value, value, { width: 84 + (i - coins) * 8, height: 46, colour: colour(i), textSize: 18 }),
+      ? tile(value, value, { ...round(38 + i * 5, colourOf(value, 'money')), textSize: 16 })
+      : tile(value, value, { width: 84 + (i - coins) * 8, height: 46, colour: colourOf(value, 'money'), textSize: 18 }),
   )
 }
 

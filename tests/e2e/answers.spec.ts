@@ -101,6 +101,34 @@ test('a teacher sets an order by doing, says how it earns points, and takes the 
   await expect(page.getByText('No key is kept yet.')).toBeVisible()
 })
 
+test('what is done while the key is made is undone with what is changed of the board, the last first', async ({
+  page,
+  application,
+}) => {
+  const lesson = await makeLesson(application.address, ['Ada Fern'], sortBoard(['Clings', 'Swims'], ['limpet', 'goby']))
+  await signInTeacher(page, application.address, lesson.email, lesson.password)
+  await page.goto(`${application.address}/board/${lesson.board}`)
+  await page.getByRole('button', { name: 'Answers' }).click()
+  const onLedge = page.getByRole('group', { name: 'Ledge' }).getByRole('button')
+  const undo = page.getByRole('button', { name: 'Undo', exact: true })
+  for (const left of [1, 0]) {
+    await onLedge.first().press('Enter')
+    await page.keyboard.press('Enter')
+    await expect(onLedge).toHaveCount(left)
+  }
+  await page.getByRole('button', { name: 'Keep this as the key' }).click()
+  await expect(page.getByTestId('key')).toBeVisible()
+  await undo.click()
+  await expect(page.getByText('No key is kept yet.')).toBeVisible()
+  await expect(onLedge).toHaveCount(0)
+  await undo.click()
+  await expect(onLedge).toHaveCount(1)
+  await undo.click()
+  await expect(onLedge).toHaveCount(2)
+  await page.getByRole('button', { name: 'Redo', exact: true }).click()
+  await expect(onLedge).toHaveCount(1)
+})
+
 test("a sort is filled by the number of syllables, and says which words the dictionary doesn't know", async ({
   page,
   application,

@@ -64,9 +64,9 @@ onMounted(() => {
 })
 const missing = Number(useRoute().query.missing) || 0
 const aside = useTemplateRef<HTMLElement>('aside')
-// What can be set for the thing that was just chosen stands at the top.
+// What can be set for the thing that was just chosen, or is being done, stands at the top.
 watch(
-  () => [...hands.selected.value].join(),
+  () => hands.outlining.value ?? [...hands.selected.value].join(),
   now => now && aside.value?.scrollTo({ top: 0 }),
 )
 watch([station, () => page.value.id], () => {

@@ -4,12 +4,14 @@ import * as v from 'valibot'
 import type { Page } from '~~/core/board/board'
 import { PlaceIdSchema, StepIdSchema } from '~~/core/board/ids'
 import { choicesIn } from '~~/core/design/choices'
+import { labelsWithoutPin, pinsForLabels } from '~~/core/design/labelsAndPins'
 import { newPlaces, PLACE_FORMS, PLACE_TASKS, TASK_OF, type PlaceForm } from '~~/core/design/newPlaces'
 import { addPlaces, addZone, changed, changePlace, zonesInRow } from '~~/core/design/places'
 import { readWordList } from '~~/core/design/pieces'
 import { MOST_GROUPS } from '~~/core/design/wordSort'
 import { addStep } from '~~/core/design/steps'
 import { stepAround } from '~~/core/placement/tasks'
+import { freshIds } from '~/composables/workbench/useIds'
 import type { Hands } from '~/composables/workbench/useHands'
 import type { Workbench } from '~/composables/workbench/useWorkbench'
 
@@ -42,6 +44,7 @@ const step = computed(() => page.steps?.find(s => s.id === hands.only.value?.id)
 /** The activity that is chosen, or in which what is chosen stands: what is added goes there. */
 const activity = computed(() => step.value ?? (place.value && stepAround(place.value, page)))
 const zones = computed(() => page.places.filter(p => p.kind === 'zone').length)
+const unpinned = computed(() => labelsWithoutPin(bench.board.value, page.id).length)
 const space = computed(() => page.places.find(p => p.id === hands.outlining.value))
 const outlined = computed(() => (space.value?.kind === 'drawing' ? choicesIn(page, space.value).length : 0))
 /** For hands that draw no box: it is moved and sized at the backdrop afterwards. */
@@ -140,6 +143,13 @@ async function addActivity() {
             class="button px-3"
             @click="add(form)">
             <Icon :name="ICONS[form]" />{{ t(`places.forms.${form}`) }}
+          </button>
+          <button
+            v-if="task === 'point' && unpinned"
+            type="button"
+            class="button px-3"
+            @click="bench.change(pinsForLabels(bench.board.value, page.id, freshIds))">
+            <Icon name="lucide:map-pinned" />{{ t('places.pinsForLabels', { count: unpinned }) }}
           </button>
           <button v-if="task === 'draw'" type="button" class="button px-3" @click="hands.beginOutlines()">
             <Icon name="lucide:circle-check-big" />{{ t('places.choices') }}

@@ -58,6 +58,7 @@ export default {
     takes: 'Students write',
     written: { one: 'one line', many: 'many lines', number: 'a number' },
     gapText: 'Text; two underlines are a gap',
+    pinsForLabels: 'A pin for the one label | A pin for each of {count} labels',
     choices: 'Choices to ring',
     choicesHow: 'Draw a box round each choice that is printed on the page. Students ring the right ones.',
     choicesSo: 'Nothing outlined yet. | One choice outlined. | {count} choices outlined.',
@@ -100,7 +101,10 @@ export default {
     kinds: { words: 'Words', pictures: 'Pictures', tiles: 'Tiles', others: 'More' },
     columnsHow: 'Columns from a spreadsheet become cards that belong together: word, meaning, and so on.',
     table:
-      'One row; its cards belong together. | {count} rows; the cards of each belong together, and the key says so.',
+      'One row: its cards count as together where they touch. | {count} rows: the cards of each count as together where they touch.',
+    tableInGrid:
+      'One row: its cards count as together in one row of the grid. | {count} rows: the cards of each count as together in one row of the grid.',
+    tableMore: 'and one more | and {count} more',
     library: 'Picture library',
     withWord: 'With its word below',
     arrows: 'Students may draw arrows from piece to piece',

@@ -89,6 +89,7 @@ export default {
     make: 'Make the text | Make the text with {count} gap | Make the text with {count} gaps',
   },
   others: {
+    forPins: 'A label for the one pin | A label for each of {count} pins',
     form: 'Piece',
     forms: {
       label: 'Labels with a pointing tip',

@@ -98,3 +98,29 @@ describe('families of tiles', () => {
     expect(twice.pages[0]!.ledge).toEqual(twice.pages[0]!.pieces.map(p => p.id))
   })
 })
+
+describe('colours of tiles', () => {
+  it('belong to the value: alone, in another order, or beside others it looks the same', () => {
+    const sets = [
+      ['base-ten', '1 10 100', '100 10'],
+      ['fraction-bars', '1 2 3 4', '4 2'],
+      ['fraction-circles', '2 3 4', '12 3'],
+      ['counters', '1 2 5', '5'],
+      ['two-sided', '1 3', '3'],
+      ['money', '1 2 5 10 20 50', '50 2 10'],
+      ['rods', '1 2 3 4 5 6 7 8 9 10', '9 4'],
+    ] as const
+    for (const [family, all, some] of sets) {
+      const colours = (of: string) =>
+        new Map(tilesOf(family, of).map(({ master, piece }) => ['value' in piece && piece.value, master.colour]))
+      const whole = colours(all)
+      expect(new Set(whole.values()).size, family).toBe(whole.size)
+      for (const [value, colour] of colours(some)) if (whole.has(value)) expect(colour, family).toBe(whole.get(value))
+    }
+  })
+
+  it('are there for amounts and values beyond the usual ones too', () => {
+    for (const of of ['7.25', '1000000', '1/3', '12 13 14'])
+      for (const { master } of tilesOf('counters', of)) expect(master.colour).toMatch(/^#[0-9a-f]{6}$/)
+  })
+})

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { Page } from '~~/core/board/board'
 import { TIPS } from '~~/core/board/piece'
+import { labelsForPins, pinsWithoutLabel } from '~~/core/design/labelsAndPins'
 import { addOthers, OTHER_FORMS, type OtherForm } from '~~/core/design/otherPieces'
 import { readWordList } from '~~/core/design/pieces'
 import { freshIds } from '~/composables/workbench/useIds'
@@ -23,6 +24,7 @@ const texts = computed(() =>
     ? readWordList(list.value, 100).words
     : [list.value.trim() || t(`others.named.${form.value as 'token' | 'cover' | 'note'}`)],
 )
+const unlabelled = computed(() => pinsWithoutLabel(bench.board.value, page.id).length)
 const side = (mm: number) => Math.min(200, Math.max(5, mm || 20)) * MM
 function make() {
   bench.change(
@@ -80,6 +82,13 @@ function make() {
     <label v-if="!listed" class="flex min-h-9 items-center gap-2"
       ><input v-model="bin" type="checkbox" class="h-5 w-5 shrink-0 accent-leaf-600" />{{ t('tiles.bins') }}</label
     >
+    <button
+      v-if="form === 'label' && unlabelled"
+      type="button"
+      class="button"
+      @click="bench.change(labelsForPins(bench.board.value, page.id, tip, freshIds))">
+      {{ t('others.forPins', { count: unlabelled }) }}
+    </button>
     <button type="button" class="button button-action" :disabled="texts.length === 0" @click="make">
       {{ t('others.make', { count: texts.length }) }}
     </button>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { Page } from '~~/core/board/board'
 import { MOST_PIECES } from '~~/core/board/sizes'
-import { addSets, isTable, readColumns } from '~~/core/design/columns'
+import { addSets, isTable, readColumns, togetherIn } from '~~/core/design/columns'
 import { addCards, readWordList } from '~~/core/design/pieces'
 import { freshIds } from '~/composables/workbench/useIds'
 import type { Workbench } from '~/composables/workbench/useWorkbench'
@@ -14,6 +14,9 @@ const room = computed(() => MOST_PIECES - page.pieces.length)
 const words = computed(() => readWordList(list.value, room.value))
 const columns = computed(() => readColumns(list.value, room.value))
 const table = computed(() => isTable(columns.value))
+/** So many rows are shown of what will count as together. */
+const SHOWN = 4
+const inGrid = computed(() => togetherIn(bench.board.value, page.id).length > 0)
 const read = computed(() =>
   table.value
     ? { count: columns.value.rows.flat().length, cut: columns.value.cut, left: columns.value.left }
@@ -39,7 +42,13 @@ defineExpose({ addText: (text: string) => (list.value = list.value ? `${list.val
     </label>
     <p v-if="read.cut" class="note-line">{{ t('pieces.cut', { count: read.cut }) }}</p>
     <p v-if="read.left" class="note-line">{{ t('pieces.left', { count: read.left }) }}</p>
-    <p v-if="table" class="note-line" data-test="table">{{ t('pieces.table', { count: columns.rows.length }) }}</p>
+    <div v-if="table" class="note-line" data-test="table">
+      <p>{{ t(inGrid ? 'pieces.tableInGrid' : 'pieces.table', { count: columns.rows.length }) }}</p>
+      <ul class="mt-1 list-disc pl-5">
+        <li v-for="(row, i) in columns.rows.slice(0, SHOWN)" :key="i">{{ row.join(' + ') }}</li>
+        <li v-if="columns.rows.length > SHOWN">{{ t('pieces.tableMore', { count: columns.rows.length - SHOWN }) }}</li>
+      </ul>
+    </div>
     <p v-else class="note-line">{{ t('pieces.columnsHow') }}</p>
     <button type="button" class="button button-action mt-2 w-full" :disabled="read.count === 0" @click="make">
       {{ t('pieces.make', { count: read.count }) }}
