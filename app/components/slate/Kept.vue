@@ -6,12 +6,21 @@ const kept = computed(() => {
   if (unsent === 0) return connected ? t('slate.kept') : t('slate.keptOffline')
   return connected ? t('slate.sending') : t('slate.keptHere', { count: unsent })
 })
+/** Read aloud when the connection goes, and when all is kept again; not after each move. */
+const said = ref('')
+let away = false
+watch([() => connected, () => unsent === 0], ([on, all]) => {
+  if (on && !(away && all)) return
+  away = !on
+  said.value = kept.value
+})
 </script>
 
 <template>
-  <p class="flex items-center gap-2 text-sm text-stone-200" role="status" data-test="kept">
+  <p class="flex items-center gap-2 text-sm text-stone-200" data-test="kept">
     <Icon :name="connected ? 'lucide:check' : 'lucide:cloud-off'" />{{ kept }}
   </p>
+  <p class="sr-only" role="status">{{ said }}</p>
   <p v-if="pictures" class="text-sm text-stone-200" role="status" data-test="on-way">
     {{ t('picture.onWay', { count: pictures }) }}
   </p>

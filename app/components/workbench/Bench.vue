@@ -124,7 +124,8 @@ function addText(words: string) {
 /** Where the words of what is selected are written, with all of them marked, so that typing replaces them. */
 async function writeWords() {
   await nextTick()
-  const field = aside.value?.querySelector<HTMLInputElement>('[data-words]')
+  const fields = [...(aside.value?.querySelectorAll<HTMLInputElement>('[data-words]') ?? [])]
+  const field = fields.find(one => one.dataset.words === hands.only.value?.id) ?? fields.find(one => !one.dataset.words)
   field?.focus()
   field?.select()
 }

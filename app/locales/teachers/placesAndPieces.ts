@@ -132,8 +132,8 @@ export default {
     },
     scramble: 'Scramble again',
     count: '{count} piece | {count} pieces',
-    text: 'Text of the card',
-    shows: 'What the picture shows',
+    textNth: 'Text of piece {number}',
+    showsNth: 'What piece {number} shows',
     remove: 'Remove {name}',
   },
   tiles: {

@@ -23,7 +23,7 @@ function rename(piece: Piece, event: Event) {
   <section>
     <h3 class="label">{{ t('pieces.count', { count: page.pieces.length }) }}</h3>
     <ul class="flex max-h-72 flex-col gap-1 overflow-auto pr-1">
-      <li v-for="piece in page.pieces" :key="piece.id" class="flex items-center gap-1">
+      <li v-for="(piece, i) in page.pieces" :key="piece.id" class="flex items-center gap-1">
         <img
           v-if="piece.kind === 'picture-card'"
           :src="`/api/files/${piece.file}`"
@@ -32,9 +32,10 @@ function rename(piece: Piece, event: Event) {
         <Icon v-else-if="piece.bin" name="lucide:layers" class="shrink-0" :aria-label="t('pieces.bin')" />
         <input
           class="field"
+          :data-words="piece.id"
           maxlength="200"
           :value="wordless(piece) ? ('alt' in piece ? piece.alt : '') : piece.text"
-          :aria-label="wordless(piece) ? t('pieces.shows') : t('pieces.text')"
+          :aria-label="t(wordless(piece) ? 'pieces.showsNth' : 'pieces.textNth', { number: i + 1 })"
           @input="rename(piece, $event)" />
         <button
           type="button"

@@ -22,6 +22,7 @@ const at = computed(() => page.steps!.findIndex(s => s.id === step.id))
       <textarea
         ref="field"
         class="field"
+        data-words
         rows="3"
         maxlength="500"
         :value="step.instructions"
