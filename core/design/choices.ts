@@ -19,8 +19,8 @@ export const isOutline = ({ line, fill, text }: Figure) => line === null && fill
 
 /**
  * An outline round one printed choice of a question. The question's drawing space, made with its first choice, grows as
- * far as it must to hold it. A box that is too small to be meant is made as small as can be; what reaches beyond the
- * page is cut off.
+ * far as it must to hold it; a key that it has already knows of the new choice. A box that is too small to be meant is
+ * made as small as can be; what reaches beyond the page is cut off.
  */
 export function addChoice({
   board,
@@ -35,7 +35,7 @@ export function addChoice({
   readonly figure: FigureId
   readonly box: Box
 }): Board {
-  return withPage(board, pageId, page => {
+  const added = withPage(board, pageId, page => {
     const choice = onPage(page, {
       ...box,
       width: Math.max(SMALLEST, box.width),
@@ -64,6 +64,14 @@ export function addChoice({
       backdrop: { ...page.backdrop, figures: [...(page.backdrop.figures ?? []), outline] },
     }
   })
+  return {
+    ...added,
+    keys: added.keys.map(key =>
+      key.kind === 'ink' && key.place === place && key.task.what === 'circle'
+        ? { ...key, task: { ...key.task, figures: [...key.task.figures, figure] } }
+        : key,
+    ),
+  }
 }
 
 function onPage(page: Page, box: Box): Box {

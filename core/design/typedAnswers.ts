@@ -4,7 +4,7 @@ import type { Piece } from '../board/piece'
 import type { Grid } from '../board/place'
 import { measureText, readMeasure, type Measure } from '../exact/measure'
 import { boxOf } from '../geometry/outline'
-import { keysOn, type Key } from '../keys/key'
+import { keysOn, type Key, type KeyOf } from '../keys/key'
 import { fitsText, ruleFault, type RuleFault, type SortRule } from '../keys/rule'
 import { slotsOn } from '../keys/slots/kind'
 import { readingOrder } from '../layout/arrange'
@@ -14,7 +14,7 @@ import { keepKeys } from './answers'
 /**
  * What the tiles in a place must make, typed instead of laid: a number or an amount as the board's language writes it.
  * What the place's key says otherwise (as few as can be, so many tiles) stays; empty, the place is asked no more.
- * Totals of other places stay as they are.
+ * Totals of other places stay as they are; a place that was another way of one of them is asked by itself then.
  */
 export function typedTotal({
   board,
@@ -31,7 +31,7 @@ export function typedTotal({
 }): Result<Board, 'not-an-amount'> {
   const target = text.trim()
   const totals = keysOn(board.keys, pageId, 'total')
-  const others = totals.filter(key => key.place !== place)
+  const others = totals.filter(key => key.place !== place).map(key => withoutWay(key, place))
   if (!target) return ok(keepKeys(board, pageId, 'total', others))
   // A key is kept in one way of writing, so a number of the board's language is written anew if need be.
   const meant = readMeasure(target, board.language)
@@ -41,6 +41,13 @@ export function typedTotal({
   const former = totals.find(key => key.place === place)
   const key: Key = { ...(former ?? { kind: 'total', id: newId(), page: pageId, place }), target: kept }
   return ok(keepKeys(board, pageId, 'total', [...others, key]))
+}
+
+function withoutWay(key: KeyOf<'total'>, place: PlaceId): KeyOf<'total'> {
+  if (!key.ways?.includes(place)) return key
+  const { ways, ...alone } = key
+  const left = ways.filter(way => way !== place)
+  return left.length ? { ...alone, ways: left } : alone
 }
 
 /** Whether a text without a language means just that. */

@@ -146,7 +146,7 @@ test('a teacher designs, gives out, walks round, writes in the margin and hands 
       await teacher.getByRole('button', { name: 'Fill by a rule' }).click()
       await teacher.getByLabel('Rule for Clings').selectOption('Words that contain')
       await expect(teacher.getByRole('button', { name: 'Fill the key' })).toBeDisabled()
-      await teacher.getByLabel('Value').fill('m')
+      await teacher.getByLabel('Words that contain:').fill('m')
       await teacher.getByRole('button', { name: 'Fill the key' }).click()
       await expect(teacher.getByTestId('key')).toContainText('Clings: limpet, mussel')
       await expect(teacher.getByText('fits no rule and belongs nowhere')).toHaveText(/^barnacle/)

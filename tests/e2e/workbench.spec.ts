@@ -25,11 +25,18 @@ test('a sort from groups of words, in one dialog, is ready to give out', async (
 test('two rings by hand are compared: each region is its own answer', async ({ page, application }) => {
   const lesson = await openEmpty(page, application.address)
   await station(page, 'Places').click()
-  await press(page, 'Two rings')
+  // A place is found by what it is for, in the words of the trade.
+  await page.getByLabel('What are students to do?').fill('compare contrast')
+  await page.keyboard.press('Enter')
   await page.getByRole('textbox', { name: 'Heading' }).fill('Has a shell')
   await page.getByRole('button', { name: 'Zone 2' }).press('Enter')
   await page.getByRole('textbox', { name: 'Heading' }).fill('Swims')
   await expectAccessible(page)
+  // What is printed over a place belongs to it: pressed twice, its words are written.
+  const printed = (await page.locator('svg text', { hasText: 'Has a shell' }).first().boundingBox())!
+  await page.mouse.dblclick(printed.x + printed.width / 2, printed.y + printed.height / 2)
+  await expect(page.getByRole('textbox', { name: 'Heading' })).toBeFocused()
+  await expect(page.getByRole('textbox', { name: 'Heading' })).toHaveValue('Has a shell')
   await station(page, 'Pieces').click()
   await page.getByLabel('Words, one on each line').fill('limpet\ngoby\nscallop')
   await press(page, 'Make 3 cards')

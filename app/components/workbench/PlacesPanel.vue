@@ -5,7 +5,7 @@ import type { Page } from '~~/core/board/board'
 import { PlaceIdSchema, StepIdSchema } from '~~/core/board/ids'
 import { choicesIn } from '~~/core/design/choices'
 import { labelsWithoutPin, pinsForLabels } from '~~/core/design/labelsAndPins'
-import { newPlaces, PLACE_FORMS, PLACE_TASKS, TASK_OF, type PlaceForm } from '~~/core/design/newPlaces'
+import { newPlaces, type PlaceForm } from '~~/core/design/newPlaces'
 import { addPlaces, addZone, changed, changePlace, zonesInRow } from '~~/core/design/places'
 import { readWordList } from '~~/core/design/pieces'
 import { MOST_GROUPS } from '~~/core/design/wordSort'
@@ -14,26 +14,6 @@ import { stepAround } from '~~/core/placement/tasks'
 import { freshIds } from '~/composables/workbench/useIds'
 import type { Hands } from '~/composables/workbench/useHands'
 import type { Workbench } from '~/composables/workbench/useWorkbench'
-
-const ICONS: Record<PlaceForm, string> = {
-  rectangle: 'lucide:square-dashed',
-  ellipse: 'lucide:circle-dashed',
-  polygon: 'lucide:pentagon',
-  'two-rings': 'lucide:circle',
-  'three-rings': 'lucide:circle-dot',
-  lane: 'lucide:rectangle-horizontal',
-  slots: 'lucide:columns-3',
-  grid: 'lucide:grid-3x3',
-  'number-line': 'lucide:ruler',
-  timeline: 'lucide:calendar-range',
-  spectrum: 'lucide:move-horizontal',
-  pin: 'lucide:map-pin',
-  pans: 'lucide:scale',
-  line: 'lucide:text-cursor-input',
-  lines: 'lucide:text',
-  number: 'lucide:hash',
-  drawing: 'lucide:pencil',
-}
 
 const { bench, page, hands } = defineProps<{ bench: Workbench; page: Page; hands: Hands }>()
 const { t } = useWords()
@@ -98,6 +78,12 @@ async function addActivity() {
   await nextTick()
   heading.value?.focus()
 }
+const MORE = {
+  pins: () => bench.change(pinsForLabels(bench.board.value, page.id, freshIds)),
+  gaps: () => void (gapping.value = true),
+  choices: () => void hands.beginOutlines(place.value?.kind === 'drawing' ? place.value.id : undefined),
+  activity: () => void addActivity(),
+} as const
 </script>
 
 <template>
@@ -131,41 +117,7 @@ async function addActivity() {
     <WorkbenchPlacesStepSheet v-else-if="step" :key="step.id" ref="sheet" :bench="bench" :page="page" :step="step" />
     <p v-else-if="page.places.length && hands.selected.value.size === 0" class="note-line">{{ t('places.select') }}</p>
     <slot />
-    <section>
-      <h3 class="label">{{ t('places.addPlace') }}</h3>
-      <div v-for="task in PLACE_TASKS" :key="task" class="mt-2" role="group" :aria-labelledby="`task-${task}`">
-        <h4 :id="`task-${task}`" class="mb-1 text-sm text-ink-soft">{{ t(`places.tasks.${task}`) }}</h4>
-        <div class="flex flex-wrap gap-2">
-          <button
-            v-for="form in PLACE_FORMS.filter(one => TASK_OF[one] === task)"
-            :key="form"
-            type="button"
-            class="button px-3"
-            @click="add(form)">
-            <Icon :name="ICONS[form]" />{{ t(`places.forms.${form}`) }}
-          </button>
-          <button
-            v-if="task === 'point' && unpinned"
-            type="button"
-            class="button px-3"
-            @click="bench.change(pinsForLabels(bench.board.value, page.id, freshIds))">
-            <Icon name="lucide:map-pinned" />{{ t('places.pinsForLabels', { count: unpinned }) }}
-          </button>
-          <button v-if="task === 'draw'" type="button" class="button px-3" @click="hands.beginOutlines()">
-            <Icon name="lucide:circle-check-big" />{{ t('places.choices') }}
-          </button>
-          <button v-if="task === 'write'" type="button" class="button px-3" @click="gapping = true">
-            <Icon name="lucide:pilcrow" />{{ t('places.gaps') }}
-          </button>
-        </div>
-      </div>
-      <div class="mt-2" role="group" aria-labelledby="task-steps">
-        <h4 id="task-steps" class="mb-1 text-sm text-ink-soft">{{ t('places.oneByOne') }}</h4>
-        <button type="button" class="button px-3" @click="addActivity">
-          <Icon name="lucide:list-ordered" />{{ t('steps.add') }}
-        </button>
-      </div>
-    </section>
+    <WorkbenchPlacesPlaceChooser :unpinned="unpinned" @add="add" @more="MORE[$event]()" />
     <button v-if="zones > 1" type="button" class="button" @click="bench.change(zonesInRow(bench.board.value, page.id))">
       <Icon name="lucide:columns-3" />{{ t('places.row') }}
     </button>

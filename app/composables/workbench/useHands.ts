@@ -92,8 +92,11 @@ export function useHands(bench: Workbench, page: () => Page, layer: () => Layer 
     items,
     outlining: shallowReadonly(outlining),
     outline,
-    /** Choices that are printed are shown where they are, one after the other, until the teacher is done. */
-    beginOutlines: () => (outlining.value = v.parse(PlaceIdSchema, nanoid())),
+    /**
+     * Choices that are printed are shown where they are, one after the other, until the teacher is done: those of a
+     * drawing space that there is, or of a new one.
+     */
+    beginOutlines: (place?: PlaceId) => (outlining.value = place ?? v.parse(PlaceIdSchema, nanoid())),
     endOutlines: () => (outlining.value = null),
     selected: shallowReadonly(selected),
     chosen,

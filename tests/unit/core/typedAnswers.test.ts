@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { Board } from '../../../core/board/board'
+import type { PlaceId } from '../../../core/board/ids'
 import type { Grid } from '../../../core/board/place'
 import { keyByList, cellsByRule, typedTotal } from '../../../core/design/typedAnswers'
 import { fewestPairs, withoutPair, withPair } from '../../../core/design/orderGroups'
@@ -78,6 +79,19 @@ describe('a total that is typed', () => {
     const without = total(again.value, '')
     if (!without.ok) throw new Error(without.reason)
     expect(targets(without.value)).toEqual([['land', '£4.20']])
+  })
+
+  it('of a place that was another way of one is asked by itself', () => {
+    const [way, other] = ['land', 'sky'].map(placeId) as [PlaceId, PlaceId]
+    const both = total(shore(), '5')
+    if (!both.ok) throw new Error(both.reason)
+    const ways = { ...both.value, keys: both.value.keys.map(key => ({ ...key, ways: [way, other] })) } as Board
+    const apart = total(ways, '7', 'land')
+    if (!apart.ok) throw new Error(apart.reason)
+    expect(apart.value.keys.filter(key => key.kind === 'total')).toMatchObject([
+      { place: 'sea', target: '5', ways: ['sky'] },
+      { place: 'land', target: '7' },
+    ])
   })
 
   it('keeps what else its key says, is read in the language of the board, and refused when it is no amount', () => {

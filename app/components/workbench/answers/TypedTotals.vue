@@ -14,7 +14,12 @@ const { headingOf } = useHeadings()
 const wrong = ref<PlaceId | null>(null)
 const places = computed(() => page.places.filter(p => p.kind === 'zone' || p.kind === 'pan' || p.kind === 'lane'))
 const targets = computed(
-  () => new Map(keysOn(bench.board.value.keys, page.id, 'total').map(key => [key.place, key.target])),
+  () =>
+    new Map(
+      keysOn(bench.board.value.keys, page.id, 'total').flatMap(({ place, ways = [], target }) =>
+        [place, ...ways].map(one => [one, target] as const),
+      ),
+    ),
 )
 
 function set(place: PlaceId, event: Event) {
