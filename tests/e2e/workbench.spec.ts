@@ -26,7 +26,7 @@ test('two rings by hand are compared: each region is its own answer', async ({ p
   const lesson = await openEmpty(page, application.address)
   await station(page, 'Places').click()
   // A place is found by what it is for, in the words of the trade.
-  await page.getByLabel('What are students to do?').fill('compare contrast')
+  await page.getByLabel('What are students to do there?').fill('compare contrast')
   await page.keyboard.press('Enter')
   await page.getByRole('textbox', { name: 'Heading' }).fill('Has a shell')
   await page.getByRole('button', { name: 'Zone 2' }).press('Enter')

@@ -12,7 +12,7 @@ export default {
       draw: 'To draw in',
       steps: 'To do one after the other',
     },
-    search: 'What are students to do?',
+    search: 'What are students to do there?',
     noneSuch: 'Nothing found. Another word may find it.',
     forms: {
       rectangle: 'Zone',

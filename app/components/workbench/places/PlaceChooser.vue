@@ -62,14 +62,8 @@ function takeFirst() {
   <section>
     <h3 class="label">{{ t('places.addPlace') }}</h3>
     <label
-      ><span class="sr-only">{{ t('places.search') }}</span
-      ><input
-        v-model="search"
-        type="search"
-        class="field"
-        maxlength="40"
-        :placeholder="t('places.search')"
-        @keydown.enter.prevent="takeFirst"
+      ><span class="mb-1 block text-sm">{{ t('places.search') }}</span
+      ><input v-model="search" type="search" class="field" maxlength="40" @keydown.enter.prevent="takeFirst"
     /></label>
     <p v-if="groups.length === 0" class="note-line mt-2" role="status">{{ t('places.noneSuch') }}</p>
     <div v-for="group in groups" :key="group.task" class="mt-3" role="group" :aria-labelledby="`${id}-${group.task}`">

@@ -43,7 +43,7 @@ const spot = computed(() => {
 <template>
   <svg
     :viewBox="`${view.x} ${view.y} ${view.width} ${view.height}`"
-    class="h-12 w-18 shrink-0 rounded border border-panel-line bg-chalk"
+    class="h-12 w-18 shrink-0 rounded border border-panel-line bg-chalk [&_*]:[vector-effect:non-scaling-stroke]"
     aria-hidden="true">
     <BoardPlaceShape v-for="place in places" :key="place.id" :place="place" />
     <path
@@ -51,7 +51,7 @@ const spot = computed(() => {
       :transform="spot"
       :fill="FILLED.has(task) ? '#f8e2b2' : 'none'"
       :stroke="FILLED.has(task) ? '#7a4b00' : '#1c3f6b'"
-      stroke-width="0.35"
+      stroke-width="1.6"
       stroke-linecap="round"
       stroke-linejoin="round" />
   </svg>
