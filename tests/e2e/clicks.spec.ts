@@ -120,6 +120,13 @@ test('a proof whose steps may stand in several orders', async ({ page, applicati
   await hand.press('Make 6 cards')
   await hand.go('Answers')
   await hand.press('In the order of your list')
+  const onLedge = page.getByRole('group', { name: 'Ledge' }).getByRole('button')
+  await expect(onLedge).toHaveCount(0)
+  // Undone, and done again, the page shows what the key says; neither belongs to the count.
+  await page.getByRole('button', { name: 'Undo', exact: true }).click()
+  await expect(onLedge).toHaveCount(6)
+  await page.getByRole('button', { name: 'Redo', exact: true }).click()
+  await expect(onLedge).toHaveCount(0)
   // Three facts may come in any order; what follows from them stands behind them.
   await hand.press('In either order with the next: AB = AC is given')
   await hand.click(page.getByText('This before that'))

@@ -35,15 +35,20 @@ export function useKeyMaking(bench: Workbench, page: () => Page, open: () => boo
     past.value = [...past.value, { before, depth: bench.depth.value }]
     future.value = []
   }
+  /** Where nothing was done by hand the page shows what the key says, as it is then. */
+  function boardStep(step: () => void) {
+    step()
+    if (open() && past.value.length === 0) trial.again()
+  }
   function undo() {
-    if (!isLast.value) return bench.undo()
+    if (!isLast.value) return boardStep(bench.undo)
     future.value = [trial.state.value, ...future.value]
     trial.state.value = past.value.at(-1)!.before
     past.value = past.value.slice(0, -1)
   }
   function redo() {
     const [next, ...rest] = open() ? future.value : []
-    if (!next) return bench.redo()
+    if (!next) return boardStep(bench.redo)
     past.value = [...past.value, { before: trial.state.value, depth: bench.depth.value }]
     future.value = rest
     trial.state.value = next
