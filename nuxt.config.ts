@@ -43,6 +43,7 @@ export default defineNuxtConfig({
           'until',
           'useDebounceFn',
           'useElementSize',
+          'useRafFn',
           'useEventListener',
           'useIntervalFn',
           'useLocalStorage',

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { PASSWORD_LENGTH, type PasswordPicture } from '~~/core/roster/picturePassword'
+import { PASSWORD_LENGTH, tidyClassCode, type PasswordPicture } from '~~/core/roster/picturePassword'
 
 interface Found {
   name: string
@@ -12,17 +12,38 @@ const { t } = useWords()
 const { attempt, trouble, busy } = useAsking()
 const store = useMe()
 const route = useRoute()
-const code = ref(String(route.query.class ?? ''))
-const found = ref<Found | null>(null)
-const who = ref<Found['students'][number] | null>(null)
+const asked = (name: string) => (typeof route.query[name] === 'string' ? (route.query[name] as string) : '')
+const code = ref(asked('class'))
+/** Each step has an address of its own, so that the browser's Back goes back by one step. */
+const answer = ref<Found | null>(null)
+const found = computed(() =>
+  asked('class') && answer.value?.code === tidyClassCode(asked('class')) ? answer.value : null,
+)
+const who = computed(() => found.value?.students.find(student => student.id === asked('who')) ?? null)
 const pictures = ref<PasswordPicture[]>([])
-const handout = computed(() => (typeof route.query.handout === 'string' ? route.query.handout : undefined))
+const handout = computed(() => asked('handout') || undefined)
 useHead({ title: () => t('join.title') })
 
-async function look() {
-  found.value = (await attempt(() => ask<Found>('/api/join', { method: 'POST', body: { code: code.value } }))) ?? null
+const goTo = (step: { class?: string; who?: string }) =>
+  navigateTo({ query: { ...route.query, class: undefined, who: undefined, ...step } })
+
+async function readClass() {
+  answer.value = (await attempt(() => ask<Found>('/api/join', { method: 'POST', body: { code: code.value } }))) ?? null
+  return answer.value
 }
-if (code.value) await look()
+async function look() {
+  const read = await readClass()
+  if (read) await goTo({ class: read.code })
+}
+if (code.value) await readClass()
+const heading = useTemplateRef<HTMLElement>('heading')
+/** Whoever goes on, or back, stands at the head of the step they came to. */
+watch([found, who], async () => {
+  trouble.value = ''
+  pictures.value = []
+  await nextTick()
+  heading.value?.focus()
+})
 
 async function pick(picture: PasswordPicture) {
   if (pictures.value.length === PASSWORD_LENGTH) return
@@ -54,11 +75,12 @@ async function enter() {
   if (me) await goOn(me)
 }
 
-function notMe() {
-  who.value = null
-  pictures.value = []
-  trouble.value = ''
-}
+const pickedWords = computed(() =>
+  [
+    t('join.picked', { count: pictures.value.length, of: PASSWORD_LENGTH }),
+    ...pictures.value.map(picture => t(`pictures.${picture}`)),
+  ].join(', '),
+)
 </script>
 
 <template>
@@ -101,23 +123,24 @@ function notMe() {
   <main v-else class="mx-auto flex min-h-dvh max-w-3xl flex-col gap-5 p-6">
     <div class="flex items-center gap-3 text-lg font-bold"><UiMark />{{ found.name }}</div>
     <section v-if="!who" class="panel">
-      <h1 class="mb-4 text-2xl font-bold">{{ t('join.who') }}</h1>
+      <h1 ref="heading" tabindex="-1" class="mb-4 text-2xl font-bold">{{ t('join.who') }}</h1>
       <p v-if="found.students.length === 0">{{ t('join.nobody') }}</p>
       <ul class="grid grid-cols-2 gap-3 sm:grid-cols-3">
         <li v-for="student in found.students" :key="student.id">
-          <button type="button" class="button w-full justify-start text-lg" @click="who = student">
+          <button
+            type="button"
+            class="button w-full justify-start text-lg"
+            @click="goTo({ class: found.code, who: student.id })">
             {{ student.name }}
           </button>
         </li>
       </ul>
     </section>
     <section v-else class="panel">
-      <h1 class="mb-1 text-2xl font-bold">{{ t('join.hello', { name: who.name }) }}</h1>
+      <h1 ref="heading" tabindex="-1" class="mb-1 text-2xl font-bold">{{ t('join.hello', { name: who.name }) }}</h1>
       <p class="mb-4 text-lg">{{ t('join.pictures') }}</p>
-      <div
-        class="mb-4 flex items-center gap-3"
-        role="status"
-        :aria-label="t('join.picked', { count: pictures.length, of: PASSWORD_LENGTH })">
+      <p class="sr-only" role="status">{{ pickedWords }}</p>
+      <div class="mb-4 flex items-center gap-3">
         <span
           v-for="i in PASSWORD_LENGTH"
           :key="i"
@@ -130,7 +153,7 @@ function notMe() {
       </div>
       <p v-if="trouble" class="trouble mb-4" role="alert">{{ trouble }}</p>
       <UiPictureKeys @pick="pick" />
-      <button type="button" class="button mt-5" @click="notMe">{{ t('join.notMe') }}</button>
+      <button type="button" class="button mt-5" @click="goTo({ class: found.code })">{{ t('join.notMe') }}</button>
     </section>
   </main>
 </template>

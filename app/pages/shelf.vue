@@ -42,6 +42,12 @@ async function putAway(board: OnShelf) {
   await set(board, { archived: true })
   lastAway.value = board
 }
+const kept = ref('')
+/** The board stays where it is; what is kept is told of, for it stands elsewhere. */
+async function keepAsOrganizer(board: OnShelf) {
+  kept.value = (await copy(board, board.title, true)) ? board.title : ''
+}
+watch(view, () => (kept.value = ''))
 async function undo() {
   if (lastAway.value) await set(lastAway.value, { archived: false })
   lastAway.value = null
@@ -92,6 +98,10 @@ const MENU = 'flex min-h-11 w-full items-center gap-2 rounded-lg px-3 text-left'
       <p v-if="lastAway" class="mb-4 flex items-center gap-3" role="status">
         {{ t('shelf.didPutAway', { title: lastAway.title }) }}
         <button type="button" class="button" @click="undo">{{ t('shelf.undo') }}</button>
+      </p>
+      <p v-if="kept" class="mb-4 flex flex-wrap items-center gap-3" role="status">
+        {{ t('shelf.didKeep', { title: kept }) }}
+        <button type="button" class="button" @click="view = 'organizers'">{{ t('shelf.showOrganizers') }}</button>
       </p>
       <p v-if="boards.length === 0" class="panel text-lg">{{ t('shelf.empty') }}</p>
       <p v-else-if="inView.length === 0" class="panel text-lg">
@@ -144,7 +154,7 @@ const MENU = 'flex min-h-11 w-full items-center gap-2 rounded-lg px-3 text-left'
                   ><button
                     type="button"
                     :class="[MENU, active ? 'bg-field' : '']"
-                    @click="set(board, { organizer: !board.organizer })">
+                    @click="board.organizer ? set(board, { organizer: false }) : keepAsOrganizer(board)">
                     <Icon name="lucide:layout-template" />{{
                       t(board.organizer ? 'shelf.noOrganizer' : 'shelf.asOrganizer')
                     }}

@@ -50,10 +50,13 @@ const PictureCardSchema = v.object({
   alt: storedText(300),
 })
 
+/** What a piece without words is called aloud. */
+const named = { alt: v.optional(storedText(300)) }
 /** Has a value: a rod, a coin, a fraction bar. Its size is its master's, and follows no text. */
 const TileSchema = v.object({
   kind: v.literal('tile'),
   ...common,
+  ...named,
   value: AmountSchema,
   /** Of an algebra tile: what the value counts, such as x^2. Absent: plain numbers. */
   term: v.optional(TermSchema),
@@ -61,8 +64,6 @@ const TileSchema = v.object({
   other: v.optional(v.object({ text: PieceTextSchema, value: AmountSchema, colour: v.optional(ColourSchema) })),
 })
 
-/** What a piece without words is called aloud. */
-const named = { alt: v.optional(storedText(300)) }
 /** Hides what lies below it. */
 const CoverSchema = v.object({ kind: v.literal('cover'), ...common, ...named })
 /** A mark to vote with, or to count with. */

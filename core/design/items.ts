@@ -7,6 +7,7 @@ import { boxOf } from '../geometry/outline'
 import type { Box, Size } from '../geometry/shape'
 import { heldOn, moveAll, type Boxes } from '../layout/arrange'
 import { HANDLING, handled, type FixedKind } from './fixed'
+import { withFollowingLines } from './followers'
 import { requirePage, withPage } from './lookup'
 import { takeOffPage } from './pieces'
 import { placeIn } from './places'
@@ -94,7 +95,7 @@ export function setBoxes(board: Board, pageId: PageId, boxes: Boxes): Board {
         items.has(id) ? [[id, fitted(page, box, items.get(id)!.smallest)] as const] : [],
       ),
     )
-    return boxed(page, held)
+    return withFollowingLines(page, boxed(page, held), id => held.has(id))
   })
 }
 
@@ -183,7 +184,7 @@ export function moveItems({
   readonly dy: number
 }): Board {
   const boxes = movingWith(board, pageId, ids)
-  return withPage(board, pageId, p => boxed(p, moveAll(boxes, dx, dy, p)))
+  return withPage(board, pageId, p => withFollowingLines(p, boxed(p, moveAll(boxes, dx, dy, p)), id => boxes.has(id)))
 }
 
 function middleIn({ x, y, width, height }: Box, room: Box): boolean {

@@ -143,7 +143,9 @@ export function tilesOf(family: Family, of: string): TilePlan[] {
         }),
       )
     case 'dots':
-      return values(words).map(value => tile('', value, round(34, '#d98b3a')))
+      return values(words).map(value =>
+        tile('', value, round(34, '#d98b3a'), { alt: value === '1' ? 'dot' : `dot for ${value}` }),
+      )
     case 'money':
       return money(values(words))
     case 'algebra':
@@ -219,14 +221,20 @@ function baseTen(word: string): TilePlan | null {
   }
   const [across, down] = shapes[word] ?? []
   if (!across || !down) return null
-  return tile(word === '1000' ? '1000' : '', word, {
-    width: across * side,
-    height: down * side,
-    colour: colourOf(word, 'tens'),
-    textSize: 24,
-    ...(word !== '1000' && { look: { kind: 'units', across, down } }),
-  })
+  return tile(
+    word === '1000' ? '1000' : '',
+    word,
+    {
+      width: across * side,
+      height: down * side,
+      colour: colourOf(word, 'tens'),
+      textSize: 24,
+      ...(word !== '1000' && { look: { kind: 'units', across, down } }),
+    },
+    { alt: TEN_NAMES[word] },
+  )
 }
+const TEN_NAMES: Readonly<Record<string, string>> = { 1: 'one', 10: 'ten', 100: 'hundred', 1000: 'thousand' }
 
 const denominators = (words: readonly string[]) =>
   words.map(Number).filter(n => Number.isInteger(n) && n >= 1 && n <= 24)

@@ -5,6 +5,9 @@ import { keepKey } from './answers'
 import { addCards, readWordList, type Ids } from './pieces'
 import { addZone } from './places'
 
+/** What parts the words of a list, in scripts whose comma isn't ours too: Arabic, Chinese, Japanese. */
+const LIST_COMMAS = /[,;،؛，、；]/
+
 export interface WordGroup {
   readonly heading: string
   readonly words: readonly string[]
@@ -31,9 +34,12 @@ export function readGroups(text: string): { groups: WordGroup[]; loose: string[]
   const groups: WordGroup[] = []
   const loose: string[] = []
   for (const line of lines) {
-    const [, heading, words] = /^([^:]{1,80}):(.*)$/.exec(line) ?? []
+    const [, heading, words] = /^([^:：]{1,80})[:：](.*)$/.exec(line) ?? []
     if (heading?.trim() && groups.length < MOST_GROUPS)
-      groups.push({ heading: heading.trim(), words: words!.split(/[,;]/).flatMap(word => readWordList(word).words) })
+      groups.push({
+        heading: heading.trim(),
+        words: words!.split(LIST_COMMAS).flatMap(word => readWordList(word).words),
+      })
     else loose.push(...readWordList(line).words)
   }
   return { groups, loose }

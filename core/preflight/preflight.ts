@@ -24,6 +24,7 @@ import { twins } from './rules/twins'
 import { unfillableSlot } from './rules/unfillableSlot'
 import { unreachableAnswer } from './rules/unreachableAnswer'
 import { unreachableTotal } from './rules/unreachableTotal'
+import { wideForSlot } from './rules/wideForSlot'
 import { withoutWords } from './rules/withoutWords'
 
 const RULES: readonly Rule[] = [
@@ -36,6 +37,7 @@ const RULES: readonly Rule[] = [
   contradiction,
   unreachableTotal,
   unfillableSlot,
+  wideForSlot,
   offScale,
   twins,
   unreachableAnswer,

@@ -14,6 +14,7 @@ import * as wordsWithWork from './migrations/0011_words_with_work'
 import * as together from './migrations/0012_together'
 import * as picturesOfStudents from './migrations/0013_pictures_of_students'
 import * as clips from './migrations/0014_clips'
+import * as putAway from './migrations/0015_put_away'
 
 /** Forward only: a migration that has run anywhere is never edited, the next one mends it. */
 const migrations = {
@@ -31,6 +32,7 @@ const migrations = {
   '0012_together': together,
   '0013_pictures_of_students': picturesOfStudents,
   '0014_clips': clips,
+  '0015_put_away': putAway,
 }
 
 /**

@@ -65,6 +65,8 @@ export interface Database {
     record: string | null
     /** Whether whoever comes by the code is on the list; null for a class with a list of its own. */
     newcomers: ColumnType<NewcomersDoor | null, NewcomersDoor | null | undefined, NewcomersDoor | null>
+    /** Since when nobody comes in by it; the work stays. */
+    put_away_at: Timestamp | null
   }
   students: {
     id: Generated<string>

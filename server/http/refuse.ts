@@ -19,6 +19,7 @@ export const STATUS_OF = {
   'changed-elsewhere': 409,
   'not-now': 409,
   taken: 409,
+  'put-away': 409,
   'no-students': 409,
   'empty-set': 409,
   past: 409,

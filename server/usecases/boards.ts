@@ -17,13 +17,13 @@ export async function createBoard(
   db: Db,
   teacher: string,
   title: string,
-  start: { page: PageId } | Board,
+  { organizer = false, ...from }: { page: PageId; organizer?: boolean } | { board: Board; organizer?: boolean },
 ): Promise<Result<string, { code: 'not-yours' }>> {
-  const document = withoutSeed('page' in start ? emptyBoard(title, start.page, 0) : { ...start, title })
+  const document = withoutSeed('page' in from ? emptyBoard(title, from.page, 0) : { ...from.board, title })
   if (!(await ownsAll(db, teacher, filesOf(document)))) return refuse({ code: 'not-yours' })
   const { id } = await db
     .insertInto('boards')
-    .values({ teacher_id: teacher, title, document: JSON.stringify(document), updated_at: new Date() })
+    .values({ teacher_id: teacher, title, document: JSON.stringify(document), organizer, updated_at: new Date() })
     .returning('id')
     .executeTakeFirstOrThrow()
   return ok(id)
@@ -62,7 +62,7 @@ export async function importBoard(
     if (kept.ok) files.set(name, clip.hash as FileHash)
   }
   const found = withFiles(board, files)
-  const made = await createBoard(db, teacher, board.title, found.board)
+  const made = await createBoard(db, teacher, board.title, { board: found.board })
   if (!made.ok) throw new Error("a board was left with a file that is not its teacher's")
   return { id: made.value, missing: found.missing }
 }

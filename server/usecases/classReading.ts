@@ -11,7 +11,7 @@ const HERE_MS = SEEN_EVERY_MS * 2.5
 export async function classWithStudents(db: Db, id: string) {
   const row = await db
     .selectFrom('classes')
-    .select(['id', 'name', 'code', 'levels', 'record'])
+    .select(['id', 'name', 'code', 'levels', 'record', 'put_away_at'])
     .where('id', '=', id)
     .executeTakeFirstOrThrow()
   const students = await db
@@ -39,7 +39,12 @@ export async function classWithStudents(db: Db, id: string) {
     .where('class_id', '=', id)
     .orderBy(BY_NAME)
     .execute()
-  return { ...row, students: students.map(({ left_at, ...student }) => ({ ...student, left: left_at !== null })) }
+  const { put_away_at, ...shown } = row
+  return {
+    ...shown,
+    putAway: put_away_at !== null,
+    students: students.map(({ left_at, ...student }) => ({ ...student, left: left_at !== null })),
+  }
 }
 
 /** Classes that a teacher has, or helps with. */
@@ -56,6 +61,7 @@ export async function classesOf(db: Db, teacher: string) {
       'classes.code',
       'classes.record',
       eb('classes.teacher_id', '!=', teacher).as('helping'),
+      eb('classes.put_away_at', 'is not', null).as('putAway'),
       eb.fn.count<string>('students.id').as('students'),
     ])
     .where(isTheirs(teacher))

@@ -24,14 +24,7 @@ export async function createClass(
   name: string,
   zone?: string,
 ): Promise<Result<{ id: string }, 'taken'>> {
-  const taken = await db
-    .selectFrom('classes')
-    .select('id')
-    .where('teacher_id', '=', teacher)
-    .where('name', '=', name)
-    .where('newcomers', 'is', null)
-    .executeTakeFirst()
-  if (taken) return refuse('taken')
+  if (await nameTaken(db, teacher, name)) return refuse('taken')
   // A code that another class has makes no class, and no error either: another is tried, in the same transaction.
   for (let i = 0; i < CODE_TRIES; i++) {
     const made = await db
@@ -43,6 +36,63 @@ export async function createClass(
     if (made) return ok(made)
   }
   return refuse('taken')
+}
+
+/** Whether the teacher has a class of this name, put away ones aside. */
+export async function nameTaken(db: Db, teacher: string, name: string, otherThan?: string): Promise<boolean> {
+  const taken = await db
+    .selectFrom('classes')
+    .select('id')
+    .where('teacher_id', '=', teacher)
+    .where('name', '=', name)
+    .where('newcomers', 'is', null)
+    .where('put_away_at', 'is', null)
+    .$if(otherThan !== undefined, query => query.where('id', '!=', otherThan!))
+    .executeTakeFirst()
+  return taken !== undefined
+}
+
+export interface ClassChange {
+  readonly name?: string
+  readonly putAway?: boolean
+}
+
+/**
+ * A class is renamed, put away or taken back. Put away, nobody comes in by its code, pictures or links, and who was in
+ * is out; its handouts and all work stay with the teacher. Refused when the name it would have is another class's.
+ */
+export function changeClass(
+  services: Told,
+  id: string,
+  { name, putAway }: ClassChange,
+): Promise<Result<null, 'taken'>> {
+  return withNews(services, async (trx, news) => {
+    const row = await trx
+      .selectFrom('classes')
+      .select(['teacher_id', 'name', 'put_away_at'])
+      .where('id', '=', id)
+      .forUpdate()
+      .executeTakeFirstOrThrow()
+    const away = putAway ?? row.put_away_at !== null
+    if (!away && (await nameTaken(trx, row.teacher_id, name ?? row.name, id))) return refuse('taken')
+    await trx
+      .updateTable('classes')
+      .set({
+        ...(name !== undefined && { name }),
+        ...(putAway !== undefined && { put_away_at: putAway ? (row.put_away_at ?? new Date()) : null }),
+      })
+      .where('id', '=', id)
+      .execute()
+    if (away) {
+      const ended = await trx
+        .deleteFrom('sessions')
+        .where('student_id', 'in', trx.selectFrom('students').select('id').where('class_id', '=', id))
+        .returning('id')
+        .execute()
+      news.push(...ended.map(session => ({ scope: 'session' as const, session: session.id })))
+    }
+    return ok(null)
+  })
 }
 
 /** Another code: the old one opens nothing any more, and who is in stays in. */

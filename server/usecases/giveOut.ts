@@ -12,9 +12,10 @@ import { giveVersions, keepVersions } from './versions'
 type Trx = Transaction<Database>
 
 /**
- * *no-students*: nobody there to have it. *not-found*: a set or a student that isn't the class's. *empty-set*: frames
- * without anybody. *nothing-left*: a version without a page. */
-export type GiveOutRefusal = 'no-students' | 'not-found' | 'empty-set' | 'nothing-left'
+ * *put-away*: a class that nobody comes in by. *no-students*: nobody there to have it. *not-found*: a set or a student
+ * that isn't the class's. *empty-set*: frames without anybody. *nothing-left*: a version without a page.
+ */
+export type GiveOutRefusal = 'put-away' | 'no-students' | 'not-found' | 'empty-set' | 'nothing-left'
 export type Given = Result<{ id: string; slates: number }, GiveOutRefusal>
 
 /** The board is frozen as an edition, and everybody gets what the settings say, all in one go or not at all. */
@@ -106,11 +107,12 @@ export async function whyNot(
   { classId, set, students, versions = [] }: Recipient,
   { mode, free }: Pick<HandoutSettings, 'mode' | 'free'>,
 ): Promise<GiveOutRefusal | null> {
-  const { newcomers } = await trx
+  const { newcomers, put_away_at } = await trx
     .selectFrom('classes')
-    .select('newcomers')
+    .select(['newcomers', 'put_away_at'])
     .where('id', '=', classId)
     .executeTakeFirstOrThrow()
+  if (put_away_at) return 'put-away'
   const here = await trx
     .selectFrom('students')
     .select('id')

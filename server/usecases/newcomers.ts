@@ -7,7 +7,7 @@ import { unforeseen } from '../http/random'
 import type { News } from '../news/news'
 import { withNews } from '../news/wire'
 import type { Services } from '../services'
-import { unusedName } from './classes'
+import { nameTaken, unusedName } from './classes'
 import { joinLate } from './giveOut'
 
 type Trx = Transaction<Database>
@@ -112,14 +112,7 @@ export function keepAsClass(
       .forUpdate()
       .executeTakeFirstOrThrow()
     if (row.newcomers === null) return refuse('not-found')
-    const taken = await trx
-      .selectFrom('classes')
-      .select('id')
-      .where('teacher_id', '=', row.teacher_id)
-      .where('name', '=', name)
-      .where('newcomers', 'is', null)
-      .executeTakeFirst()
-    if (taken) return refuse('taken')
+    if (await nameTaken(trx, row.teacher_id, name)) return refuse('taken')
     await trx.updateTable('classes').set({ name, newcomers: null }).where('id', '=', classId).execute()
     return ok(null)
   })

@@ -2,15 +2,23 @@ import type { Page } from '@playwright/test'
 import type { Board } from '../../core/board/board'
 import { makePdf } from '../pdf'
 import { expect, makeLesson, signInTeacher, test, type Lesson } from './class'
-import { Hand } from './hand'
+import { Hand, KeyHand } from './hand'
 import { boardKept, boardOf, openEmpty } from './making'
 
 test.use({ testIdAttribute: 'data-test' })
 
 /** What boards of the trade cost a hand that knows its way, from the open board on; the counts are printed. */
 async function within(hand: Hand, most: number, what: string): Promise<void> {
+  if (hand instanceof KeyHand) return
   console.log(`${what}: ${hand.clicks} clicks, at most ${most}`)
   expect(hand.clicks, what).toBeLessThanOrEqual(most)
+}
+/** Each is built twice: with a mouse, and by keys alone. */
+const HANDS = { 'with a mouse': Hand, 'by keys alone': KeyHand } as const
+type Making = (its: { page: Page; address: string; Makes: typeof Hand }) => Promise<void>
+function built(what: string, make: Making): void {
+  for (const [how, Makes] of Object.entries(HANDS))
+    test(`${what}, ${how}`, ({ page, application }) => make({ page, address: application.address, Makes }))
 }
 const keyOf = async (page: Page, lesson: Lesson): Promise<Board['keys']> => {
   await boardKept(page)
@@ -18,11 +26,11 @@ const keyOf = async (page: Page, lesson: Lesson): Promise<Board['keys']> => {
 }
 const ready = (page: Page) => expect(page.getByText('Ready to give out.')).toBeVisible()
 
-test('a word sort', async ({ page, application }) => {
-  const lesson = await makeLesson(application.address, ['Ada Fern'])
-  await signInTeacher(page, application.address, lesson.email, lesson.password)
-  await page.goto(`${application.address}/start`)
-  const hand = new Hand(page)
+built('a word sort', async ({ page, address, Makes }) => {
+  const lesson = await makeLesson(address, ['Ada Fern'])
+  await signInTeacher(page, address, lesson.email, lesson.password)
+  await page.goto(`${address}/start`)
+  const hand = new Makes(page)
   await hand.write(page.getByLabel('What is the new board called?'), 'How do they live?')
   await hand.press('From words')
   await hand.write(page.getByTestId('word-groups'), 'Clings: limpet, barnacle\nSwims: goby, prawn')
@@ -33,9 +41,9 @@ test('a word sort', async ({ page, application }) => {
   await within(hand, 8, 'a word sort')
 })
 
-test('pictures in two rings', async ({ page, application }) => {
-  const lesson = await openEmpty(page, application.address)
-  const hand = new Hand(page)
+built('pictures in two rings', async ({ page, address, Makes }) => {
+  const lesson = await openEmpty(page, address)
+  const hand = new Makes(page)
   await hand.go('Places')
   await hand.press('Two rings')
   await hand.type('Has legs')
@@ -56,9 +64,13 @@ test('pictures in two rings', async ({ page, application }) => {
     ).toHaveCount(i + 1)
   }
   await hand.go('Answers')
-  const spots = { ant: [0.3, 0.5], crab: [0.5, 0.5], dolphin: [0.7, 0.5] } as const
-  for (const [name, [across, down]] of Object.entries(spots))
-    await hand.drag(page.getByRole('button', { name: new RegExp(`^${name}, `) }), await hand.onPage(across, down))
+  const spots = {
+    ant: { named: /ver Has legs(\.|$)/, at: [0.3, 0.5] },
+    crab: { named: /ver Has legs and Swims/, at: [0.5, 0.5] },
+    dolphin: { named: /ver Swims(\.|$)/, at: [0.7, 0.5] },
+  } as const
+  for (const [name, spot] of Object.entries(spots))
+    await hand.put(page.getByRole('button', { name: new RegExp(`^${name}, `) }), spot)
   await hand.press('Keep this as the key')
   await within(hand, 15, 'pictures in two rings')
   const [key] = await keyOf(page, lesson)
@@ -67,9 +79,9 @@ test('pictures in two rings', async ({ page, application }) => {
   expect(Object.fromEntries(homes)).toEqual({ ant: 1, crab: 2, dolphin: 1, snail: 0 })
 })
 
-test('342 with an exact total', async ({ page, application }) => {
-  const lesson = await openEmpty(page, application.address)
-  const hand = new Hand(page)
+built('342 with an exact total', async ({ page, address, Makes }) => {
+  const lesson = await openEmpty(page, address)
+  const hand = new Makes(page)
   await hand.go('Places')
   await hand.press('Zone')
   await hand.type('Make 342')
@@ -86,9 +98,9 @@ test('342 with an exact total', async ({ page, application }) => {
   expect(await keyOf(page, lesson)).toMatchObject([{ kind: 'total', target: '342' }])
 })
 
-test('a hundred chart by sevens', async ({ page, application }) => {
-  const lesson = await openEmpty(page, application.address)
-  const hand = new Hand(page)
+built('a hundred chart by sevens', async ({ page, address, Makes }) => {
+  const lesson = await openEmpty(page, address)
+  const hand = new Makes(page)
   await hand.go('Places')
   await hand.press('Grid')
   await hand.write(page.getByLabel('Rows'), '10')
@@ -108,9 +120,9 @@ test('a hundred chart by sevens', async ({ page, application }) => {
   expect(key?.kind === 'cover' && key.cells).toHaveLength(14)
 })
 
-test('a proof whose steps may stand in several orders', async ({ page, application }) => {
-  const lesson = await openEmpty(page, application.address)
-  const hand = new Hand(page)
+built('a proof whose steps may stand in several orders', async ({ page, address, Makes }) => {
+  const lesson = await openEmpty(page, address)
+  const hand = new Makes(page)
   await hand.go('Places')
   await hand.press('Lane')
   await hand.type('Proof')
@@ -144,9 +156,9 @@ test('a proof whose steps may stand in several orders', async ({ page, applicati
   await expect(page.getByRole('alert')).toContainText('goes against the order above')
 })
 
-test('a PDF of three pages with a drawing space, a number and a circled choice', async ({ page, application }) => {
-  const lesson = await openEmpty(page, application.address)
-  const hand = new Hand(page)
+built('a PDF of three pages with a drawing space, a number and a circled choice', async ({ page, address, Makes }) => {
+  const lesson = await openEmpty(page, address)
+  const hand = new Makes(page)
   const size = [595.28, 841.89] as const
   const file = { name: 'tides.pdf', mimeType: 'application/pdf', buffer: await makePdf([size, size, size]) }
   await hand.give(page.getByTestId('backdrop-file'), file)
@@ -158,8 +170,10 @@ test('a PDF of three pages with a drawing space, a number and a circled choice',
   await hand.press('Number')
   await hand.press('Page 3')
   await hand.press('Choices to ring')
-  for (const across of [0.2, 0.5, 0.8])
-    await hand.drag(await hand.onPage(across - 0.07, 0.4), await hand.onPage(across + 0.07, 0.45))
+  for (const across of [0.2, 0.5, 0.8]) {
+    if (hand instanceof KeyHand) await hand.press('Put one in the middle of the page')
+    else await hand.drag(await hand.onPage(across - 0.07, 0.4), await hand.onPage(across + 0.07, 0.45))
+  }
   await hand.press('Done')
   await hand.go('Answers')
   await hand.click(page.getByRole('checkbox', { name: 'shape 2 is right' }))
@@ -174,4 +188,49 @@ test('a PDF of three pages with a drawing space, a number and a circled choice',
   const ink = keys.find(key => key.kind === 'ink')
   expect(ink?.task.what === 'circle' && ink.task.answers).toEqual([pages[2]!.backdrop.figures![1]!.id])
   expect(pages[2]!.places).toMatchObject([{ kind: 'drawing' }])
+})
+
+built('six activities on one page', async ({ page, address, Makes }) => {
+  const lesson = await openEmpty(page, address)
+  const hand = new Makes(page)
+  await hand.go('Places')
+  const activities: readonly (readonly [string, string, ...string[]])[] = [
+    ['Who clings, who swims?', 'Zone', 'Clings'],
+    ['Put the tide in order.', 'Lane', 'Tide'],
+    ['How long is the rope?', 'Number line'],
+    ['How many limpets are there?', 'Number'],
+    ['Draw a crab.', 'Drawing space'],
+    ['Say what you saw.', 'Writing lines'],
+  ]
+  for (const [todo, form, heading] of activities) {
+    await hand.press('An activity with a number')
+    await hand.type(todo)
+    await hand.press(form)
+    if (heading) await hand.type(heading)
+  }
+  await hand.go('Pieces')
+  await hand.write(page.getByLabel('Words, one on each line'), 'limpet\ngoby\nlow\nhigh\n4')
+  await hand.press('Make 5 cards')
+  await hand.go('Answers')
+  const card = (name: string) => page.getByRole('button', { name: new RegExp(`^${name}, `) })
+  const { places } = (await boardKept(page), (await boardOf(lesson)).pages[0]!)
+  const spot = (kind: string, named: RegExp, across = 0.5) => {
+    const { shape } = places.find(place => place.kind === kind)!
+    if (shape.kind !== 'rectangle') throw new Error('not a rectangle')
+    const [width, height] = [960, 480]
+    return { named, at: [(shape.x + across * shape.width) / width, (shape.y + shape.height / 2) / height] } as const
+  }
+  await hand.put(card('limpet'), spot('zone', /ver Clings(\.|$)/))
+  await hand.choose(page.getByRole('combobox', { name: 'What counts as right?' }), 'sort')
+  await hand.press('Keep this as the key')
+  await hand.put(card('low'), spot('lane', /ver Tide(\.|$)/, 0.2))
+  await hand.put(card('high'), spot('lane', /ver Tide(\.|$)/, 0.8))
+  await hand.choose(page.getByRole('combobox', { name: 'What counts as right?' }), 'order')
+  await hand.press('Keep this as the key')
+  await hand.write(page.getByRole('textbox', { name: 'Write here' }).first(), '12')
+  await hand.choose(page.getByRole('combobox', { name: 'What counts as right?' }), 'write')
+  await hand.press('Keep this as the key')
+  await within(hand, 90, 'six activities on one page')
+  expect((await boardOf(lesson)).pages[0]!.steps).toHaveLength(6)
+  expect((await keyOf(page, lesson)).map(key => key.kind).toSorted()).toEqual(['order', 'sort', 'write'])
 })

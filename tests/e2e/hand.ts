@@ -2,6 +2,12 @@ import type { Locator, Page } from '@playwright/test'
 import { expect } from './class'
 import { station } from './making'
 
+/** A spot on the page, with the name that the keyboard finds it by: shares of its width and height. */
+export interface Spot {
+  readonly named: RegExp
+  readonly at: readonly [across: number, down: number]
+}
+
 /**
  * A hand with a mouse, that counts what it does: each click and each drag is one, a list is opened and chosen from with
  * two, and so is a file. Typing where the focus stands already costs nothing.
@@ -45,6 +51,10 @@ export class Hand {
     await this.page.mouse.up()
     this.clicks++
   }
+  /** Puts a piece somewhere on the page. */
+  async put(piece: Locator, { at: [across, down] }: Spot): Promise<void> {
+    await this.drag(piece, await this.onPage(across, down))
+  }
   /** Where a share of the page's width and height is on the screen. */
   async onPage(across: number, down: number): Promise<{ x: number; y: number }> {
     const box = (await this.page.getByRole('group', { name: 'Page', exact: true }).boundingBox())!
@@ -56,4 +66,57 @@ async function pointOf(thing: Locator | { x: number; y: number }): Promise<{ x: 
   if ('x' in thing) return thing
   const box = (await thing.boundingBox())!
   return { x: box.x + box.width / 2, y: box.y + box.height / 2 }
+}
+
+const FURTHEST = 250
+const TRIES = 40
+
+/** The same without a mouse: everything is reached by Tab, and pressed, opened and carried by keys. */
+export class KeyHand extends Hand {
+  override async click(target: Locator): Promise<void> {
+    await this.reach(target)
+    const spaced = await target.evaluate(element => element.matches('input[type=checkbox], input[type=radio]'))
+    const typed = await target.evaluate(element =>
+      element.matches('input:not([type=checkbox], [type=radio]), textarea'),
+    )
+    if (!typed) await this.page.keyboard.press(spaced ? 'Space' : 'Enter')
+    this.clicks++
+  }
+  override async choose(list: Locator, value: string): Promise<void> {
+    await this.reach(list)
+    await super.choose(list, value)
+  }
+  override async give(input: Locator, file: { name: string; mimeType: string; buffer: Buffer }): Promise<void> {
+    await this.reach(input)
+    await super.give(input, file)
+  }
+  override async put(piece: Locator, { named }: Spot): Promise<void> {
+    await this.reach(piece)
+    await this.page.keyboard.press('Enter')
+    const said = this.page.getByTestId('said').last()
+    await expect(said).toHaveText(/picked up/)
+    for (let i = 0; i < TRIES && !named.test((await said.textContent()) ?? ''); i++) {
+      const before = (await said.textContent()) ?? ''
+      await this.page.keyboard.press('ArrowRight')
+      await expect(said).not.toHaveText(before)
+    }
+    await expect(said).toHaveText(named)
+    await this.page.keyboard.press('Enter')
+    this.clicks++
+  }
+  /** Tab by Tab, forwards or back, whichever way it stands. */
+  private async reach(target: Locator): Promise<void> {
+    await expect(target).toBeAttached()
+    const there = () => target.evaluate(element => element === document.activeElement)
+    for (let i = 0; i < FURTHEST; i++) {
+      if (await there()) return
+      const back = await target.evaluate(
+        element =>
+          document.activeElement !== document.body
+          && (element.compareDocumentPosition(document.activeElement!) & Node.DOCUMENT_POSITION_FOLLOWING) !== 0,
+      )
+      await this.page.keyboard.press(back ? 'Shift+Tab' : 'Tab')
+    }
+    throw new Error(`the keyboard doesn't get to ${target}`)
+  }
 }

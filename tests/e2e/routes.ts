@@ -84,6 +84,11 @@ export const ROUTES: Record<string, Row> = {
   'classes/index.get.ts': { path: () => '/api/classes', allowed: TEACHERS },
   'classes/index.post.ts': { path: () => '/api/classes', body: () => ({ name: 'Another' }), allowed: TEACHERS },
   'classes/[id].get.ts': { path: l => `/api/classes/${l.classId}`, allowed: ['owner'] },
+  'classes/[id].put.ts': {
+    path: l => `/api/classes/${l.classId}`,
+    body: () => ({ putAway: false }),
+    allowed: ['owner'],
+  },
   'classes/[id]/list.post.ts': {
     path: l => `/api/classes/${l.classId}/list`,
     body: () => ({ students: [{ name: 'Somebody New' }], missing: 'stay' }),

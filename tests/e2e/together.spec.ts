@@ -117,7 +117,7 @@ test('four work in one frame by mouse, finger and keys: each sees who is here an
     await ada.getByRole('button', { name: 'Hand in' }).click()
     await expect(ada.getByText('Still at work: Bo K., Cy G., Dee W.')).toBeVisible()
     await expect(ada.getByRole('button', { name: 'Hand it in now' })).toBeDisabled()
-    for (const page of [bo, cy, dee]) await page.getByRole('button', { name: 'I am done' }).click()
+    for (const page of [bo, cy, dee]) await page.getByRole('button', { name: 'Say I am done' }).click()
     await ada.getByTestId('asked').getByLabel('Page 1: Why did you sort it like this?').fill('By how they hold on.')
     await ada.getByRole('button', { name: 'Hand it in now' }).click()
     for (const page of all) await expect(page.getByText('Handed in', { exact: true })).toBeVisible()

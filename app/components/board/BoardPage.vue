@@ -2,6 +2,7 @@
 import type { Page } from '~~/core/board/board'
 import type { Edition } from '~~/core/board/edition'
 import type { PlaceId } from '~~/core/board/ids'
+import { boxOf, overlaps } from '~~/core/geometry/outline'
 import { ownOn, type OwnKind, type OwnOnSlate } from '~~/core/slate/own'
 import { arrowsOf, strokesOf, type SlateState } from '~~/core/slate/state'
 import type { OwnView } from '~/composables/board/useOwnHands'
@@ -45,6 +46,11 @@ const [colours, shapes, above] = [
   layer(kind => kind === 'shape'),
   layer(kind => kind !== 'colour' && kind !== 'shape'),
 ]
+/** Zones on which another's ground lies: their outlines are drawn once more over it, or it would veil them. */
+const veiled = computed(() => {
+  const zones = page.places.filter(place => place.kind === 'zone')
+  return zones.filter((zone, i) => zones.slice(i + 1).some(over => overlaps(boxOf(zone), boxOf(over))))
+})
 const { t } = useWords()
 /** The ground of a place that somebody coloured lets the colour through. */
 const coloured = computed(
@@ -79,7 +85,11 @@ defineExpose({ svg })
 <template>
   <!-- A layer of its own: what is drawn beside it, frame by frame, doesn't make the browser go through the page again.
        -->
-  <svg ref="svg" :viewBox="`0 0 ${page.width} ${page.height}`" class="isolate block h-full w-full rounded-md">
+  <svg
+    ref="svg"
+    :lang="edition.board.language"
+    :viewBox="`0 0 ${page.width} ${page.height}`"
+    class="isolate block h-full w-full rounded-md">
     <BoardBackdrop :page="page" />
     <LazyBoardStepMarks v-if="page.steps?.length" :page="page" :current="step" />
     <slot name="under" />
@@ -98,6 +108,15 @@ defineExpose({ svg })
       :place="place"
       :lit="lit.includes(place.id)"
       :clear="coloured.has(place.id)" />
+    <BoardPlaceOutline
+      v-for="place in veiled.filter(one => !lit.includes(one.id))"
+      :key="`outline ${place.id}`"
+      :place="place"
+      class="pointer-events-none"
+      fill="none"
+      stroke="#526061"
+      stroke-width="1.6"
+      stroke-dasharray="7 5" />
     <!-- Printed, but to be pressed: over the places, under the pieces. -->
     <g class="pointer-events-none">
       <LazyBoardClipCard v-for="thing in pressed" :key="thing.id" :data-thing="thing.id" :thing="thing" />

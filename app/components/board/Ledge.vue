@@ -3,6 +3,7 @@ import type { Page } from '~~/core/board/board'
 import type { Edition } from '~~/core/board/edition'
 import type { PieceId } from '~~/core/board/ids'
 import { pieceName } from '~~/core/board/pieceName'
+import type { Size } from '~~/core/geometry/shape'
 import { TIP_LENGTH } from '~~/core/bodies/claim'
 import type { SlateState } from '~~/core/slate/state'
 
@@ -14,6 +15,7 @@ const {
   scale,
   height,
   editable = false,
+  roomy = false,
   heldPiece = null,
   dragging = false,
   marked = [],
@@ -24,6 +26,8 @@ const {
   scale: number
   height: number
   editable?: boolean
+  /** Every piece has as much room as a finger, however small it is drawn. */
+  roomy?: boolean
   heldPiece?: PieceId | null
   dragging?: boolean
   marked?: readonly string[]
@@ -42,6 +46,11 @@ defineExpose({ root })
 
 const waiting = computed(() => page.ledge.filter(id => !state.pieces[id]).map(id => edition.pieces.get(id)!))
 const share = computed(() => ledgeShare(page, edition))
+/** How large a piece is drawn here, in CSS pixels. */
+function drawn(id: PieceId, { width, height }: Size): Size {
+  const by = scale * share.value(id)
+  return { width: width * by, height: height * by }
+}
 const { height: inner } = useElementSize(shelf)
 const more = ref(false)
 watchPostEffect(() => {
@@ -60,6 +69,7 @@ const turn = (by: number) => shelf.value?.scrollBy({ top: by * shelf.value.clien
     class="ledge flex select-none rounded-b-2xl rounded-t border border-ash-500 shadow-md"
     :class="leftHanded ? 'flex-row-reverse' : ''"
     data-test="ledge"
+    :lang="edition.board.language"
     :style="{ height: `${height}px` }"
     @click.self="emit('tap')">
     <div
@@ -72,11 +82,14 @@ const turn = (by: number) => shelf.value?.scrollBy({ top: by * shelf.value.clien
         v-for="{ piece, master } in waiting"
         :key="piece.id"
         :data-piece="piece.id"
-        :width="master.width * scale * share(piece.id)"
-        :height="master.height * scale * share(piece.id)"
+        :width="drawn(piece.id, master).width"
+        :height="drawn(piece.id, master).height"
         :viewBox="`${-master.width / 2} ${-master.height / 2} ${master.width} ${master.height}`"
-        :style="piece.kind === 'label' ? { marginInline: `${TIP_LENGTH * scale}px` } : {}"
-        class="shrink-0 overflow-visible rounded-md"
+        :style="{
+          padding: roomy ? fingerPadding(drawn(piece.id, master)) : undefined,
+          marginInline: piece.kind === 'label' ? `${TIP_LENGTH * scale}px` : undefined,
+        }"
+        class="box-content shrink-0 overflow-visible rounded-md"
         :class="[
           editable ? 'cursor-grab touch-none' : '',
           marked.includes(piece.id) ? 'marked' : '',

@@ -42,7 +42,7 @@ const look = computed(() => ({
     : place.kind === 'scale' || place.kind === 'gaps'
       ? 'none'
       : place.kind === 'drawing'
-        ? '#93a1a0'
+        ? '#6b7a7a'
         : '#526061',
   'stroke-width': lit ? 2.5 : 1.6,
   'stroke-dasharray': lit || !dashed.value ? undefined : '7 5',
@@ -79,22 +79,7 @@ const laneArrow = computed(() => {
       text-anchor="middle"
       >{{ line }}</text
     >
-    <rect
-      v-if="place.shape.kind === 'rectangle'"
-      :x="box.x"
-      :y="box.y"
-      :width="box.width"
-      :height="box.height"
-      :rx="place.kind === 'grid' ? 2 : place.kind === 'writing' ? 5 : 10"
-      v-bind="look" />
-    <ellipse
-      v-else-if="place.shape.kind === 'ellipse'"
-      :cx="box.x + box.width / 2"
-      :cy="box.y + box.height / 2"
-      :rx="box.width / 2"
-      :ry="box.height / 2"
-      v-bind="look" />
-    <polygon v-else :points="place.shape.points.map(p => `${p.x},${p.y}`).join(' ')" v-bind="look" />
+    <BoardPlaceOutline :place="place" v-bind="look" />
     <g
       v-if="place.part"
       :transform="`translate(${box.x + 14} ${box.y + 14})`"
@@ -136,7 +121,7 @@ const laneArrow = computed(() => {
       stroke-width="3"
       stroke-linecap="round"
       stroke-linejoin="round" />
-    <path v-else-if="place.kind === 'writing'" :d="writingLines" stroke="#93a1a0" stroke-width="1.2" />
+    <path v-else-if="place.kind === 'writing'" :d="writingLines" stroke="#6b7a7a" stroke-width="1.2" />
     <template v-else-if="place.kind === 'gaps' && gapText">
       <text
         v-for="(word, i) in gapText.words"

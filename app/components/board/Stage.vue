@@ -3,6 +3,7 @@ import type { Page } from '~~/core/board/board'
 import type { Edition } from '~~/core/board/edition'
 import { binOf } from '~~/core/board/binOf'
 import type { PieceId } from '~~/core/board/ids'
+import type { Point } from '~~/core/geometry/shape'
 import { writtenSpots } from '~~/core/layout/written'
 import { HOLDER, type Author } from '~~/core/slate/actor'
 import type { Move } from '~~/core/slate/move'
@@ -15,7 +16,8 @@ import type { OtherHand } from '~/composables/slate/otherHands'
  * keyboard. Where the board gives room for it, students also write, draw, and join pieces by arrows here, unless
  * `piecesOnly` says that nothing but pieces is to be moved. What the teacher gave to make things with stands below the
  * page (`withTools`; *keyed*: of them only what a key reads). Where it `plays`, clips are played and links lead away.
- * What others hold is asked for (`others`) by what draws it alone: it changes many times a second.
+ * At the workbench it stands *steady*: as large at every station. What others hold is asked for by what draws it alone,
+ * for it changes many times a second.
  */
 const {
   edition,
@@ -25,6 +27,8 @@ const {
   ledge = true,
   marked = [],
   zoom = 1,
+  zoomAbout = () => null,
+  steady = false,
   step = null,
   piecesOnly = false,
   withTools = true,
@@ -39,6 +43,8 @@ const {
   ledge?: boolean
   marked?: readonly string[] | undefined
   zoom?: number
+  zoomAbout?: () => Point | null
+  steady?: boolean
   step?: string | null
   piecesOnly?: boolean
   withTools?: boolean | 'keyed'
@@ -46,26 +52,20 @@ const {
   by?: Author
   others?: () => readonly OtherHand[]
 }>()
-const emit = defineEmits<{ make: [move: Move]; hold: [holds: { piece: PieceId; x: number; y: number } | null] }>()
+const emit = defineEmits<{
+  make: [move: Move]
+  hold: [holds: { piece: PieceId; x: number; y: number } | null]
+  drag: [drags: boolean]
+}>()
 
 const { t } = useWords()
 const room = useTemplateRef<HTMLElement>('room')
 const boardPage = useTemplateRef<{ svg: SVGSVGElement | null }>('boardPage')
 const shelf = useTemplateRef<{ root: HTMLElement | null }>('shelf')
-const { width: roomWidth } = useElementSize(room)
 const slots = useSlots()
-/** What the buttons at the end of the ledge take of it. */
-const endWidth = () => (slots['ledge-end'] ? (roomWidth.value < 640 ? 64 : 170) : 0)
-/**
- * Room is kept for the bar wherever it may be needed, so that nothing jumps when a piece is picked: a row of it, or
- * what it takes.
- */
-const ROW = 44
-const GAP = 12
 const barElement = useTemplateRef<HTMLElement>('barElement')
-const { height: barHeight } = useElementSize(barElement)
 const works = computed(() => editable && !piecesOnly)
-const { given, tool, making, choice, gesture, choosing, drawings, tools, pasted } = useStageTools({
+const { given, mayBeGiven, tool, making, choice, gesture, choosing, drawings, tools, pasted } = useStageTools({
   edition: () => edition,
   page: () => page,
   step: () => step,
@@ -74,24 +74,17 @@ const { given, tool, making, choice, gesture, choosing, drawings, tools, pasted 
 })
 /** What stands on pieces is read aloud where the teacher allows it and the device has a voice. */
 const readable = edition.board.readPieces ? useHasVoice(() => edition.board.language ?? 'en-GB') : ref(false)
-const barred = computed(
-  () =>
-    works.value
-    && (given.value.length > 0
-      || page.pieces.length === 0
-      || readable.value
-      || page.arrows
-      || page.places.some(p => p.kind === 'drawing')
-      || page.pieces.some(p => p.turns || p.kind === 'note' || (p.kind === 'tile' && p.other))),
-)
-const bar = computed(() => (barred.value ? Math.max(ROW, barHeight.value) + GAP : 0))
-const size = useStageSize({
+const { barred, bar, size } = useStageRoom({
   room,
+  barElement,
   page: () => page,
   edition: () => edition,
   editable: () => editable,
-  endWidth,
-  barHeight: () => bar.value,
+  steady: () => steady,
+  works: () => works.value,
+  mayBeGiven: () => mayBeGiven.value,
+  readable: () => readable.value,
+  ended: () => !!slots['ledge-end'],
 })
 /** CSS pixels for a point of the page; the ledge keeps its own while the page is looked at closely. */
 const pageScale = computed(() => size.value.scale * zoom)
@@ -121,8 +114,13 @@ const stage = useStage({
   },
 })
 const { held, lit, joinFrom, press, tapPage, tapLedge, key } = stage
+useStageView({ frame, sheet, scale: () => pageScale.value, about: zoomAbout, held, middle: stage.middle })
 const players = useTemplateRef<{ tap: (event: MouseEvent) => boolean }>('players')
 const tapSheet = (event: MouseEvent) => (!held.value && players.value?.tap(event)) || tapPage(event)
+watch(
+  () => held.value?.way === 'drag',
+  now => emit('drag', now),
+)
 watch(stage.holding, now => emit('hold', now))
 const accompanied = computed(() => others().length > 0)
 const heldByOthers = useHeldByOthers(() => others())
@@ -166,7 +164,10 @@ const ghostAt = computed(() => (held.value?.way === 'key' ? held.value.landing?.
 </script>
 
 <template>
-  <div ref="room" class="relative flex min-h-0 flex-1 select-none flex-col items-center gap-3" @dragstart.prevent>
+  <div
+    ref="room"
+    class="relative flex min-h-0 min-w-0 flex-1 select-none flex-col items-center gap-3"
+    @dragstart.prevent>
     <div
       ref="frame"
       data-frame
@@ -224,7 +225,7 @@ const ghostAt = computed(() => (held.value?.way === 'key' ? held.value.landing?.
               @keydown="key($event, piece.id)">
               <rect
                 v-if="editable && piece.kind === 'tile' && master.look?.kind !== 'sector'"
-                v-bind="fingerRoom(master, size.scale)"
+                v-bind="fingerRoom(master, pageScale)"
                 fill="transparent" />
               <BoardPieceShape
                 :piece="piece"
@@ -360,6 +361,7 @@ const ghostAt = computed(() => (held.value?.way === 'key' ? held.value.landing?.
       :scale="size.scale"
       :height="size.ledgeHeight"
       :editable="editable"
+      :roomy="editable || steady"
       :marked="marked"
       :held-piece="heldPiece && shownAs(heldPiece)"
       :dragging="held?.way === 'drag'"

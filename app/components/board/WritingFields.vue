@@ -20,6 +20,11 @@ const fields = computed(() => {
     return alone ? spot : { ...spot, label: t('stage.oneOf', { name: spot.label, place: numbered(place, page) }) }
   })
 })
+/** Whatever a number is written with, it has a digit. */
+function isNoNumber({ lines, name }: Spot): boolean {
+  const text = texts[name]?.trim()
+  return lines === 'number' && !!text && !/\p{N}/u.test(text)
+}
 function labelOf({ kind, heading, number }: Spot): string {
   if (kind === 'gap') return t('stage.gap', { number })
   return kind === 'heading' ? t('stage.headingHere') : heading || t('stage.writeHere')
@@ -51,6 +56,15 @@ const styleOf = ({ box, textSize, lines }: Spot) => ({
     :lines="field.lines"
     :placeholder="field.kind === 'heading' ? t('stage.headingHere') : ''"
     :longest="LONGEST_TEXT"
+    :aria-invalid="isNoNumber(field) || undefined"
     @write="emit('make', { kind: 'write', in: field.name, text: $event })"
     @click.stop />
+  <p
+    v-for="field in fields.filter(isNoNumber)"
+    :key="`${field.name} odd`"
+    class="pointer-events-none absolute z-10 rounded bg-stone-900 px-2 py-1 text-sm text-white"
+    role="status"
+    :style="{ left: `${field.box.x * scale}px`, top: `${(field.box.y + field.box.height) * scale + 2}px` }">
+    {{ t('stage.numberHere') }}
+  </p>
 </template>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { nanoid } from 'nanoid'
 import { LONGEST_LINE, type Said, type TalkLine } from '~~/core/handout/talk'
-import { shortName } from '~~/core/roster/names'
+import { shortNames } from '~~/core/roster/names'
 import { isOfSeveral, type SlateKind } from '~~/core/slate/kind'
 import type { Member } from '~/composables/slate/useSlate'
 
@@ -16,8 +16,9 @@ const emit = defineEmits<{ hide: [line: TalkLine] }>()
 const { t } = useWords()
 const { attempt, trouble, busy } = useAsking()
 const talk = computed(() => lines.filter(line => line.about === null))
+const short = computed(() => shortNames(members.map(one => one.name)))
 const nameOf = ({ by }: TalkLine) =>
-  shortName(
+  short.value(
     members.find(member => authorOf(member) === by)?.name
       ?? t(by.startsWith('student') ? 'together.someone' : 'together.teacher'),
   )

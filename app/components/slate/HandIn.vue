@@ -2,7 +2,7 @@
 import type { Edition } from '~~/core/board/edition'
 import type { Rules } from '~~/core/handout/rules'
 import { leftToDo, progress, type Left } from '~~/core/placement/tasks'
-import { shortName } from '~~/core/roster/names'
+import { shortNames } from '~~/core/roster/names'
 import type { Author } from '~~/core/slate/actor'
 import type { SlateKind } from '~~/core/slate/kind'
 import type { Move } from '~~/core/slate/move'
@@ -43,15 +43,16 @@ const waiting = computed(() =>
     ? members.filter(member => !member.done && authorOf(member) !== own)
     : [],
 )
+const short = computed(() => shortNames(members.map(member => member.name)))
 async function send() {
   if (await attempt(async () => (await handIn(word.value), true))) emit('close')
 }
 </script>
 
 <template>
-  <UiAsk :open="open" :title="t(counted ? 'slate.handInTitle' : 'slate.done')" @close="emit('close')">
+  <UiAsk :open="open" :title="t(counted ? 'slate.handInTitle' : 'slate.finishTitle')" @close="emit('close')">
     <p v-if="waiting.length" class="trouble mb-3" role="status">
-      {{ t('together.waitFor', { names: waiting.map(member => shortName(member.name)).join(', ') }) }}
+      {{ t('together.waitFor', { names: waiting.map(member => short(member.name)).join(', ') }) }}
     </p>
     <SlateLeft v-if="done.placed < done.of" :board="edition.board" :left="left" @go="emit('go', $event)" />
     <p v-else class="text-lg">{{ t('slate.allPlaced') }}</p>
@@ -63,12 +64,12 @@ async function send() {
       ><span class="label">{{ t('slate.word') }}</span
       ><textarea v-model="word" dir="auto" class="field" rows="2" maxlength="500" />
     </label>
-    <p class="mt-2">{{ t('slate.thenNothingMoves') }}</p>
+    <p class="mt-2">{{ t(counted ? 'slate.thenNothingMoves' : 'slate.thenFinished') }}</p>
     <p v-if="trouble" class="trouble mt-3" role="alert">{{ trouble }}</p>
     <template #buttons>
       <button type="button" class="button" @click="emit('close')">{{ t('slate.keepWorking') }}</button>
       <button type="button" class="button button-action" :disabled="busy || waiting.length > 0" @click="send">
-        {{ t(counted ? 'slate.handInNow' : 'slate.done') }}
+        {{ t(counted ? 'slate.handInNow' : 'slate.finishNow') }}
       </button>
     </template>
   </UiAsk>

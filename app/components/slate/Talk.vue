@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { nanoid } from 'nanoid'
 import { LONGEST_LINE, type Said, type TalkLine } from '~~/core/handout/talk'
-import { shortName } from '~~/core/roster/names'
+import { shortNames } from '~~/core/roster/names'
 import type { Author } from '~~/core/slate/actor'
 import type { Member } from '~/composables/slate/useSlate'
 
@@ -19,12 +19,13 @@ const { attempt, trouble, busy } = useAsking()
 const words = ref('')
 /** Kept until it has arrived, so that what is sent twice stands there once. */
 let id = nanoid()
+const short = computed(() => shortNames(members.map(one => one.name)))
 const member = (by: Author) => members.find(one => authorOf(one) === by)
 const nameOf = (by: Author) =>
   by === own
     ? t('together.you')
     : member(by)
-      ? shortName(member(by)!.name)
+      ? short.value(member(by)!.name)
       : by.startsWith('student')
         ? t('together.someone')
         : t('together.teacher')

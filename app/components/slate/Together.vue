@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { shortName } from '~~/core/roster/names'
+import { shortNames } from '~~/core/roster/names'
 import { isOfSeveral, type SlateKind } from '~~/core/slate/kind'
 import type { Author } from '~~/core/slate/actor'
 import type { OtherHand } from '~/composables/slate/otherHands'
@@ -24,6 +24,7 @@ const { t } = useWords()
 const MOST_LISTED = 8
 const here = (member: Member) => authorOf(member) === own || hands.some(hand => hand.author === authorOf(member))
 const listed = computed(() => (members.length <= MOST_LISTED ? members : members.filter(here)))
+const short = computed(() => shortNames(members.map(member => member.name)))
 const me = computed(() => members.find(member => authorOf(member) === own))
 const presenter = computed(() => hands.find(hand => hand.presents))
 const stateOf = (member: Member) =>
@@ -49,7 +50,7 @@ const stateOf = (member: Member) =>
         :class="here(member) ? 'border-stone-500' : 'border-dashed border-stone-400 text-ink-soft'">
         <ClassGroupMark :mark="markOfHand(member.hand)" small />
         <span class="leading-tight"
-          ><bdi class="font-semibold">{{ shortName(member.name) }}</bdi
+          ><bdi class="font-semibold">{{ short(member.name) }}</bdi
           >&#32;<span class="text-sm max-sm:sr-only">{{ stateOf(member) }}</span></span
         >
         <Icon v-if="member.done" name="lucide:check" size="16" />

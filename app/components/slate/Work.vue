@@ -40,7 +40,14 @@ const showKeys = ref(false)
 /** What isn't needed to begin is fetched once the page stands. */
 const standing = ref(false)
 onNuxtReady(() => (standing.value = true))
-const { index: pageIndex, stepIndex, page, count: pageCount, steps, step } = usePages(() => edition.board)
+const {
+  index: pageIndex,
+  stepIndex,
+  page,
+  count: pageCount,
+  steps,
+  step,
+} = usePages(() => edition.board, `open on ${view.id}`)
 const editable = computed(() => shut.value === null)
 const back = computed(() => status.value === 'handed-back')
 useHead({ title: () => edition.board.title })
@@ -131,6 +138,13 @@ const mayTakeBack = computed(
 )
 /** What the teacher said of the try before is there in the next one too. */
 const notes = computed(() => back.value || (further.value && (margin.value.length > 0 || !!review.value?.comment)))
+const stage = useTemplateRef<{ $el: HTMLElement }>('stage')
+/** A piece that is dragged comes before two fingers that look closer. */
+const dragging = ref(false)
+const zoom = useZoom(
+  computed(() => stage.value?.$el ?? null),
+  () => !dragging.value,
+)
 useSlateKeys({ showKeys: () => (showKeys.value = true), undo: slate.undo })
 </script>
 
@@ -138,7 +152,7 @@ useSlateKeys({ showKeys: () => (showKeys.value = true), undo: slate.undo })
   <!-- In a window too low for all of it (a phone, or a laptop at 200 %) the whole scrolls, and the page keeps a height
        to work at. -->
   <div class="flex h-dvh flex-col low:overflow-y-auto">
-    <UiTopBar :title="edition.board.title">
+    <UiTopBar :title="edition.board.title" :language="edition.board.language">
       <template #start
         ><NuxtLink to="/desk" :aria-label="t('slate.toDesk')" class="flex min-h-11 items-center"><UiMark /></NuxtLink
       ></template>
@@ -187,7 +201,7 @@ useSlateKeys({ showKeys: () => (showKeys.value = true), undo: slate.undo })
           type="button"
           class="button button-action"
           @click="handingIn = true">
-          {{ t(about.handIn ? 'slate.handIn' : 'slate.done') }}
+          {{ t(about.handIn ? 'slate.handIn' : 'slate.finish') }}
         </button>
         <strong v-else-if="!editable" class="rounded-lg bg-leaf-700 px-4 py-2.5">{{
           shut === 'paused' || shut === 'closed' ? t(`slate.shut.${shut}`) : t(`desk.status.${status}`)
@@ -206,9 +220,7 @@ useSlateKeys({ showKeys: () => (showKeys.value = true), undo: slate.undo })
         ><span class="shrink-0 font-semibold">{{ t('slate.heading') }}</span
         ><input v-model="heading" dir="auto" class="field min-h-9 max-w-md py-1" maxlength="60" @change="nameIt"
       /></label>
-      <div
-        v-if="edition.board.instructions || edition.board.spoken || pageCount > 1"
-        class="flex flex-wrap items-center justify-center gap-x-4 gap-y-2">
+      <div class="flex flex-wrap items-center justify-center gap-x-4 gap-y-2">
         <SlateInstructions
           v-if="edition.board.instructions || edition.board.spoken"
           class="min-w-64 flex-1"
@@ -216,6 +228,7 @@ useSlateKeys({ showKeys: () => (showKeys.value = true), undo: slate.undo })
           :language="edition.board.language"
           :spoken="edition.board.spoken" />
         <SlatePageTurner v-model="pageIndex" :count="pageCount" :reading="page.reading" />
+        <BoardZoomButtons class="ml-auto" :zoom="zoom" />
       </div>
       <SlateStepTurner
         v-if="steps.length && !back"
@@ -240,34 +253,15 @@ useSlateKeys({ showKeys: () => (showKeys.value = true), undo: slate.undo })
           @present="presents = $event"
           @follow="following = $event"
           @talk="open('talk')" />
-        <button
-          v-if="hints.length && (editable || state.hints[hintOf])"
-          type="button"
-          class="button min-h-10 px-3 py-1"
-          :aria-expanded="side === 'hints'"
-          :title="t('hints.open')"
-          @click="open('hints')">
-          <Icon name="lucide:lightbulb" size="18" /><span class="max-sm:sr-only">{{ t('hints.open') }}</span>
-        </button>
-        <button
-          v-if="besides"
-          type="button"
-          class="button min-h-10 px-3 py-1"
-          :aria-expanded="side === 'beside'"
-          :title="t('beside.open')"
-          @click="open('beside')">
-          <Icon name="lucide:notebook-pen" size="18" /><span :class="several ? 'max-2xl:sr-only' : 'max-sm:sr-only'">{{
-            t('beside.open')
-          }}</span>
-        </button>
-        <button
-          v-if="further"
-          type="button"
-          class="button min-h-10 px-3 py-1"
-          :aria-pressed="comparing"
-          @click="comparing = !comparing">
-          <Icon name="lucide:columns-2" size="18" />{{ t(comparing ? 'again.hide' : 'again.show') }}
-        </button>
+        <SlateSideButtons
+          :side="side"
+          :hints="hints.length > 0 && (editable || !!state.hints[hintOf])"
+          :besides="besides"
+          :before="further"
+          :comparing="comparing"
+          :crowded="several"
+          @open="open"
+          @compare="comparing = !comparing" />
       </div>
       <p v-if="refused" class="trouble" role="alert">{{ t(`moveRefused.${refused}`) }}</p>
       <p v-if="setAside" class="trouble" role="status">{{ t('slate.setAside', { count: setAside }) }}</p>
@@ -285,7 +279,10 @@ useSlateKeys({ showKeys: () => (showKeys.value = true), undo: slate.undo })
           :before="before.state"
           :now="state" />
         <BoardStage
+          ref="stage"
           plays
+          :zoom="zoom.zoom.value"
+          :zoom-about="zoom.about"
           class="lg:low:h-[min(26rem,100dvh)] max-lg:low:flex-[1_0_min(26rem,100dvh)]"
           :edition="edition"
           :page="page"
@@ -296,6 +293,7 @@ useSlateKeys({ showKeys: () => (showKeys.value = true), undo: slate.undo })
           :by="view.actor.author"
           :others="holding"
           @make="slate.make"
+          @drag="dragging = $event"
           @hold="slate.be({ holds: $event ?? undefined })">
           <template v-if="told" #mark="{ piece, master }">
             <LazyReviewVerdictMark

@@ -1,6 +1,15 @@
 <script setup lang="ts">
 /** The dark stone along the top of every screen. */
-const { title = '', below = '' } = defineProps<{ title?: string; below?: string }>()
+const {
+  title = '',
+  below = '',
+  language,
+} = defineProps<{
+  title?: string
+  below?: string
+  /** Of the title, where it isn't the interface's own. */
+  language?: string | undefined
+}>()
 </script>
 
 <template>
@@ -8,7 +17,7 @@ const { title = '', below = '' } = defineProps<{ title?: string; below?: string 
     class="flex min-h-14 shrink-0 flex-wrap items-center gap-x-4 gap-y-2 bg-stone-900 px-4 py-2 text-white sm:px-5">
     <slot name="start"><UiMark /></slot>
     <div v-if="title" class="min-w-0">
-      <h1 class="truncate text-lg font-bold leading-tight">{{ title }}</h1>
+      <h1 class="truncate text-lg font-bold leading-tight" dir="auto" :lang="language">{{ title }}</h1>
       <p v-if="below" class="truncate text-sm text-stone-300">{{ below }}</p>
     </div>
     <slot />

@@ -1,16 +1,22 @@
 <script setup lang="ts">
-import { shortName } from '~~/core/roster/names'
+import { shortNames } from '~~/core/roster/names'
 import type { WalkSlate } from '~/composables/review/useWalk'
 
 /** One slate of the walk-round: the work itself, a name plate, a progress rim, and light where something is new. */
-const { slate, to, quietFor, page, version } = defineProps<{
+const { slate, name, to, quietFor, page, version } = defineProps<{
   slate: WalkSlate
+  /** As short as it takes to tell it from the others. */
+  name: string
   to: string
   quietFor: number | null
   page: number
   version?: string | undefined
 }>()
 const { t } = useWords()
+const members = computed(() => {
+  const short = shortNames(slate.members.map(member => member.name))
+  return slate.members.map(member => short(member.name)).join(', ')
+})
 const words = computed(() => {
   if (slate.unreadable) return t('walk.unreadable')
   if (slate.status === 'under-way')
@@ -41,8 +47,8 @@ const words = computed(() => {
     <span class="mt-1.5 flex items-center gap-2 px-1" :class="slate.fresh || quietFor ? 'text-stone-950' : ''">
       <UiRing :share="slate.of ? slate.placed / slate.of : 0" />
       <ClassGroupMark v-if="slate.mark" :mark="slate.mark" small />
-      <span class="truncate font-semibold" :title="slate.name"
-        ><bdi>{{ slate.mark ? slate.name : shortName(slate.name) }}</bdi></span
+      <span class="min-w-0 font-semibold leading-tight wrap-anywhere" :title="slate.name"
+        ><bdi>{{ name }}</bdi></span
       >
       <span
         class="ml-auto shrink-0 text-sm"
@@ -59,8 +65,6 @@ const words = computed(() => {
     <span v-if="slate.heading" class="block truncate px-1 text-sm"
       ><bdi>{{ slate.heading }}</bdi></span
     >
-    <span v-if="slate.mark" class="block truncate px-1 text-sm">{{
-      slate.members.map(m => m.name.split(' ')[0]).join(', ')
-    }}</span>
+    <span v-if="slate.mark" class="block truncate px-1 text-sm" :title="members">{{ members }}</span>
   </NuxtLink>
 </template>

@@ -13,20 +13,24 @@ import type { Found } from '~~/core/preflight/preflight'
 import type { Move } from '~~/core/slate/move'
 import { startOf } from '~~/core/slate/state'
 import { useKeyMaking } from '~/composables/workbench/useKeyMaking'
-import { useWorkbench, type Station } from '~/composables/workbench/useWorkbench'
+import { STATIONS, useWorkbench, type Station } from '~/composables/workbench/useWorkbench'
 
 /** Where a board is designed. Only the layer of the open station can be touched. */
 const { id, first, version } = defineProps<{ id: string; first: Board; version: number }>()
+const emit = defineEmits<{ again: [] }>()
 const { t } = useWords()
 const bench = useWorkbench(id, first, version)
 const { board, edition, keeping } = bench
-const station = ref<Station>('backdrop')
+/** Where one was, after the window was loaded anew. */
+const wasAt = useSessionStorage<{ station?: string; page?: string }>(`open at ${id}`, {})
+const station = ref<Station>(STATIONS.find(one => one === wasAt.value.station) ?? 'backdrop')
 const trying = ref(false)
 const givingOut = ref(false)
 const taking = ref(false)
 const shown = shallowRef<Found | null>(null)
 const findings = usePreflight(board)
-const openPage = ref<PageId>(board.value.pages[0]!.id)
+const openPage = ref<PageId>((board.value.pages.find(p => p.id === wasAt.value.page) ?? board.value.pages[0]!).id)
+watch([station, openPage], ([at, open]) => (wasAt.value = { station: at, page: open }))
 const page = computed(() => board.value.pages.find(p => p.id === openPage.value) ?? board.value.pages[0]!)
 /** The places and figures that a finding is about, shown on the page; its pieces are marked where they stand. */
 const shownBoxes = computed(() => (shown.value?.subjects ?? []).flatMap(id => itemBox(id, page.value) ?? []))
@@ -129,6 +133,21 @@ async function writeWords() {
   field?.focus()
   field?.select()
 }
+const { attempt, trouble } = useAsking()
+const { keyFor } = useOnce()
+/** What can't be kept as this board any more is kept as another one. */
+async function keepAsNew() {
+  const title = [...t('workbench.copyOf', { name: board.value.title })].slice(0, 120).join('')
+  const body = { title, board: { ...board.value, title } }
+  const made = await attempt(() => ask<{ id: string }>('/api/boards', { method: 'POST', body, once: keyFor(body) }))
+  if (!made) return
+  bench.letGo()
+  await navigateTo(`/board/${made.id}`)
+}
+function openNewer() {
+  bench.letGo()
+  emit('again')
+}
 const drop = (event: DragEvent) => addPictures(event.dataTransfer?.files ?? [])
 
 function labelOf(item: Item): string {
@@ -189,7 +208,9 @@ onKeyStroke(['Delete', 'Backspace', 'Escape', 'a'], event => {
 </script>
 
 <template>
-  <div class="flex h-dvh min-h-[36rem] flex-col">
+  <!-- In a window too small for page and panel side by side, as at 200 %, the panel stands below the page and all of it
+       scrolls. -->
+  <div class="flex h-dvh min-h-[36rem] flex-col max-md:h-auto low:h-auto">
     <header
       v-show="!trying"
       class="flex min-h-16 flex-wrap items-center gap-x-4 gap-y-2 bg-stone-900 px-4 py-2 text-white">
@@ -214,34 +235,8 @@ onKeyStroke(['Delete', 'Backspace', 'Escape', 'a'], event => {
         </p>
       </div>
       <WorkbenchStations v-model="station" :done="done" />
-      <div class="ml-auto flex items-center gap-2">
-        <span class="flex items-center" role="group" :aria-label="t('workbench.zoom')">
-          <button
-            type="button"
-            class="button button-dark border-transparent px-2"
-            :disabled="!zoom.canFurther.value"
-            :aria-label="t('workbench.further')"
-            :title="t('workbench.further')"
-            @click="zoom.further">
-            <Icon name="lucide:zoom-out" size="20" />
-          </button>
-          <button
-            type="button"
-            class="button button-dark min-w-14 border-transparent px-1 text-sm"
-            :disabled="!zoom.canFurther.value"
-            @click="zoom.whole">
-            {{ t('workbench.percent', { percent: Math.round(zoom.zoom.value * 100) }) }}
-          </button>
-          <button
-            type="button"
-            class="button button-dark border-transparent px-2"
-            :disabled="!zoom.canNearer.value"
-            :aria-label="t('workbench.nearer')"
-            :title="t('workbench.nearer')"
-            @click="zoom.nearer">
-            <Icon name="lucide:zoom-in" size="20" />
-          </button>
-        </span>
+      <div class="ml-auto flex flex-wrap items-center justify-end gap-2">
+        <BoardZoomButtons :zoom="zoom" dark />
         <button
           type="button"
           class="button button-dark px-3"
@@ -264,8 +259,11 @@ onKeyStroke(['Delete', 'Backspace', 'Escape', 'a'], event => {
       </div>
     </header>
 
-    <main v-show="!trying" class="flex min-h-0 flex-1 flex-col gap-4 p-4 md:flex-row">
-      <div class="flex min-h-80 min-w-0 flex-1 flex-col gap-3" @dragover.prevent @drop.prevent="drop">
+    <main v-show="!trying" class="flex min-h-0 flex-1 flex-col gap-4 p-4 max-md:flex-none md:flex-row low:flex-none">
+      <div
+        class="flex min-h-80 min-w-0 flex-1 flex-col gap-3 max-md:h-[34rem] max-md:flex-none md:low:sticky md:low:top-2 md:low:h-[calc(100dvh-1rem)] md:low:flex-1"
+        @dragover.prevent
+        @drop.prevent="drop">
         <div
           class="flex items-center gap-3 rounded-xl border-l-[6px] border-sunfleck-400 bg-sunfleck-100 px-4 py-1.5 text-stone-950">
           <label class="flex min-w-0 flex-1 items-center gap-3">
@@ -292,9 +290,11 @@ onKeyStroke(['Delete', 'Backspace', 'Escape', 'a'], event => {
             :state="state"
             :editable="station === 'answers' || station === 'pieces'"
             :pieces-only="station === 'pieces'"
-            :with-tools="station === 'answers' && 'keyed'"
+            with-tools="keyed"
+            steady
             :marked="station === 'check' ? shown?.subjects : []"
             :zoom="zoom.zoom.value"
+            :zoom-about="zoom.about"
             @make="make">
             <template #over="{ scale }">
               <WorkbenchHandsLayer
@@ -322,10 +322,18 @@ onKeyStroke(['Delete', 'Backspace', 'Escape', 'a'], event => {
           </BoardStage>
         </div>
       </div>
-      <aside ref="aside" class="panel w-full overflow-auto md:w-80" :aria-label="t(`workbench.station.${station}`)">
+      <aside
+        ref="aside"
+        class="panel w-full overflow-auto max-md:overflow-visible md:w-80 low:overflow-visible"
+        :aria-label="t(`workbench.station.${station}`)">
         <h2 class="mb-4 text-lg font-bold">{{ t(`workbench.station.${station}`) }}</h2>
         <p v-if="missing" class="note-line mb-4" role="status">{{ t('start.missing', { count: missing }) }}</p>
-        <p v-if="keeping === 'elsewhere'" class="trouble mb-4" role="alert">{{ t('workbench.elsewhere') }}</p>
+        <div v-if="keeping === 'elsewhere'" class="trouble mb-4 flex flex-col gap-2" role="alert">
+          <p>{{ t('workbench.elsewhere') }}</p>
+          <button type="button" class="button" @click="keepAsNew">{{ t('workbench.keepAsNew') }}</button>
+          <button type="button" class="button" @click="openNewer">{{ t('workbench.openNewer') }}</button>
+          <p v-if="trouble">{{ trouble }}</p>
+        </div>
         <WorkbenchBackdropPanel
           v-if="station === 'backdrop'"
           ref="backdropPanel"

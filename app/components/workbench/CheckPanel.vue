@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import type { KeyKind } from '~~/core/keys/key'
 import type { Severity } from '~~/core/preflight/finding'
 import { fixFor, type Found } from '~~/core/preflight/preflight'
 import type { Workbench } from '~/composables/workbench/useWorkbench'
@@ -11,9 +12,15 @@ const LOOK: Record<Severity, { icon: string; style: string }> = {
   warning: { icon: 'lucide:triangle-alert', style: 'border-l-sunfleck-600' },
   advice: { icon: 'lucide:lightbulb', style: 'border-l-stone-500' },
 }
+/** What the task asks of students can be written for the teacher: the words stand on the button. */
+const WRITES = 'write-'
+const fixWords = (fix: string) =>
+  fix.startsWith(WRITES)
+    ? t('check.write', { words: t(`check.instructions.${fix.slice(WRITES.length) as KeyKind}`) })
+    : said(`check.fixes.${fix}`, 'check.fixes.other')
 function mend(finding: Found) {
   const fix = fixFor(bench.board.value, finding)
-  if (fix) bench.change(fix.apply(bench.board.value, () => t('check.instructions')))
+  if (fix) bench.change(fix.apply(bench.board.value, kind => t(`check.instructions.${kind as KeyKind}`)))
 }
 </script>
 
@@ -38,7 +45,7 @@ function mend(finding: Found) {
         </p>
         <p>{{ said(`check.rules.${finding.rule}`, 'check.rules.other', finding.words) }}</p>
         <button v-if="finding.fix" type="button" class="button mt-2" @click="mend(finding)">
-          {{ said(`check.fixes.${finding.fix}`, 'check.fixes.other') }}
+          {{ fixWords(finding.fix) }}
         </button>
       </li>
     </ul>

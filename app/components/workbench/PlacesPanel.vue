@@ -7,6 +7,8 @@ import { choicesIn } from '~~/core/design/choices'
 import { labelsWithoutPin, pinsForLabels } from '~~/core/design/labelsAndPins'
 import { newPlaces, type PlaceForm } from '~~/core/design/newPlaces'
 import { addPlaces, addZone, changed, changePlace, zonesInRow } from '~~/core/design/places'
+import { group } from '~~/core/design/items'
+import { slotsOf } from '~~/core/design/slotRow'
 import { readWordList } from '~~/core/design/pieces'
 import { MOST_GROUPS } from '~~/core/design/wordSort'
 import { addStep } from '~~/core/design/steps'
@@ -20,6 +22,8 @@ const { t } = useWords()
 const gapping = ref(false)
 const heading = useTemplateRef<{ focus: () => void }>('sheet')
 const place = computed(() => page.places.find(p => p.id === hands.only.value?.id))
+/** The row of slots that is selected. */
+const row = computed(() => (hands.selected.value.size > 1 ? slotsOf(page, hands.selected.value) : []))
 const step = computed(() => page.steps?.find(s => s.id === hands.only.value?.id))
 /** The activity that is chosen, or in which what is chosen stands: what is added goes there. */
 const activity = computed(() => step.value ?? (place.value && stepAround(place.value, page)))
@@ -46,7 +50,17 @@ async function add(form: PlaceForm) {
           ? (changed(p, { ends: [t('places.from'), t('places.to')] }) ?? p)
           : p,
     )
-    bench.change(addPlaces(bench.board.value, page.id, named))
+    const added = addPlaces(bench.board.value, page.id, named)
+    // Slots come as a row that belongs together.
+    bench.change(
+      form === 'slots'
+        ? group(
+            added,
+            page.id,
+            named.map(p => p.id),
+          )
+        : added,
+    )
   }
   const made = bench.board.value.pages.find(p => p.id === page.id)!.places.slice(before)
   hands.select(made.slice(0, 1).map(p => p.id))
@@ -114,6 +128,13 @@ const MORE = {
         )
       "
       @next="nextZone" />
+    <WorkbenchPlacesSlotRow
+      v-else-if="row.length"
+      ref="sheet"
+      :bench="bench"
+      :page="page"
+      :slots="row"
+      @made="hands.select($event)" />
     <WorkbenchPlacesStepSheet v-else-if="step" :key="step.id" ref="sheet" :bench="bench" :page="page" :step="step" />
     <p v-else-if="page.places.length && hands.selected.value.size === 0" class="note-line">{{ t('places.select') }}</p>
     <slot />

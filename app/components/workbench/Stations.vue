@@ -31,7 +31,8 @@ const { t } = useWords()
               i + 1
             }}</template>
           </span>
-          {{ t(`workbench.station.${station}`) }}
+          {{ t(`workbench.station.${station}`)
+          }}<span v-if="done.has(station)" class="sr-only">{{ t('workbench.stationDone') }}</span>
         </button>
       </li>
     </ol>

@@ -60,6 +60,12 @@ export function useStagePointer(hands: StageHands, tap: (piece: PieceId, event: 
     if (held.value?.way === 'drag') held.value = null
   }
 
+  /** Two fingers look closer; a piece that was already under way stays in hand. */
+  function second(event: PointerEvent) {
+    if (pressed && event.pointerId !== pressed.pointerId && held.value?.way !== 'drag') pressed = null
+  }
+
+  useEventListener(window, 'pointerdown', second, { capture: true })
   useEventListener(window, 'pointermove', drag, { passive: false })
   useEventListener(window, 'pointerup', letGo)
   useEventListener(window, 'pointercancel', cancel)

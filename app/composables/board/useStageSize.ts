@@ -35,6 +35,7 @@ export function useStageSize({
   page,
   edition,
   editable,
+  steady,
   endWidth,
   barHeight,
 }: {
@@ -42,6 +43,8 @@ export function useStageSize({
   readonly page: () => Page
   readonly edition: () => Edition
   readonly editable: () => boolean
+  /** The page is whole and as large whatever may be done on it. */
+  readonly steady: () => boolean
   readonly endWidth: () => number
   readonly barHeight: () => number
 }) {
@@ -67,23 +70,30 @@ export function useStageSize({
       ...(toolsAnywhereOn(edition().board, page()).some(tool => WORDED.has(tool)) ? [TEXT_SIZES.medium] : []),
     ]
     const leastFor = (finger: number) =>
-      editable() ? Math.max(0, ...cards.map(s => finger / s.height), ...letters.map(size => READABLE / size)) : 0
+      editable() && !steady()
+        ? Math.max(0, ...cards.map(s => finger / s.height), ...letters.map(size => READABLE / size))
+        : 0
     const [least, leastWhole] = [leastFor(FINGER), leastFor(STILL_CAUGHT)]
-    const all = sizes.reduce((sum, s) => sum + s.width, 0)
+    // What students take up is as large as a finger on the ledge, however small it is drawn.
+    const caught = editable() || steady() ? FINGER : 0
+    const rowAt = (scale: number) => Math.max(highest * scale, caught)
     const layout = (rows: number) => {
       const across = (width.value - FRAME) / pageWidth
-      const down =
-        (height.value - barHeight() - FRAME - BETWEEN - LEDGE_PADDING - rows * GAP) / (pageHeight + rows * highest)
+      const free = height.value - barHeight() - FRAME - BETWEEN - LEDGE_PADDING - rows * GAP
+      const drawn = free / (pageHeight + rows * highest)
+      const down = highest * drawn < caught ? (free - rows * caught) / pageHeight : drawn
       const fit = Math.max(Math.min(across, down, LARGEST), 0.2)
       const scale = fit >= leastWhole ? fit : Math.max(fit, least)
       return {
         scale,
         fits: Math.min(down, LARGEST) >= scale,
-        ledgeHeight: sizes.length ? rows * (highest * scale + GAP) + LEDGE_PADDING : 0,
+        ledgeHeight: sizes.length ? rows * (rowAt(scale) + GAP) + LEDGE_PADDING : 0,
       }
     }
     const holds = (rows: number, { scale }: ReturnType<typeof layout>) =>
-      all * scale + sizes.length * GAP + rows * (40 + endWidth())
+      sizes.reduce((sum, s) => sum + Math.max(s.width * scale, caught), 0)
+        + sizes.length * GAP
+        + rows * (40 + endWidth())
       <= rows * Math.min(width.value, pageWidth * scale + FRAME)
     const one = layout(1)
     if (holds(1, one)) return one
@@ -98,6 +108,10 @@ export function useStageSize({
     return chosen
   })
 }
+
+/** CSS pixels on each side of what is drawn so large on the ledge, so that a finger catches it there. */
+export const fingerPadding = ({ width, height }: Size) =>
+  `${Math.max(0, (FINGER - height) / 2)}px ${Math.max(0, (FINGER - width) / 2)}px`
 
 /** Around a small tile, so much that a finger catches it; in the page's own points. */
 export function fingerRoom({ width, height }: Size, scale: number) {

@@ -15,12 +15,14 @@ interface Given {
 
 /** What the teacher gave to make things with, and which of it is in hand. */
 export function useStageTools({ edition, page, step, works, withTools }: Given) {
-  const given = computed<readonly Tool[]>(() => {
-    if (!works() || !withTools()) return []
+  /** What is given wherever somebody works here. */
+  const mayBeGiven = computed<readonly Tool[]>(() => {
+    if (!withTools()) return []
     return withTools() === 'keyed'
       ? toolsAnywhereOn(edition().board, page()).filter(one => KEYED_TOOLS.includes(one))
       : toolsOn(edition().board, page(), step())
   })
+  const given = computed(() => (works() ? mayBeGiven.value : []))
   /** Instead of moving pieces: joining them by arrows, rubbing out, or making something. */
   const tool = ref<'move' | 'join' | 'rub' | Tool>('move')
   const making = computed({
@@ -73,5 +75,5 @@ export function useStageTools({ edition, page, step, works, withTools }: Given) 
         import('~/components/ui/Dialog.vue'),
       ]),
   )
-  return { given, tool, making, choice, gesture, choosing, drawings, tools, pasted }
+  return { given, mayBeGiven, tool, making, choice, gesture, choosing, drawings, tools, pasted }
 }

@@ -1,36 +1,45 @@
+import type { Point } from '~~/core/geometry/shape'
+
 const LEAST = 1
 const MOST = 6
 const BY = 1.25
+/** Nearer to the whole page than this is the whole page. */
+const NEARLY_WHOLE = 0.02
 
 /**
  * How closely the page is looked at: by buttons, by + − 0 with Control, by the wheel with Control (and so by pinching a
- * touch pad), by two fingers.
+ * touch pad), by two fingers. `active` says whether it may change just now; a piece that is dragged comes first.
  */
 export function useZoom(room: Ref<HTMLElement | null>, active: () => boolean) {
   const zoom = ref(1)
-  const to = (next: number) => (zoom.value = Math.min(MOST, Math.max(LEAST, Math.abs(next - 1) < 0.02 ? 1 : next)))
+  /** The point on the screen that stays where it is, last time it changed; null is the middle. */
+  let point: Point | null = null
+  function to(next: number, about: Point | null = null) {
+    point = about
+    zoom.value = Math.min(MOST, Math.max(LEAST, Math.abs(next - 1) < NEARLY_WHOLE ? 1 : next))
+  }
   useEventListener(
     room,
     'wheel',
     (event: WheelEvent) => {
       if (!event.ctrlKey) return
       event.preventDefault()
-      to(zoom.value * Math.exp(-event.deltaY / 300))
+      to(zoom.value * Math.exp(-event.deltaY / 300), { x: event.clientX, y: event.clientY })
     },
     { passive: false },
   )
   /** Two fingers on the page: how far apart they were, and how closely it was looked at then. */
   let pinch: { apart: number; zoom: number } | null = null
-  const apart = (touches: TouchList) =>
-    Math.hypot(touches[0]!.clientX - touches[1]!.clientX, touches[0]!.clientY - touches[1]!.clientY)
   useEventListener(
     room,
     'touchmove',
     (event: TouchEvent) => {
-      if (event.touches.length !== 2) return
+      if (event.touches.length !== 2 || !active()) return
       event.preventDefault()
-      pinch ??= { apart: apart(event.touches), zoom: zoom.value }
-      to((pinch.zoom * apart(event.touches)) / pinch.apart)
+      const [a, b] = [event.touches[0]!, event.touches[1]!]
+      const apart = Math.hypot(a.clientX - b.clientX, a.clientY - b.clientY)
+      pinch ??= { apart, zoom: zoom.value }
+      to((pinch.zoom * apart) / pinch.apart, { x: (a.clientX + b.clientX) / 2, y: (a.clientY + b.clientY) / 2 })
     },
     { passive: false },
   )
@@ -42,6 +51,7 @@ export function useZoom(room: Ref<HTMLElement | null>, active: () => boolean) {
   })
   return {
     zoom: readonly(zoom),
+    about: () => point,
     nearer: () => to(zoom.value * BY),
     further: () => to(zoom.value / BY),
     whole: () => to(1),
@@ -49,3 +59,4 @@ export function useZoom(room: Ref<HTMLElement | null>, active: () => boolean) {
     canFurther: computed(() => zoom.value > LEAST),
   }
 }
+export type Zoom = ReturnType<typeof useZoom>

@@ -19,6 +19,7 @@ export interface ClassPage {
   levels: string[]
   record: string | null
   mayChange: boolean
+  putAway: boolean
   students: OneStudent[]
 }
 

@@ -27,12 +27,16 @@ export async function useShelf() {
     if (await attempt(() => ask(`/api/boards/${board.id}/shelf`, { method: 'PUT', body: part })))
       Object.assign(boards.value.find(b => b.id === board.id) ?? {}, part)
   }
-  async function copy(board: OnShelf, title: string) {
-    await attempt(async () => {
+  /** As another board, or as an organizer: the one that it was made from stays as it is. */
+  async function copy(board: OnShelf, title: string, organizer = false): Promise<boolean> {
+    const done = await attempt(async () => {
       const { board: whole } = await ask<{ board: Board }>(`/api/boards/${board.id}`)
-      await ask('/api/boards', { method: 'POST', body: { title: title.slice(0, 120), board: whole } })
+      const body = { title: [...title].slice(0, 120).join(''), board: whole, organizer }
+      await ask('/api/boards', { method: 'POST', body })
+      return true
     })
     await again()
+    return done === true
   }
   return { boards, trouble, set, copy }
 }

@@ -1,5 +1,5 @@
 import { markOf } from '~~/core/groups/marks'
-import { shortName } from '~~/core/roster/names'
+import { shortNames } from '~~/core/roster/names'
 import type { Author } from '~~/core/slate/actor'
 import type { Here } from '~~/core/sync/presence'
 import type { Member } from '~/composables/slate/useSlate'
@@ -16,11 +16,10 @@ export const authorOf = ({ hand }: Pick<Member, 'hand'>): Author => `student:${h
 export const markOfHand = (hand: number) => markOf(hand - 1)
 
 export function otherHands(members: readonly Member[], others: ReadonlyMap<Author, Here>): OtherHand[] {
+  const short = shortNames(members.map(member => member.name))
   return members.flatMap(member => {
     const here = others.get(authorOf(member))
-    return here
-      ? [{ ...here, author: authorOf(member), name: shortName(member.name), mark: markOfHand(member.hand) }]
-      : []
+    return here ? [{ ...here, author: authorOf(member), name: short(member.name), mark: markOfHand(member.hand) }] : []
   })
 }
 

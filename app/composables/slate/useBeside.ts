@@ -4,6 +4,8 @@ import type { StepId } from '~~/core/board/ids'
 import { hintsOf } from '~~/core/slate/moves/hint'
 import { askedReasons } from '~/composables/slate/reasons'
 
+export type Side = 'talk' | 'beside' | 'hints'
+
 interface Where {
   readonly edition: () => Edition
   readonly page: () => Page
@@ -13,8 +15,8 @@ interface Where {
 
 /** What stands beside the page, one thing at a time; what the page doesn't have is closed when it is turned to. */
 export function useBeside({ edition, page, step, further }: Where) {
-  const side = ref<'talk' | 'beside' | 'hints' | null>(null)
-  const open = (what: typeof side.value) => (side.value = side.value === what ? null : what)
+  const side = ref<Side | null>(null)
+  const open = (what: Side) => (side.value = side.value === what ? null : what)
   const besides = computed(() => further() || !!page().notes || askedReasons(edition().board, [page()]).length > 0)
   /** An activity's own hints go before those of its page. */
   const hintOf = computed(() => {

@@ -1,17 +1,25 @@
 import type { Board, Page } from '~~/core/board/board'
 
-/** Which page of a board is open, and which of its activities is done now. */
-export function usePages(board: () => Board) {
-  const index = ref(0)
-  const stepIndex = ref(0)
+/**
+ * Which page of a board is open, and which of its activities is done now. With a name to keep it by, they are the same
+ * after the window was loaded anew.
+ */
+export function usePages(board: () => Board, keptAs?: string) {
+  const kept = keptAs === undefined ? null : useSessionStorage(keptAs, '0 0')
+  const [pageFirst, stepFirst] = (kept?.value ?? '0 0').split(' ').map(n => Math.max(0, Math.trunc(Number(n)) || 0))
+  const index = ref(Math.min(pageFirst!, board().pages.length - 1))
+  const stepIndex = ref(stepFirst ?? 0)
   const page = computed((): Page => board().pages[Math.min(index.value, board().pages.length - 1)]!)
+  const steps = computed(() => page.value.steps ?? [])
+  if (stepIndex.value >= steps.value.length) stepIndex.value = 0
   watch(index, () => (stepIndex.value = 0))
+  if (kept) watch([index, stepIndex], ([at, step]) => (kept.value = `${at} ${step}`))
   return {
     index,
     stepIndex,
     page,
     count: computed(() => board().pages.length),
-    steps: computed(() => page.value.steps ?? []),
-    step: computed(() => page.value.steps?.[stepIndex.value]?.id ?? null),
+    steps,
+    step: computed(() => steps.value[stepIndex.value]?.id ?? null),
   }
 }

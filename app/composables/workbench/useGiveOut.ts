@@ -13,6 +13,7 @@ export interface ClassRow {
   code: string
   students: number
   helping: boolean
+  putAway: boolean
   sets: { id: string; name: string; groups: number; members: number }[]
 }
 /** `code` is that of the class of whoever comes. */
@@ -207,7 +208,7 @@ export function useGiveOut(board: () => Board) {
   })
 
   async function load() {
-    classes.value = (await ask<ClassRow[]>('/api/classes')).filter(row => !row.helping)
+    classes.value = (await ask<ClassRow[]>('/api/classes')).filter(row => !row.helping && !row.putAway)
     mode.value = suggestion.value.mode
     ownPages.value = free.value = newcomers.value = false
     size.value = 2

@@ -46,7 +46,12 @@ export function useHands(bench: Workbench, page: () => Page, layer: () => Layer 
   const chosen = computed(() => items.value.filter(item => selected.value.has(item.id)))
   const boxes = computed(() => new Map(chosen.value.map(item => [item.id, item.box])))
   const only = computed(() => (chosen.value.length === 1 ? chosen.value[0]! : null))
-  const isGroup = computed(() => (page().groups ?? []).some(members => members.some(id => selected.value.has(id))))
+  /** What is selected is one group, and nothing beside it. */
+  const isGroup = computed(() =>
+    (page().groups ?? []).some(
+      members => members.length === selected.value.size && members.every(id => selected.value.has(id)),
+    ),
+  )
 
   watch([() => page().id, layer], () => (selected.value = new Set()))
 

@@ -108,6 +108,11 @@ export function useWorkbench(id: string, first: Board, firstVersion: number) {
     }
   }
 
+  /** What isn't kept is given up. */
+  function letGo() {
+    clearTimeout(timer)
+    saved = board.value
+  }
   const unsaved = () => saved !== board.value
   useEventListener(window, 'beforeunload', event => {
     if (unsaved()) event.preventDefault()
@@ -129,6 +134,7 @@ export function useWorkbench(id: string, first: Board, firstVersion: number) {
     undo,
     redo,
     keep,
+    letGo,
   }
 }
 export type Workbench = ReturnType<typeof useWorkbench>

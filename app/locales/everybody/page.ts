@@ -1,6 +1,8 @@
 /** The page itself and all that is done on it. */
 export default {
+  zoom: { title: 'Closer or further', nearer: 'Closer', further: 'Further away', percent: '{percent} %' },
   stage: {
+    numberHere: 'A number goes here.',
     page: 'Page',
     ledge: 'Ledge',
     theLedge: 'the ledge',

@@ -2,7 +2,9 @@
 export default {
   slate: {
     due: 'For {day}',
-    done: 'I am done',
+    finish: 'Finish',
+    finishTitle: 'Finish?',
+    finishNow: 'Finish now',
     elsewhere: 'You work somewhere else now.',
     heading: 'Name of my page',
     toDesk: 'To my desk',
@@ -32,6 +34,7 @@ export default {
     allPlaced: 'Everything is done.',
     thenNothingMoves:
       'Once it is handed in, nothing on it can be moved any more. Your teacher looks at it and hands it back.',
+    thenFinished: 'Once it is finished, nothing on it can be moved any more.',
     keepWorking: 'Keep working',
     handInNow: 'Hand it in now',
   },
@@ -46,8 +49,8 @@ export default {
     yourPart: 'Your part',
     partOf: '{names}',
     nobodysPart: 'Nobody yet',
-    iAmDone: 'I am done',
-    notDone: 'Not done yet',
+    iAmDone: 'Say I am done',
+    notDone: 'Not done after all',
     show: 'Show my page',
     stopShowing: 'Stop showing',
     shows: '{name} shows a page.',

@@ -38,6 +38,17 @@ export default {
     left: 'Left: {count} student, work kept | Left: {count} students, work kept',
     didLeave: '{name} has left the class and can no longer come in. The work is kept.',
     undo: 'Undo',
+    this: 'This class',
+    called: 'Name of the class',
+    putAway: 'Put the class away',
+    putAwayHow:
+      'For when its year is over: nobody comes in by its code, pictures or links any more, and nothing can be given out to it. All work stays, and you can take it back.',
+    takeBack: 'Take the class back',
+    isAway: 'This class is put away: nobody comes in by it, and nothing can be given out to it. All its work is here.',
+    didRename: 'The class is called {name} now.',
+    didPutAway: '{name} is put away. Nobody comes in by it any more; all work is kept.',
+    didTakeBack: '{name} is back: its students come in as before.',
+    away: 'Put away: {count} class | Put away: {count} classes',
   },
   records: {
     from: "From the school's records",

@@ -19,6 +19,7 @@ export default {
     open: 'Walk round {title}, {name}',
     gave: '{title} is given out to {name}.',
     hindered: {
+      'put-away': 'It could not go out: the class is put away.',
       'no-students': 'It could not go out: the class had no students.',
       'empty-set': 'It could not go out: the groups had nobody in them.',
       'not-found': 'It could not go out: its groups or students are no longer in the class.',

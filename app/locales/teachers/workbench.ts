@@ -1,6 +1,7 @@
 /** The workbench but for its stations of pieces, places and answers. */
 export default {
   workbench: {
+    stationDone: ' (done)',
     stations: 'Stations',
     station: { backdrop: 'Backdrop', places: 'Places', pieces: 'Pieces', answers: 'Answers', check: 'Check' },
     subject: 'Subject',
@@ -8,10 +9,6 @@ export default {
     subjectExample: 'Science',
     tagsExample: 'shore, animals',
     about: 'About this board',
-    zoom: 'Closer or further',
-    nearer: 'Closer',
-    further: 'Further away',
-    percent: '{percent} %',
     toShelf: 'To the shelf',
     name: 'Name of the board',
     undo: 'Undo',
@@ -26,8 +23,10 @@ export default {
       refused: 'Not kept: it needs a name',
       full: 'Not kept: that is more than a board can hold. Undo the last step.',
     },
-    elsewhere:
-      'This board was changed in another window. What you see here is not kept any more. Open the board anew to go on from the newer one.',
+    elsewhere: 'This board was changed in another window. What you do here is not kept any more.',
+    keepAsNew: 'Keep what is here as a board of its own',
+    openNewer: 'Open the newer one',
+    copyOf: '{name} (from the other window)',
   },
   arrange: {
     selected: 'One thing is selected | {count} things are selected',

@@ -9,11 +9,15 @@ interface ClassRow {
   students: number
   helping: boolean
   record: string | null
+  putAway: boolean
 }
 
 const { t } = useWords()
 const { attempt, trouble, busy } = useAsking()
-const classes = await ask<ClassRow[]>('/api/classes')
+const all = ref(await ask<ClassRow[]>('/api/classes'))
+const classes = computed(() => all.value.filter(row => !row.putAway))
+const away = computed(() => all.value.filter(row => row.putAway))
+const said = ref('')
 const name = ref('')
 useHead({ title: () => t('classes.title') })
 
@@ -24,6 +28,12 @@ async function drawFrom({ record, title }: { record: string; title: string }) {
   if (made) await navigateTo(`/classes/${made.id}?records=${encodeURIComponent(record)}`)
 }
 const { keyFor } = useOnce()
+async function takeBack(row: ClassRow) {
+  const done = await attempt(() => ask(`/api/classes/${row.id}`, { method: 'PUT', body: { putAway: false } }))
+  if (!done) return
+  all.value = await ask<ClassRow[]>('/api/classes')
+  said.value = t('classes.didTakeBack', { name: row.name })
+}
 async function create() {
   const body = { name: name.value, zone: Intl.DateTimeFormat().resolvedOptions().timeZone }
   const made = await attempt(() => ask<{ id: string }>('/api/classes', { method: 'POST', body, once: keyFor(body) }))
@@ -49,6 +59,25 @@ async function create() {
           </NuxtLink>
         </li>
       </ul>
+      <p v-if="said" role="status">{{ said }}</p>
+      <details v-if="away.length" class="panel">
+        <summary class="cursor-pointer font-semibold">{{ t('classes.away', { count: away.length }) }}</summary>
+        <ul class="mt-2 flex flex-col gap-2">
+          <li v-for="row in away" :key="row.id" class="flex flex-wrap items-center gap-3">
+            <NuxtLink :to="`/classes/${row.id}`" class="font-semibold underline"
+              ><bdi>{{ row.name }}</bdi></NuxtLink
+            >
+            <button
+              v-if="!row.helping"
+              type="button"
+              class="button min-h-9 py-1"
+              :aria-label="`${t('classes.takeBack')}: ${row.name}`"
+              @click="takeBack(row)">
+              {{ t('classes.takeBack') }}
+            </button>
+          </li>
+        </ul>
+      </details>
       <form class="panel flex flex-wrap items-end gap-4" @submit.prevent="create">
         <label class="grow"
           ><span class="label">{{ t('classes.newName') }}</span

@@ -31,8 +31,9 @@ const mark = marksWith(reasons)
 
 /**
  * Marks which cells of a grid are covered, by whatever pieces and however many to a cell, or coloured in. One point for
- * each cell asked for, one less for each too many. An array may stand anywhere on the grid: then the whole is worth one
- * point.
+ * each cell asked for, one less for each too many. A cell that is half covered is an item of its own, so that who
+ * decides on it decides on that cell and on nothing else. An array may stand anywhere on the grid: then the whole is
+ * worth one point.
  */
 export const coverKind = kindOfKey<CoverKey>()({
   reasons,
@@ -65,49 +66,68 @@ function markCover(key: CoverKey, context: MarkContext): ItemMark[] {
   const about = { is: 'place', item: grid.id } as const
   const cells = (names: Iterable<string>) => ({ cells: [...names], grid: grid.id })
   const { covered, unsure } = coveredCells(grid, context)
-  if (unsure.size && couldBeRight(key, covered, unsure, grid)) {
-    const of = key.array ? 1 : key.cells.length
-    return [mark({ ...about, verdict: 'on-the-line', of, code: 'cover-unsure', words: { names: cells(unsure) } })]
+  if (key.array) {
+    if (unsure.size && couldBeRight(key.array, covered, unsure, grid))
+      return [mark({ ...about, verdict: 'on-the-line', code: 'cover-unsure', words: { names: cells(unsure) } })]
+    return [markArray(key.array, covered, grid)]
   }
-  if (key.array) return [markArray(key.array, covered, grid)]
-  const { how, hits: hit, missing, extra, verdict, points, of } = compared(new Set(key.cells), covered)
+  const wanted = new Set(key.cells)
+  const open = openCells(wanted, unsure)
+  const undecided = open.map(cell =>
+    mark({
+      is: 'place',
+      item: `${grid.id}:${cell}`,
+      verdict: 'on-the-line',
+      code: 'cover-unsure',
+      words: { names: cells([cell]) },
+    }),
+  )
+  const certain = new Set(key.cells.filter(cell => !open.includes(cell)))
+  if (open.length && certain.size + covered.size === 0) return undecided
+  // A cell too many costs a point: where it isn't certain, that point is the undecided cell's, and not theirs.
+  const apart = open.filter(cell => !wanted.has(cell)).length
+  const { how, hits: hit, missing, extra, verdict, ...whole } = compared(certain, covered)
+  const [of, points] = [whole.of - apart, Math.max(0, whole.points - apart)]
   const hits = hit.length
   const count = covered.size
+  const said = { ...about, verdict, of, points }
   switch (how) {
     case 'empty':
-      return [mark({ ...about, verdict, of, code: 'empty', words: {} })]
+      return [mark({ ...said, code: 'empty', words: {} }), ...undecided]
     case 'right':
-      return [mark({ ...about, verdict, of, code: 'cover-right', words: { hits } })]
+      return [mark({ ...said, code: 'cover-right', words: { hits } }), ...undecided]
     case 'over':
-      return [mark({ ...about, verdict, points, of, code: 'cover-over', words: { count, hits, extra: cells(extra) } })]
-    case 'missing':
-      return [
-        mark({
-          ...about,
-          verdict,
-          points,
-          of,
-          code: 'cover-missing',
-          words: { count, hits, of, missing: cells(missing) },
-        }),
-      ]
+      return [mark({ ...said, code: 'cover-over', words: { count, hits, extra: cells(extra) } }), ...undecided]
+    case 'missing': {
+      const words = { count, hits, of: certain.size, missing: cells(missing) }
+      return [mark({ ...said, code: 'cover-missing', words }), ...undecided]
+    }
     case 'wrong': {
-      const words = { count, hits, of, missing: cells(missing), extra: cells(extra) }
-      return [mark({ ...about, verdict, points, of, code: 'cover-wrong', words })]
+      const words = { count, hits, of: certain.size, missing: cells(missing), extra: cells(extra) }
+      return [mark({ ...said, code: 'cover-wrong', words }), ...undecided]
     }
   }
 }
 
-/** Whether some reading of the cells that are half covered is right. */
+/**
+ * The half covered cells on which something hangs: those asked for, or, where none of them is, those that would be too
+ * many, as far as there are points to lose. A cover that lies between a cell that is asked for and its neighbour is
+ * decided on once, by the cell that is.
+ */
+function openCells(wanted: ReadonlySet<string>, unsure: ReadonlySet<string>): string[] {
+  const asked = [...unsure].filter(cell => wanted.has(cell))
+  return asked.length ? asked : [...unsure].slice(0, wanted.size)
+}
+
+/** Whether some reading of the cells that are half covered is the array. */
 function couldBeRight(
-  { cells, array }: CoverKey,
+  array: NonNullable<CoverKey['array']>,
   covered: ReadonlySet<string>,
   unsure: ReadonlySet<string>,
   grid: Grid,
 ): boolean {
   const fits = (wanted: readonly string[]) =>
     wanted.every(cell => covered.has(cell) || unsure.has(cell)) && [...covered].every(cell => wanted.includes(cell))
-  if (!array) return fits(cells)
   const range = (most: number) => Array.from({ length: Math.max(0, most + 1) }, (_, i) => i)
   return range(grid.rows - array.rows).some(top =>
     range(grid.columns - array.columns).some(left =>

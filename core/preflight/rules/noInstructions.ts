@@ -1,4 +1,6 @@
 import type { Board } from '../../board/board'
+import { kindsFor } from '../../keys/kinds'
+import { toolsAnywhereOn } from '../../slate/own'
 import type { Finding, Rule } from '../finding'
 
 /** Nobody says what is to be done; unless each page's activities, or the teacher's own voice, do. */
@@ -12,14 +14,19 @@ export const noInstructions: Rule = {
   },
 }
 
-const whole = (board: Board): Finding => ({
-  rule: 'no-instructions',
-  severity: 'warning',
-  page: board.pages[0]!.id,
-  subjects: [],
-  words: {},
-  fix: { code: 'write', apply: (b, phrase) => ({ ...b, instructions: phrase('instructions') }) },
-})
+/** What can be written is what the likeliest task on the first page that has one asks for. */
+function whole(board: Board): Finding {
+  const keyed = board.keys[0]?.kind
+  const likely = keyed ?? board.pages.flatMap(page => kindsFor(page, toolsAnywhereOn(board, page)))[0]
+  return {
+    rule: 'no-instructions',
+    severity: 'warning',
+    page: board.pages[0]!.id,
+    subjects: [],
+    words: {},
+    ...(likely && { fix: { code: `write-${likely}`, apply: (b, phrase) => ({ ...b, instructions: phrase(likely) }) } }),
+  }
+}
 
 /** Activities that say nothing beside others that do. */
 const stepsWithout = (board: Board): Finding[] =>

@@ -11,20 +11,20 @@ import { requireTeacher } from '../../http/session'
 import { createBoard } from '../../usecases/boards'
 
 /** `board` is what the new one starts from: an organizer, another board, words; without it there is one empty page. */
-const NewBoard = v.object({ title: BoardSchema.entries.title, board: v.optional(v.unknown()) })
+const NewBoard = v.object({
+  title: BoardSchema.entries.title,
+  board: v.optional(v.unknown()),
+  organizer: v.optional(v.boolean(), false),
+})
 
 export default defineEventHandler(async event => {
   const teacher = await requireTeacher(event)
-  const { title, board } = await readJson(event, NewBoard, LARGEST.board)
+  const { title, board, organizer } = await readJson(event, NewBoard, LARGEST.board)
   const start = board === undefined ? null : readBoard(board)
   if (start && !start.ok) throw refusal('bad-board', JSON.stringify(start.reason))
   return once(event, teacher.id, async trx => {
-    const made = await createBoard(
-      trx,
-      teacher.id,
-      title,
-      start ? layLedges(start.value, unforeseen) : { page: v.parse(PageIdSchema, nanoid()) },
-    )
+    const from = start ? { board: layLedges(start.value, unforeseen) } : { page: v.parse(PageIdSchema, nanoid()) }
+    const made = await createBoard(trx, teacher.id, title, { ...from, organizer })
     if (!made.ok) throw refusal(made.reason.code)
     return { id: made.value }
   })

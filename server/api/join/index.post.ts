@@ -23,6 +23,7 @@ export default defineEventHandler(async event => {
         .selectFrom('classes')
         .select(['id', 'name', 'code', 'newcomers'])
         .where('code', '=', tidyClassCode(code))
+        .where('put_away_at', 'is', null)
         .where(eb => eb.or([eb('newcomers', 'is', null), eb('newcomers', '=', 'open')]))
         .executeTakeFirst()) ?? null,
   )

@@ -16,9 +16,11 @@ export default defineEventHandler(async event => {
     async () =>
       (await db
         .selectFrom('students')
-        .select(['id', 'name'])
-        .where('link', '=', link)
-        .where('left_at', 'is', null)
+        .innerJoin('classes', 'classes.id', 'students.class_id')
+        .select(['students.id', 'students.name'])
+        .where('students.link', '=', link)
+        .where('students.left_at', 'is', null)
+        .where('classes.put_away_at', 'is', null)
         .executeTakeFirst()) ?? null,
   )
   if (found === 'too-often') throw refusal('too-often')

@@ -26,6 +26,7 @@ export default defineEventHandler(async event => {
         .select('id')
         .where('code', '=', tidyClassCode(code))
         .where('newcomers', '=', 'open')
+        .where('put_away_at', 'is', null)
         .executeTakeFirst()) ?? null,
   )
   if (found === 'too-often') throw refusal('too-often')

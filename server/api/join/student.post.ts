@@ -37,6 +37,7 @@ export default defineEventHandler(async event => {
         .where('students.id', '=', student)
         .where('classes.code', '=', classCode)
         .where('students.left_at', 'is', null)
+        .where('classes.put_away_at', 'is', null)
         .executeTakeFirst()
       return known?.picture_password.join() === pictures.join() ? known : null
     },

@@ -330,3 +330,49 @@ describe('what there is to do', () => {
     expect(preflight(half).find(one => one.rule === 'part-answered')).toMatchObject({ subjects: ['b', 'c'] })
   })
 })
+
+describe('cards and their slots', () => {
+  const slotAt = (id: string, x: number, width: number): Place => ({
+    kind: 'slot',
+    id: placeId(id),
+    heading: id,
+    shape: { kind: 'rectangle', x, y: 200, width, height: 200 },
+  })
+  const with_ = (places: Place[]) =>
+    boardOf(places, [card('a'), card('b')], { kind: 'slots', fits: { s: ['a'], t: ['b'] } })
+  const { width } = with_([slotAt('s', 100, 60), slotAt('t', 400, 60)]).masters.find(m => m.id === 'card')!
+  it('are found where they hang over, and the slots grow where there is room', () => {
+    const narrow = with_([slotAt('s', 100, width - 10), slotAt('t', 400, width + 10)])
+    expect(foundOn(narrow).find(f => f.rule === 'wide-for-slot')).toMatchObject({
+      severity: 'warning',
+      subjects: ['s'],
+      fix: 'widen',
+    })
+    const better = mended(narrow, 'wide-for-slot')
+    expect(rulesOn(better)).not.toContain('wide-for-slot')
+    expect(better.pages[0]!.places.map(p => (p.shape.kind === 'rectangle' ? p.shape.width : 0))).toEqual([
+      width,
+      width + 10,
+    ])
+  })
+  it('grow into nothing beside them, nor off the page', () => {
+    const close = with_([slotAt('s', 100, width - 10), slotAt('t', 100 + width - 8, width - 10)])
+    expect(foundOn(close).find(f => f.rule === 'wide-for-slot')?.fix).not.toBe('widen')
+    const edge = with_([slotAt('s', 0, width - 10), slotAt('t', 400, width)])
+    expect(foundOn(edge).find(f => f.rule === 'wide-for-slot')?.fix).not.toBe('widen')
+  })
+  it('say nothing where every card has its room', () => {
+    expect(rulesOn(with_([slotAt('s', 100, width), slotAt('t', 400, width)]))).not.toContain('wide-for-slot')
+  })
+})
+
+describe('instructions that are missing', () => {
+  it('are offered for what the task asks', () => {
+    const untold = (board: Board) =>
+      foundOn({ ...board, instructions: '' }).find(f => f.rule === 'no-instructions')?.fix
+    expect(untold(boardOf([], [card('a')], { kind: 'sort', homes: {} }))).toBe('write-sort')
+    expect(untold(boardOf([], [card('a'), card('b')], { kind: 'match', sets: [['a', 'b']], where: [] }))).toBe(
+      'write-match',
+    )
+  })
+})

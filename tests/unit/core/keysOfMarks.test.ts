@@ -55,8 +55,35 @@ describe('covered cells', () => {
 
   it('are on the line while a cover lies between two, and two covers on one cell count once', () => {
     const [x, y] = cell(14)
-    expect(mark(board, { ...covers(sevens), 'c~0014': [x + 18, y] })[0]).toMatchObject({ verdict: 'on-the-line' })
+    expect(mark(board, { ...covers(sevens), 'c~0014': [x + 18, y] })).toMatchObject([
+      { item: 'g', verdict: 'right', points: 13, of: 13 },
+      { item: 'g:1,3', verdict: 'on-the-line', points: 0, of: 1, reason: { words: { names: { cells: ['1,3'] } } } },
+    ])
     expect(mark(board, { ...covers(sevens), 'c~zzzz': cell(14) })[0]).toMatchObject({ verdict: 'right' })
+  })
+
+  it('hang each on its own cell: one decision is worth one point, whatever else lies there', () => {
+    const [x, y] = cell(14)
+    const [u, w] = cell(28)
+    const two = {
+      ...covers(sevens),
+      'c~0014': [x + 18, y] as [number, number],
+      'c~0028': [u, w + 18] as [number, number],
+    }
+    const marks = mark(board, two)
+    expect(marks.map(({ item, verdict, of }) => [item, verdict, of])).toEqual([
+      ['g', 'right', 12],
+      ['g:1,3', 'on-the-line', 1],
+      ['g:2,7', 'on-the-line', 1],
+    ])
+    // The rest is marked as it lies, right or wrong, and never waits for them.
+    const { 'c~0007': _, ...without }: Spots = two
+    expect(mark(board, without)[0]).toMatchObject({ verdict: 'wrong', points: 11, of: 12 })
+    // One that may be too many costs its point only once the teacher has said so.
+    const beside = mark(board, { ...covers(sevens), 'c~more': [cell(20)[0] + 18, cell(20)[1] + 18] })
+    expect(beside.reduce((sum, item) => sum + item.of, 0)).toBe(14)
+    expect(beside[0]).toMatchObject({ verdict: 'right' })
+    expect(beside.slice(1).every(item => item.verdict === 'on-the-line' && item.of === 1)).toBe(true)
   })
 
   it('three rows of four are a 3 × 4 array wherever they stand (common practice, no source)', () => {

@@ -104,7 +104,10 @@ describe('what lies on an edge', () => {
       [{ kind: 'cover', id: 'c' as never, master: masterId('cover'), text: '', bin: true }],
       { kind: 'cover', grid: 'g', cells: ['0,0', '0,1'] },
     )
-    expect(mark(cover, { 'c~aaaa': [120, 120], 'c~bbbb': [172, 120] })[0]).toMatchObject({ verdict: 'on-the-line' })
+    expect(verdicts(mark(cover, { 'c~aaaa': [120, 120], 'c~bbbb': [172, 120] }))).toEqual({
+      g: 'right',
+      'g:0,1': 'on-the-line',
+    })
     expect(mark(cover, { 'c~aaaa': [120, 160], 'c~bbbb': [172, 120] })[0]).toMatchObject({ verdict: 'wrong' })
   })
 })

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { seeded } from '../../../core/layout/random'
 import { checked, listRows, MOST_STUDENTS, readList } from '../../../core/roster/classList'
 import { MISSING, planList, type KnownStudent, type ListPlan } from '../../../core/roster/listPlan'
-import { shortName } from '../../../core/roster/names'
+import { shortName, shortNames } from '../../../core/roster/names'
 import { writeCsv } from '../../../core/format/csv'
 import { oneRosterFileOf, readOneRoster } from '../../../core/roster/oneRoster'
 import { decodeText } from '../../../core/text/decode'
@@ -272,6 +272,18 @@ describe('names', () => {
     expect(shortName('Marlo Tern')).toBe('Marlo T.')
     expect(shortName('Inka de la Mer')).toBe('Inka M.')
     expect(shortName('Bo')).toBe('Bo')
+  })
+  it('are as long as it takes to tell those who stand together apart', () => {
+    const of = (...names: string[]) => names.map(shortNames(names))
+    expect(of('Marlo Tern', 'Ada Kelp')).toEqual(['Marlo T.', 'Ada K.'])
+    expect(of('Marlo Tern', 'Marlo Toft', 'Ada Kelp')).toEqual(['Marlo Te.', 'Marlo To.', 'Ada K.'])
+    expect(of('Marlo Tern', 'Marlo Ternby')).toEqual(['Marlo Tern', 'Marlo Ternb.'])
+    expect(of('Inka de la Mer', 'Inka van Mer')).toEqual(['Inka de la Mer', 'Inka van Mer'])
+    expect(of('Student 1', 'Student 10', 'Bo')).toEqual(['Student 1', 'Student 10', 'Bo'])
+    expect(of('Bo T', 'Bo Tern')).toEqual(['Bo T.', 'Bo Te.'])
+    expect(of('Mia Tern (red)', 'Mia Tern (blue)')).toEqual(['Mia (red)', 'Mia (blue)'])
+    expect(of('Bo Tern', 'Bo Tern')).toEqual(['Bo T.', 'Bo T.'])
+    expect(shortNames([])('Marlo Tern')).toBe('Marlo T.')
   })
 })
 

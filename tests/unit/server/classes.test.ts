@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import {
+  changeClass,
   changeStudent,
   createClass,
   newCode,
@@ -8,6 +9,7 @@ import {
   takeList,
   type ListToTake,
 } from '../../../server/usecases/classes'
+import { whyNot } from '../../../server/usecases/giveOut'
 import { classesOf, classWithStudents } from '../../../server/usecases/classReading'
 import { acceptInvite, helpWith, removeAssistant, setInvite } from '../../../server/usecases/assistants'
 import { dropSet, groupsOfClass, keepSet, keepWishes, setAbsent, type SetToKeep } from '../../../server/usecases/groups'
@@ -30,6 +32,38 @@ async function newClass(name: string): Promise<string> {
   return made.value.id
 }
 const studentsOf = async (classId: string) => (await classWithStudents(two.connection.db, classId)).students
+
+describe('a class that is put away', () => {
+  const sessions = (classId: string) =>
+    two.connection.db
+      .selectFrom('sessions')
+      .innerJoin('students', 'students.id', 'sessions.student_id')
+      .select('sessions.id')
+      .where('students.class_id', '=', classId)
+      .execute()
+  it('lets nobody in, gets nothing, leaves its name, and comes back with all it had', async () => {
+    const { db } = two.connection
+    const id = await newClass('Last year')
+    await takeList(two.services, id, list(['Ada']))
+    const [ada] = await studentsOf(id)
+    await db
+      .insertInto('sessions')
+      .values({ student_id: ada!.id, ends_at: new Date(Date.now() + 60_000) })
+      .execute()
+    expect(await changeClass(two.services, id, { putAway: true })).toMatchObject({ ok: true })
+    expect(await sessions(id)).toEqual([])
+    expect((await classesOf(db, two.school.teacher)).find(row => row.id === id)?.putAway).toBe(true)
+    await db.transaction().execute(async trx => {
+      expect(await whyNot(trx, { classId: id }, { mode: 'copy-each', free: null })).toBe('put-away')
+    })
+    const next = await newClass('Last year')
+    expect(await changeClass(two.services, id, { putAway: false })).toMatchObject({ ok: false, reason: 'taken' })
+    expect(await changeClass(two.services, id, { putAway: false, name: 'The year before' })).toMatchObject({ ok: true })
+    expect((await studentsOf(id)).map(student => student.name)).toEqual(['Ada'])
+    expect(await changeClass(two.services, next, { name: 'The year before' })).toMatchObject({ reason: 'taken' })
+    expect(await changeClass(two.services, next, { name: 'Last year' })).toMatchObject({ ok: true })
+  })
+})
 
 describe('a class list', () => {
   it('is taken over whole or not at all', async () => {

@@ -46,6 +46,15 @@ async function renewCode() {
   await attempt(() => ask(`${path}/code`, { method: 'POST', body: {} }))
   await again()
 }
+async function changeClass(to: { name?: string; putAway?: boolean }) {
+  const done = await attempt(() => ask(path, { method: 'PUT', body: to }))
+  // Also after a refusal: the field shows what the class is called.
+  await again()
+  if (!done) return
+  gone.value = null
+  const did = to.name ? 'didRename' : to.putAway ? 'didPutAway' : 'didTakeBack'
+  said.value = t(`classes.${did}`, { name: page.value.name })
+}
 async function leave(student: OneStudent, now: boolean) {
   const done = await attempt(() => ask(`${path}/students/${student.id}/left`, { method: 'PUT', body: { left: now } }))
   if (!done) return
@@ -128,6 +137,7 @@ async function leave(student: OneStudent, now: boolean) {
         </details>
       </section>
       <ClassWhoHelps v-if="page.mayChange" :class-id="page.id" />
+      <ClassThisClass v-if="page.mayChange" :name="page.name" :put-away="page.putAway" @change="changeClass" />
     </main>
     <UiAsk :open="askCode" :title="t('classes.newCode')" @close="askCode = false">
       <p>{{ t('classes.newCodeHow') }}</p>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { RadioGroup, RadioGroupLabel, RadioGroupOption } from '@headlessui/vue'
 import { codeInGroups } from '~~/core/roster/picturePassword'
+import { shortNames } from '~~/core/roster/names'
 import { SLATE_STATUSES, type SlateStatus } from '~~/core/slate/status'
 import { useWalk, type WalkSlate } from '~/composables/review/useWalk'
 
@@ -44,6 +45,7 @@ const ordered = computed(() => {
     return slates.value.toSorted((a, b) => (quietFor(b) ?? 0) - (quietFor(a) ?? 0) || byStatus(a.status, b.status))
   return slates.value
 })
+const short = computed(() => shortNames(slates.value.map(slate => slate.name)))
 const count = (status: SlateStatus) => slates.value.filter(s => s.status === status).length
 const counts = computed(() =>
   SLATE_STATUSES.toSorted(byStatus)
@@ -144,6 +146,7 @@ const counts = computed(() =>
         <li v-for="slate in ordered" :key="slate.id">
           <WalkSlateTile
             :slate="slate"
+            :name="slate.mark ? slate.name : short(slate.name)"
             :to="`/handout/${id}/review/${slate.id}`"
             :quiet-for="quietFor(slate)"
             :page="page"

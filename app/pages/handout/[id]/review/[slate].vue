@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { shortName } from '~~/core/roster/names'
+import { shortNames } from '~~/core/roster/names'
 import type { SlateView } from '~/composables/slate/useSlate'
 import type { WalkView } from '~/composables/review/useWalk'
 
@@ -16,9 +16,10 @@ const line = (await attempt(() => ask<WalkView>(`/api/handouts/${handout}`)))?.s
 const at = line.findIndex(s => s.id === slate)
 const lineNav = useTemplateRef<HTMLElement>('lineNav')
 onMounted(() => lineNav.value?.querySelector('[aria-current]')?.scrollIntoView({ inline: 'center', block: 'nearest' }))
+const short = shortNames(line.map(one => one.name))
 /** One board for everyone is nobody's, and has no name. */
 const nameOf = ({ name }: { name: string }) => name || t('desk.everyone')
-const shortNameOf = ({ name }: { name: string }) => (name ? shortName(name) : t('desk.everyone'))
+const shortNameOf = ({ name }: { name: string }) => (name ? short(name) : t('desk.everyone'))
 useHead({ title: () => (view.value ? `${nameOf(view.value)} · ${view.value.board.title}` : '') })
 </script>
 

@@ -1,0 +1,47 @@
+<script setup lang="ts">
+import type { Side } from '~/composables/slate/useBeside'
+
+/** What opens beside the page: hints, reasons and notes, and how it was before. */
+const { side, hints, besides, before, comparing, crowded } = defineProps<{
+  side: Side | null
+  hints: boolean
+  besides: boolean
+  before: boolean
+  comparing: boolean
+  /** Others are named in the same row, so that the words give way sooner. */
+  crowded: boolean
+}>()
+const emit = defineEmits<{ open: [side: Side]; compare: [] }>()
+const { t } = useWords()
+</script>
+
+<template>
+  <button
+    v-if="hints"
+    type="button"
+    class="button min-h-10 px-3 py-1"
+    :aria-expanded="side === 'hints'"
+    :title="t('hints.open')"
+    @click="emit('open', 'hints')">
+    <Icon name="lucide:lightbulb" size="18" /><span class="max-sm:sr-only">{{ t('hints.open') }}</span>
+  </button>
+  <button
+    v-if="besides"
+    type="button"
+    class="button min-h-10 px-3 py-1"
+    :aria-expanded="side === 'beside'"
+    :title="t('beside.open')"
+    @click="emit('open', 'beside')">
+    <Icon name="lucide:notebook-pen" size="18" /><span :class="crowded ? 'max-2xl:sr-only' : 'max-sm:sr-only'">{{
+      t('beside.open')
+    }}</span>
+  </button>
+  <button
+    v-if="before"
+    type="button"
+    class="button min-h-10 px-3 py-1"
+    :aria-pressed="comparing"
+    @click="emit('compare')">
+    <Icon name="lucide:columns-2" size="18" />{{ t(comparing ? 'again.hide' : 'again.show') }}
+  </button>
+</template>
