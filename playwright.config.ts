@@ -8,6 +8,7 @@ export default defineConfig({
   fullyParallel: false,
   retries: 0,
   reporter: 'list',
+  snapshotPathTemplate: '{testDir}/trees/{arg}{ext}',
   use: {
     viewport: { width: 1280, height: 800 },
     launchOptions: {

@@ -80,7 +80,7 @@ async function leave() {
             class="panel block w-full p-3 text-left shadow-sm hover:border-stone-500"
             :disabled="busy"
             @click="begin(one)">
-            <BoardThumbnail :board="one.picture" :label="one.title" ledge />
+            <BoardThumbnail :board="one.picture" ledge />
             <span class="mt-3 block text-lg font-bold">{{ one.title }}</span>
             <span class="flex items-center gap-2 font-semibold text-action"
               ><Icon :name="one.begin === 'page' ? 'lucide:file-plus' : 'lucide:users'" />{{
@@ -92,12 +92,7 @@ async function leave() {
         </li>
         <li v-for="slate in sorted" :key="slate.id">
           <NuxtLink :to="`/slate/${slate.id}`" class="panel block p-3 shadow-sm hover:border-stone-500">
-            <BoardThumbnail
-              :slate="slate.id"
-              :board="slate.picture"
-              :state="slate.state ?? undefined"
-              :label="slate.title"
-              ledge />
+            <BoardThumbnail :slate="slate.id" :board="slate.picture" :state="slate.state ?? undefined" ledge />
             <span class="mt-3 block text-lg font-bold">{{ slate.title }}</span>
             <span
               class="flex items-center gap-2 text-base"

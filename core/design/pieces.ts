@@ -6,6 +6,7 @@ import { PIECE_TRAITS } from '../board/pieceTraits'
 import { keysOn, referencesOf, withoutPiece } from '../keys/key'
 import { closure } from '../keys/partialOrder'
 import { withEntry } from '../slate/state'
+import { USUAL_LANGUAGE } from '../text/spoken'
 import { cardSize, pictureCardSize } from '../layout/cardSize'
 import type { Random } from '../layout/random'
 import { scramble } from '../layout/scramble'
@@ -237,7 +238,7 @@ function sized(board: Board): Board {
       if (master.fixed || size === 'made') return master
       return {
         ...master,
-        ...(size === 'words' ? cardSize(texts, master.textSize) : pictureCardSize(texts, master.textSize)),
+        ...(size === 'words' ? cardSize : pictureCardSize)(texts, master.textSize, board.language ?? USUAL_LANGUAGE),
       }
     }),
   }

@@ -17,7 +17,7 @@ export const HEADING_GAP = 12
 /** The lines of the heading that is printed over a place, two at most; none where nothing is. */
 export function headingLines(place: Place): string[] {
   if (!place.heading || place.unseen || place.kind === 'pin' || isBlank(place)) return []
-  return breakLines(place.heading, boxOf(place).width, HEADING_SIZE, 'bold').slice(0, 2)
+  return breakLines(place.heading, boxOf(place).width, HEADING_SIZE, { face: 'bold' }).slice(0, 2)
 }
 
 /** The box of the heading that is printed over a place; null where none is. */

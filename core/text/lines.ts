@@ -1,4 +1,6 @@
+import type { Syllables } from './hyphens'
 import { textWidth, type Face } from './measure'
+import type { Language } from './spoken'
 
 /** Where in a text a line may end: positions in UTF-16 units, from left to right, the end of the text among them. */
 export type BreakRules = (text: string) => readonly number[]
@@ -13,6 +15,22 @@ export function breakBy(given: () => BreakRules | null): void {
   rules = given
 }
 
+let divide: (language: Language) => Syllables | null = () => null
+
+/**
+ * Takes what divides the words of a language (`loadSyllables`). Asked only for a word that is too wide for its line;
+ * while there is nothing, such a word is broken anywhere.
+ */
+export function divideBy(given: (language: Language) => Syllables | null): void {
+  divide = given
+}
+
+export interface LineStyle {
+  readonly face?: Face
+  /** In which words that are too wide are divided; absent: they are broken anywhere. */
+  readonly language?: Language | undefined
+}
+
 /** Made when it is first needed: it loads data that takes a slow device longer than all the rest of a page. */
 let graphemes: Intl.Segmenter | undefined
 const inGraphemes = (text: string) =>
@@ -21,15 +39,18 @@ const inGraphemes = (text: string) =>
 /**
  * Breaks a text into lines no wider than `width` points. It breaks at spaces, after hyphens and after dashes, between
  * characters where a script has no spaces but not before a full stop or after an opening bracket, and inside a word
- * only when the word alone is too wide. Line feeds stay. An empty text is one empty line. One character that is too
- * wide stands alone on its line.
+ * only when the word alone is too wide: between its syllables, with a hyphen, where its language is known, else
+ * anywhere. Line feeds stay. An empty text is one empty line. One character that is too wide stands alone on its line.
  */
-export function breakLines(text: string, width: number, size: number, face: Face = 'regular'): string[] {
-  return text.split(/\r?\n/).flatMap(paragraph => breakParagraph(paragraph, width, size, face))
+export function breakLines(text: string, width: number, size: number, style: LineStyle = {}): string[] {
+  const { face = 'regular', language } = style
+  const fits = (line: string) => textWidth(line.trimEnd(), size, face) <= width
+  return text.split(/\r?\n/).flatMap(paragraph => breakParagraph(paragraph, fits, language))
 }
 
-function breakParagraph(text: string, width: number, size: number, face: Face): string[] {
-  const fits = (line: string) => textWidth(line.trimEnd(), size, face) <= width
+type Fits = (line: string) => boolean
+
+function breakParagraph(text: string, fits: Fits, language: Language | undefined): string[] {
   const lines: string[] = []
   let line = ''
   for (const part of parts(text)) {
@@ -43,6 +64,12 @@ function breakParagraph(text: string, width: number, size: number, face: Face): 
       line = part
       continue
     }
+    const divided = language && byLetters(part) ? inSyllables(part, fits, language) : null
+    if (divided) {
+      lines.push(...divided.slice(0, -1))
+      line = divided.at(-1)!
+      continue
+    }
     for (const unit of inUnits(part, fits)) {
       if (line && !fits(line + unit)) {
         lines.push(line)
@@ -54,11 +81,32 @@ function breakParagraph(text: string, width: number, size: number, face: Face): 
   return [...lines, line.trimEnd()]
 }
 
+const HYPHEN = '-'
+const byLetters = (part: string) => /\p{L}{5}/u.test(part)
+
+/** The lines of a word that is too wide for one, each but the last with its hyphen; null where that won't do. */
+function inSyllables(part: string, fits: Fits, language: Language): string[] | null {
+  const word = part.trimEnd()
+  const syllables = divide(language)?.(word)
+  if (!syllables || syllables.length < 2 || !syllables.every(one => fits(one + HYPHEN))) return null
+  const lines: string[] = []
+  let line = ''
+  for (const [i, syllable] of syllables.entries()) {
+    const last = i === syllables.length - 1
+    if (line && !fits(line + syllable + (last ? '' : HYPHEN))) {
+      lines.push(line + HYPHEN)
+      line = ''
+    }
+    line += syllable
+  }
+  return [...lines, line + part.slice(word.length)]
+}
+
 const CLOSES = /^[)\]}.,:;!?%…'"’”»]+$/u
 const OPENS = /[([{"'‘“«]$/u
 
 /** Graphemes, with what closes kept at its word and what opens before it, unless they are too wide together. */
-function inUnits(word: string, fits: (line: string) => boolean): string[] {
+function inUnits(word: string, fits: Fits): string[] {
   const units: string[] = []
   for (const { segment } of inGraphemes(word)) {
     const last = units.at(-1)

@@ -36,6 +36,8 @@ export const LANGUAGES = [
   'ga-IE',
 ] as const
 export type Language = (typeof LANGUAGES)[number]
+/** Of a board that says nothing else. */
+export const USUAL_LANGUAGE: Language = 'en-GB'
 
 /**
  * The voice for a language among those that a device has: one of this very language before one of the same language

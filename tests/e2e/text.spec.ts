@@ -1,8 +1,9 @@
 import { breakLines } from '../../core/text/lines'
 import { textWidth } from '../../core/text/measure'
 import { unicodeBreaks } from '../../core/text/unicodeBreaks'
-import { shore } from '../boards'
-import { comeIn, expect, makeLesson, test } from './class'
+import { setReading } from '../../core/design/around'
+import { shore, sortBoard } from '../boards'
+import { comeIn, expect, makeLesson, piece, test } from './class'
 
 const SAMPLES = [
   'limpet',
@@ -103,4 +104,21 @@ test('a card in a script without spaces is drawn with the lines of all scripts, 
   const may = new Set(unicodeBreaks(text))
   let at = 0
   for (const line of tibetan.lines) expect(may.has((at += line.length)), line).toBe(true)
+})
+
+test('a word that is wider than its card is divided in the language of the board', async ({ page, application }) => {
+  const german = setReading(sortBoard(['Küste'], ['Gezeitenkraftwerk', 'Donaudampfschifffahrtsgesellschaft', 'Ebbe']), {
+    language: 'de-DE',
+  })
+  const narrow = {
+    ...german,
+    masters: german.masters.map(master => ({ ...master, fixed: true, width: 130, height: 110 })),
+  }
+  const lesson = await makeLesson(application.address, ['Ada Fern'], narrow)
+  await comeIn(page, application.address, lesson, 'Ada Fern')
+  await expect(page.getByRole('group', { name: 'Page', exact: true })).toHaveAttribute('lang', 'de-DE')
+  await expect
+    .poll(() => piece(page, 'Gezeitenkraftwerk').locator('text').allTextContents())
+    .toEqual(['Gezeiten-', 'kraftwerk'])
+  await expect(piece(page, 'Ebbe').locator('text')).toHaveText(['Ebbe'])
 })

@@ -293,7 +293,7 @@ test('a board is copied, kept as an organizer, put away and taken back, and goes
   const lesson = await makeLesson(application.address, ['Ada Fern'])
   await signInTeacher(page, application.address, lesson.email, lesson.password)
   const title = (await boardOf(lesson)).title
-  const menu = (name: string) => page.getByRole('button', { name: `More about ${name}` })
+  const menu = (name: string) => page.getByRole('button', { name: `More about ${name}`, exact: true })
   await menu(title).click()
   await page.getByRole('menuitem', { name: 'Make a copy' }).click()
   await expect(menu(`${title} (copy)`)).toBeVisible()

@@ -10,7 +10,9 @@ const box = computed(() => bounds(outline(figure.shape)))
 const PADDING = 6
 const face = computed(() => (figure.bold ? ('bold' as const) : ('regular' as const)))
 const lines = computed(() =>
-  figure.text ? breakLines(figure.text, Math.max(40, box.value.width - 2 * PADDING), figure.textSize, face.value) : [],
+  figure.text
+    ? breakLines(figure.text, Math.max(40, box.value.width - 2 * PADDING), figure.textSize, { face: face.value })
+    : [],
 )
 const look = computed(() => ({
   fill: figure.fill ?? 'none',

@@ -38,6 +38,8 @@ const emit = defineEmits<{
   tap: []
 }>()
 
+/** CSS pixels: so high a ledge has room for two buttons, one above the other. */
+const TWO_BUTTONS = 110
 const { t } = useWords()
 const leftHanded = useLeftHanded()
 const root = useTemplateRef<HTMLElement>('root')
@@ -51,12 +53,15 @@ function drawn(id: PieceId, { width, height }: Size): Size {
   const by = scale * share.value(id)
   return { width: width * by, height: height * by }
 }
-const { height: inner } = useElementSize(shelf)
+const { height: inner, width: along } = useElementSize(shelf)
 const more = ref(false)
+// Asked anew whenever the shelf or what stands on it is of another size: cards that were in two rows may be in one.
 watchPostEffect(() => {
   more.value =
     waiting.value.length > 0
     && inner.value > 0
+    && along.value > 0
+    && scale > 0
     && !!shelf.value
     && shelf.value.scrollHeight > shelf.value.clientHeight + 4
 })
@@ -110,7 +115,10 @@ const turn = (by: number) => shelf.value?.scrollBy({ top: by * shelf.value.clien
         {{ t('stage.ledgeEmpty') }}
       </p>
     </div>
-    <div v-if="more" class="flex flex-col justify-center gap-1 px-1 pb-3">
+    <div
+      v-if="more"
+      class="flex justify-center gap-1 px-1 pb-3"
+      :class="height < TWO_BUTTONS ? 'items-center' : 'flex-col'">
       <button type="button" class="button min-h-11 w-11 p-0" :aria-label="t('stage.ledgeBack')" @click="turn(-1)">
         <Icon name="lucide:chevron-up" size="22" />
       </button>

@@ -20,13 +20,14 @@ const {
   flipped?: boolean | undefined
   written?: string | undefined
 }>()
+const language = useBoardLanguage()
 const side = computed(() => (flipped && piece.kind === 'tile' && piece.other ? piece.other : null))
 const text = computed(() => side.value?.text ?? (piece.kind === 'note' && written ? written : piece.text))
 /** A tile is as wide as its value says, and a token as it is, so their text stands on one line. */
 const lines = computed(() => {
   if (!text.value) return []
   if (piece.kind === 'tile' || piece.kind === 'token') return [text.value]
-  return breakLines(text.value, master.width - 2 * CARD_PADDING.x + 0.01, master.textSize)
+  return breakLines(text.value, master.width - 2 * CARD_PADDING.x + 0.01, master.textSize, { language: language() })
 })
 const textMiddle = computed(() =>
   piece.kind !== 'picture-card'

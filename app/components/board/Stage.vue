@@ -59,6 +59,7 @@ const emit = defineEmits<{
 }>()
 
 const { t } = useWords()
+provideBoardLanguage(() => edition.board.language)
 const room = useTemplateRef<HTMLElement>('room')
 const boardPage = useTemplateRef<{ svg: SVGSVGElement | null }>('boardPage')
 const shelf = useTemplateRef<{ root: HTMLElement | null }>('shelf')
@@ -97,7 +98,6 @@ const { said, nameOf, whereIs, noteMove, sayMove, sayHeld, sayJoining } = useSta
   state: () => state,
 })
 const writes = computed(() => writtenSpots(page).length > 0)
-const TOOLS = { join: 'lucide:move-up-right', rub: 'lucide:eraser' } as const
 
 const stage = useStage({
   edition: () => edition,
@@ -114,7 +114,6 @@ const stage = useStage({
   },
 })
 const { held, lit, joinFrom, press, tapPage, tapLedge, key } = stage
-useStageView({ frame, sheet, scale: () => pageScale.value, about: zoomAbout, held, middle: stage.middle })
 const players = useTemplateRef<{ tap: (event: MouseEvent) => boolean }>('players')
 const tapSheet = (event: MouseEvent) => (!held.value && players.value?.tap(event)) || tapPage(event)
 watch(
@@ -140,6 +139,8 @@ const { own, pickedOwn, beginRubbing, rub, doneWriting, lay, write } = useStageO
 const heldPiece = computed(() => held.value?.piece ?? null)
 const heldLies = computed(() => (heldPiece.value ? state.pieces[heldPiece.value] : undefined))
 const heldEntry = computed(() => heldPiece.value && edition.pieces.get(heldPiece.value))
+const heldSize = () => heldEntry.value?.master ?? null
+useStageView({ frame, sheet, scale: () => pageScale.value, about: zoomAbout, heldSize, hands: stage })
 const shownAs = (id: PieceId) => (state.pieces[id] ? id : (binOf(id) ?? id))
 /** A piece that is picked on the page, with what can be done to it there. */
 const picked = computed(() =>
@@ -328,7 +329,7 @@ const ghostAt = computed(() => (held.value?.way === 'key' ? held.value.landing?.
         :class="tool === name ? 'border-sunfleck-600 bg-sunfleck-200 text-stone-950' : ''"
         :aria-pressed="tool === name"
         @click="tool = tool === name ? 'move' : name">
-        <Icon :name="TOOLS[name]" size="20" /><span :class="given.length ? 'max-lg:sr-only' : ''">{{
+        <Icon :name="TOOL_ICONS[name]" size="20" /><span :class="given.length ? 'max-lg:sr-only' : ''">{{
           t(`stage.tool.${name}`)
         }}</span>
       </button>

@@ -4,9 +4,13 @@ import { makeEdition, type Edition } from '~~/core/board/edition'
 import { provideSeenPictures } from '~/composables/board/pictures'
 import { startOf, type SlateState } from '~~/core/slate/state'
 
-/** A small framed slate. Without a state it shows the board as it is given out; without a page its first. */
+/**
+ * A small framed slate. Without a state it shows the board as it is given out; without a page its first. Without a
+ * label it says nothing, for what it is stands beside it.
+ */
 const {
   slate,
+  label,
   board,
   edition: given,
   state: shown,
@@ -17,7 +21,7 @@ const {
   board?: Board
   edition?: Edition
   state?: SlateState
-  label: string
+  label?: string
   ledge?: boolean
   page?: number
 }>()
@@ -27,6 +31,7 @@ provideSeenPictures(
   () => Object.values(shown?.own ?? {}).filter(own => own.kind === 'picture' && !own.gone).length,
 )
 const edition = computed(() => given ?? makeEdition(board!))
+provideBoardLanguage(() => edition.value.board.language)
 const state = computed(() => shown ?? startOf(edition.value))
 const page = computed(() => edition.value.board.pages[number] ?? edition.value.board.pages[0]!)
 
@@ -51,7 +56,11 @@ const standing = computed(() => {
 </script>
 
 <template>
-  <span class="block rounded-lg border border-ash-500 bg-ash-200 p-1.5 shadow-sm" role="img" :aria-label="label">
+  <span
+    class="block rounded-lg border border-ash-500 bg-ash-200 p-1.5 shadow-sm"
+    :role="label ? 'img' : undefined"
+    :aria-label="label"
+    :aria-hidden="label ? undefined : true">
     <span
       class="block overflow-hidden rounded"
       :style="{ aspectRatio: `${across} / ${page.height}` }"

@@ -4,15 +4,15 @@ import type { Zoom } from '~/composables/board/useZoom'
 /** How closely the page is looked at, by buttons. */
 const { zoom, dark = false } = defineProps<{ zoom: Zoom; dark?: boolean }>()
 const { t } = useWords()
-const look = computed(() => (dark ? 'button-dark border-transparent' : ''))
+const look = computed(() => (dark ? 'button-dark w-9 border-transparent' : 'w-11'))
 const near = computed(() => zoom.zoom.value !== 1)
 </script>
 
 <template>
-  <span class="flex items-center gap-1" role="group" :aria-label="t('zoom.title')">
+  <span class="flex items-center" :class="dark ? '' : 'gap-1'" role="group" :aria-label="t('zoom.title')">
     <button
       type="button"
-      class="button w-11 px-0"
+      class="button px-0"
       :class="look"
       :disabled="!zoom.canFurther.value"
       :aria-label="t('zoom.further')"
@@ -20,12 +20,17 @@ const near = computed(() => zoom.zoom.value !== 1)
       @click="zoom.further">
       <Icon name="lucide:zoom-out" size="20" />
     </button>
-    <button v-if="near || dark" type="button" class="button min-w-14 px-1 text-sm" :class="look" @click="zoom.whole">
+    <button
+      v-if="near || dark"
+      type="button"
+      class="button min-w-14 px-1 text-sm"
+      :class="dark ? 'button-dark border-transparent' : ''"
+      @click="zoom.whole">
       {{ t('zoom.percent', { percent: Math.round(zoom.zoom.value * 100) }) }}
     </button>
     <button
       type="button"
-      class="button w-11 px-0"
+      class="button px-0"
       :class="look"
       :disabled="!zoom.canNearer.value"
       :aria-label="t('zoom.nearer')"

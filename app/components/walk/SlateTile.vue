@@ -53,7 +53,10 @@ const words = computed(() => {
       <span
         class="ml-auto shrink-0 text-sm"
         :class="slate.status === 'handed-in' || slate.status === 'handed-back' || quietFor ? 'font-bold' : ''"
-        >{{ words }}</span
+        >{{ words
+        }}<span v-if="quietFor && slate.of" class="sr-only"
+          >, {{ t('slate.placed', { placed: slate.placed, of: slate.of }) }}</span
+        ></span
       >
     </span>
     <span

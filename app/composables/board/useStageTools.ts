@@ -4,6 +4,8 @@ import { KEYED_TOOLS, type Tool } from '~~/core/board/tools'
 import { toolsAnywhereOn, toolsOn } from '~~/core/slate/own'
 import { FIRST_CHOICE, GESTURES, type Choice } from '~~/core/tools/making'
 
+export const TOOL_ICONS = { join: 'lucide:move-up-right', rub: 'lucide:eraser' } as const
+
 interface Given {
   readonly edition: () => Edition
   readonly page: () => Page

@@ -1,4 +1,4 @@
-import type { Point } from '~~/core/geometry/shape'
+import type { Point, Size } from '~~/core/geometry/shape'
 import type { Held } from '~/composables/board/useStage'
 
 /** CSS pixels: so near to the edge of the frame what is dragged pushes the page along. */
@@ -6,7 +6,7 @@ const EDGE = 44
 /** CSS pixels a frame, at the very edge. */
 const FASTEST = 14
 /** CSS pixels that are kept free around what is carried by keys. */
-const AROUND = 40
+const AROUND = 16
 
 /**
  * Which part of a page that is larger than its frame is in sight. What one looked at stays in sight when the page
@@ -17,8 +17,8 @@ export function useStageView({
   sheet,
   scale,
   about,
-  held,
-  middle,
+  heldSize,
+  hands: { held, middle },
 }: {
   readonly frame: Ref<HTMLElement | null>
   readonly sheet: Ref<HTMLElement | null>
@@ -26,9 +26,10 @@ export function useStageView({
   readonly scale: () => number
   /** The point on the screen that stays when the scale changes; null is the middle of the frame. */
   readonly about: () => Point | null
-  readonly held: Ref<Held | null>
-  /** Where what is dragged is on the screen. */
-  readonly middle: Ref<Point>
+  /** Of what is held, in points. */
+  readonly heldSize: () => Size | null
+  /** What is held, and where what is dragged is on the screen. */
+  readonly hands: { readonly held: Ref<Held | null>; readonly middle: Ref<Point> }
 }) {
   /** Where on the sheet, as shares of it, something on the screen is. */
   function shareAt({ x, y }: Point): Point {
@@ -68,13 +69,17 @@ export function useStageView({
       if (now?.way !== 'key' || !now.landing || !frame.value || !sheet.value) return
       const [box, seen] = [sheet.value.getBoundingClientRect(), frame.value.getBoundingClientRect()]
       const at = { x: box.left + now.landing.at.x * scale(), y: box.top + now.landing.at.y * scale() }
-      frame.value.scrollBy(beyond(at.x, seen.left, seen.right), beyond(at.y, seen.top, seen.bottom))
+      const { width = 0, height = 0 } = heldSize() ?? {}
+      frame.value.scrollBy(
+        beyond(at.x, seen.left, seen.right, (width / 2) * scale() + AROUND),
+        beyond(at.y, seen.top, seen.bottom, (height / 2) * scale() + AROUND),
+      )
     },
     { flush: 'post' },
   )
-  /** How far something is out of sight, or too near to its edge. */
-  const beyond = (at: number, from: number, to: number) =>
-    to - from < 2 * AROUND ? at - (from + to) / 2 : Math.min(0, at - AROUND - from) + Math.max(0, at + AROUND - to)
+  /** How far something is out of sight, or too near to its edge; in the middle where it doesn't fit in at all. */
+  const beyond = (at: number, from: number, to: number, room: number) =>
+    to - from < 2 * room ? at - (from + to) / 2 : Math.min(0, at - room - from) + Math.max(0, at + room - to)
 
   const push = useRafFn(
     () => {

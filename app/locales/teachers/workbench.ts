@@ -227,7 +227,7 @@ export default {
     explain: 'Ask why, before it is handed in',
     explains: { none: 'No', page: 'One line for the page', places: 'One line for each place' },
     notes: 'Room for notes beside the page',
-    language: 'Read aloud in',
+    language: 'Language of the board',
     readPieces: 'What stands on cards can be read aloud too',
     hints: 'Hints',
     hintsHow: 'One a line, up to {count}. Students ask for one after the other; you see how many.',

@@ -202,7 +202,7 @@ function worded(figure: Figure): Box {
   const box = boxOf(figure)
   if (!figure.text.trim()) return box
   const face = figure.bold ? 'bold' : 'regular'
-  const lines = breakLines(figure.text, Math.max(40, box.width - 12), figure.textSize, face)
+  const lines = breakLines(figure.text, Math.max(40, box.width - 12), figure.textSize, { face })
   const width = Math.min(box.width, Math.max(1, ...lines.map(line => textWidth(line, figure.textSize, face))))
   const height = Math.min(box.height, lines.length * figure.textSize * LINE_HEIGHT)
   const x = figure.fromLeft ? box.x + 6 : box.x + (box.width - width) / 2

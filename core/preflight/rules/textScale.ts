@@ -63,7 +63,7 @@ function pieceText(board: Board, page: Page): number {
 function fits(figure: Figure, size: number): boolean {
   const { width, height } = boxOf(figure)
   return (
-    breakLines(figure.text, width - 12, size, figure.bold ? 'bold' : 'regular').length * size * LINE_HEIGHT
+    breakLines(figure.text, width - 12, size, { face: figure.bold ? 'bold' : 'regular' }).length * size * LINE_HEIGHT
     <= height + size * 0.2
   )
 }

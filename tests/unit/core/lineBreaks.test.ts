@@ -1,6 +1,9 @@
-import { afterEach, beforeEach, describe, expect, it } from 'vitest'
-import { breakBy, breakLines } from '../../../core/text/lines'
+import fc from 'fast-check'
+import { afterAll, afterEach, beforeEach, describe, expect, it } from 'vitest'
+import { loadSyllables } from '../../../core/text/hyphens'
+import { breakBy, breakLines, divideBy } from '../../../core/text/lines'
 import { textWidth } from '../../../core/text/measure'
+import { LANGUAGES } from '../../../core/text/spoken'
 import { unicodeBreaks } from '../../../core/text/unicodeBreaks'
 
 const SIZE = 16
@@ -80,5 +83,60 @@ describe('the rules of all scripts', () => {
     const lines = breakLines(text, 1, SIZE)
     expect(lines.join('')).toBe(text)
     expect(lines).toContain('👩‍👩‍👧')
+  })
+})
+
+describe('words that are too wide', () => {
+  const WIDE = 10_000
+  afterAll(() => divideBy(() => null))
+
+  it("are divided as Liang's patterns divide them, in the language of the board", async () => {
+    // Knuth, The TeXbook, appendix H: hy-phen-ation, su-per-cal-ifrag-ilis-tic-ex-pi-ali-do-cious.
+    const english = (await loadSyllables('en-US'))!
+    expect(english('hyphenation')).toEqual(['hy', 'phen', 'ation'])
+    expect(english('supercalifragilisticexpialidocious').join('-')).toBe('su-per-cal-ifrag-ilis-tic-ex-pi-ali-do-cious')
+    // Duden: Do|nau|dampf|schiff, Ge|zei|ten (from memory).
+    const german = (await loadSyllables('de-DE'))!
+    expect(german('Donaudampfschiff')).toEqual(['Do', 'nau', 'dampf', 'schiff'])
+    expect(german('Gezeiten')).toEqual(['Ge', 'zei', 'ten'])
+    expect(await loadSyllables('ja-JP')).toBeNull()
+    for (const language of LANGUAGES) {
+      const divide = await loadSyllables(language)
+      expect(divide?.('Gezeitenkraftwerk').join('') ?? 'Gezeitenkraftwerk', language).toBe('Gezeitenkraftwerk')
+    }
+  })
+
+  it('have a hyphen at each line but the last, lose no letter, and are divided only where they must be', async () => {
+    const german = (await loadSyllables('de-DE'))!
+    divideBy(language => (language === 'de-DE' ? german : null))
+    const style = { language: 'de-DE' } as const
+    fc.assert(
+      fc.property(
+        fc.array(fc.constantFrom('Gezeitenkraftwerk', 'Napfschnecke', 'See', 'Donaudampfschiff', 'Ebbe'), {
+          minLength: 1,
+          maxLength: 4,
+        }),
+        fc.integer({ min: 60, max: 400 }),
+        (words, width) => {
+          const text = words.join(' ')
+          const lines = breakLines(text, width, 18, style)
+          for (const line of lines) expect(textWidth(line, 18)).toBeLessThanOrEqual(width)
+          expect(
+            lines
+              .map(line => (line.endsWith('-') ? line.slice(0, -1) : `${line} `))
+              .join('')
+              .trim(),
+          ).toBe(text)
+          if (words.every(word => textWidth(word, 18) <= width)) expect(lines.join()).not.toContain('-')
+        },
+      ),
+    )
+    expect(breakLines('Gezeitenkraftwerk', 90, 18, style)).toEqual(['Gezeiten-', 'kraftwerk'])
+    // Where not even a syllable fits, and in a language that nobody gave, it is broken anywhere, as before.
+    expect(breakLines('Gezeitenkraftwerk', 20, 18, style)).toEqual(breakLines('Gezeitenkraftwerk', 20, 18))
+    expect(breakLines('Gezeitenkraftwerk', 90, 18, { language: 'fr-FR' })).toEqual(
+      breakLines('Gezeitenkraftwerk', 90, 18),
+    )
+    expect(breakLines('Gezeitenkraftwerk', WIDE, 18, style)).toEqual(['Gezeitenkraftwerk'])
   })
 })

@@ -146,7 +146,7 @@ const counts = computed(() =>
         <li v-for="slate in ordered" :key="slate.id">
           <WalkSlateTile
             :slate="slate"
-            :name="slate.mark ? slate.name : short(slate.name)"
+            :name="slate.mark ? slate.name : short(slate.name) || t('desk.everyone')"
             :to="`/handout/${id}/review/${slate.id}`"
             :quiet-for="quietFor(slate)"
             :page="page"

@@ -1,0 +1,41 @@
+import type { Language } from './spoken'
+
+/** The parts of a word between which it may be divided at the end of a line; put together they are the word. */
+export type Syllables = (word: string) => readonly string[]
+
+type Patterns = () => Promise<{ readonly default: unknown }>
+/** Patterns by which words of a language are divided. Arabic, Chinese and Japanese divide none. */
+const PATTERNS: { readonly [L in Language]: Patterns | null } = {
+  'en-GB': () => import('hyphen/patterns/en-gb'),
+  'en-US': () => import('hyphen/patterns/en-us'),
+  'de-DE': () => import('hyphen/patterns/de-1996'),
+  'fr-FR': () => import('hyphen/patterns/fr'),
+  'es-ES': () => import('hyphen/patterns/es'),
+  'it-IT': () => import('hyphen/patterns/it'),
+  'pt-PT': () => import('hyphen/patterns/pt'),
+  'nl-NL': () => import('hyphen/patterns/nl'),
+  'pl-PL': () => import('hyphen/patterns/pl'),
+  'sv-SE': () => import('hyphen/patterns/sv'),
+  'tr-TR': () => import('hyphen/patterns/tr'),
+  'uk-UA': () => import('hyphen/patterns/uk'),
+  'ru-RU': () => import('hyphen/patterns/ru'),
+  'cy-GB': () => import('hyphen/patterns/cy'),
+  'ga-IE': () => import('hyphen/patterns/ga'),
+  'ar-SA': null,
+  'zh-CN': null,
+  'ja-JP': null,
+}
+const SOFT_HYPHEN = '\u00AD'
+
+/**
+ * How words of a language are divided, by Liang's patterns (F. M. Liang, *Word Hy-phen-a-tion by Com-put-er*, 1983) as
+ * the package `hyphen` has them; null for a language that divides none. They are fetched by whoever needs them: a
+ * language has up to 100 KB.
+ */
+export async function loadSyllables(language: Language): Promise<Syllables | null> {
+  const patterns = PATTERNS[language]
+  if (!patterns) return null
+  const [{ default: hyphenator }, { default: of }] = await Promise.all([import('hyphen'), patterns()])
+  const divided = hyphenator(of, { hyphenChar: SOFT_HYPHEN })
+  return word => divided(word).split(SOFT_HYPHEN)
+}
