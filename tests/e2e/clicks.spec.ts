@@ -234,3 +234,56 @@ built('six activities on one page', async ({ page, address, Makes }) => {
   expect((await boardOf(lesson)).pages[0]!.steps).toHaveLength(6)
   expect((await keyOf(page, lesson)).map(key => key.kind).toSorted()).toEqual(['order', 'sort', 'write'])
 })
+
+built('a sentence with gaps and a bank', async ({ page, address, Makes }) => {
+  const lesson = await openEmpty(page, address)
+  const hand = new Makes(page)
+  await hand.go('Places')
+  await hand.press('Text with gaps')
+  await hand.write(page.getByLabel('Sentences'), 'The limpet clings to the rock.')
+  for (const word of ['limpet', 'rock'])
+    await hand.click(page.getByTestId('gap-words').getByRole('button', { name: word }))
+  await hand.press('Make the text with 2 gaps')
+  await hand.go('Check')
+  await ready(page)
+  await within(hand, 10, 'a sentence with gaps')
+  expect((await keyOf(page, lesson)).map(key => key.kind)).toEqual(['slots'])
+})
+
+built('labels for the parts of a boat', async ({ page, address, Makes }) => {
+  const lesson = await openEmpty(page, address)
+  const hand = new Makes(page)
+  await hand.go('Pieces')
+  await hand.press('More')
+  await hand.write(page.getByLabel('Words, one on each line'), 'mast\nkeel')
+  await hand.press('Add 2')
+  await hand.go('Places')
+  await hand.click(page.getByRole('button', { name: /^A pin for each/ }))
+  await hand.go('Answers')
+  await expect(page.getByTestId('key')).toContainText('mast')
+  await within(hand, 10, 'labels for the parts of a boat')
+  expect((await keyOf(page, lesson)).map(key => key.kind)).toEqual(['label'])
+})
+
+built('numbers on a number line', async ({ page, address, Makes }) => {
+  const lesson = await openEmpty(page, address)
+  const hand = new Makes(page)
+  await hand.go('Places')
+  await hand.press('Number line')
+  await hand.go('Pieces')
+  await hand.write(page.getByLabel('Words, one on each line'), '3\n7')
+  await hand.press('Make 2 cards')
+  await hand.go('Answers')
+  const [scale] = (await boardKept(page), (await boardOf(lesson)).pages[0]!.places)
+  if (scale?.shape.kind !== 'rectangle') throw new Error('a number line is a rectangle')
+  const { x, y, width, height } = scale.shape
+  for (const value of [3, 7])
+    await hand.put(page.getByRole('button', { name: new RegExp(`^${value}, `) }), {
+      named: new RegExp(`ver ${value} on `),
+      at: [(x + (value / 10) * width) / 960, (y + height / 2) / 480],
+    })
+  await hand.press('Keep this as the key')
+  await within(hand, 12, 'numbers on a number line')
+  const [key] = await keyOf(page, lesson)
+  expect(key?.kind).toBe('scale')
+})

@@ -203,9 +203,12 @@ useSlateKeys({ showKeys: () => (showKeys.value = true), undo: slate.undo })
           @click="handingIn = true">
           {{ t(about.handIn ? 'slate.handIn' : 'slate.finish') }}
         </button>
-        <strong v-else-if="!editable" class="rounded-lg bg-leaf-700 px-4 py-2.5">{{
-          shut === 'paused' || shut === 'closed' ? t(`slate.shut.${shut}`) : t(`desk.status.${status}`)
-        }}</strong>
+        <!-- There from the start, so that it is said when it comes. -->
+        <span role="status" :class="editable ? '-ml-3' : ''" data-test="shut"
+          ><strong v-if="!editable" class="block rounded-lg bg-leaf-700 px-4 py-2.5">{{
+            shut === 'paused' || shut === 'closed' ? t(`slate.shut.${shut}`) : t(`desk.status.${status}`)
+          }}</strong></span
+        >
       </template>
     </UiTopBar>
 

@@ -176,6 +176,7 @@ export default {
     cut: 'One line is too long for a card and will be cut. | {count} lines are too long for a card and will be cut.',
     left: 'One line is more than a page can hold. | {count} lines are more than a page can hold.',
     addPictures: 'Picture cards',
+    didAdd: '{names}: on the ledge',
     size: {
       card: 'Text on cards: {size} pt',
       'picture-card': 'Text on picture cards: {size} pt',

@@ -12,6 +12,8 @@ const { t } = useWords()
 const { upload, trouble, busy } = useUpload()
 const { attempt, trouble: libraryTrouble } = useAsking()
 const worded = ref(false)
+/** What was added is said, for it appears elsewhere: on the ledge. */
+const added = ref('')
 
 function addCards(cards: { hash: FileHash; width: number; height: number; name: string }[]) {
   if (cards.length === 0) return
@@ -29,6 +31,7 @@ function addCards(cards: { hash: FileHash; width: number; height: number; name: 
       freshIds,
     ),
   )
+  added.value = t('pieces.didAdd', { names: cards.map(card => card.name).join(', ') })
 }
 const add = async (files: Iterable<File>) => addCards(await upload(picturesIn(files)))
 async function take({ name, words }: { name: string; words: string }) {
@@ -53,6 +56,7 @@ defineExpose({ add })
         @change="add(($event.target as HTMLInputElement).files ?? [])" />
     </label>
     <p v-if="trouble" class="trouble" role="alert">{{ trouble }}</p>
+    <p class="sr-only" role="status">{{ added }}</p>
     <BoardPictureShelf :label="t('pieces.library')" narrow @take="take">
       <label class="flex min-h-9 items-center gap-2"
         ><input v-model="worded" type="checkbox" class="h-5 w-5 shrink-0 accent-leaf-600" />{{
