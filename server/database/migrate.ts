@@ -15,6 +15,7 @@ import * as together from './migrations/0012_together'
 import * as picturesOfStudents from './migrations/0013_pictures_of_students'
 import * as clips from './migrations/0014_clips'
 import * as putAway from './migrations/0015_put_away'
+import * as handsUp from './migrations/0016_hands_up'
 
 /** Forward only: a migration that has run anywhere is never edited, the next one mends it. */
 const migrations = {
@@ -33,6 +34,7 @@ const migrations = {
   '0013_pictures_of_students': picturesOfStudents,
   '0014_clips': clips,
   '0015_put_away': putAway,
+  '0016_hands_up': handsUp,
 }
 
 /**

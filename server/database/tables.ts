@@ -211,6 +211,8 @@ export interface Database {
     epoch: ColumnType<number, never, never>
     opened_at: ColumnType<Date | null, Date | null | undefined, Date | null>
     moved_at: ColumnType<Date | null, Date | null | undefined, Date | null>
+    /** Since when help is asked for on it. */
+    hand_at: ColumnType<Date | null, never, Date | null>
     handed_in_at: ColumnType<Date | null, Date | null | undefined, Date | null>
     handed_back_at: ColumnType<Date | null, Date | null | undefined, Date | null>
     /** What the student said to the teacher when it was handed in. */

@@ -47,6 +47,34 @@ export function sayDone(
   })
 }
 
+/**
+ * Help is asked for on a slate, or no longer: by who works on it, and taken down by the teacher who has seen it. One
+ * that is up stays up since when it was. Refused where the slate is handed in.
+ */
+export function raiseHand(
+  services: Pick<Services, 'db' | 'wire'>,
+  slate: string,
+  up: boolean,
+): Promise<Result<null, 'not-now'>> {
+  return withNews(services, async (trx, news) => {
+    const { status, handout_id, hand_at } = await trx
+      .selectFrom('slates')
+      .select(['status', 'handout_id', 'hand_at'])
+      .where('id', '=', slate)
+      .forUpdate()
+      .executeTakeFirstOrThrow()
+    if (up && !canMove(status)) return refuse('not-now')
+    if (up === (hand_at !== null)) return ok(null)
+    await trx
+      .updateTable('slates')
+      .set({ hand_at: up ? new Date() : null })
+      .where('id', '=', slate)
+      .execute()
+    news.push({ scope: 'slate', slate, handout: handout_id, changed: 'words' })
+    return ok(null)
+  })
+}
+
 /** Whether all members but this one have said that they are done. */
 export async function othersAreDone(db: Db, slate: string, student: string): Promise<boolean> {
   const waiting = await db

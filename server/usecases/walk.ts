@@ -60,6 +60,7 @@ export async function walkRound({ db, engine }: Services, id: string, role: Role
           'edition_hash',
           'last_number',
           'moved_at',
+          'hand_at',
           'handed_in_at',
         ])
         .where('handout_id', '=', id)
@@ -76,13 +77,14 @@ export async function walkRound({ db, engine }: Services, id: string, role: Role
       const people = await peopleOf(trx, id)
       const waiting = await waitingPictures(trx, id)
       const slates = rows
-        .map(({ moved_at, handed_in_at, edition_hash, last_number, ...row }) => ({
+        .map(({ moved_at, hand_at, handed_in_at, edition_hash, last_number, ...row }) => ({
           ...row,
           name: names.get(row.id) ?? '',
           members: people.filter(p => p.slate === row.id).map(({ slate, ...member }) => member),
           edition: edition_hash,
           waiting: waiting.get(row.id) ?? 0,
           movedAt: moved_at?.toISOString() ?? null,
+          handAt: hand_at?.toISOString() ?? null,
           handedInAt: handed_in_at?.toISOString() ?? null,
           // One that can't be read says so, and harms no other.
           ...(states.get(row.id) ?? { number: last_number, state: emptySlate }),

@@ -60,9 +60,9 @@ test('a student looks closer by buttons and keys: what was in the middle stays, 
   expect((await scrolled(page)).x).toBeGreaterThan(before.x)
   await expect.poll(() => inSight(page, 'goby')).toBe(true)
 
-  await page.keyboard.press('Control+0')
+  await page.keyboard.press('Alt+Digit0')
   expect(await widthOf(page)).toBeCloseTo(whole, 0)
-  await page.keyboard.press('Control+=')
+  await page.keyboard.press('Alt+Equal')
   expect(await widthOf(page)).toBeCloseTo(whole * 1.25, 0)
 })
 

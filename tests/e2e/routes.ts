@@ -186,6 +186,11 @@ export const ROUTES: Record<string, Row> = {
     body: () => ({ done: true }),
     allowed: ['student'],
   },
+  'slates/[id]/hand.put.ts': {
+    path: l => `/api/slates/${slateOf(l)}/hand`,
+    body: () => ({ up: false }),
+    allowed: ['student', 'owner'],
+  },
   'slates/[id]/again.post.ts': { path: l => `/api/slates/${slateOf(l)}/again`, body: () => ({}), allowed: ['student'] },
   'slates/[id]/take-back.post.ts': {
     path: l => `/api/slates/${slateOf(l)}/take-back`,

@@ -252,7 +252,7 @@ test('a page looked at closely is pushed about in a frame with a name, and a who
   await frame.focus()
   await page.keyboard.press('ArrowRight')
   await expect.poll(() => frame.evaluate(element => element.scrollLeft)).toBeGreaterThan(0)
-  await page.keyboard.press('Control+0')
+  await page.keyboard.press('Alt+Digit0')
   await expect(frame).toHaveCount(0)
 })
 

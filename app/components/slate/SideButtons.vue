@@ -1,9 +1,11 @@
 <script setup lang="ts">
 import type { Side } from '~/composables/slate/useBeside'
 
-/** What opens beside the page: hints, reasons and notes, and how it was before. */
-const { side, hints, besides, before, comparing, crowded } = defineProps<{
+/** What stands over the page: a hand to put up, and what opens beside it (hints, reasons, how it was before). */
+const { side, hand, hints, besides, before, comparing, crowded } = defineProps<{
   side: Side | null
+  /** Whether help is asked for; null where nobody can. */
+  hand: boolean | null
   hints: boolean
   besides: boolean
   before: boolean
@@ -11,11 +13,21 @@ const { side, hints, besides, before, comparing, crowded } = defineProps<{
   /** Others are named in the same row, so that the words give way sooner. */
   crowded: boolean
 }>()
-const emit = defineEmits<{ open: [side: Side]; compare: [] }>()
+const emit = defineEmits<{ open: [side: Side]; compare: []; hand: [up: boolean] }>()
 const { t } = useWords()
 </script>
 
 <template>
+  <button
+    v-if="hand !== null"
+    type="button"
+    class="button min-h-10 px-3 py-1"
+    :class="hand ? 'border-sunfleck-600 bg-sunfleck-200 text-stone-950' : ''"
+    :aria-pressed="hand"
+    :title="t(hand ? 'hand.down' : 'hand.ask')"
+    @click="emit('hand', !hand)">
+    <Icon name="lucide:hand" size="18" /><span class="max-sm:sr-only">{{ t(hand ? 'hand.down' : 'hand.ask') }}</span>
+  </button>
   <button
     v-if="hints"
     type="button"

@@ -239,7 +239,9 @@ useSlateKeys({ showKeys: () => (showKeys.value = true), undo: slate.undo })
         :steps="steps"
         :done="done"
         :language="edition.board.language" />
-      <div v-if="several || besides || hints.length || further" class="flex flex-wrap items-center gap-x-2 gap-y-2">
+      <div
+        v-if="several || besides || hints.length || further || editable"
+        class="flex flex-wrap items-center gap-x-2 gap-y-2">
         <LazySlateTogether
           v-if="several"
           :kind="view.kind"
@@ -258,12 +260,14 @@ useSlateKeys({ showKeys: () => (showKeys.value = true), undo: slate.undo })
           @talk="open('talk')" />
         <SlateSideButtons
           :side="side"
+          :hand="editable && view.kind !== 'class' ? about.hand : null"
           :hints="hints.length > 0 && (editable || !!state.hints[hintOf])"
           :besides="besides"
           :before="further"
           :comparing="comparing"
           :crowded="several"
           @open="open"
+          @hand="up => attempt(() => slate.askForHelp(up))"
           @compare="comparing = !comparing" />
       </div>
       <p v-if="refused" class="trouble" role="alert">{{ t(`moveRefused.${refused}`) }}</p>

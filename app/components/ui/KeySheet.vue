@@ -3,7 +3,7 @@ const { open } = defineProps<{ open: boolean }>()
 const emit = defineEmits<{ close: [] }>()
 const { t } = useWords()
 const leftHanded = useLeftHanded()
-const KEYS = ['pick', 'choose', 'nudge', 'down', 'turn', 'own', 'letBe', 'undo', 'sheet'] as const
+const KEYS = ['pick', 'choose', 'nudge', 'down', 'turn', 'own', 'letBe', 'undo', 'closer', 'sheet'] as const
 </script>
 
 <template>

@@ -1,14 +1,26 @@
 <script setup lang="ts">
+import type { Quiet } from '~~/core/lesson/quiet'
 import { shortNames } from '~~/core/roster/names'
 import type { WalkSlate } from '~/composables/review/useWalk'
 
 /** One slate of the walk-round: the work itself, a name plate, a progress rim, and light where something is new. */
-const { slate, name, to, quietFor, page, version } = defineProps<{
+const {
+  slate,
+  name,
+  to,
+  quiet,
+  asks = false,
+  page,
+  version,
+} = defineProps<{
   slate: WalkSlate
   /** As short as it takes to tell it from the others. */
   name: string
   to: string
-  quietFor: number | null
+  /** Has stopped while the others go on. */
+  quiet?: Quiet | undefined
+  /** Asks for help. */
+  asks?: boolean
   page: number
   version?: string | undefined
 }>()
@@ -20,8 +32,8 @@ const members = computed(() => {
 const words = computed(() => {
   if (slate.unreadable) return t('walk.unreadable')
   if (slate.status === 'under-way')
-    return quietFor
-      ? t('walk.quiet', { count: quietFor })
+    return quiet
+      ? t('walk.quiet', { count: quiet.minutes })
       : slate.of === 0
         ? t('walk.status.under-way')
         : t('slate.placed', { placed: slate.placed, of: slate.of })
@@ -35,7 +47,7 @@ const words = computed(() => {
     class="block rounded-xl p-1"
     :class="[
       slate.status === 'not-opened' ? 'opacity-70' : '',
-      slate.fresh || quietFor ? 'bg-sunfleck-200 ring-3 ring-sunfleck-600' : '',
+      slate.fresh || quiet || asks ? 'bg-sunfleck-200 ring-3 ring-sunfleck-600' : '',
     ]"
     :data-slate="slate.name">
     <BoardThumbnail
@@ -44,7 +56,7 @@ const words = computed(() => {
       :state="slate.replica.shown"
       :page="page"
       :label="t('walk.slateOf', { name: slate.name })" />
-    <span class="mt-1.5 flex items-center gap-2 px-1" :class="slate.fresh || quietFor ? 'text-stone-950' : ''">
+    <span class="mt-1.5 flex items-center gap-2 px-1" :class="slate.fresh || quiet || asks ? 'text-stone-950' : ''">
       <UiRing :share="slate.of ? slate.placed / slate.of : 0" />
       <ClassGroupMark v-if="slate.mark" :mark="slate.mark" small />
       <span class="min-w-0 font-semibold leading-tight wrap-anywhere" :title="slate.name"
@@ -52,13 +64,19 @@ const words = computed(() => {
       >
       <span
         class="ml-auto shrink-0 text-sm"
-        :class="slate.status === 'handed-in' || slate.status === 'handed-back' || quietFor ? 'font-bold' : ''"
+        :title="quiet ? t('walk.quietThan', { count: quiet.usual + 1 }) : undefined"
+        :class="slate.status === 'handed-in' || slate.status === 'handed-back' || quiet ? 'font-bold' : ''"
         >{{ words
-        }}<span v-if="quietFor && slate.of" class="sr-only"
+        }}<span v-if="quiet && slate.of" class="sr-only"
           >, {{ t('slate.placed', { placed: slate.placed, of: slate.of }) }}</span
         ></span
       >
     </span>
+    <span
+      v-if="asks"
+      class="mx-1 flex items-center gap-1.5 rounded bg-sunfleck-400 px-2 py-0.5 text-sm font-semibold text-stone-950"
+      ><Icon name="lucide:hand" />{{ t('walk.asks') }}</span
+    >
     <span
       v-if="slate.waiting"
       class="mx-1 block truncate rounded bg-sunfleck-400 px-2 py-0.5 text-sm font-semibold text-stone-950"

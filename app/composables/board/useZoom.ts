@@ -3,12 +3,19 @@ import type { Point } from '~~/core/geometry/shape'
 const LEAST = 1
 const MOST = 6
 const BY = 1.25
+/** By where keys are, since with Alt they write other signs; `BracketRight` is + on German keyboards. */
+const KEYS = {
+  nearer: ['Equal', 'BracketRight', 'NumpadAdd'],
+  further: ['Minus', 'Slash', 'NumpadSubtract'],
+  whole: ['Digit0', 'Numpad0'],
+}
 /** Nearer to the whole page than this is the whole page. */
 const NEARLY_WHOLE = 0.02
 
 /**
- * How closely the page is looked at: by buttons, by + − 0 with Control, by the wheel with Control (and so by pinching a
- * touch pad), by two fingers. `active` says whether it may change just now; a piece that is dragged comes first.
+ * How closely the page is looked at: by buttons, by + − 0 with Alt (with Control they are the browser's own, for those
+ * who need all of it larger), by the wheel with Control (and so by pinching a touch pad), by two fingers. `active` says
+ * whether it may change just now; a piece that is dragged comes first.
  */
 export function useZoom(room: Ref<HTMLElement | null>, active: () => boolean) {
   const zoom = ref(1)
@@ -44,10 +51,13 @@ export function useZoom(room: Ref<HTMLElement | null>, active: () => boolean) {
     { passive: false },
   )
   useEventListener(room, ['touchend', 'touchcancel'], () => (pinch = null))
-  onKeyStroke(['+', '=', '-', '0'], event => {
-    if (!active() || !(event.ctrlKey || event.metaKey)) return
+  useEventListener(window, 'keydown', (event: KeyboardEvent) => {
+    // In a field Alt and numbers write letters that no key has.
+    if (!event.altKey || event.ctrlKey || event.metaKey || inField(event) || !active()) return
+    const way = (Object.keys(KEYS) as (keyof typeof KEYS)[]).find(name => KEYS[name].includes(event.code))
+    if (!way) return
     event.preventDefault()
-    to(event.key === '0' ? 1 : zoom.value * (event.key === '-' ? 1 / BY : BY))
+    to(way === 'whole' ? 1 : zoom.value * (way === 'nearer' ? BY : 1 / BY))
   })
   return {
     zoom: readonly(zoom),

@@ -47,6 +47,7 @@ export interface WalkView {
     number: number
     state: SlateState
     movedAt: string | null
+    handAt: string | null
     handedInAt: string | null
     unreadable: boolean
     waiting: number
@@ -67,6 +68,8 @@ interface Seen extends SeenSlate {
   readonly mark: string | null
   readonly members: WalkMember[]
   readonly unreadable: boolean
+  /** Since when help is asked for. */
+  readonly handAt: number | null
   /** Pictures that others see once the teacher has let them through. */
   readonly waiting: number
 }
@@ -106,6 +109,7 @@ export function useWalk(handout: string) {
           status: slate.status,
           replica: receiveWhole({ replica: emptyReplica, number: slate.number, state: slate.state, edition: under }),
           movedAt: slate.movedAt ? Date.parse(slate.movedAt) : null,
+          handAt: slate.handAt ? Date.parse(slate.handAt) : null,
           unreadable: slate.unreadable,
           waiting: slate.waiting,
         }
@@ -123,7 +127,7 @@ export function useWalk(handout: string) {
     read,
     changed: show,
     ended: code => (trouble.value = code),
-    about: (_, what) => what === 'pictures' && void readSoon(),
+    about: (_, what) => (what === 'pictures' || what === 'words') && void readSoon(),
   })
   /** A class that takes its photos makes one reading of it. */
   const readSoon = useDebounceFn(() => watched.readNow(), 600)

@@ -58,6 +58,8 @@ export interface SlateView {
   due: Due | null
   /** Whether it is to be handed in, or being done is enough. */
   handIn: boolean
+  /** Help is asked for. */
+  hand: boolean
   number: number
   state: SlateState
   board: Board
@@ -70,10 +72,11 @@ export interface SlateView {
   review: ReviewEntry | null
 }
 
-const aboutOf = ({ word, due, handIn, looking, rules, members, before, talk }: SlateView) => ({
+const aboutOf = ({ word, due, handIn, hand, looking, rules, members, before, talk }: SlateView) => ({
   word,
   due,
   handIn,
+  hand,
   looking,
   rules,
   members,
@@ -88,6 +91,7 @@ const completed = (view: SlateView): SlateView => ({
   rules: { ...NO_RULES, ...view.rules },
   before: view.before ?? null,
   talk: view.talk ?? [],
+  hand: view.hand ?? false,
   pictures: view.pictures ?? [],
 })
 
@@ -215,6 +219,10 @@ export function useSlate(given: SlateView, outdated: () => void) {
     beginAgain: () => become('again'),
     async sayDone(done: boolean) {
       await ask(`/api/slates/${view.id}/done`, { method: 'PUT', body: { done } })
+    },
+    async askForHelp(up: boolean) {
+      await ask(`/api/slates/${view.id}/hand`, { method: 'PUT', body: { up } })
+      about.value = { ...about.value, hand: up }
     },
     /** Sent twice with the same id it stands there once. */
     async speak(said: Said) {

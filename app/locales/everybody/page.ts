@@ -171,6 +171,7 @@ export default {
     own: { press: 'Arrows, Delete', does: 'On something you made: move it, take it away' },
     letBe: { press: 'Escape', does: 'Leave it where it was' },
     undo: { press: 'Ctrl Z', does: 'Undo' },
+    closer: { press: 'Alt + or Alt −', does: 'Look closer or from further away; Alt 0 shows all of the page' },
     sheet: { press: 'F1', does: 'Show this list' },
     left: 'Buttons of the ledge on the left, for left hands',
   },

@@ -76,6 +76,7 @@ export default {
     differently: 'What do you see differently now?',
     stillAsked: 'Say why, in a line:',
   },
+  hand: { ask: 'Ask for help', down: 'I have asked for help' },
   hints: {
     title: 'Hints',
     open: 'Hint',

@@ -25,7 +25,7 @@ export default {
     code: 'Code {code}',
     join: 'How students come in',
     orderBy: 'Order by',
-    order: { name: 'Name', progress: 'Progress', quiet: 'Quiet longest' },
+    order: { name: 'Name', progress: 'Progress', quiet: 'Who needs you' },
     together: 'All together',
     votes: '{name}: {count}',
     stands:
@@ -38,7 +38,11 @@ export default {
       'handed-back': 'handed back',
     },
     slateOf: 'Slate of {name}',
+    asks: 'asks for help',
+    seen: 'Seen',
     quiet: 'quiet {count} min',
+    quietThan:
+      'Half of those at work have moved within the last minute. | Half of those at work have moved within the last {count} minutes.',
     unreadable: "can't be read",
   },
   review: {

@@ -9,7 +9,7 @@ import { changeHandout, handBack, handIn, markOpened } from '../../../server/use
 import { addToMargin, marginOf, saveReview } from '../../../server/usecases/review'
 import { viewSlate } from '../../../server/usecases/slates'
 import { hideLine, speak, talkOf } from '../../../server/usecases/talk'
-import { sayDone } from '../../../server/usecases/together'
+import { raiseHand, sayDone } from '../../../server/usecases/together'
 import { readPicture } from '../../../server/files/picture'
 import {
   approvePicture,
@@ -53,6 +53,28 @@ async function frameOf(count: number): Promise<{ frame: string; people: Actor[] 
   await markOpened(services(), frame)
   return { frame, people }
 }
+
+describe('a hand', () => {
+  it('is up since it was put up, is seen and taken down, and is put up on nothing that is handed in', async () => {
+    const { frame, people } = await frameOf(2)
+    const since = async () =>
+      (await two.connection.db.selectFrom('slates').select('hand_at').where('id', '=', frame).executeTakeFirstOrThrow())
+        .hand_at
+    expect((await viewAs(frame, people[0]!)).hand).toBe(false)
+    expect(await raiseHand(services(), frame, true)).toMatchObject({ ok: true })
+    const first = await since()
+    expect(first).not.toBeNull()
+    // The other member sees it too; putting it up again changes nothing.
+    expect((await viewAs(frame, people[1]!)).hand).toBe(true)
+    await raiseHand(services(), frame, true)
+    expect(await since()).toEqual(first)
+    await raiseHand(services(), frame, false)
+    expect(await since()).toBeNull()
+    await handIn(services(), frame, people[0]!.id, '')
+    expect(await raiseHand(services(), frame, true)).toMatchObject({ ok: false, reason: 'not-now' })
+    expect(await raiseHand(services(), frame, false)).toMatchObject({ ok: true })
+  })
+})
 
 describe('a frame that is handed in', () => {
   it('by any member, or once all have said that they are done, as the teacher set it; whoever hands in is done', async () => {

@@ -1,15 +1,16 @@
 <script setup lang="ts">
 import { RadioGroup, RadioGroupLabel, RadioGroupOption } from '@headlessui/vue'
 import { codeInGroups } from '~~/core/roster/picturePassword'
+import { quietOnes } from '~~/core/lesson/quiet'
 import { shortNames } from '~~/core/roster/names'
 import { SLATE_STATUSES, type SlateStatus } from '~~/core/slate/status'
 import { useWalk, type WalkSlate } from '~/composables/review/useWalk'
 
 definePageMeta({ for: 'teacher' })
-const QUIET_MINUTES = 3
 const ORDERS = ['name', 'progress', 'quiet'] as const
 
 const { t, said } = useWords()
+const { attempt } = useAsking()
 const route = useRoute()
 const id = String(route.params.id)
 const { edition, view, slates, trouble, connection, load } = useWalk(id)
@@ -31,18 +32,28 @@ watch(
 )
 useHead({ title: () => title.value })
 
-/** Whole minutes without a move on a slate that is under way; null while that is no news. */
-function quietFor(slate: WalkSlate): number | null {
-  if (slate.status !== 'under-way' || slate.movedAt === null) return null
-  const minutes = Math.floor((now.value.getTime() - slate.movedAt) / 60_000)
-  return minutes >= QUIET_MINUTES && slate.placed < slate.of ? minutes : null
-}
+/** Who has stopped while the others go on: few, so that what glows is seen. */
+const quiet = computed(() => quietOnes(slates.value, now.value.getTime()))
 /** Who works comes first. */
 const byStatus = byRank<SlateStatus>({ 'under-way': 0, 'not-opened': 1, 'handed-in': 2, 'handed-back': 3 })
+/** Hands that are up come first, then those who have stopped; of each whoever waits longest. */
+const needs = (slate: WalkSlate) => (asks(slate) ? [1, now.value.getTime() - slate.handAt!] : [0, quietTime(slate)])
+const asks = (slate: WalkSlate) =>
+  slate.handAt !== null && slate.status !== 'handed-in' && slate.status !== 'handed-back'
+async function seen(slate: WalkSlate) {
+  if (await attempt(() => ask(`/api/slates/${slate.id}/hand`, { method: 'PUT', body: { up: false } }))) await load()
+}
+const quietTime = (slate: WalkSlate) => (quiet.value.has(slate.id) ? now.value.getTime() - (slate.movedAt ?? 0) : 0)
 const ordered = computed(() => {
   if (order.value === 'progress') return slates.value.toSorted((a, b) => a.placed - b.placed)
   if (order.value === 'quiet')
-    return slates.value.toSorted((a, b) => (quietFor(b) ?? 0) - (quietFor(a) ?? 0) || byStatus(a.status, b.status))
+    return slates.value.toSorted(
+      (a, b) =>
+        needs(b)[0]! - needs(a)[0]!
+        || needs(b)[1]! - needs(a)[1]!
+        || byStatus(a.status, b.status)
+        || a.placed - b.placed,
+    )
   return slates.value
 })
 const short = computed(() => shortNames(slates.value.map(slate => slate.name)))
@@ -148,9 +159,18 @@ const counts = computed(() =>
             :slate="slate"
             :name="slate.mark ? slate.name : short(slate.name) || t('desk.everyone')"
             :to="`/handout/${id}/review/${slate.id}`"
-            :quiet-for="quietFor(slate)"
+            :quiet="quiet.get(slate.id)"
+            :asks="asks(slate)"
             :page="page"
             :version="view?.versions.find(one => one.number === slate.version)?.name" />
+          <button
+            v-if="asks(slate)"
+            type="button"
+            class="button mt-1 min-h-10 w-full py-1"
+            :aria-label="`${t('walk.seen')}: ${slate.name}`"
+            @click="seen(slate)">
+            <Icon name="lucide:check" size="18" />{{ t('walk.seen') }}
+          </button>
         </li>
       </ul>
     </main>
