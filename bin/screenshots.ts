@@ -4,6 +4,7 @@
  */
 import { mkdirSync } from 'node:fs'
 import { chromium, type Browser, type BrowserContext, type Page } from '@playwright/test'
+import { shortName } from '../core/roster/names'
 import { demoPictures } from '../demo/load'
 import { CLASSES, TEACHER } from '../demo/school'
 import { PICTURE_WORDS } from '../tests/pictureWords'
@@ -181,8 +182,8 @@ await shoot('frame', async () => {
   await walk.close()
   const mates = tile
     .split(', ')
-    .filter(name => name !== 'Ada')
-    .map(mate => CLASSES[0].students.find(name => name.startsWith(`${mate} `))!)
+    .filter(name => !name.startsWith('Ada '))
+    .map(mate => CLASSES[0].students.find(name => shortName(name) === mate)!)
   const ideas = ['Deep water at low tide', 'A wall against the east wind']
   for (const [i, words] of ideas.entries()) {
     const page = await open(await student(browser, LAPTOP, 0, mates[i]!), title)

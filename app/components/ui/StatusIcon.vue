@@ -3,7 +3,7 @@ import type { SlateStatus } from '~~/core/slate/status'
 
 const ICONS: Record<SlateStatus, string> = {
   'not-opened': 'lucide:square-dashed',
-  'under-way': 'lucide:hand',
+  'under-way': 'lucide:pencil-line',
   'handed-in': 'lucide:inbox',
   'handed-back': 'lucide:undo-dot',
 }
