@@ -92,7 +92,7 @@ describe('the layers', () => {
     ['slate', 'roster'],
     ['placement'],
     ['tools', 'keys', 'margin', 'groups'],
-    ['design', 'handout', 'format', 'findings'],
+    ['design', 'handout', 'format', 'findings', 'lesson'],
     ['organizers', 'preflight', 'sync'],
   ]
   const DOCUMENT = /^core\/keys\/(?:\w+\/key|key|document)(?:\.ts)?$/

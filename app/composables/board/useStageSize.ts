@@ -109,9 +109,12 @@ export function useStageSize({
   })
 }
 
-/** CSS pixels on each side of what is drawn so large on the ledge, so that a finger catches it there. */
+/**
+ * CSS pixels on each side of what is drawn so large on the ledge, so that a finger catches it there: whole ones, for
+ * browsers round parts of one down.
+ */
 export const fingerPadding = ({ width, height }: Size) =>
-  `${Math.max(0, (FINGER - height) / 2)}px ${Math.max(0, (FINGER - width) / 2)}px`
+  [height, width].map(size => `${Math.max(0, Math.ceil((FINGER - size) / 2))}px`).join(' ')
 
 /** Around a small tile, so much that a finger catches it; in the page's own points. */
 export function fingerRoom({ width, height }: Size, scale: number) {
