@@ -15,6 +15,8 @@ const MOST_ROWS = 4
  * and can be pushed about.
  */
 const FINGER = 44
+/** CSS pixels: what its room may be larger by, since it is rounded up to whole ones on each side. */
+const ROUNDED = 2
 /**
  * CSS pixels. So low pieces may become where that shows the whole page at once: still half as high again as WCAG 2.5.8
  * asks for.
@@ -75,7 +77,7 @@ export function useStageSize({
         : 0
     const [least, leastWhole] = [leastFor(FINGER), leastFor(STILL_CAUGHT)]
     // What students take up is as large as a finger on the ledge, however small it is drawn.
-    const caught = editable() || steady() ? FINGER : 0
+    const caught = editable() || steady() ? FINGER + ROUNDED : 0
     const rowAt = (scale: number) => Math.max(highest * scale, caught)
     const layout = (rows: number) => {
       const across = (width.value - FRAME) / pageWidth
