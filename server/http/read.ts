@@ -39,14 +39,22 @@ export async function readBytes(event: H3Event, largest: number): Promise<Buffer
   return roomFor(event, largest, async () => {
     const chunks: Buffer[] = []
     let length = 0
-    for await (const chunk of event.node.req as AsyncIterable<Buffer>) {
-      length += chunk.length
-      if (length > largest) throw tooBig(largest)
-      chunks.push(chunk)
+    try {
+      for await (const chunk of event.node.req as AsyncIterable<Buffer>) {
+        length += chunk.length
+        if (length > largest) throw tooBig(largest)
+        chunks.push(chunk)
+      }
+    } catch (error) {
+      throw brokenOff(event, error)
     }
     return Buffer.concat(chunks)
   })
 }
+
+/** Whoever hangs up in the middle is nobody's fault here: no database is away, and nothing is to be logged. */
+const brokenOff = ({ node: { req } }: H3Event, error: unknown) =>
+  req.complete || isError(error) ? error : refusal('bad-request', 'What was sent broke off.')
 
 /** Bodies on their way to a file share this much of the disk. */
 const disk = new Room(600 * MB)
@@ -66,8 +74,7 @@ export async function readToFile(event: H3Event, largest: number, path: string):
     }
   }
   await pipeline(event.node.req, bounded, createWriteStream(path, { flags: 'wx' })).catch((error: unknown) => {
-    // Whoever hangs up in the middle is nobody's fault here.
-    throw event.node.req.complete || isError(error) ? error : refusal('bad-request', 'The file broke off.')
+    throw brokenOff(event, error)
   })
 }
 

@@ -116,10 +116,8 @@ const stage = useStage({
 const { held, lit, joinFrom, press, tapPage, tapLedge, key } = stage
 const players = useTemplateRef<{ tap: (event: MouseEvent) => boolean }>('players')
 const tapSheet = (event: MouseEvent) => (!held.value && players.value?.tap(event)) || tapPage(event)
-watch(
-  () => held.value?.way === 'drag',
-  now => emit('drag', now),
-)
+const drags = computed(() => held.value?.way === 'drag')
+watch(drags, now => emit('drag', now))
 watch(stage.holding, now => emit('hold', now))
 const accompanied = computed(() => others().length > 0)
 const heldByOthers = useHeldByOthers(() => others())
@@ -365,7 +363,7 @@ const ghostAt = computed(() => (held.value?.way === 'key' ? held.value.landing?.
       :roomy="editable || steady"
       :marked="marked"
       :held-piece="heldPiece && shownAs(heldPiece)"
-      :dragging="held?.way === 'drag'"
+      :dragging="drags"
       @press="press"
       @key="key"
       @tap="tapLedge">

@@ -6,7 +6,8 @@ import { join } from 'node:path'
 import { createApp, eventHandler, toNodeListener } from 'h3'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { withFolder } from '../../../server/files/folder'
-import { readToFile } from '../../../server/http/read'
+import { isAway } from '../../../server/http/errors'
+import { readBytes, readToFile } from '../../../server/http/read'
 
 const MB = 2 ** 20
 const MOST = 200 * MB
@@ -78,5 +79,39 @@ describe('a body on its way into a file', () => {
     for (let i = 0; i < 12; i++)
       expect(await send({ says: 150 * MB, sends: 10, leaves: true })).toMatchObject({ code: 'bad-request' })
     expect(await send({ says: 900, sends: 900 })).toEqual({ code: undefined, bytes: 900 })
+  })
+})
+
+describe('a body that breaks off', () => {
+  it('is refused as what it is, and not taken for a database that is away', async () => {
+    const failed: unknown[] = []
+    const reading = createServer(
+      toNodeListener(
+        createApp().use(
+          eventHandler(async event => {
+            await readBytes(event, MB).catch((error: unknown) => failed.push(error))
+            return 'read'
+          }),
+        ),
+      ),
+    )
+    reading.listen(0, '127.0.0.1')
+    await once(reading, 'listening')
+    const sending = request({
+      port: (reading.address() as AddressInfo).port,
+      host: '127.0.0.1',
+      method: 'PUT',
+      agent: false,
+      headers: { 'content-length': 1000 },
+    })
+    sending.on('error', () => {})
+    const arrived = once(reading, 'request')
+    sending.write(Buffer.alloc(10))
+    await arrived
+    sending.destroy()
+    await expect.poll(() => failed.length).toBe(1)
+    expect(failed[0]).toMatchObject({ data: { code: 'bad-request' } })
+    expect(isAway(failed[0])).toBe(false)
+    reading.close()
   })
 })
