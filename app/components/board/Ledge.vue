@@ -2,7 +2,6 @@
 import type { Page } from '~~/core/board/board'
 import type { Edition } from '~~/core/board/edition'
 import type { PieceId } from '~~/core/board/ids'
-import { pieceName } from '~~/core/board/pieceName'
 import type { Size } from '~~/core/geometry/shape'
 import { TIP_LENGTH } from '~~/core/bodies/claim'
 import type { SlateState } from '~~/core/slate/state'
@@ -41,6 +40,7 @@ const emit = defineEmits<{
 /** CSS pixels: so high a ledge has room for two buttons, one above the other. */
 const TWO_BUTTONS = 110
 const { t } = useWords()
+const spokenName = usePieceNames()
 const leftHanded = useLeftHanded()
 const root = useTemplateRef<HTMLElement>('root')
 const shelf = useTemplateRef<HTMLElement>('shelf')
@@ -102,7 +102,7 @@ const turn = (by: number) => shelf.value?.scrollBy({ top: by * shelf.value.clien
         ]"
         :role="editable ? 'button' : 'img'"
         :tabindex="editable ? 0 : undefined"
-        :aria-label="t(piece.bin ? 'stage.binOf' : 'stage.pieceOnLedge', { name: pieceName(piece) })"
+        :aria-label="t(piece.bin ? 'stage.binOf' : 'stage.pieceOnLedge', { name: spokenName(piece, master) })"
         :aria-pressed="editable ? heldPiece === piece.id : undefined"
         @pointerdown="emit('press', $event, piece.id)"
         @keydown="emit('key', $event, piece.id)">

@@ -39,7 +39,7 @@ watch(() => text, voice.stop)
     @click="press">
     <Icon :name="going ? 'lucide:square' : 'lucide:volume-2'" size="22" />
   </button>
-  <p class="min-w-0 flex-1" v-bind="$attrs" :lang="language">
+  <p class="min-w-0 flex-1 divides" v-bind="$attrs" :lang="language">
     <!-- Whole while nothing is said: a screen reader has its own way of going through it. -->
     <template v-if="current < 0">{{ text }}</template>
     <template v-else

@@ -2,7 +2,6 @@ import type { Page } from '~~/core/board/board'
 import type { Edition } from '~~/core/board/edition'
 import type { PieceId, PlaceId } from '~~/core/board/ids'
 import type { Place } from '~~/core/board/place'
-import { pieceName } from '~~/core/board/pieceName'
 import { floating } from '~~/core/exact/written'
 import { placePieces, type Share } from '~~/core/placement/placement'
 import { scaleValueText, type Target } from '~~/core/placement/targets'
@@ -18,7 +17,11 @@ type Spot = Pick<Target, 'cell' | 'value'>
 /** How pieces, places and what is in them are called on a page, for whoever hears it. */
 export function useStageNames({ edition, page, state }: Shown) {
   const { t } = useWords()
-  const nameOf = (id: PieceId) => state().texts[id] || pieceName(edition().pieces.get(id)!.piece)
+  const spokenName = usePieceNames()
+  function nameOf(id: PieceId): string {
+    const { piece, master } = edition().pieces.get(id)!
+    return state().texts[id] || spokenName(piece, master)
+  }
 
   const { headingOf: called, numbered } = useHeadings()
   // Pins are told apart by number; what they are is for the student to find.
