@@ -18,6 +18,7 @@ import { keepClip } from '../server/files/keepClip'
 import { hashPassword } from '../server/http/passwords'
 import { giveOut } from '../server/usecases/giveOut'
 import { planHandout } from '../server/usecases/later'
+import { postgresWire } from '../server/news/postgres'
 import { startJobs, type Jobs } from '../server/jobs'
 import { BOARDS, BOAT, HARBOUR, HOLD_ON, WHERE_SEEN } from './boards'
 import { exampleBoards } from './examples'
@@ -207,7 +208,7 @@ if (import.meta.url === new URL(process.argv[1] ?? '', 'file:').href) {
   const connection = connect()
   const { db, close } = connection
   await migrate(db)
-  const jobs = await startJobs(connection)
+  const jobs = await startJobs({ ...connection, wire: postgresWire(connection.url) })
   await loadDemo(db, jobs)
   await jobs.stop()
   console.log(signIns())

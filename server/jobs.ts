@@ -3,12 +3,14 @@ import PgBoss from 'pg-boss'
 import type { Connection } from './database/connect'
 import type { Database } from './database/tables'
 import { log } from './log'
+import type { NewsWire } from './news/wire'
 import { carryOut } from './usecases/later'
+import { endTimer } from './usecases/lesson/timer'
 
 /**
  * What is done at its time, once, by whichever process comes first; it stands in the database and survives restarts.
  */
-const JOBS = ['give-out'] as const
+const JOBS = ['give-out', 'end-timer'] as const
 export type JobName = (typeof JOBS)[number]
 
 export interface Jobs {
@@ -24,15 +26,21 @@ export interface Jobs {
 const LOOK_EVERY_S = 2
 const RETRIES = 5
 
-export async function startJobs({ url, db }: Pick<Connection, 'url' | 'db'>): Promise<Jobs> {
+export async function startJobs({ url, db, wire }: Pick<Connection, 'url' | 'db'> & { wire: NewsWire }): Promise<Jobs> {
+  const carry: { readonly [Name in JobName]: (handout: string) => Promise<unknown> } = {
+    'give-out': handout => carryOut(db, handout),
+    'end-timer': handout => endTimer({ db, wire }, handout),
+  }
   const boss = new PgBoss({ connectionString: url, schema: 'jobs', max: 2, application_name: 'dappled-slate jobs' })
   // The database being away is told by whoever asks it for something; here it is tried again.
   boss.on('error', error => log.warn({ error: error.message }, 'jobs could not be looked for'))
   await boss.start()
-  for (const name of JOBS) await boss.createQueue(name)
-  await boss.work<{ handout: string }>('give-out', { pollingIntervalSeconds: LOOK_EVERY_S }, async jobs => {
-    for (const { data } of jobs) await carryOut(db, data.handout)
-  })
+  for (const name of JOBS) {
+    await boss.createQueue(name)
+    await boss.work<{ handout: string }>(name, { pollingIntervalSeconds: LOOK_EVERY_S }, async jobs => {
+      for (const { data } of jobs) await carry[name](data.handout)
+    })
+  }
   return {
     async at(trx, when, { name, handout }) {
       const executeSql = async (text: string, values: unknown[]) => ({

@@ -40,7 +40,7 @@ async function start(): Promise<Services> {
     wire,
     limits: limits(connection.pool),
     labour: makeLabour(process.argv[1]!),
-    jobs: await startJobs(connection),
+    jobs: await startJobs({ ...connection, wire }),
     mail: startMail(),
     records: startRecords(),
   }

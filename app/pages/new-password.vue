@@ -59,10 +59,7 @@ async function choose() {
       ><span class="label">{{ t('signIn.email') }}</span
       ><input v-model="email" class="field" type="email" autocomplete="username" required
     /></label>
-    <p
-      v-if="sent"
-      role="status"
-      class="rounded-lg border-l-[6px] border-sunfleck-400 bg-sunfleck-100 p-3 text-stone-950">
+    <p v-if="sent" role="status" class="told">
       {{ t('newPassword.sent') }}
     </p>
     <template #below

@@ -7,13 +7,19 @@ export interface Openness {
   readonly status: SlateStatus
   readonly paused: boolean
   readonly closed: boolean
+  /** Handed in by the teacher, for all at once: what its people have made since waits until it is theirs again. */
+  readonly collected?: boolean
 }
+export type Shut = 'closed' | 'handed-in' | 'collected' | 'paused'
+/** Moves that were made all the same, without a connection, wait and come later. */
+export const waitsOut = (openness: Openness) => ['paused', 'collected'].includes(whyShut(openness) ?? '')
+
 export const openAs = (status: SlateStatus): Openness => ({ status, paused: false, closed: false })
 
 /** Why no move can be made; null when one can. What is over for good is said before what passes. */
-export function whyShut({ status, paused, closed }: Openness): 'closed' | 'handed-in' | 'paused' | null {
+export function whyShut({ status, paused, closed, collected }: Openness): Shut | null {
   if (closed) return 'closed'
-  if (!canMove(status)) return 'handed-in'
+  if (!canMove(status)) return collected && status === 'handed-in' ? 'collected' : 'handed-in'
   return paused ? 'paused' : null
 }
 

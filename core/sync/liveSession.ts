@@ -1,5 +1,6 @@
 import type { ClientMessage, ServerMessage } from './messages'
 import type { SessionStart, SessionStore, WorkEvents } from './sessionPorts'
+import { LessonWatch } from './lessonWatch'
 import { SlateSession } from './slateSession'
 import { Together, type TogetherStart } from './together'
 import { SlatesWatch, type SeenSlate, type WatchStart } from './slatesWatch'
@@ -88,6 +89,13 @@ export class LiveSession {
     const together = new Together(start, { ...this.line, after: this.ports.after })
     this.begin(together)
     return together
+  }
+
+  /** Hear of what the teacher does with the class at work. */
+  lesson(handout: string, changed: () => void): LessonWatch {
+    const lesson = new LessonWatch({ handout, changed })
+    this.begin(lesson)
+    return lesson
   }
 
   /** Ends one of them; the others go on. */

@@ -97,6 +97,8 @@ export type ServerMessage =
   | { readonly say: 'words'; readonly slate: string }
   /** Something was said beside it; a picture has come, or may be seen now. */
   | { readonly say: 'talk' | 'pictures'; readonly slate: string }
+  /** What the teacher does with the class at work has changed: the timer, what is called out, the questions. */
+  | { readonly say: 'lesson'; readonly handout: string }
   | { readonly say: 'walking'; readonly handout: string }
   | {
       readonly say: 'refused'

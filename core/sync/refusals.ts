@@ -25,6 +25,10 @@ export const REFUSALS = {
     detail: 'This session has ended, or somebody else has signed in. Sign in again and send it then.',
   },
   paused: { fate: 'passing', detail: 'Pencils are down. Send it again when they are up.' },
+  collected: {
+    fate: 'passing',
+    detail: 'The teacher has handed this in for all. Keep your moves: they can come once it is yours again.',
+  },
   unreadable: {
     fate: 'passing',
     detail: "What is stored of this slate can't be read. Nothing was changed; keep your moves.",

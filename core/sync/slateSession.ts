@@ -1,6 +1,6 @@
 import { nextToUndo, undoOf, type HistoryStep } from '../slate/history'
 import { apply, invert, type Move } from '../slate/move'
-import { whyShut, type Openness, type SlateStatus } from '../slate/status'
+import { waitsOut, whyShut, type Openness, type SlateStatus } from '../slate/status'
 import { storable } from '../text/stored'
 import type { Envelope, NumberedMove, ServerMessage } from './messages'
 import { nextParcel } from './parcel'
@@ -135,6 +135,7 @@ export class SlateSession {
         if (message.openness.status === 'handed-back' || message.openness.status !== this.opened.status)
           this.ports.about()
         this.opened = message.openness
+        if (!waitsOut(this.opened) && (this.refusal === 'paused' || this.refusal === 'collected')) this.refusal = null
         return this.ready()
       case 'edition':
         if (message.edition !== this.start.editionHash) this.ports.outdated()
@@ -183,11 +184,12 @@ export class SlateSession {
   private hearPassing(code: RefusalCode, id: string | undefined): void {
     if (code !== 'trouble' && code !== 'too-fast') this.refusal = code
     if (code === 'paused') this.opened = { ...this.opened, paused: true }
+    if (code === 'collected') this.opened = { ...this.opened, status: 'handed-in', collected: true }
     if (id === undefined) this.onWay = new Set()
     else this.onWay.delete(id)
     this.ports.changed()
-    // Pencils go up with news of their own; everything else is tried again, ever more seldom.
-    if (code !== 'paused') this.retrySoon()
+    // Pencils go up, and slates go back, with news of their own; everything else is tried again, ever more seldom.
+    if (!waitsOut(this.opened)) this.retrySoon()
   }
 
   private hearFinal(code: RefusalCode, id: string | undefined): void {
@@ -267,7 +269,7 @@ export class SlateSession {
         this.stopWaiting()
       }
     }
-    if (this.stopped || !this.heard || this.onWay.size || whyShut(this.opened) === 'paused') return
+    if (this.stopped || !this.heard || this.onWay.size || waitsOut(this.opened)) return
     const parcel = nextParcel(this.start.slate, this.now.pending, this.oneByOne ? 1 : undefined)
     if (!parcel) return
     if ('tooBig' in parcel) return this.putAside(parcel.tooBig.id, 'too-big')

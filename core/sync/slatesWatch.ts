@@ -1,5 +1,5 @@
 import type { Edition } from '../board/edition'
-import type { SlateStatus } from '../slate/status'
+import type { Openness, SlateStatus } from '../slate/status'
 import type { ClientMessage, ServerMessage } from './messages'
 import { fateOf, type RefusalCode } from './refusals'
 import { receive, receiveWhole, type Replica } from './replica'
@@ -10,6 +10,8 @@ export interface SeenSlate {
   readonly edition: Edition
   readonly replica: Replica
   readonly status: SlateStatus
+  /** Absent where only the status is known. */
+  readonly openness?: Openness
   /** When the last move was made, in milliseconds; null where that is not known. */
   readonly movedAt: number | null
 }
@@ -53,6 +55,7 @@ function heardOf<Slate extends SeenSlate>(slate: Slate, message: ServerMessage):
       return {
         ...slate,
         status: message.openness.status,
+        openness: message.openness,
         replica: receiveWhole({
           replica: slate.replica,
           number: message.number,
@@ -61,7 +64,7 @@ function heardOf<Slate extends SeenSlate>(slate: Slate, message: ServerMessage):
         }),
       }
     case 'status':
-      return { ...slate, status: message.openness.status }
+      return { ...slate, status: message.openness.status, openness: message.openness }
     case 'edition':
     case 'members':
     case 'hands':
@@ -70,6 +73,7 @@ function heardOf<Slate extends SeenSlate>(slate: Slate, message: ServerMessage):
     case 'talk':
     case 'pictures':
     case 'walking':
+    case 'lesson':
     case 'refused':
       return null
   }
@@ -177,6 +181,7 @@ export class SlatesWatch<Slate extends SeenSlate> {
       return
     }
     if (message.say === 'refused') return this.hearRefusal(message)
+    if (message.say === 'lesson') return
     if (message.say === 'members' || message.say === 'edition') {
       if (this.start.handout !== null || this.known.has(message.slate)) this.readSoon()
       return

@@ -16,6 +16,7 @@ import * as picturesOfStudents from './migrations/0013_pictures_of_students'
 import * as clips from './migrations/0014_clips'
 import * as putAway from './migrations/0015_put_away'
 import * as handsUp from './migrations/0016_hands_up'
+import * as lesson from './migrations/0017_lesson'
 
 /** Forward only: a migration that has run anywhere is never edited, the next one mends it. */
 const migrations = {
@@ -35,6 +36,7 @@ const migrations = {
   '0014_clips': clips,
   '0015_put_away': putAway,
   '0016_hands_up': handsUp,
+  '0017_lesson': lesson,
 }
 
 /**

@@ -5,6 +5,7 @@ import type { Counts, Levels, Rubric } from '../../core/handout/counting'
 import type { Without } from '../../core/handout/version'
 import type { Rules } from '../../core/handout/rules'
 import type { FreeFrames, Looking, Recipient } from '../../core/handout/settings'
+import type { TimerEnd } from '../../core/lesson/timer'
 import type { Wish } from '../../core/groups/wishes'
 import type { Decisions } from '../../core/keys/mark'
 import type { Author } from '../../core/slate/actor'
@@ -215,10 +216,22 @@ export interface Database {
     hand_at: ColumnType<Date | null, never, Date | null>
     handed_in_at: ColumnType<Date | null, Date | null | undefined, Date | null>
     handed_back_at: ColumnType<Date | null, Date | null | undefined, Date | null>
+    /** When the teacher handed it in for all. */
+    collected_at: ColumnType<Date | null, never, Date | null>
     /** What the student said to the teacher when it was handed in. */
     said: ColumnType<string | null, string | null | undefined, string | null>
     paused_at: ColumnType<Date | null, Date | null | undefined, Date | null>
     closed_at: ColumnType<Date | null, Date | null | undefined, Date | null>
+  }
+  /** The timer of a handout's lesson: at most one. */
+  timers: {
+    handout_id: Fixed<string>
+    ends_at: Timestamp
+    countdown_s: number
+    at_end: TimerEnd
+    on_slates: boolean
+    /** When what is to come at its end was done. */
+    done_at: ColumnType<Date | null, never, Date | null>
   }
   /** Whose slate it is, and whose it was. */
   slate_members: {

@@ -12,7 +12,7 @@ const NewsSchema = v.variant('scope', [
     handout: id,
     changed: v.picklist(['status', 'members', 'edition', 'margin', 'words', 'talk', 'pictures']),
   }),
-  v.object({ scope: v.literal('handout'), handout: id, changed: v.picklist(['status', 'edition', 'words']) }),
+  v.object({ scope: v.literal('handout'), handout: id, changed: v.picklist(['status', 'edition', 'words', 'lesson']) }),
   v.object({ scope: v.literal('class'), class: id }),
   v.object({ scope: v.literal('session'), session: id }),
   /** Who is on which slates of several, as another process sees it. */

@@ -114,6 +114,7 @@ export class Hub {
         return this.heardOfSlate(news)
       case 'handout':
         if (news.changed === 'words') return this.tellWords(news.handout)
+        if (news.changed === 'lesson') return this.tellLesson(news.handout, await this.followedOf(news.handout))
         return this.tellOpenness(await this.followedOf(news.handout), news.changed)
       case 'class':
         for (const listener of this.all.values()) listener.askAgain({ classId: news.class })
@@ -166,6 +167,12 @@ export class Hub {
     for (const slate of await this.followedOf(handout)) tell(this.audience(slate, handout), { say: 'words', slate })
   }
 
+  /** Once to each, whichever of its slates they follow. */
+  private tellLesson(handout: string, slates: readonly string[]): void {
+    const near = slates.flatMap(slate => [...(this.bySlate.of(slate) ?? [])])
+    tell([...new Set([...near, ...(this.byHandout.of(handout) ?? [])])], { say: 'lesson', handout })
+  }
+
   private async tellOpenness(slates: readonly string[], changed: 'status' | 'edition'): Promise<void> {
     if (slates.length === 0) return
     const heads = await headsOf(this.db).where('slates.id', 'in', slates).execute()
@@ -195,6 +202,11 @@ export class Hub {
       tell(audience, { say: 'talk', slate: head.id })
       tell(audience, { say: 'pictures', slate: head.id })
     }
+    for (const handout of new Set(heads.map(head => head.handout_id)))
+      this.tellLesson(
+        handout,
+        heads.flatMap(head => (head.handout_id === handout ? [head.id] : [])),
+      )
   }
 
   /** Moves of which nothing was heard, because a process died before it had told of them: looked for now and then. */

@@ -14,6 +14,7 @@ export const HEAD = [
   'slates.edition_hash',
   'slates.paused_at',
   'slates.closed_at',
+  'slates.collected_at',
   'handouts.paused_at as all_paused_at',
   'handouts.closed_at as all_closed_at',
 ] as const
@@ -27,12 +28,13 @@ export type Head = Awaited<ReturnType<ReturnType<typeof headsOf>['executeTakeFir
 
 /** Whether work may go on, from the slate's own times and its handout's. */
 export function opennessOf(
-  head: Pick<Head, 'status' | 'paused_at' | 'closed_at' | 'all_paused_at' | 'all_closed_at'>,
+  head: Pick<Head, 'status' | 'paused_at' | 'closed_at' | 'collected_at' | 'all_paused_at' | 'all_closed_at'>,
 ): Known['openness'] {
   return {
     status: head.status,
     paused: !!(head.paused_at ?? head.all_paused_at),
     closed: !!(head.closed_at ?? head.all_closed_at),
+    ...(head.collected_at && { collected: true }),
   }
 }
 

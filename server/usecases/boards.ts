@@ -137,7 +137,9 @@ export async function boardsOf(db: Db, teacher: string) {
     .innerJoin('classes', 'classes.id', 'handouts.class_id')
     .select(['handouts.id', 'handouts.board_id', 'classes.name as className', 'handouts.created_at'])
     .where('boards.teacher_id', '=', teacher)
-    .orderBy('handouts.created_at', 'desc')
+    // A draft is with nobody yet, nor is what goes out later.
+    .where('handouts.given_at', 'is not', null)
+    .orderBy('handouts.given_at', 'desc')
     .execute()
   return boards.map(({ document, updated_at, archived_at, ...board }) => ({
     ...board,

@@ -1,7 +1,10 @@
+import type { Transaction } from 'kysely'
 import type { Due, Looking } from '../../core/handout/settings'
 import type { Rules } from '../../core/handout/rules'
 import { canHandBack, canHandIn, type SlateStatus } from '../../core/slate/status'
 import { ok, refuse, type Result } from '../../core/result'
+import type { Database } from '../database/tables'
+import type { News } from '../news/news'
 import { withNews } from '../news/wire'
 import type { Services } from '../services'
 import { othersAreDone, rulesOf } from './together'
@@ -104,22 +107,28 @@ export type Switch = (typeof SWITCHES)[number]
  * For all slates of a handout at once, those included that come later. The slates' rows are changed with it (a trigger
  * counts their epochs on), so it stands in one order with the moves of each. Pressed twice it keeps its first time.
  */
-export async function switchHandout(services: Told, handout: string, what: Switch, on: boolean): Promise<void> {
-  await withNews(services, async (trx, news) => {
-    const row = await trx
-      .selectFrom('handouts')
-      .select(what)
-      .where('id', '=', handout)
-      .forUpdate()
-      .executeTakeFirstOrThrow()
-    if ((row[what] !== null) === on) return
-    await trx
-      .updateTable('handouts')
-      .set({ [what]: on ? new Date() : null })
-      .where('id', '=', handout)
-      .execute()
-    news.push({ scope: 'handout', handout, changed: 'status' })
-  })
+export const switchHandout = (services: Told, handout: string, what: Switch, on: boolean): Promise<void> =>
+  withNews(services, (trx, news) => switchHandoutIn(trx, news, handout, { what, on }))
+
+export async function switchHandoutIn(
+  trx: Transaction<Database>,
+  news: News[],
+  handout: string,
+  { what, on }: { readonly what: Switch; readonly on: boolean },
+): Promise<void> {
+  const row = await trx
+    .selectFrom('handouts')
+    .select(what)
+    .where('id', '=', handout)
+    .forUpdate()
+    .executeTakeFirstOrThrow()
+  if ((row[what] !== null) === on) return
+  await trx
+    .updateTable('handouts')
+    .set({ [what]: on ? new Date() : null })
+    .where('id', '=', handout)
+    .execute()
+  news.push({ scope: 'handout', handout, changed: 'status' })
 }
 
 /** What may still be changed of a handout once it is given out. */

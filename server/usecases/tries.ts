@@ -57,7 +57,7 @@ export function beginAgain(
     await trx.deleteFrom('reviews').where('slate_id', '=', slate).execute()
     await trx
       .updateTable('slates')
-      .set({ status: 'under-way', handed_in_at: null, handed_back_at: null, said: null })
+      .set({ status: 'under-way', handed_in_at: null, handed_back_at: null, collected_at: null, said: null })
       .where('id', '=', slate)
       .execute()
     await trx.updateTable('slate_members').set({ done_at: null }).where('slate_id', '=', slate).execute()
@@ -89,7 +89,11 @@ export function takeBackHandedIn(
       .limit(1)
       .executeTakeFirst()
     if (reviewed || noted) return refuse('looked-at')
-    await trx.updateTable('slates').set({ status: 'under-way', handed_in_at: null }).where('id', '=', slate).execute()
+    await trx
+      .updateTable('slates')
+      .set({ status: 'under-way', handed_in_at: null, collected_at: null })
+      .where('id', '=', slate)
+      .execute()
     news.push({ scope: 'slate', slate, handout: handout_id, changed: 'status' })
     return ok('under-way')
   })

@@ -8,7 +8,9 @@ import { calendarOf } from '../papers/calendar'
 import type { Services } from '../services'
 import { loadStates } from '../database/loadState'
 import { emptySlate } from '../../core/slate/state'
+import type { SlateStatus } from '../../core/slate/status'
 import { may, type Role } from '../rights/rights'
+import { opennessOf } from '../sync/loadKnown'
 import { isTheirs } from './classReading'
 import { waitingPictures } from './slatePictures'
 import { dueOf, namesOf } from './slates'
@@ -25,6 +27,7 @@ export async function walkRound({ db, engine }: Services, id: string, role: Role
       'handouts.due_time',
       'handouts.hand_in as handIn',
       'handouts.closed_at',
+      'handouts.paused_at',
       'handouts.own_pages as ownPages',
       'handouts.free',
       'handouts.looking',
@@ -62,6 +65,9 @@ export async function walkRound({ db, engine }: Services, id: string, role: Role
           'moved_at',
           'hand_at',
           'handed_in_at',
+          'paused_at',
+          'closed_at',
+          'collected_at',
         ])
         .where('handout_id', '=', id)
         .execute()
@@ -77,18 +83,18 @@ export async function walkRound({ db, engine }: Services, id: string, role: Role
       const people = await peopleOf(trx, id)
       const waiting = await waitingPictures(trx, id)
       const slates = rows
-        .map(({ moved_at, hand_at, handed_in_at, edition_hash, last_number, ...row }) => ({
-          ...row,
-          name: names.get(row.id) ?? '',
-          members: people.filter(p => p.slate === row.id).map(({ slate, ...member }) => member),
+        .map(({ moved_at, hand_at, handed_in_at, edition_hash, last_number, ...head }) => ({
+          ...withOpenness(head, handout),
+          name: names.get(head.id) ?? '',
+          members: people.filter(p => p.slate === head.id).map(({ slate, ...member }) => member),
           edition: edition_hash,
-          waiting: waiting.get(row.id) ?? 0,
+          waiting: waiting.get(head.id) ?? 0,
           movedAt: moved_at?.toISOString() ?? null,
           handAt: hand_at?.toISOString() ?? null,
           handedInAt: handed_in_at?.toISOString() ?? null,
           // One that can't be read says so, and harms no other.
-          ...(states.get(row.id) ?? { number: last_number, state: emptySlate }),
-          unreadable: !states.get(row.id),
+          ...(states.get(head.id) ?? { number: last_number, state: emptySlate }),
+          unreadable: !states.get(head.id),
         }))
         .filter(
           slate => slate.members.length > 0 || slate.number > 0 || slate.kind === 'frame' || slate.kind === 'class',
@@ -122,7 +128,7 @@ export async function walkRound({ db, engine }: Services, id: string, role: Role
   const boards: Record<string, Board> = Object.fromEntries(
     await Promise.all([...hashes].map(async hash => [hash, (await engine.editions.get(db, hash)).board] as const)),
   )
-  const { edition_hash, created_at, closed_at, due_on, due_time, rules, ...rest } = handout
+  const { edition_hash, created_at, closed_at, paused_at: _, due_on, due_time, rules, ...rest } = handout
   return {
     ...rest,
     rules: v.parse(RulesSchema, rules),
@@ -136,6 +142,22 @@ export async function walkRound({ db, engine }: Services, id: string, role: Role
     loose,
     versions,
   }
+}
+
+interface Times {
+  readonly status: SlateStatus
+  readonly paused_at: Date | null
+  readonly closed_at: Date | null
+  readonly collected_at: Date | null
+}
+/** A slate's own times, and its handout's, as whether work may go on. */
+function withOpenness<Row extends Times>(
+  { paused_at, closed_at, collected_at, ...row }: Row,
+  all: { readonly paused_at: Date | null; readonly closed_at: Date | null },
+) {
+  const { status } = row
+  const times = { status, paused_at, closed_at, collected_at }
+  return { ...row, openness: opennessOf({ ...times, all_paused_at: all.paused_at, all_closed_at: all.closed_at }) }
 }
 
 /** Who works on which slate of a handout now. */

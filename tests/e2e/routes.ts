@@ -243,6 +243,28 @@ export const ROUTES: Record<string, Row> = {
     body: () => ({ word: 'Ten minutes' }),
     allowed: ['owner'],
   },
+  'handouts/[id]/lesson.get.ts': { path: l => `/api/handouts/${l.handout}/lesson`, allowed: ['owner'] },
+  'handouts/[id]/pencils.put.ts': {
+    path: l => `/api/handouts/${l.handout}/pencils`,
+    body: () => ({ down: false }),
+    allowed: ['owner'],
+  },
+  'handouts/[id]/timer.put.ts': {
+    path: l => `/api/handouts/${l.handout}/timer`,
+    body: () => ({ timer: { seconds: 600, countdown: 10, atEnd: 'nothing', onSlates: false } }),
+    allowed: ['owner'],
+  },
+  'handouts/[id]/timer.post.ts': {
+    path: l => `/api/handouts/${l.handout}/timer`,
+    body: () => ({ seconds: 60 }),
+    allowed: ['owner'],
+  },
+  'handouts/[id]/collect.post.ts': {
+    path: l => `/api/handouts/${l.handout}/collect`,
+    body: () => ({ back: true }),
+    allowed: ['owner'],
+  },
+  'slates/[id]/lesson.get.ts': { path: l => `/api/slates/${slateOf(l)}/lesson`, allowed: ['student', 'owner'] },
   'handouts/[id]/correction.get.ts': { path: l => `/api/handouts/${l.handout}/correction`, allowed: ['owner'] },
   'handouts/[id]/correction.post.ts': {
     path: l => `/api/handouts/${l.handout}/correction`,

@@ -216,10 +216,7 @@ async function take() {
             ><input v-model="missing" type="radio" :value="what" />{{ t(`classList.${what}`) }}</label
           >
         </fieldset>
-        <section
-          v-if="ready"
-          class="rounded-lg border-l-[6px] border-sunfleck-400 bg-sunfleck-100 p-4 text-stone-950"
-          data-test="plan">
+        <section v-if="ready" class="told p-4" data-test="plan">
           <h3 class="mb-1 font-bold">{{ t('classList.plan') }}</h3>
           <ul class="flex max-h-56 flex-col gap-1 overflow-auto">
             <li v-if="plan.added.length">{{ t('classList.added', { names: named(plan.added) }) }}</li>

@@ -231,7 +231,7 @@ const lying = computed(() => page.value.pieces.filter(p => state.value.pieces[p.
         :rubric="view.rubric"
         :proposed="total"
         @changed="review.saveSoon()" />
-      <p v-if="word" class="rounded-lg border-l-[6px] border-sunfleck-400 bg-sunfleck-100 p-3 text-stone-950">
+      <p v-if="word" class="told">
         <strong class="block text-sm">{{ t('review.said') }}</strong><bdi>{{ word }}</bdi>
       </p>
       <label

@@ -9,7 +9,7 @@ import { useSlate, type SlateView } from '~/composables/slate/useSlate'
 /** A student at work on the own slate. */
 const { view } = defineProps<{ view: SlateView }>()
 const emit = defineEmits<{ outdated: []; elsewhere: [] }>()
-const { t, said } = useWords()
+const { t } = useWords()
 const slate = useSlate(view, () => emit('outdated'))
 const {
   edition,
@@ -49,6 +49,8 @@ const {
   step,
 } = usePages(() => edition.board, `open on ${view.id}`)
 const editable = computed(() => shut.value === null)
+/** Pencils are down for a while: what stands around the page stays where it is. */
+const goingOn = computed(() => editable.value || shut.value === 'paused')
 const back = computed(() => status.value === 'handed-back')
 useHead({ title: () => edition.board.title })
 useKeptSounds(edition.board)
@@ -157,6 +159,7 @@ useSlateKeys({ showKeys: () => (showKeys.value = true), undo: slate.undo })
         ><NuxtLink to="/desk" :aria-label="t('slate.toDesk')" class="flex min-h-11 items-center"><UiMark /></NuxtLink
       ></template>
       <SlateKept :unsent="unsent" :connected="connection === 'open'" :pictures="picturesOnWay" />
+      <LazyLessonOnSlate v-if="standing" :slate="view.id" :handout="view.handout" :live="slate.live" :shut="shut" />
       <template #end>
         <button
           v-if="editable"
@@ -206,7 +209,7 @@ useSlateKeys({ showKeys: () => (showKeys.value = true), undo: slate.undo })
         <!-- There from the start, so that it is said when it comes. -->
         <span role="status" :class="editable ? '-ml-3' : ''" data-test="shut"
           ><strong v-if="!editable" class="block rounded-lg bg-leaf-700 px-4 py-2.5">{{
-            shut === 'paused' || shut === 'closed' ? t(`slate.shut.${shut}`) : t(`desk.status.${status}`)
+            shut && shut !== 'handed-in' ? t(`slate.shut.${shut}`) : t(`desk.status.${status}`)
           }}</strong></span
         >
       </template>
@@ -240,7 +243,7 @@ useSlateKeys({ showKeys: () => (showKeys.value = true), undo: slate.undo })
         :done="done"
         :language="edition.board.language" />
       <div
-        v-if="several || besides || hints.length || further || editable"
+        v-if="several || besides || hints.length || further || goingOn"
         class="flex flex-wrap items-center gap-x-2 gap-y-2">
         <LazySlateTogether
           v-if="several"
@@ -260,7 +263,7 @@ useSlateKeys({ showKeys: () => (showKeys.value = true), undo: slate.undo })
           @talk="open('talk')" />
         <SlateSideButtons
           :side="side"
-          :hand="editable && view.kind !== 'class' ? about.hand : null"
+          :hand="goingOn && view.kind !== 'class' ? about.hand : null"
           :hints="hints.length > 0 && (editable || !!state.hints[hintOf])"
           :besides="besides"
           :before="further"
@@ -270,14 +273,12 @@ useSlateKeys({ showKeys: () => (showKeys.value = true), undo: slate.undo })
           @hand="up => attempt(() => slate.askForHelp(up))"
           @compare="comparing = !comparing" />
       </div>
-      <p v-if="refused" class="trouble" role="alert">{{ t(`moveRefused.${refused}`) }}</p>
-      <p v-if="setAside" class="trouble" role="status">{{ t('slate.setAside', { count: setAside }) }}</p>
-      <p v-if="deviceFull && unsent" class="trouble" role="alert">{{ t('slate.deviceFull', { count: unsent }) }}</p>
-      <p v-if="trouble" class="trouble" role="alert">{{ trouble }}</p>
-      <p v-if="pictureTrouble" class="trouble" role="alert">
-        {{ said(`picture.refused.${pictureTrouble}`, 'picture.refused.other') }}
-      </p>
-      <p v-if="notTold" class="trouble" role="alert">{{ notTold }}</p>
+      <SlateTroubles
+        :refused="refused"
+        :set-aside="setAside"
+        :unkept="deviceFull ? unsent : 0"
+        :picture="pictureTrouble"
+        :others="[trouble, notTold]" />
       <div class="flex min-h-0 flex-1 flex-col gap-4 lg:flex-row low:flex-[1_0_auto]">
         <LazySlateBefore
           v-if="comparing && before"
@@ -309,7 +310,7 @@ useSlateKeys({ showKeys: () => (showKeys.value = true), undo: slate.undo })
               :y="master.height / 2 - 2"
               :verdict="onPieces.get(piece.id)!" />
           </template>
-          <template v-if="editable" #ledge-end>
+          <template v-if="goingOn" #ledge-end>
             <button
               type="button"
               class="button min-h-9 px-3 py-1"
@@ -317,7 +318,11 @@ useSlateKeys({ showKeys: () => (showKeys.value = true), undo: slate.undo })
               @click="slate.undo()">
               <Icon name="lucide:undo-2" /><span class="max-sm:sr-only">{{ t('slate.undo') }}</span>
             </button>
-            <button type="button" class="button min-h-9 px-3 py-1" :disabled="untouched" @click="startAgain">
+            <button
+              type="button"
+              class="button min-h-9 px-3 py-1"
+              :disabled="untouched || !editable"
+              @click="startAgain">
               <Icon name="lucide:rotate-ccw" /><span class="max-sm:sr-only">{{ t('slate.startAgain') }}</span>
             </button>
           </template>

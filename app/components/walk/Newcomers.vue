@@ -78,7 +78,7 @@ async function keep() {
     <div class="grid gap-6 md:grid-cols-2">
       <div class="flex flex-col gap-4">
         <WalkJoinCard v-if="door === 'open'" :code="code" :link="link" />
-        <p v-else class="rounded-lg border-l-[6px] border-sunfleck-400 bg-sunfleck-100 p-3 text-stone-950">
+        <p v-else class="told">
           {{ t('newcomers.isClosed') }}
         </p>
         <button type="button" class="button w-fit" :disabled="busy" @click="turn(door === 'open' ? 'closed' : 'open')">

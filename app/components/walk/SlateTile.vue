@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { Quiet } from '~~/core/lesson/quiet'
+import { NuxtLink } from '#components'
 import { shortNames } from '~~/core/roster/names'
 import type { WalkSlate } from '~/composables/review/useWalk'
 
@@ -10,6 +11,8 @@ const {
   to,
   quiet,
   asks = false,
+  paused = false,
+  chosen = undefined,
   page,
   version,
 } = defineProps<{
@@ -21,10 +24,16 @@ const {
   quiet?: Quiet | undefined
   /** Asks for help. */
   asks?: boolean
+  /** Pencils are down for it alone. */
+  paused?: boolean
+  /** Whether it is one of those chosen; absent while nothing is being chosen: then it leads to the slate. */
+  chosen?: boolean | undefined
   page: number
   version?: string | undefined
 }>()
+const emit = defineEmits<{ choose: [] }>()
 const { t } = useWords()
+const lit = computed(() => slate.fresh || !!quiet || asks)
 const members = computed(() => {
   const short = shortNames(slate.members.map(member => member.name))
   return slate.members.map(member => short(member.name)).join(', ')
@@ -42,21 +51,29 @@ const words = computed(() => {
 </script>
 
 <template>
-  <NuxtLink
-    :to="to"
-    class="block rounded-xl p-1"
+  <component
+    :is="chosen === undefined ? NuxtLink : 'button'"
+    v-bind="chosen === undefined ? { to } : { type: 'button', 'aria-pressed': chosen }"
+    class="relative block w-full rounded-xl p-1 text-left"
     :class="[
       slate.status === 'not-opened' ? 'opacity-70' : '',
-      slate.fresh || quiet || asks ? 'bg-sunfleck-200 ring-3 ring-sunfleck-600' : '',
+      lit ? 'bg-sunfleck-200 ring-3 ring-sunfleck-600' : '',
+      chosen ? 'outline-3 outline-offset-2 outline-leaf-600' : '',
     ]"
-    :data-slate="slate.name">
+    :data-slate="slate.name"
+    @click="chosen !== undefined && emit('choose')">
+    <span
+      v-if="chosen"
+      class="absolute top-3 left-3 z-10 flex h-8 w-8 items-center justify-center rounded-full bg-leaf-600 text-white"
+      ><Icon name="lucide:check" size="20"
+    /></span>
     <BoardThumbnail
       :edition="slate.edition"
       :slate="slate.id"
       :state="slate.replica.shown"
       :page="page"
       :label="t('walk.slateOf', { name: slate.name })" />
-    <span class="mt-1.5 flex items-center gap-2 px-1" :class="slate.fresh || quiet || asks ? 'text-stone-950' : ''">
+    <span class="mt-1.5 flex items-center gap-2 px-1" :class="lit ? 'text-stone-950' : ''">
       <UiRing :share="slate.of ? slate.placed / slate.of : 0" />
       <ClassGroupMark v-if="slate.mark" :mark="slate.mark" small />
       <span class="min-w-0 font-semibold leading-tight wrap-anywhere" :title="slate.name"
@@ -72,6 +89,9 @@ const words = computed(() => {
         ></span
       >
     </span>
+    <span v-if="paused" class="mx-1 flex items-center gap-1.5 px-1 text-sm font-semibold"
+      ><Icon name="lucide:pencil-off" />{{ t('lesson.isDown') }}</span
+    >
     <span
       v-if="asks"
       class="mx-1 flex items-center gap-1.5 rounded bg-sunfleck-400 px-2 py-0.5 text-sm font-semibold text-stone-950"
@@ -87,5 +107,5 @@ const words = computed(() => {
       ><bdi>{{ slate.heading }}</bdi></span
     >
     <span v-if="slate.mark" class="block truncate px-1 text-sm" :title="members">{{ members }}</span>
-  </NuxtLink>
+  </component>
 </template>

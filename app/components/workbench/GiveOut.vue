@@ -284,10 +284,7 @@ async function giveOut() {
           <p v-if="past" class="trouble" role="alert">{{ t('giveOut.past') }}</p>
         </div>
       </div>
-      <p
-        v-if="ready"
-        class="sticky bottom-0 mt-4 rounded-lg border-l-[6px] border-sunfleck-400 bg-sunfleck-100 p-4 text-stone-950"
-        data-test="sentence">
+      <p v-if="ready" class="sticky bottom-0 mt-4 told p-4" data-test="sentence">
         {{ sentence }}
       </p>
       <p v-if="ready" class="note-line mt-2">

@@ -1,7 +1,9 @@
 import type { Master, Piece } from '~~/core/board/piece'
 import { aloudOf, pieceName } from '~~/core/board/pieceName'
 
-/** What pieces are called aloud. What is seen of them is part of it, so that whoever speaks to the device is understood. */
+/**
+ * What pieces are called aloud. What is seen of them is part of it, so that whoever speaks to the device is understood.
+ */
 export function usePieceNames() {
   const { t, said } = useWords()
   return function spokenName(piece: Piece, master: Pick<Master, 'fixed'>): string {

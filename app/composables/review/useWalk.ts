@@ -7,7 +7,7 @@ import type { Rules } from '~~/core/handout/rules'
 import type { Due, FreeFrames, Looking } from '~~/core/handout/settings'
 import type { HandoutMode } from '~~/core/slate/kind'
 import type { SlateState } from '~~/core/slate/state'
-import type { SlateStatus } from '~~/core/slate/status'
+import type { Openness, SlateStatus } from '~~/core/slate/status'
 
 export interface WalkView {
   id: string
@@ -44,6 +44,7 @@ export interface WalkView {
     members: WalkMember[]
     edition: string
     status: SlateStatus
+    openness: Openness
     number: number
     state: SlateState
     movedAt: string | null
@@ -107,6 +108,7 @@ export function useWalk(handout: string) {
           members: slate.members,
           edition: under,
           status: slate.status,
+          openness: slate.openness,
           replica: receiveWhole({ replica: emptyReplica, number: slate.number, state: slate.state, edition: under }),
           movedAt: slate.movedAt ? Date.parse(slate.movedAt) : null,
           handAt: slate.handAt ? Date.parse(slate.handAt) : null,
@@ -151,6 +153,7 @@ export function useWalk(handout: string) {
     slates: computed(() => [...slates.value.values()]),
     trouble: readonly(trouble),
     connection,
+    live,
     load: () => watched.readNow(),
   }
 }

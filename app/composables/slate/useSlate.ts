@@ -193,6 +193,7 @@ export function useSlate(given: SlateView, outdated: () => void) {
   }
 
   return {
+    live,
     edition,
     state,
     connection,

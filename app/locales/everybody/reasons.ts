@@ -67,6 +67,8 @@ export default {
     paused: 'Pencils are down. What you have made is kept on this device and goes on when they are up.',
     unreadable:
       "What is stored of this slate can't be read just now. Your moves are kept on this device. Tell your teacher.",
+    collected:
+      'Your teacher has handed this in. What you have done since is kept on this device, and comes along when it is yours again.',
     closed: 'This slate is closed, so that last move was not kept. Everything before it was.',
     'nothing-to-undo': 'Somebody else has changed that since, so it stays as it is now.',
     malformed:

@@ -11,7 +11,9 @@ export default {
     instructions: 'What to do',
     readAloud: 'Read aloud',
     stopReading: 'Stop reading',
-    shut: { paused: 'Pencils down', closed: 'Closed' },
+    shut: { paused: 'Pencils down', closed: 'Closed', collected: 'Handed in by your teacher' },
+    pencilsDown: 'Pencils down',
+    pencilsDownSays: 'Look up and listen. All that you have done is kept, and you go on from there.',
     notYet: 'Not everything is done yet:',
     leftPieces:
       '{count} card is still on the ledge or in no place | {count} cards are still on the ledge or in no place',
@@ -75,6 +77,12 @@ export default {
     notesSay: 'The detail behind what the page sums up.',
     differently: 'What do you see differently now?',
     stillAsked: 'Say why, in a line:',
+  },
+  timer: {
+    minutes: '{count} minute left | {count} minutes left',
+    lastMinute: 'Less than a minute left',
+    countdownSaid: '{count} second left | {count} seconds left',
+    over: 'Time is up',
   },
   hand: { ask: 'Ask for help', down: 'I have asked for help' },
   hints: {

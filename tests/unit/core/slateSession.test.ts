@@ -203,6 +203,20 @@ describe('what is sent', () => {
     expect(d.parcel()).toEqual(['made-here-1'])
   })
 
+  it('waits while the teacher has handed it in for all, and comes when they go on', () => {
+    const d = device()
+    d.connect()
+    d.session.make(put(1))
+    d.session.hear(refused('collected', 'made-here-1'))
+    expect(d.session.make(put(2))).toBe(false)
+    d.wait(60_000)
+    expect([d.session.unsent, d.session.refused]).toEqual([1, 'collected'])
+    d.session.hear({ say: 'status', slate: SLATE, openness: { ...openAs('handed-in'), collected: true } })
+    expect([d.session.unsent, d.session.refused]).toEqual([1, 'collected'])
+    d.session.hear({ say: 'status', slate: SLATE, openness: openAs('under-way') })
+    expect([d.parcel(), d.session.refused]).toEqual([['made-here-1'], null])
+  })
+
   it("says why a move can't be made, before the server is asked, until another can", () => {
     const d = device()
     expect(d.session.make({ kind: 'put', piece: pieceId('nobody'), x: 10, y: 10 })).toBe(false)

@@ -172,11 +172,7 @@ const keep = () =>
           </section>
         </div>
         <div class="flex flex-col gap-4">
-          <div
-            v-if="outcome"
-            class="rounded-lg border-l-[6px] border-sunfleck-400 bg-sunfleck-100 p-4 text-stone-950"
-            role="status"
-            data-test="outcome">
+          <div v-if="outcome" class="told p-4" role="status" data-test="outcome">
             <p>
               {{ t('groups.outcome', { sizes }) }}
               <template v-if="page.wishes.length && !outcome.notKept.length">{{

@@ -1,9 +1,12 @@
 <script setup lang="ts">
 import { RadioGroup, RadioGroupLabel, RadioGroupOption } from '@headlessui/vue'
 import { codeInGroups } from '~~/core/roster/picturePassword'
+import type { Timer } from '~~/core/lesson/timer'
 import { quietOnes } from '~~/core/lesson/quiet'
 import { shortNames } from '~~/core/roster/names'
 import { SLATE_STATUSES, type SlateStatus } from '~~/core/slate/status'
+import { useChosen } from '~/composables/lesson/useChosen'
+import { useLesson } from '~/composables/lesson/useLesson'
 import { useWalk, type WalkSlate } from '~/composables/review/useWalk'
 
 definePageMeta({ for: 'teacher' })
@@ -13,7 +16,12 @@ const { t, said } = useWords()
 const { attempt } = useAsking()
 const route = useRoute()
 const id = String(route.params.id)
-const { edition, view, slates, trouble, connection, load } = useWalk(id)
+const { edition, view, slates, trouble, connection, live, load } = useWalk(id)
+const chosen = useChosen(() => slates.value)
+const { lesson, read: readLesson } = useLesson<{ paused: boolean; timer: Timer | null }>(
+  { path: `/api/handouts/${id}/lesson`, handout: id },
+  live,
+)
 const order = useSessionStorage<(typeof ORDERS)[number]>('walk-order', 'name')
 const now = useNow({ interval: 10_000 })
 const showCode = ref(false)
@@ -116,6 +124,13 @@ const counts = computed(() =>
     </UiTopBar>
     <main class="mx-auto max-w-[100rem] p-5">
       <p v-if="trouble" class="trouble" role="alert">{{ said(`refused.${trouble}`, 'refused.trouble') }}</p>
+      <LessonBar
+        v-if="view?.mayChange"
+        :handout="id"
+        :lesson="lesson"
+        :slates="slates"
+        :chosen="chosen"
+        @changed="readLesson" />
       <div class="mb-4 flex flex-wrap items-center gap-x-6 gap-y-3">
         <p v-for="c in counts" :key="c.status" class="flex items-center gap-1.5">
           <UiStatusIcon :status="c.status" /><strong>{{ c.n }}</strong> {{ t(`walk.status.${c.status}`) }}
@@ -131,16 +146,14 @@ const counts = computed(() =>
           </RadioGroupOption>
         </RadioGroup>
       </div>
-      <p
-        v-if="view?.closed"
-        class="mb-3 rounded-lg border-l-[6px] border-sunfleck-400 bg-sunfleck-100 p-3 font-semibold text-stone-950">
+      <p v-if="view?.closed" class="mb-3 told font-semibold">
         {{ t('change.isClosed') }}
       </p>
       <p v-if="view?.ownPages && slates.length === 0" class="panel text-lg">{{ t('walk.noPages') }}</p>
       <p v-else-if="view?.newcomers && slates.length === 0" class="panel text-lg">{{ t('walk.nobodyYet') }}</p>
       <p
         v-if="view?.loose.length && view.mode === 'frame-per-group'"
-        class="mb-3 flex flex-wrap items-center gap-3 rounded-lg border-l-[6px] border-sunfleck-400 bg-sunfleck-100 p-3 text-stone-950"
+        class="mb-3 flex flex-wrap items-center gap-3 told"
         role="status">
         {{
           t(view.free ? 'walk.looseFree' : 'walk.loose', {
@@ -161,8 +174,11 @@ const counts = computed(() =>
             :to="`/handout/${id}/review/${slate.id}`"
             :quiet="quiet.get(slate.id)"
             :asks="asks(slate)"
+            :paused="!lesson?.paused && !!slate.openness?.paused && slate.status === 'under-way'"
+            :chosen="chosen.choosing.value ? chosen.has(slate.id) : undefined"
             :page="page"
-            :version="view?.versions.find(one => one.number === slate.version)?.name" />
+            :version="view?.versions.find(one => one.number === slate.version)?.name"
+            @choose="chosen.toggle(slate.id)" />
           <button
             v-if="asks(slate)"
             type="button"

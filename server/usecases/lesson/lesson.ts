@@ -1,0 +1,26 @@
+import type { Kysely } from 'kysely'
+import type { Database } from '../../database/tables'
+import { timerOf } from './timer'
+
+type Db = Kysely<Database>
+
+/** For whoever leads the lesson. */
+export async function lessonOf(db: Db, handout: string) {
+  const { paused_at } = await db
+    .selectFrom('handouts')
+    .select('paused_at')
+    .where('id', '=', handout)
+    .executeTakeFirstOrThrow()
+  return { paused: paused_at !== null, timer: await timerOf(db, handout) }
+}
+
+/** For whoever works on a slate. */
+export async function lessonForSlate(db: Db, slate: string) {
+  const { handout_id } = await db
+    .selectFrom('slates')
+    .select('handout_id')
+    .where('id', '=', slate)
+    .executeTakeFirstOrThrow()
+  const timer = await timerOf(db, handout_id)
+  return { timer: timer?.onSlates ? timer : null }
+}

@@ -1,0 +1,122 @@
+import type { Kysely } from 'kysely'
+import type { Timer, TimerEnd, TimerSetting } from '../../../core/lesson/timer'
+import { LONGEST_TIMER } from '../../../core/lesson/timer'
+import type { Database } from '../../database/tables'
+import { log } from '../../log'
+import type { News } from '../../news/news'
+import { withNews } from '../../news/wire'
+import type { Services } from '../../services'
+import { collectSlates, pauseHandout, type Trx } from './hold'
+
+type Told = Pick<Services, 'db' | 'wire'>
+
+/** The timer of a handout at a moment; null where none was set. */
+export async function timerOf(db: Kysely<Database>, handout: string, now = new Date()): Promise<Timer | null> {
+  const row = await db
+    .selectFrom('timers')
+    .select(['ends_at', 'countdown_s', 'at_end', 'on_slates'])
+    .where('handout_id', '=', handout)
+    .executeTakeFirst()
+  if (!row) return null
+  return {
+    left: Math.max(0, row.ends_at.getTime() - now.getTime()),
+    countdown: row.countdown_s,
+    atEnd: row.at_end,
+    onSlates: row.on_slates,
+  }
+}
+
+/** Sets the timer of a handout, in the place of one that there is; null takes it away, with nothing more to come. */
+export async function setTimer(
+  services: Told & Pick<Services, 'jobs'>,
+  handout: string,
+  timer: TimerSetting | null,
+  now = new Date(),
+): Promise<void> {
+  const ends = timer && new Date(now.getTime() + timer.seconds * 1000)
+  await withNews(services, async (trx, news) => {
+    await lockHandout(trx, handout)
+    await trx.deleteFrom('timers').where('handout_id', '=', handout).execute()
+    if (timer && ends) {
+      const { countdown, atEnd, onSlates } = timer
+      await trx
+        .insertInto('timers')
+        .values({ handout_id: handout, ends_at: ends, countdown_s: countdown, at_end: atEnd, on_slates: onSlates })
+        .execute()
+      await services.jobs.at(trx, ends, { name: 'end-timer', handout })
+    }
+    news.push({ scope: 'handout', handout, changed: 'lesson' })
+  })
+  if (ends) endWhenItIsTime(services, handout, ends.getTime() - now.getTime())
+}
+
+/**
+ * So many seconds more; of one that is over, from now on. Pencils that it put down are up again; what it handed in
+ * stays handed in. Never longer than a timer may be. False where there is none.
+ */
+export async function extendTimer(
+  services: Told & Pick<Services, 'jobs'>,
+  handout: string,
+  seconds: number,
+  now = new Date(),
+): Promise<boolean> {
+  const ends = await withNews(services, async (trx, news) => {
+    await lockHandout(trx, handout)
+    const row = await trx
+      .selectFrom('timers')
+      .select(['ends_at', 'at_end', 'done_at'])
+      .where('handout_id', '=', handout)
+      .executeTakeFirst()
+    if (!row) return null
+    const from = Math.max(row.ends_at.getTime(), now.getTime())
+    const until = new Date(Math.min(from + seconds * 1000, now.getTime() + LONGEST_TIMER * 1000))
+    await trx.updateTable('timers').set({ ends_at: until, done_at: null }).where('handout_id', '=', handout).execute()
+    if (row.done_at && row.at_end === 'pencils-down') await pauseHandout(trx, news, handout, false)
+    await services.jobs.at(trx, until, { name: 'end-timer', handout })
+    news.push({ scope: 'handout', handout, changed: 'lesson' })
+    return until
+  })
+  if (!ends) return false
+  endWhenItIsTime(services, handout, ends.getTime() - now.getTime())
+  return true
+}
+
+/** What comes at the end of a timer, by what was set. */
+const ENDS: { readonly [End in TimerEnd]: (trx: Trx, news: News[], handout: string) => Promise<unknown> } = {
+  nothing: async () => {},
+  'pencils-down': (trx, news, handout) => pauseHandout(trx, news, handout, true),
+  'hand-in': (trx, news, handout) => collectSlates(trx, news, handout),
+}
+
+/**
+ * Does what was set to come at the end, once, however often and by however many processes it is asked; false while it
+ * isn't over, or where there is nothing more to come.
+ */
+export function endTimer(services: Told, handout: string, now = new Date()): Promise<boolean> {
+  return withNews(services, async (trx, news) => {
+    await lockHandout(trx, handout)
+    const row = await trx
+      .selectFrom('timers')
+      .select(['ends_at', 'at_end', 'done_at'])
+      .where('handout_id', '=', handout)
+      .executeTakeFirst()
+    if (!row || row.done_at || row.ends_at > now) return false
+    await trx.updateTable('timers').set({ done_at: now }).where('handout_id', '=', handout).execute()
+    await ENDS[row.at_end](trx, news, handout)
+    news.push({ scope: 'handout', handout, changed: 'lesson' })
+    return true
+  })
+}
+
+/**
+ * To the second by the process in which it was set. Should that be gone by then, the job does it that stands in the
+ * database, as soon as a process looks.
+ */
+function endWhenItIsTime(services: Told, handout: string, wait: number): void {
+  setTimeout(() => {
+    endTimer(services, handout).catch((error: unknown) => log.warn({ error: String(error) }, 'a timer was not ended'))
+  }, wait).unref()
+}
+
+const lockHandout = (trx: Trx, handout: string) =>
+  trx.selectFrom('handouts').select('id').where('id', '=', handout).forUpdate().executeTakeFirstOrThrow()
