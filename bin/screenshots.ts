@@ -5,8 +5,7 @@
 import { mkdirSync } from 'node:fs'
 import { chromium, type Browser, type BrowserContext, type Page } from '@playwright/test'
 import { shortName } from '../core/roster/names'
-import { demoPictures } from '../demo/load'
-import { CLASSES, TEACHER } from '../demo/school'
+import { CLASSES, demoPictures, TEACHER } from '../demo/school'
 import { PICTURE_WORDS } from '../tests/pictureWords'
 
 const address = process.env.ADDRESS ?? 'http://127.0.0.1:3000'

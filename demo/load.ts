@@ -1,4 +1,3 @@
-import { createHash } from 'node:crypto'
 import { writeFile } from 'node:fs/promises'
 import { join } from 'node:path'
 import type { Kysely } from 'kysely'
@@ -6,8 +5,6 @@ import type { BackdropPicture } from '../core/board/backdrop'
 import type { FileHash } from '../core/board/ids'
 import { NO_RULES } from '../core/handout/noRules'
 import { COPY_EACH } from '../core/handout/settings'
-import { seeded } from '../core/layout/random'
-import { makePicturePassword } from '../core/roster/picturePassword'
 import { connect } from '../server/database/connect'
 import { migrate } from '../server/database/migrate'
 import type { Database } from '../server/database/tables'
@@ -23,7 +20,7 @@ import { startJobs, type Jobs } from '../server/jobs'
 import { BOARDS, BOAT, HARBOUR, HOLD_ON, WHERE_SEEN } from './boards'
 import { exampleBoards } from './examples'
 import { makeBoard, type KeptSound } from './makeBoard'
-import { CLASSES, TEACHER } from './school'
+import { CLASSES, demoPictures, TEACHER } from './school'
 import { harbourHorn } from './wav'
 import { playHandout, playFrames, handOutTried } from './play'
 
@@ -188,10 +185,6 @@ async function giveToEveryone(db: Db, board: string, classId: string): Promise<v
   if (!given.ok) throw new Error(given.reason)
 }
 
-/** The same three pictures for a name at every loading, so that they can be printed. */
-const demoPictures = (name: string) =>
-  makePicturePassword(seeded(createHash('sha256').update(name).digest().readUInt32LE(0)))
-
 /** How to come in, for whoever starts the demo. */
 function signIns(): string {
   const lines = [`Teacher   ${TEACHER.email}   password: ${TEACHER.password}`]
@@ -201,8 +194,6 @@ function signIns(): string {
   }
   return lines.join('\n')
 }
-
-export { demoPictures }
 
 if (import.meta.url === new URL(process.argv[1] ?? '', 'file:').href) {
   const connection = connect()

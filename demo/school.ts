@@ -1,3 +1,7 @@
+import { createHash } from 'node:crypto'
+import { seeded } from '../core/layout/random'
+import { makePicturePassword } from '../core/roster/picturePassword'
+
 /** Everybody here is made up. */
 export const TEACHER = { name: 'Maren Holt', email: 'maren.holt@ternhaven.example', password: 'low tide at noon' }
 
@@ -64,3 +68,7 @@ export const CLASSES = [
     students: ['Ro Tansy', 'Una Speir', 'Vic Marram', 'Wyn Scaur'],
   },
 ] as const
+
+/** The same three pictures for a name at every loading, so that they can be printed. */
+export const demoPictures = (name: string) =>
+  makePicturePassword(seeded(createHash('sha256').update(name).digest().readUInt32LE(0)))

@@ -39,3 +39,14 @@ export const counting = (prefix = 'n') => {
   let n = 0
   return () => `${prefix}${++n}`
 }
+
+/** The shore with its answers: three cling, two crawl, and the goby belongs nowhere. */
+export function keyedShore(): Board {
+  const board = shore()
+  const [page] = board.pages
+  const [clings, crawls] = page!.places.map(place => place.id)
+  const homes = Object.fromEntries(
+    page!.pieces.map((piece, i) => [piece.id, i === 5 ? [] : [i < 3 ? clings! : crawls!]]),
+  )
+  return { ...board, keys: [{ kind: 'sort', id: keyId('k'), page: page!.id, homes }] }
+}

@@ -10,7 +10,7 @@ import { fixedOn } from './fixed'
 import { KeySchema, referencesOf } from '../keys/key'
 import { MasterSchema, PieceSchema } from './piece'
 import { PlaceSchema } from './place'
-import { MOST_HINTS, MOST_PIECES } from './sizes'
+import { MOST_HINTS, MOST_PIECES, MOST_PAGES } from './sizes'
 import { EXPLAINS } from './explains'
 import { TOOLS } from './tools'
 
@@ -87,7 +87,7 @@ export const BoardSchema = v.object({
   /** From files of before, and while a board is made: what is scrambled is scrambled by this number. It is not kept. */
   seed: v.optional(v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(0xffffffff))),
   masters: v.pipe(v.array(MasterSchema), v.maxLength(40)),
-  pages: v.pipe(v.array(PageSchema), v.minLength(1), v.maxLength(60)),
+  pages: v.pipe(v.array(PageSchema), v.minLength(1), v.maxLength(MOST_PAGES)),
   keys: v.pipe(v.array(KeySchema), v.maxLength(200)),
   /** When students see what the key says of their work; absent: never. */
   feedback: v.optional(v.picklist(FEEDBACKS)),

@@ -13,7 +13,7 @@ export interface Going {
 export interface Quiet {
   /** Whole minutes since the last move. */
   readonly minutes: number
-  /** Whole minutes that the class is quiet for: half of those under way have moved since. */
+  /** Whole minutes that the class is quiet for: half of those still at it have moved since. */
   readonly usual: number
 }
 
@@ -28,22 +28,23 @@ const FENCE = 1.5
 
 /**
  * Those who have stopped while others go on: under way, not all placed, and quiet for longer than Tukey's upper fence
- * of all who are under way. Where the whole class listens, or reads, nobody stands out. Of fewer than five whoever is
- * quiet for three minutes does. A slate that was never moved on is quiet for nothing: it isn't begun.
+ * of all of whom the same can be said. Where the whole class listens, or reads, nobody stands out; whoever has placed
+ * everything is quiet for a good reason, and no measure for the others. Of fewer than five whoever is quiet for three
+ * minutes does. A slate that was never moved on is quiet for nothing: it isn't begun.
  */
 export function quietOnes(slates: readonly Going[], now: number): ReadonlyMap<string, Quiet> {
   const times = new Map(
-    slates.flatMap(({ id, status, movedAt }) =>
-      status === 'under-way' && movedAt !== null ? [[id, Math.max(0, now - movedAt)] as const] : [],
+    slates.flatMap(({ id, status, movedAt, placed, of }) =>
+      status === 'under-way' && movedAt !== null && placed < of ? [[id, Math.max(0, now - movedAt)] as const] : [],
     ),
   )
   const all = [...times.values()].toSorted((a, b) => a - b)
   const fence = all.length < FEWEST ? ALONE : Math.max(LEAST, upperFence(all))
   const usual = all.length ? Math.floor(quantile(all, 0.5) / MINUTE) : 0
   return new Map(
-    slates.flatMap(({ id, placed, of }) => {
+    slates.flatMap(({ id }) => {
       const quiet = times.get(id)
-      return quiet !== undefined && quiet >= fence && placed < of
+      return quiet !== undefined && quiet >= fence
         ? [[id, { minutes: Math.floor(quiet / MINUTE), usual }] as const]
         : []
     }),

@@ -1,22 +1,32 @@
-import type { ServerMessage } from './messages'
+import type { ClientMessage, ServerMessage } from './messages'
 
 interface LessonStart {
   readonly handout: string
+  /** Nothing else of the handout is followed over this connection: news have to be asked for. */
+  readonly alone: boolean
   /** Has changed, or may have while there was no connection: it is read anew. */
   readonly changed: () => void
 }
+interface LessonPorts {
+  readonly send: (message: ClientMessage) => boolean
+}
 
 /**
- * What the teacher does with the class at work: the timer, what is called out, the questions. News come to whoever
- * follows a slate of the handout, or all of them; this only hears them.
+ * What the teacher does with the class at work: the timer, what is shown, the questions. News come to whoever follows a
+ * slate of the handout, or all of them; who follows none asks for them.
  */
 export class LessonWatch {
   private lostOnce = false
 
-  constructor(private readonly start: LessonStart) {}
+  constructor(
+    private readonly start: LessonStart,
+    private readonly ports: LessonPorts,
+  ) {}
 
   connected(): void {
-    if (this.lostOnce) this.start.changed()
+    // The answer to it is the news that are to be read.
+    if (this.start.alone) this.ports.send({ say: 'attend', handout: this.start.handout })
+    else if (this.lostOnce) this.start.changed()
   }
   lost(): void {
     this.lostOnce = true

@@ -92,8 +92,8 @@ export class LiveSession {
   }
 
   /** Hear of what the teacher does with the class at work. */
-  lesson(handout: string, changed: () => void): LessonWatch {
-    const lesson = new LessonWatch({ handout, changed })
+  lesson(handout: string, changed: () => void, alone = false): LessonWatch {
+    const lesson = new LessonWatch({ handout, alone, changed }, this.line)
     this.begin(lesson)
     return lesson
   }

@@ -65,6 +65,8 @@ export const ClientMessageSchema = v.variant('say', [
   v.object({ say: v.literal('here'), slate: UuidSchema, here: HereSchema }),
   /** Follow every slate of a handout: the walk-round. */
   v.object({ say: v.literal('walk'), handout: UuidSchema }),
+  /** Follow what the teacher does with the class at work, without any of the slates: the class screen. */
+  v.object({ say: v.literal('attend'), handout: UuidSchema }),
 ])
 export type ClientMessage = v.InferOutput<typeof ClientMessageSchema>
 

@@ -1,6 +1,6 @@
 import type { Edition } from '../board/edition'
 import type { Openness, SlateStatus } from '../slate/status'
-import type { ClientMessage, ServerMessage } from './messages'
+import type { ClientMessage, NumberedMove, ServerMessage } from './messages'
 import { fateOf, type RefusalCode } from './refusals'
 import { receive, receiveWhole, type Replica } from './replica'
 
@@ -26,6 +26,8 @@ export interface WatchStart<Slate extends SeenSlate> {
   readonly changed: () => void
   /** May no longer be looked at. */
   readonly ended: (code: RefusalCode) => void
+  /** Moves of a slate that is known, as they are heard. */
+  readonly moved?: (slate: Slate, moves: readonly NumberedMove[]) => void
   /** What goes with a slate has changed: its margin, its words, what is said beside it, its pictures. */
   readonly about?: (slate: string, what: 'margin' | 'words' | 'talk' | 'pictures') => void
 }
@@ -137,9 +139,13 @@ export class SlatesWatch<Slate extends SeenSlate> {
     const read = await this.start.read()
     if (turn !== this.reading || this.stopped) return
     if (!read) return this.later(() => void this.readNow())
+    const before = this.known
     this.known = byId(read.map(slate => this.carriedOn(slate)))
     this.start.changed()
-    if (this.start.handout === null) this.openAll()
+    if (this.start.handout !== null) return
+    // What is looked at no more is followed no more.
+    for (const id of before.keys()) if (!this.known.has(id)) this.ports.send({ say: 'close', slate: id })
+    this.openAll()
   }
 
   /** What was heard while it was read isn't lost; what was known over another edition says nothing of this one. */
@@ -200,6 +206,7 @@ export class SlatesWatch<Slate extends SeenSlate> {
     if (heard === 'gap') return this.askWhole(slate.id)
     if (!heard) return
     this.known = new Map(this.known).set(heard.id, heard)
+    if (message.say === 'moves') this.start.moved?.(heard, message.moves)
     this.start.changed()
   }
 

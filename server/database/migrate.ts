@@ -17,6 +17,8 @@ import * as clips from './migrations/0014_clips'
 import * as putAway from './migrations/0015_put_away'
 import * as handsUp from './migrations/0016_hands_up'
 import * as lesson from './migrations/0017_lesson'
+import * as show from './migrations/0018_show'
+import * as questionJar from './migrations/0019_question_jar'
 
 /** Forward only: a migration that has run anywhere is never edited, the next one mends it. */
 const migrations = {
@@ -37,6 +39,8 @@ const migrations = {
   '0015_put_away': putAway,
   '0016_hands_up': handsUp,
   '0017_lesson': lesson,
+  '0018_show': show,
+  '0019_question_jar': questionJar,
 }
 
 /**

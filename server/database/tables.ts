@@ -5,6 +5,7 @@ import type { Counts, Levels, Rubric } from '../../core/handout/counting'
 import type { Without } from '../../core/handout/version'
 import type { Rules } from '../../core/handout/rules'
 import type { FreeFrames, Looking, Recipient } from '../../core/handout/settings'
+import type { Show } from '../../core/lesson/show'
 import type { TimerEnd } from '../../core/lesson/timer'
 import type { Wish } from '../../core/groups/wishes'
 import type { Decisions } from '../../core/keys/mark'
@@ -216,6 +217,8 @@ export interface Database {
     hand_at: ColumnType<Date | null, never, Date | null>
     handed_in_at: ColumnType<Date | null, Date | null | undefined, Date | null>
     handed_back_at: ColumnType<Date | null, Date | null | undefined, Date | null>
+    /** When a teacher last said to have seen what it called for. */
+    seen_at: ColumnType<Date | null, never, Date | null>
     /** When the teacher handed it in for all. */
     collected_at: ColumnType<Date | null, never, Date | null>
     /** What the student said to the teacher when it was handed in. */
@@ -223,6 +226,24 @@ export interface Database {
     paused_at: ColumnType<Date | null, Date | null | undefined, Date | null>
     closed_at: ColumnType<Date | null, Date | null | undefined, Date | null>
   }
+  /** The question jar of a handout. */
+  jars: { handout_id: Fixed<string>; is_open: boolean; named: boolean }
+  questions: {
+    id: Fixed<string>
+    number: ColumnType<string, never, never>
+    handout_id: Fixed<string>
+    student_id: Fixed<string>
+    words: Fixed<string>
+    /** As the jar was when it was asked. */
+    named: Fixed<boolean>
+    at: SetOnce
+    answered_at: ColumnType<Date | null, never, Date | null>
+    hidden_at: ColumnType<Date | null, never, Date | null>
+    hidden_by: ColumnType<string | null, never, string | null>
+  }
+  question_votes: { question_id: Fixed<string>; student_id: Fixed<string>; vote: number }
+  /** What stands on the class screen of a handout's lesson. */
+  screens: { handout_id: Fixed<string>; show: Json<Show>; shown_at: Timestamp }
   /** The timer of a handout's lesson: at most one. */
   timers: {
     handout_id: Fixed<string>

@@ -24,6 +24,8 @@ export interface Limits {
   readonly pictures: RateLimiterPostgres
   /** What somebody says beside slates. */
   readonly talk: RateLimiterPostgres
+  /** Votes of one student on questions. */
+  readonly votes: RateLimiterPostgres
   /** Asking what the key says, by student. */
   readonly feedback: RateLimiterPostgres
 }
@@ -49,6 +51,7 @@ export function limits(pool: pg.Pool): Limits {
     feedback: made('feedback', 30, 60),
     arrivals: made('arrivals', 120, 60),
     talk: made('talk', 20, 60),
+    votes: made('votes', 60, 60),
     pictures: made('pictures', 30, 60),
     letters: made('letters', 5, 3600),
     records: made('records', 40, 60),

@@ -45,6 +45,8 @@ export class Conversation {
   private readonly holds = new Map<string, Hold>()
   private readonly slates = new Map<string, { readonly handout: string; readonly classId: string }>()
   private readonly handouts = new Set<string>()
+  /** Handouts of which only the lesson is followed. */
+  private readonly attended = new Set<string>()
   /** The slates on which the others see this one. */
   private readonly seenOn = new Set<string>()
   private readonly allowance: Allowance
@@ -143,6 +145,8 @@ export class Conversation {
         return this.here(message)
       case 'walk':
         return this.walk(message.handout)
+      case 'attend':
+        return this.attend(message.handout)
     }
   }
 
@@ -243,13 +247,24 @@ export class Conversation {
   }
 
   private async walk(handout: string): Promise<void> {
-    const role = await roleOnHandout(this.services.db, this.actor, handout)
-    if (!may(role, 'handout.walk')) return this.refuse('not-yours', { handout })
+    if (!(await this.mayWalk(handout))) return this.refuse('not-yours', { handout })
     if (this.handouts.size >= MOST_FOLLOWED) return this.refuse('too-fast', { handout })
     this.handouts.add(handout)
     this.services.engine.hub.followHandout(this.listener, handout)
     this.tell({ say: 'walking', handout })
   }
+
+  private async attend(handout: string): Promise<void> {
+    if (!(await this.mayWalk(handout))) return this.refuse('not-yours', { handout })
+    if (this.attended.size >= MOST_FOLLOWED) return this.refuse('too-fast', { handout })
+    this.attended.add(handout)
+    this.services.engine.hub.attend(this.listener, handout)
+    // What has changed before it was followed is read now.
+    this.tell({ say: 'lesson', handout })
+  }
+
+  private mayWalk = async (handout: string) =>
+    may(await roleOnHandout(this.services.db, this.actor, handout), 'handout.walk')
 
   /**
    * Who may do what has changed: whatever is no longer this person's is followed no more. Nothing named: everything is
@@ -263,9 +278,15 @@ export class Conversation {
       for (const [id] of about) if (!(await this.follow(id))) this.refuse('not-yours', { slate: id })
       if (slate !== undefined) return
       for (const handout of this.handouts) {
-        if (may(await roleOnHandout(this.services.db, this.actor, handout), 'handout.walk')) continue
+        if (await this.mayWalk(handout)) continue
         this.handouts.delete(handout)
         this.services.engine.hub.unfollowHandout(this.listener, handout)
+        this.refuse('not-yours', { handout })
+      }
+      for (const handout of this.attended) {
+        if (await this.mayWalk(handout)) continue
+        this.attended.delete(handout)
+        this.services.engine.hub.unattend(this.listener, handout)
         this.refuse('not-yours', { handout })
       }
     } catch {

@@ -24,6 +24,7 @@ export class Hub {
   private readonly all = new Map<string, Listener>()
   private readonly bySlate = new Groups()
   private readonly byHandout = new Groups()
+  private readonly byLesson = new Groups()
   /** Up to which number the followers of a slate have been told. Absent: nobody here followed it so far. */
   private readonly told = new Map<string, number>()
   /** Tellings of one slate go one after the other: what is read back must not overtake what is told from memory. */
@@ -51,10 +52,20 @@ export class Hub {
     this.byHandout.remove(handout, listener)
   }
 
+  /** Hears what the teacher does with the class at work, and of no slate. */
+  attend(listener: Listener, handout: string): void {
+    this.byLesson.add(handout, listener)
+  }
+
+  unattend(listener: Listener, handout: string): void {
+    this.byLesson.remove(handout, listener)
+  }
+
   leave(listener: Listener): void {
     this.all.delete(listener.id)
     this.bySlate.drop(listener)
     this.byHandout.drop(listener)
+    this.byLesson.drop(listener)
   }
 
   /** To those who follow this very slate. */
@@ -170,7 +181,8 @@ export class Hub {
   /** Once to each, whichever of its slates they follow. */
   private tellLesson(handout: string, slates: readonly string[]): void {
     const near = slates.flatMap(slate => [...(this.bySlate.of(slate) ?? [])])
-    tell([...new Set([...near, ...(this.byHandout.of(handout) ?? [])])], { say: 'lesson', handout })
+    const far = [...(this.byHandout.of(handout) ?? []), ...(this.byLesson.of(handout) ?? [])]
+    tell([...new Set([...near, ...far])], { say: 'lesson', handout })
   }
 
   private async tellOpenness(slates: readonly string[], changed: 'status' | 'edition'): Promise<void> {
@@ -186,6 +198,7 @@ export class Hub {
   /** After a gap in the news nobody knows what was missed: every follower is told the whole of it by number. */
   async recover(): Promise<void> {
     for (const listener of this.all.values()) listener.askAgain({})
+    for (const handout of this.byLesson.keys()) this.tellLesson(handout, [])
     const slates = new Set(this.bySlate.keys())
     for (const handout of this.byHandout.keys()) for (const slate of await this.followedOf(handout)) slates.add(slate)
     if (slates.size === 0) return

@@ -48,8 +48,8 @@ export function sayDone(
 }
 
 /**
- * Help is asked for on a slate, or no longer: by who works on it, and taken down by the teacher who has seen it. One
- * that is up stays up since when it was. Refused where the slate is handed in.
+ * Help is asked for on a slate, or no longer, by who works on it. A hand that is up stays up since when it was. Refused
+ * where the slate is handed in.
  */
 export function raiseHand(
   services: Pick<Services, 'db' | 'wire'>,
@@ -74,6 +74,20 @@ export function raiseHand(
     return ok(null)
   })
 }
+
+/**
+ * A teacher has seen what a slate called for: a hand is taken down, and what else it was stays quiet until it is new.
+ */
+export const markSeen = (services: Pick<Services, 'db' | 'wire'>, slate: string): Promise<void> =>
+  withNews(services, async (trx, news) => {
+    const { handout_id } = await trx
+      .updateTable('slates')
+      .set({ seen_at: new Date(), hand_at: null })
+      .where('id', '=', slate)
+      .returning('handout_id')
+      .executeTakeFirstOrThrow()
+    news.push({ scope: 'slate', slate, handout: handout_id, changed: 'words' })
+  })
 
 /** Whether all members but this one have said that they are done. */
 export async function othersAreDone(db: Db, slate: string, student: string): Promise<boolean> {

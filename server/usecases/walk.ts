@@ -64,6 +64,7 @@ export async function walkRound({ db, engine }: Services, id: string, role: Role
           'last_number',
           'moved_at',
           'hand_at',
+          'seen_at',
           'handed_in_at',
           'paused_at',
           'closed_at',
@@ -83,7 +84,7 @@ export async function walkRound({ db, engine }: Services, id: string, role: Role
       const people = await peopleOf(trx, id)
       const waiting = await waitingPictures(trx, id)
       const slates = rows
-        .map(({ moved_at, hand_at, handed_in_at, edition_hash, last_number, ...head }) => ({
+        .map(({ moved_at, hand_at, seen_at, handed_in_at, edition_hash, last_number, ...head }) => ({
           ...withOpenness(head, handout),
           name: names.get(head.id) ?? '',
           members: people.filter(p => p.slate === head.id).map(({ slate, ...member }) => member),
@@ -91,6 +92,7 @@ export async function walkRound({ db, engine }: Services, id: string, role: Role
           waiting: waiting.get(head.id) ?? 0,
           movedAt: moved_at?.toISOString() ?? null,
           handAt: hand_at?.toISOString() ?? null,
+          seenAt: seen_at?.toISOString() ?? null,
           handedInAt: handed_in_at?.toISOString() ?? null,
           // One that can't be read says so, and harms no other.
           ...(states.get(head.id) ?? { number: last_number, state: emptySlate }),

@@ -6,7 +6,7 @@ import { once } from 'node:events'
 import { connect as connectTcp } from 'node:net'
 import { createInterface } from 'node:readline'
 import { LARGEST_FRAME } from '../../core/sync/messages'
-import { Client } from '../client'
+import { Client } from '../../demo/client'
 import { makeLesson, type Lesson } from '../e2e/lesson'
 import type { Workplace } from './bystander'
 

@@ -4,7 +4,7 @@
  * slowest move took.
  */
 import type { PasswordPicture } from '../../core/roster/picturePassword'
-import { Client } from '../client'
+import { Client } from '../../demo/client'
 
 export interface Workplace {
   readonly address: string

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import type { Application } from '../application'
-import { Client } from '../client'
+import { Client } from '../../demo/client'
 import { makeLesson } from '../e2e/lesson'
 import type { Line } from './measure'
 

@@ -1,7 +1,7 @@
 import type { Board } from '../../core/board/board'
 import { shore } from '../boards'
 import { once } from 'node:events'
-import { Client } from '../client'
+import { Client } from '../../demo/client'
 import { makeLesson, type Lesson } from '../e2e/lesson'
 
 /**

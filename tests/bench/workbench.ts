@@ -5,7 +5,7 @@ import { KeyIdSchema, MasterIdSchema, PageIdSchema, PieceIdSchema } from '../../
 import { duplicatePage } from '../../core/design/pages'
 import { addCards } from '../../core/design/pieces'
 import type { Application } from '../application'
-import { Client } from '../client'
+import { Client } from '../../demo/client'
 import { ms, quantile, type Line } from './measure'
 
 export const SLOWED = 4

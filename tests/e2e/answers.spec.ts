@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs'
 import type { Board } from '../../core/board/board'
 import type { Feedback } from '../../core/keys/feedback'
 import { shore, sortBoard } from '../boards'
-import { Client } from '../client'
+import { Client } from '../../demo/client'
 import { expectAccessible } from './axe'
 import { comeIn, dragTo, expect, makeLesson, piece, signInTeacher, test, zonePoint } from './class'
 

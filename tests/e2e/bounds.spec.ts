@@ -2,7 +2,7 @@ import type { Page } from '@playwright/test'
 import { setBoardTools } from '../../core/design/tools'
 import { LONGEST_OWN_TEXT, MOST_OWN, MOST_OWN_POINTS } from '../../core/slate/own'
 import { shore } from '../boards'
-import { Client } from '../client'
+import { Client } from '../../demo/client'
 import { comeIn, expect, giveOutTo, makeLesson, test } from './class'
 import { kept, on, ownOf, tool } from './making'
 

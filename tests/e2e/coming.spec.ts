@@ -1,5 +1,5 @@
 import { expectAccessible } from './axe'
-import { Client } from '../client'
+import { Client } from '../../demo/client'
 import { comeInByLink, giveOutTo } from './lesson'
 import { dragTo, expect, makeLesson, signInTeacher, test, zonePoint } from './class'
 

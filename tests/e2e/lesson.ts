@@ -2,7 +2,7 @@ import type { Page } from '@playwright/test'
 import type { Board } from '../../core/board/board'
 import type { PasswordPicture } from '../../core/roster/picturePassword'
 import { shore } from '../boards'
-import { Client } from '../client'
+import { Client } from '../../demo/client'
 import { PICTURE_WORDS } from '../pictureWords'
 
 export interface Student {

@@ -5,7 +5,7 @@ import { startMailbox } from '../../standins/mail'
 import { RecordsService, WELL } from '../../standins/records'
 import { TERNHAVEN } from '../../standins/ternhaven'
 import { startApplication, type Application } from '../application'
-import { Client } from '../client'
+import { Client } from '../../demo/client'
 import { expectAccessible } from './axe'
 import { expect, test } from './class'
 

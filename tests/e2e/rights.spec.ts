@@ -1,7 +1,7 @@
 import { readdirSync } from 'node:fs'
 import pg from 'pg'
 import sharp from 'sharp'
-import { Client } from '../client'
+import { Client } from '../../demo/client'
 import { expect, giveOutTo, makeLesson, test, type Lesson } from './class'
 import { wav } from '../sounds'
 import { ACTORS, ROUTES, slateOf, type Extra, cast } from './routes'

@@ -1,6 +1,6 @@
 import { LARGEST_MESSAGE } from '../../core/sync/messages'
-import { Client } from '../client'
-import type { Socket } from '../client'
+import { Client } from '../../demo/client'
+import type { Socket } from '../../demo/client'
 import { expect, giveOutTo, makeLesson, test } from './class'
 import { slateOf, cast } from './routes'
 
@@ -25,6 +25,9 @@ test.describe('over the socket', () => {
       else await refused(socket, 'not-yours')
       socket.say({ say: 'walk', handout: lesson.handout })
       if (actor === 'owner') await socket.hear(m => m.say === 'walking')
+      else await refused(socket, 'not-yours')
+      socket.say({ say: 'attend', handout: lesson.handout })
+      if (actor === 'owner') await socket.hear(m => m.say === 'lesson')
       else await refused(socket, 'not-yours')
       socket.close()
     }

@@ -1,4 +1,4 @@
-import { Client } from '../client'
+import { Client } from '../../demo/client'
 import type { Lesson } from './lesson'
 
 export const ACTORS = ['nobody', 'student', 'otherStudent', 'strangerStudent', 'otherTeacher', 'owner'] as const
@@ -36,6 +36,7 @@ export interface Extra {
   version: () => Promise<number>
 }
 
+const QUESTION = '00000000-0000-4000-8000-00000000a5ed'
 const EVERYONE = ACTORS
 const STUDENTS: readonly ActorName[] = ['student', 'otherStudent', 'strangerStudent']
 const TEACHERS: readonly ActorName[] = ['otherTeacher', 'owner']
@@ -189,7 +190,7 @@ export const ROUTES: Record<string, Row> = {
   'slates/[id]/hand.put.ts': {
     path: l => `/api/slates/${slateOf(l)}/hand`,
     body: () => ({ up: false }),
-    allowed: ['student', 'owner'],
+    allowed: ['student'],
   },
   'slates/[id]/again.post.ts': { path: l => `/api/slates/${slateOf(l)}/again`, body: () => ({}), allowed: ['student'] },
   'slates/[id]/take-back.post.ts': {
@@ -264,6 +265,36 @@ export const ROUTES: Record<string, Row> = {
     body: () => ({ back: true }),
     allowed: ['owner'],
   },
+  'handouts/[id]/questions/index.get.ts': { path: l => `/api/handouts/${l.handout}/questions`, allowed: ['owner'] },
+  'handouts/[id]/questions/index.put.ts': {
+    path: l => `/api/handouts/${l.handout}/questions`,
+    body: () => ({ open: true, named: false }),
+    allowed: ['owner'],
+  },
+  'handouts/[id]/questions/[question].put.ts': {
+    path: l => `/api/handouts/${l.handout}/questions/${QUESTION}`,
+    body: () => ({ hidden: false }),
+    allowed: ['owner'],
+  },
+  'slates/[id]/questions/index.get.ts': { path: l => `/api/slates/${slateOf(l)}/questions`, allowed: ['student'] },
+  'slates/[id]/questions/index.post.ts': {
+    path: l => `/api/slates/${slateOf(l)}/questions`,
+    body: () => ({ id: QUESTION, words: 'Why?' }),
+    allowed: ['student'],
+  },
+  'slates/[id]/questions/[question].put.ts': {
+    path: l => `/api/slates/${slateOf(l)}/questions/${QUESTION}`,
+    body: () => ({ vote: 1 }),
+    allowed: ['student'],
+  },
+  'handouts/[id]/screen.get.ts': { path: l => `/api/handouts/${l.handout}/screen`, allowed: ['owner'] },
+  'handouts/[id]/screen.put.ts': {
+    path: l => `/api/handouts/${l.handout}/screen`,
+    body: () => ({ show: { what: { kind: 'nothing' }, page: 0, names: false, timer: true, pen: [] } }),
+    allowed: ['owner'],
+  },
+  'handouts/[id]/trails.get.ts': { path: l => `/api/handouts/${l.handout}/trails`, allowed: ['owner'] },
+  'slates/[id]/seen.put.ts': { path: l => `/api/slates/${slateOf(l)}/seen`, body: () => ({}), allowed: ['owner'] },
   'slates/[id]/lesson.get.ts': { path: l => `/api/slates/${slateOf(l)}/lesson`, allowed: ['student', 'owner'] },
   'handouts/[id]/correction.get.ts': { path: l => `/api/handouts/${l.handout}/correction`, allowed: ['owner'] },
   'handouts/[id]/correction.post.ts': {

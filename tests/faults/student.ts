@@ -8,7 +8,7 @@ import type { HistoryStep } from '../../core/slate/history'
 import type { SlateState } from '../../core/slate/state'
 import type { Openness } from '../../core/slate/status'
 import { pieceId } from '../boards'
-import { Client } from '../client'
+import { Client } from '../../demo/client'
 import type { Student, Lesson } from '../e2e/lesson'
 
 const RECONNECT_MS = 150

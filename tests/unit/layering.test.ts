@@ -113,7 +113,7 @@ describe('the layers', () => {
   })
 
   /** Composables are imported by name alone, so they are found by their names. */
-  const APP_ORDER = ['common', 'board', 'slate', 'review', 'classes', 'workbench', 'shelf']
+  const APP_ORDER = ['common', 'board', 'slate', 'review', 'lesson', 'classes', 'workbench', 'shelf']
   it('the composables stand on each other in one order, however they are imported', () => {
     const composables = files('app/composables').map(file => ({
       file,

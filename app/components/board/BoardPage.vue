@@ -143,7 +143,7 @@ defineExpose({ svg })
       :from="from"
       :to="to" />
     <slot name="pieces" :lying="lying">
-      <g v-for="{ piece, master, at } in lying" :key="piece.id" :transform="spotOf(at)">
+      <g v-for="{ piece, master, at } in lying" :key="piece.id" data-test="lying" :transform="spotOf(at)">
         <BoardPieceShape :piece="piece" :master="master" :flipped="at.flipped" :written="state.texts[piece.id]" />
       </g>
     </slot>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { Board } from '~~/core/board/board'
 import { makeEdition, type Edition } from '~~/core/board/edition'
+import { boxOf } from '~~/core/geometry/outline'
 import { provideSeenPictures } from '~/composables/board/pictures'
 import { startOf, type SlateState } from '~~/core/slate/state'
 
@@ -16,6 +17,7 @@ const {
   state: shown,
   ledge = false,
   page: number = 0,
+  part = '',
 } = defineProps<{
   slate?: string | undefined
   board?: Board
@@ -24,6 +26,8 @@ const {
   label?: string
   ledge?: boolean
   page?: number
+  /** The id of a place or an activity of the page that is shown alone. */
+  part?: string
 }>()
 // Pictures may come after the moves that lay them.
 provideSeenPictures(
@@ -34,6 +38,34 @@ const edition = computed(() => given ?? makeEdition(board!))
 provideBoardLanguage(() => edition.value.board.language)
 const state = computed(() => shown ?? startOf(edition.value))
 const page = computed(() => edition.value.board.pages[number] ?? edition.value.board.pages[0]!)
+
+/** What is looked at: one part with a little around it, where that is on this page; else null. */
+const AROUND = 0.06
+const close = computed(() => {
+  const place = page.value.places.find(one => one.id === part)
+  const box = place ? boxOf(place) : page.value.steps?.find(one => one.id === part)
+  if (!box) return null
+  const around = AROUND * Math.max(box.width, box.height)
+  const [x, y] = [Math.max(0, box.x - around), Math.max(0, box.y - around)]
+  return {
+    x,
+    y,
+    width: Math.min(page.value.width, box.x + box.width + around) - x,
+    height: Math.min(page.value.height, box.y + box.height + around) - y,
+  }
+})
+/** The whole page is so large around that part that the part fills the frame. */
+const moved = computed(() => {
+  if (!close.value) return undefined
+  const { x, y, width, height } = close.value
+  return {
+    position: 'absolute' as const,
+    width: `${(100 * page.value.width) / width}%`,
+    height: `${(100 * page.value.height) / height}%`,
+    left: `${(-100 * x) / width}%`,
+    top: `${(-100 * y) / height}%`,
+  }
+})
 
 /** Small pictures of upright pages are no taller than this lets them be, so that they stand in rows with the others. */
 const LOWEST_RATIO = 1.4
@@ -62,10 +94,10 @@ const standing = computed(() => {
     :aria-label="label"
     :aria-hidden="label ? undefined : true">
     <span
-      class="block overflow-hidden rounded"
-      :style="{ aspectRatio: `${across} / ${page.height}` }"
+      class="relative block overflow-hidden rounded"
+      :style="{ aspectRatio: close ? `${close.width} / ${close.height}` : `${across} / ${page.height}` }"
       aria-hidden="true">
-      <BoardPage :edition="edition" :page="page" :state="state" />
+      <BoardPage :edition="edition" :page="page" :state="state" :style="moved" />
     </span>
     <svg v-if="ledge" class="mt-1 block w-full" :viewBox="`0 0 ${across} ${LEDGE_HEIGHT}`" aria-hidden="true">
       <g

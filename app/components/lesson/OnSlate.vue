@@ -12,11 +12,24 @@ const { slate, handout, live, shut } = defineProps<{
   shut: Shut | null
 }>()
 const { t } = useWords()
-const { lesson } = useLesson<{ timer: Timer | null }>({ path: `/api/slates/${slate}/lesson`, handout }, live)
+const { lesson, version } = useLesson<{ timer: Timer | null; jar: boolean }>(
+  { path: `/api/slates/${slate}/lesson`, handout },
+  live,
+)
+const asking = ref(false)
 </script>
 
 <template>
   <LessonTimeLeft v-if="lesson?.timer" :timer="lesson.timer" />
+  <button v-if="lesson?.jar || asking" type="button" class="button button-dark" @click="asking = true">
+    <Icon name="lucide:message-circle-question" size="20" />{{ t('jar.title') }}
+  </button>
+  <LazyLessonQuestions
+    v-if="lesson?.jar || asking"
+    :slate="slate"
+    :open="asking"
+    :version="version"
+    @close="asking = false" />
   <div class="pointer-events-none fixed inset-x-0 top-20 z-30 flex justify-center px-3" role="status">
     <p
       v-if="shut === 'paused'"

@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import type { Quiet } from '~~/core/lesson/quiet'
+import type { Need } from '~~/core/lesson/needs'
 import { NuxtLink } from '#components'
 import { shortNames } from '~~/core/roster/names'
+import type { SaidSoFar } from '~/composables/lesson/useNeeds'
 import type { WalkSlate } from '~/composables/review/useWalk'
 
 /** One slate of the walk-round: the work itself, a name plate, a progress rim, and light where something is new. */
@@ -9,43 +10,60 @@ const {
   slate,
   name,
   to,
-  quiet,
-  asks = false,
+  needs = [],
+  soFar = undefined,
   paused = false,
   chosen = undefined,
   page,
+  part = '',
+  nameless = false,
   version,
 } = defineProps<{
   slate: WalkSlate
   /** As short as it takes to tell it from the others. */
   name: string
   to: string
-  /** Has stopped while the others go on. */
-  quiet?: Quiet | undefined
-  /** Asks for help. */
-  asks?: boolean
+  /** Why the teacher may be needed; the first is the one to say. */
+  needs?: readonly Need[] | undefined
+  /** What the key says so far, where it is wanted. */
+  soFar?: SaidSoFar | undefined
   /** Pencils are down for it alone. */
   paused?: boolean
   /** Whether it is one of those chosen; absent while nothing is being chosen: then it leads to the slate. */
   chosen?: boolean | undefined
   page: number
+  /** An activity or a place that is looked at alone. */
+  part?: string
+  /** Nobody's name is to be seen, for a screen that others look at. */
+  nameless?: boolean
   version?: string | undefined
 }>()
 const emit = defineEmits<{ choose: [] }>()
 const { t } = useWords()
-const lit = computed(() => slate.fresh || !!quiet || asks)
+const NEED_ICONS = {
+  asks: 'lucide:hand',
+  quiet: 'lucide:coffee',
+  circles: 'lucide:repeat',
+  wrong: 'lucide:triangle-alert',
+  stuck: 'lucide:circle-pause',
+  hint: 'lucide:lightbulb',
+} as const satisfies Record<Need['kind'], string>
+const SO_FAR = ['right', 'wrong', 'line'] as const
+/** A shape for each, so that nothing hangs on colour. */
+const MARKS = {
+  right: 'rounded-full bg-leaf-600',
+  wrong: 'rotate-45 bg-berry-700',
+  line: 'rounded-full border-3 border-sunfleck-600',
+} as const
+const needWords = useNeedWords(() => slate.edition)
+const lit = computed(() => slate.fresh || needs.length > 0)
 const members = computed(() => {
   const short = shortNames(slate.members.map(member => member.name))
   return slate.members.map(member => short(member.name)).join(', ')
 })
 const words = computed(() => {
   if (slate.unreadable) return t('walk.unreadable')
-  if (slate.status === 'under-way')
-    return quiet
-      ? t('walk.quiet', { count: quiet.minutes })
-      : slate.of === 0
-        ? t('walk.status.under-way')
-        : t('slate.placed', { placed: slate.placed, of: slate.of })
+  if (slate.status === 'under-way' && slate.of > 0) return t('slate.placed', { placed: slate.placed, of: slate.of })
   return t(`walk.status.${slate.status}`)
 })
 </script>
@@ -72,30 +90,35 @@ const words = computed(() => {
       :slate="slate.id"
       :state="slate.replica.shown"
       :page="page"
-      :label="t('walk.slateOf', { name: slate.name })" />
+      :part="part"
+      :label="t('walk.slateOf', { name: nameless ? name : slate.name })" />
     <span class="mt-1.5 flex items-center gap-2 px-1" :class="lit ? 'text-stone-950' : ''">
       <UiRing :share="slate.of ? slate.placed / slate.of : 0" />
-      <ClassGroupMark v-if="slate.mark" :mark="slate.mark" small />
-      <span class="min-w-0 font-semibold leading-tight wrap-anywhere" :title="slate.name"
+      <ClassGroupMark v-if="slate.mark && !nameless" :mark="slate.mark" small />
+      <span class="min-w-0 font-semibold leading-tight wrap-anywhere" :title="nameless ? undefined : slate.name"
         ><bdi>{{ name }}</bdi></span
       >
       <span
         class="ml-auto shrink-0 text-sm"
-        :title="quiet ? t('walk.quietThan', { count: quiet.usual + 1 }) : undefined"
-        :class="slate.status === 'handed-in' || slate.status === 'handed-back' || quiet ? 'font-bold' : ''"
-        >{{ words
-        }}<span v-if="quiet && slate.of" class="sr-only"
-          >, {{ t('slate.placed', { placed: slate.placed, of: slate.of }) }}</span
-        ></span
+        :class="slate.status === 'handed-in' || slate.status === 'handed-back' ? 'font-bold' : ''"
+        >{{ words }}</span
       >
     </span>
+    <span v-if="soFar" class="mx-1 mt-0.5 flex flex-wrap gap-x-3 text-sm" :class="lit ? 'text-stone-950' : ''"
+      ><span v-for="verdict in SO_FAR" :key="verdict" class="flex items-center gap-1"
+        ><span class="h-3 w-3" :class="MARKS[verdict]" aria-hidden="true"></span
+        >{{ t(`walk.soFarOf.${verdict}`, { count: soFar[verdict] }) }}</span
+      ></span
+    >
     <span v-if="paused" class="mx-1 flex items-center gap-1.5 px-1 text-sm font-semibold"
       ><Icon name="lucide:pencil-off" />{{ t('lesson.isDown') }}</span
     >
     <span
-      v-if="asks"
-      class="mx-1 flex items-center gap-1.5 rounded bg-sunfleck-400 px-2 py-0.5 text-sm font-semibold text-stone-950"
-      ><Icon name="lucide:hand" />{{ t('walk.asks') }}</span
+      v-for="need in needs.slice(0, 2)"
+      :key="need.kind"
+      class="mx-1 mt-0.5 flex items-center gap-1.5 rounded bg-sunfleck-400 px-2 py-0.5 text-sm leading-tight font-semibold text-stone-950"
+      :title="needWords(need).than"
+      ><Icon :name="NEED_ICONS[need.kind]" class="shrink-0" />{{ needWords(need).says }}</span
     >
     <span
       v-if="slate.waiting"
@@ -103,9 +126,9 @@ const words = computed(() => {
       >{{ t('walk.waiting', { count: slate.waiting }) }}</span
     >
     <span v-if="version" class="block truncate px-1 text-sm">{{ version }}</span>
-    <span v-if="slate.heading" class="block truncate px-1 text-sm"
+    <span v-if="slate.heading && !nameless" class="block truncate px-1 text-sm"
       ><bdi>{{ slate.heading }}</bdi></span
     >
-    <span v-if="slate.mark" class="block truncate px-1 text-sm" :title="members">{{ members }}</span>
+    <span v-if="slate.mark && !nameless" class="block truncate px-1 text-sm" :title="members">{{ members }}</span>
   </component>
 </template>

@@ -12,14 +12,18 @@ export function useLesson<Lesson extends { readonly timer: Timer | null }>(
   live: Pick<LiveSession, 'lesson'>,
 ) {
   const lesson = shallowRef<(Omit<Lesson, 'timer'> & { readonly timer: TimerHere | null }) | null>(null)
+  /** Counts readings. */
+  const version = ref(0)
   let turn = 0
   /** Of several readings at once the last one counts. Without a connection what was read stays. */
   async function read(): Promise<void> {
     const mine = ++turn
     const now = await ask<Lesson>(path).catch(() => null)
-    if (now && mine === turn) lesson.value = { ...now, timer: now.timer && timerHere(now.timer) }
+    if (!now || mine !== turn) return
+    lesson.value = { ...now, timer: now.timer && timerHere(now.timer) }
+    version.value++
   }
   live.lesson(handout, () => void read())
   void read()
-  return { lesson: shallowReadonly(lesson), read }
+  return { lesson: shallowReadonly(lesson), version: readonly(version), read }
 }

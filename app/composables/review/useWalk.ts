@@ -1,5 +1,6 @@
 import type { Board } from '~~/core/board/board'
 import { makeEdition, type Edition } from '~~/core/board/edition'
+import { emptyTrail, onTrail, type Trail } from '~~/core/lesson/trail'
 import { progress } from '~~/core/placement/tasks'
 import { emptyReplica, receiveWhole } from '~~/core/sync/replica'
 import type { SeenSlate } from '~~/core/sync/slatesWatch'
@@ -49,6 +50,7 @@ export interface WalkView {
     state: SlateState
     movedAt: string | null
     handAt: string | null
+    seenAt: string | null
     handedInAt: string | null
     unreadable: boolean
     waiting: number
@@ -71,6 +73,8 @@ interface Seen extends SeenSlate {
   readonly unreadable: boolean
   /** Since when help is asked for. */
   readonly handAt: number | null
+  /** When a teacher last said to have seen it. */
+  readonly seenAt: number | null
   /** Pictures that others see once the teacher has let them through. */
   readonly waiting: number
 }
@@ -112,6 +116,7 @@ export function useWalk(handout: string) {
           replica: receiveWhole({ replica: emptyReplica, number: slate.number, state: slate.state, edition: under }),
           movedAt: slate.movedAt ? Date.parse(slate.movedAt) : null,
           handAt: slate.handAt ? Date.parse(slate.handAt) : null,
+          seenAt: slate.seenAt ? Date.parse(slate.seenAt) : null,
           unreadable: slate.unreadable,
           waiting: slate.waiting,
         }
@@ -124,11 +129,23 @@ export function useWalk(handout: string) {
   }
 
   const { live, connection } = useLive()
+  /** What was done last on each; read whenever there is a connection again, and gone on with from there. */
+  const trails = new Map<string, Trail>()
+  async function readTrails() {
+    const read = await ask<Record<string, Trail>>(`/api/handouts/${handout}/trails`).catch(() => null)
+    if (!read) return
+    // What was heard while it was read isn't lost.
+    const last = (trail: Trail | undefined) => trail?.steps.at(-1)?.at ?? 0
+    for (const [id, trail] of Object.entries(read)) if (last(trail) >= last(trails.get(id))) trails.set(id, trail)
+    triggerRef(slates)
+  }
+  watch(connection, now => now === 'open' && void readTrails())
   const watched = live.watch<Seen>({
     handout,
     read,
     changed: show,
     ended: code => (trouble.value = code),
+    moved: ({ id, edition: under }, moves) => trails.set(id, onTrail(trails.get(id) ?? emptyTrail, moves, under)),
     about: (_, what) => (what === 'pictures' || what === 'words') && void readSoon(),
   })
   /** A class that takes its photos makes one reading of it. */
@@ -151,6 +168,7 @@ export function useWalk(handout: string) {
     edition,
     view,
     slates: computed(() => [...slates.value.values()]),
+    trailOf: (id: string) => trails.get(id) ?? emptyTrail,
     trouble: readonly(trouble),
     connection,
     live,

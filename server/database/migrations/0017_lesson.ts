@@ -1,6 +1,7 @@
 import { sql, type Kysely } from 'kysely'
 
-/** What a teacher does with a class at work: a timer, and slates that are handed in for all at once. */
+/** What a teacher does with a class at work: a timer, slates that are handed in for all at once, and
+ * who was looked after.  */
 export async function up(db: Kysely<unknown>): Promise<void> {
   await sql
     .raw(
@@ -12,7 +13,7 @@ export async function up(db: Kysely<unknown>): Promise<void> {
         on_slates boolean not null,
         done_at timestamptz
       );
-      alter table slates add column collected_at timestamptz;`,
+      alter table slates add column collected_at timestamptz, add column seen_at timestamptz;`,
     )
     .execute(db)
 }

@@ -1,5 +1,7 @@
 import type { Kysely } from 'kysely'
 import type { Database } from '../../database/tables'
+import { jarOf } from './jar'
+import { showOf } from './screen'
 import { timerOf } from './timer'
 
 type Db = Kysely<Database>
@@ -11,7 +13,12 @@ export async function lessonOf(db: Db, handout: string) {
     .select('paused_at')
     .where('id', '=', handout)
     .executeTakeFirstOrThrow()
-  return { paused: paused_at !== null, timer: await timerOf(db, handout) }
+  return {
+    paused: paused_at !== null,
+    timer: await timerOf(db, handout),
+    show: await showOf({ db }, handout),
+    jar: await jarOf(db, handout),
+  }
 }
 
 /** For whoever works on a slate. */
@@ -22,5 +29,6 @@ export async function lessonForSlate(db: Db, slate: string) {
     .where('id', '=', slate)
     .executeTakeFirstOrThrow()
   const timer = await timerOf(db, handout_id)
-  return { timer: timer?.onSlates ? timer : null }
+  const jar = await jarOf(db, handout_id)
+  return { timer: timer?.onSlates ? timer : null, jar: jar.open }
 }

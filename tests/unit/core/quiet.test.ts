@@ -85,6 +85,16 @@ describe('who is quiet', () => {
     expect(names(odd({}, 59_000))).toEqual([])
     expect(names(odd({ placed: 0, of: 0 }))).toEqual([])
   })
+  it('is measured by those still at it: who has placed everything and waits hides nobody', () => {
+    const busy = going(Array.from({ length: 8 }, (_, i) => 2000 * i))
+    const done = going(Array.from({ length: 8 }, () => 6 * MINUTE)).map((one, i) => ({
+      ...one,
+      id: `d${i}`,
+      placed: 12,
+    }))
+    const odd = { ...going([5 * MINUTE])[0]!, id: 'odd' }
+    expect(names([...busy, ...done, odd])).toEqual(['odd'])
+  })
   it('is, of a few, whoever was for three minutes; of none nobody', () => {
     expect(names(going([3 * MINUTE, 2 * MINUTE, 10_000]))).toEqual(['s0'])
     expect(names([])).toEqual([])

@@ -1,32 +1,39 @@
 <script setup lang="ts">
 import { RadioGroup, RadioGroupLabel, RadioGroupOption } from '@headlessui/vue'
 import { codeInGroups } from '~~/core/roster/picturePassword'
+import type { Show } from '~~/core/lesson/show'
 import type { Timer } from '~~/core/lesson/timer'
-import { quietOnes } from '~~/core/lesson/quiet'
+import { byNeed } from '~~/core/lesson/needs'
 import { shortNames } from '~~/core/roster/names'
 import { SLATE_STATUSES, type SlateStatus } from '~~/core/slate/status'
 import { useChosen } from '~/composables/lesson/useChosen'
 import { useLesson } from '~/composables/lesson/useLesson'
+import { useNeeds } from '~/composables/lesson/useNeeds'
 import { useWalk, type WalkSlate } from '~/composables/review/useWalk'
 
 definePageMeta({ for: 'teacher' })
-const ORDERS = ['name', 'progress', 'quiet'] as const
+const ORDERS = ['name', 'progress', 'needs'] as const
 
 const { t, said } = useWords()
 const { attempt } = useAsking()
 const route = useRoute()
 const id = String(route.params.id)
-const { edition, view, slates, trouble, connection, live, load } = useWalk(id)
+const { edition, view, slates, trouble, connection, live, trailOf, load } = useWalk(id)
 const chosen = useChosen(() => slates.value)
-const { lesson, read: readLesson } = useLesson<{ paused: boolean; timer: Timer | null }>(
+const {
+  lesson,
+  version: lessonVersion,
+  read: readLesson,
+} = useLesson<{ paused: boolean; timer: Timer | null; show: Show }>(
   { path: `/api/handouts/${id}/lesson`, handout: id },
   live,
 )
 const order = useSessionStorage<(typeof ORDERS)[number]>('walk-order', 'name')
-const now = useNow({ interval: 10_000 })
 const showCode = ref(false)
 const placing = ref(false)
 const changing = ref(false)
+const showing = ref(false)
+const jar = ref(false)
 const coming = ref(false)
 const versioning = ref(false)
 const page = ref(0)
@@ -40,30 +47,35 @@ watch(
 )
 useHead({ title: () => title.value })
 
-/** Who has stopped while the others go on: few, so that what glows is seen. */
-const quiet = computed(() => quietOnes(slates.value, now.value.getTime()))
+const { needs, saidSoFar } = useNeeds(() => slates.value, trailOf)
+/** What the key says so far is shown where the teacher wants it. */
+const marked = useSessionStorage('walk-marked', false)
+const keyed = computed(() => (edition.value?.board.keys.length ?? 0) > 0)
 /** Who works comes first. */
 const byStatus = byRank<SlateStatus>({ 'under-way': 0, 'not-opened': 1, 'handed-in': 2, 'handed-back': 3 })
-/** Hands that are up come first, then those who have stopped; of each whoever waits longest. */
-const needs = (slate: WalkSlate) => (asks(slate) ? [1, now.value.getTime() - slate.handAt!] : [0, quietTime(slate)])
-const asks = (slate: WalkSlate) =>
-  slate.handAt !== null && slate.status !== 'handed-in' && slate.status !== 'handed-back'
 async function seen(slate: WalkSlate) {
-  if (await attempt(() => ask(`/api/slates/${slate.id}/hand`, { method: 'PUT', body: { up: false } }))) await load()
+  if (await attempt(() => ask(`/api/slates/${slate.id}/seen`, { method: 'PUT' }))) await load()
 }
-const quietTime = (slate: WalkSlate) => (quiet.value.has(slate.id) ? now.value.getTime() - (slate.movedAt ?? 0) : 0)
 const ordered = computed(() => {
   if (order.value === 'progress') return slates.value.toSorted((a, b) => a.placed - b.placed)
-  if (order.value === 'quiet')
+  if (order.value === 'needs')
     return slates.value.toSorted(
       (a, b) =>
-        needs(b)[0]! - needs(a)[0]!
-        || needs(b)[1]! - needs(a)[1]!
-        || byStatus(a.status, b.status)
-        || a.placed - b.placed,
+        byNeed(needs.value.get(a.id), needs.value.get(b.id)) || byStatus(a.status, b.status) || a.placed - b.placed,
     )
   return slates.value
 })
+/** How closely they are looked at. */
+const size = useLocalStorage('walk-size', 12)
+const part = ref('')
+const named = useSessionStorage('walk-names', true)
+const shownPage = computed(() => edition.value?.board.pages[page.value] ?? edition.value?.board.pages[0])
+watch(page, () => (part.value = ''))
+/** Where names are hidden, a number in their order. */
+function nameOf(slate: WalkSlate, at: number): string {
+  if (!named.value) return t('walk.nameless', { number: at + 1 })
+  return slate.mark ? slate.name : short.value(slate.name) || t('desk.everyone')
+}
 const short = computed(() => shortNames(slates.value.map(slate => slate.name)))
 const count = (status: SlateStatus) => slates.value.filter(s => s.status === status).length
 const counts = computed(() =>
@@ -109,6 +121,12 @@ const counts = computed(() =>
           class="button button-dark"
           @click="versioning = true">
           <Icon name="lucide:copy-check" />{{ t('versions.who') }}
+        </button>
+        <button type="button" class="button button-dark" :aria-expanded="showing" @click="showing = !showing">
+          <Icon name="lucide:presentation" />{{ t('screen.title') }}
+        </button>
+        <button type="button" class="button button-dark" :aria-expanded="jar" @click="jar = !jar">
+          <Icon name="lucide:message-circle-question" />{{ t('jar.title') }}
         </button>
         <button v-if="view?.mayChange" type="button" class="button button-dark" @click="changing = true">
           <Icon name="lucide:settings-2" />{{ t('change.button') }}
@@ -164,26 +182,56 @@ const counts = computed(() =>
           {{ t('walk.place') }}
         </button>
       </p>
-      <SlatePageTurner v-if="edition" v-model="page" class="mb-3" :count="edition.board.pages.length" />
+      <LessonShowPanel
+        v-if="showing && lesson && edition"
+        :handout="id"
+        :show="lesson.show"
+        :edition="edition"
+        :slates="ordered"
+        :way-in="view?.newcomers !== 'closed'"
+        @close="showing = false"
+        @changed="readLesson" />
+      <LessonJarPanel
+        v-if="jar && lesson"
+        :handout="id"
+        :show="lesson.show"
+        :version="lessonVersion"
+        @close="jar = false"
+        @changed="readLesson" />
+      <div v-if="edition && shownPage" class="mb-3 flex flex-wrap items-center gap-x-5 gap-y-2">
+        <WalkLens
+          v-model:size="size"
+          v-model:part="part"
+          v-model:names="named"
+          v-model:marked="marked"
+          :page="shownPage"
+          :keyed="keyed" />
+        <SlatePageTurner v-model="page" class="ml-auto" :count="edition.board.pages.length" />
+      </div>
       <WalkCounts v-if="edition" :edition="edition" :states="slates.map(s => s.replica.shown)" />
-      <ul v-if="edition" class="grid grid-cols-[repeat(auto-fill,minmax(12rem,1fr))] gap-4">
-        <li v-for="slate in ordered" :key="slate.id">
+      <ul
+        v-if="edition"
+        class="grid gap-4"
+        :style="{ gridTemplateColumns: `repeat(auto-fill, minmax(min(${size}rem, 100%), 1fr))` }">
+        <li v-for="(slate, i) in ordered" :key="slate.id">
           <WalkSlateTile
             :slate="slate"
-            :name="slate.mark ? slate.name : short(slate.name) || t('desk.everyone')"
+            :name="nameOf(slate, i)"
             :to="`/handout/${id}/review/${slate.id}`"
-            :quiet="quiet.get(slate.id)"
-            :asks="asks(slate)"
+            :needs="needs.get(slate.id)"
+            :so-far="marked && keyed ? saidSoFar(slate) : undefined"
             :paused="!lesson?.paused && !!slate.openness?.paused && slate.status === 'under-way'"
             :chosen="chosen.choosing.value ? chosen.has(slate.id) : undefined"
             :page="page"
+            :part="part"
+            :nameless="!named"
             :version="view?.versions.find(one => one.number === slate.version)?.name"
             @choose="chosen.toggle(slate.id)" />
           <button
-            v-if="asks(slate)"
+            v-if="needs.has(slate.id)"
             type="button"
             class="button mt-1 min-h-10 w-full py-1"
-            :aria-label="`${t('walk.seen')}: ${slate.name}`"
+            :aria-label="`${t('walk.seen')}: ${named ? slate.name : nameOf(slate, i)}`"
             @click="seen(slate)">
             <Icon name="lucide:check" size="18" />{{ t('walk.seen') }}
           </button>

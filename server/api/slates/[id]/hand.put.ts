@@ -4,11 +4,10 @@ import { LARGEST, readJson } from '../../../http/read'
 import { refusal } from '../../../http/refuse'
 import { raiseHand } from '../../../usecases/together'
 
-/** Whoever works on a slate asks for help, or no longer; a teacher has seen it. */
+/** Whoever works on a slate asks for help, or no longer. */
 export default defineEventHandler(async event => {
-  const { all, id, actor } = await requireRightOnSlate(event, 'slate.talk')
+  const { all, id } = await requireRightOnSlate(event, 'slate.ask-for-help')
   const { up } = await readJson(event, v.object({ up: v.boolean() }), LARGEST.anybody)
-  if (up && actor.kind !== 'student') throw refusal('not-yours')
   const raised = await raiseHand(all, id, up)
   if (!raised.ok) throw refusal(raised.reason)
   return {}

@@ -1,0 +1,47 @@
+import { markSlate } from '~~/core/keys/mark'
+import type { Verdict } from '~~/core/keys/outcome'
+import { needsOf, type Need, type Watched } from '~~/core/lesson/needs'
+import type { Trail } from '~~/core/lesson/trail'
+import type { WalkSlate } from '~/composables/review/useWalk'
+
+/** What a key says of a slate so far. */
+export interface SaidSoFar {
+  readonly right: number
+  readonly wrong: number
+  readonly line: number
+}
+
+/**
+ * Who needs the teacher, and what the key says so far. Worked out a moment after something has changed, not for each
+ * move.
+ */
+export function useNeeds(slates: () => readonly WalkSlate[], trailOf: (id: string) => Trail) {
+  const needs = shallowRef<ReadonlyMap<string, readonly Need[]>>(new Map())
+  const known = new WeakMap<WalkSlate, ReadonlyMap<string, Verdict>>()
+  /** Marked once for each state that it is in. */
+  function verdictsOf(slate: WalkSlate): ReadonlyMap<string, Verdict> {
+    const before = known.get(slate)
+    if (before) return before
+    const items = markSlate(slate.replica.shown, slate.edition).flatMap(mark => mark.items)
+    const verdicts = new Map(items.map(item => [item.item, item.verdict]))
+    known.set(slate, verdicts)
+    return verdicts
+  }
+  const watched = (slate: WalkSlate): Watched => ({
+    ...slate,
+    trail: trailOf(slate.id),
+    verdicts: slate.status === 'under-way' ? verdictsOf(slate) : new Map(),
+    hints: Object.values(slate.replica.shown.hints).reduce((sum, count) => sum + count, 0),
+  })
+  const work = () => (needs.value = needsOf(slates().map(watched), Date.now()))
+  const workSoon = useDebounceFn(work, 200, { maxWait: 1000 })
+  watch(slates, () => void workSoon())
+  useIntervalFn(work, 10_000)
+
+  function saidSoFar(slate: WalkSlate): SaidSoFar {
+    const verdicts = [...verdictsOf(slate).values()]
+    const count = (verdict: Verdict) => verdicts.filter(one => one === verdict).length
+    return { right: count('right'), wrong: count('wrong'), line: count('on-the-line') }
+  }
+  return { needs: shallowReadonly(needs), saidSoFar }
+}

@@ -1,0 +1,98 @@
+import { keyedShore } from '../boards'
+import { comeIn, expect, makeLesson, piece, signInTeacher, test } from './class'
+import { press } from './making'
+
+test.use({ testIdAttribute: 'data-test' })
+
+test('the class screen shows what the teacher puts there, live and nameless, and nothing by accident', async ({
+  page,
+  browser,
+  application,
+}) => {
+  const { address } = application
+  const lesson = await makeLesson(address, ['Ada Fern', 'Bo Kelp'], keyedShore())
+  await signInTeacher(page, address, lesson.email, lesson.password)
+  await page.goto(`${address}/handout/${lesson.handout}`)
+  await press(page, 'Class screen')
+  const panel = page.getByTestId('show-panel')
+  const opened = page.waitForEvent('popup')
+  await panel.getByRole('button', { name: 'Open its window' }).click()
+  const wall = await opened
+  /** All that came over the wire for the window on the wall. */
+  const heard: string[] = []
+  wall.on(
+    'response',
+    answer =>
+      void answer.text().then(
+        text => heard.push(text),
+        () => {},
+      ),
+  )
+  await expect(wall.getByTestId('nothing')).toHaveText('Test board')
+
+  await panel.getByRole('button', { name: 'The way in' }).click()
+  await expect(wall.getByTestId('way-in')).toBeVisible()
+  await expect(wall.getByAltText('QR code of the way in')).toBeVisible()
+
+  // Answers come one by one.
+  await panel.getByRole('button', { name: 'The board' }).click()
+  await expect(wall.getByRole('img', { name: 'The page that is shown' })).toBeVisible()
+  const lying = wall.getByTestId('lying')
+  await expect(lying).toHaveCount(0)
+  await panel.getByRole('button', { name: 'Next answer' }).click()
+  await expect(panel).toContainText('One answer of 5 is shown.')
+  await expect(lying).toHaveCount(1)
+  await panel.getByRole('button', { name: 'Next answer' }).press('Enter')
+  await expect(lying).toHaveCount(2)
+  await panel.getByRole('button', { name: 'Hide the last' }).click()
+  await expect(lying).toHaveCount(1)
+
+  // A slate, live; its name is nowhere until it is wanted.
+  await panel.getByRole('button', { name: 'A slate' }).click()
+  await panel.getByLabel('Whose slate').selectOption({ label: 'Bo Kelp' })
+  await expect(lying).toHaveCount(0)
+  const bo = await (await browser.newContext()).newPage()
+  await comeIn(bo, address, lesson, 'Bo Kelp')
+  await piece(bo, 'limpet').press('Enter')
+  await bo.keyboard.press('ArrowRight')
+  await bo.keyboard.press('Enter')
+  await expect(lying).toHaveCount(1)
+  await panel.getByLabel('Beside it').selectOption({ label: 'Ada Fern' })
+  await expect(wall.getByRole('img', { name: 'The page that is shown' })).toHaveCount(2)
+  expect(heard.filter(text => text.includes('"boards"')).length).toBeGreaterThan(2)
+  expect(heard.filter(text => /Ada|Bo Kelp|Fern/.test(text))).toEqual([])
+  await panel.getByLabel('With names').check()
+  await expect(wall.getByText('Bo Kelp', { exact: true })).toBeVisible()
+  await panel.getByLabel('With names').uncheck()
+  await expect(wall.getByText('Bo Kelp', { exact: true })).toHaveCount(0)
+
+  // A pointer that leaves no trace, and a pen that does.
+  await panel.getByLabel('Beside it').selectOption({ label: 'nobody' })
+  const small = panel.getByRole('img', { name: 'The page that is shown' })
+  await expect(small).toHaveCount(1)
+  await small.hover()
+  await expect(wall.getByTestId('pointer')).toBeVisible()
+  await panel.getByRole('heading').hover()
+  await expect(wall.getByTestId('pointer')).toHaveCount(0)
+  await panel.getByRole('button', { name: 'Pen', exact: true }).click()
+  const box = (await small.boundingBox())!
+  await page.mouse.move(box.x + 40, box.y + 40)
+  await page.mouse.down()
+  await page.mouse.move(box.x + 90, box.y + 70, { steps: 5 })
+  await page.mouse.up()
+  await expect(wall.locator('path.fill-bilberry-700')).toHaveCount(1)
+  await wall.reload()
+  await expect(wall.locator('path.fill-bilberry-700')).toHaveCount(1)
+  await panel.getByRole('button', { name: 'Take back the pen' }).click()
+  await expect(wall.locator('path.fill-bilberry-700')).toHaveCount(0)
+
+  // Whatever is opened at the desk, the wall stays as it is.
+  await page.locator('[data-slate="Ada Fern"]').click()
+  await expect(page).toHaveURL(/review/)
+  await expect(lying).toHaveCount(1)
+  await page.goBack()
+  await press(page, 'Class screen')
+  await panel.getByRole('button', { name: 'Nothing', exact: true }).click()
+  await expect(wall.getByTestId('nothing')).toBeVisible()
+  await bo.context().close()
+})
