@@ -14,7 +14,6 @@ const only = process.env.ONLY?.split(',')
 
 const LAPTOP = { viewport: { width: 1280, height: 800 } }
 const TABLET = { viewport: { width: 1024, height: 768 }, hasTouch: true }
-const PHONE = { viewport: { width: 390, height: 844 }, hasTouch: true }
 
 async function teacher(browser: Browser): Promise<BrowserContext> {
   const context = await browser.newContext(LAPTOP)
@@ -142,7 +141,19 @@ await shoot('groups', async () => {
     .click()
   return page
 })
-await shoot('walk-round', () => handout('How do they hold on?'))
+await shoot('walk-round', async () => {
+  const page = await handout('How do they hold on?')
+  await page.getByRole('radio', { name: 'Who needs you' }).click()
+  return page
+})
+await shoot('class-screen', async () => {
+  const page = await handout('How do they hold on?')
+  await page.getByRole('button', { name: 'Class screen' }).click()
+  await page.getByRole('button', { name: 'The board' }).click()
+  for (let i = 0; i < 3; i++) await page.getByRole('button', { name: 'Next answer' }).click()
+  await page.getByText('3 answers of').waitFor()
+  return page
+})
 await shoot('review', async () => {
   const page = await handout('How do they hold on?')
   await page.locator('[data-slate]', { hasText: 'handed in' }).first().click()
@@ -166,7 +177,6 @@ await shoot('student-laptop', async () =>
 await shoot('student-tablet', async () =>
   open(await student(browser, TABLET, 1, 'Abel Strand'), 'Where do we see them?'),
 )
-await shoot('student-phone', async () => open(await student(browser, PHONE, 0, 'Juno Ashby'), 'How do they hold on?'))
 await shoot('tiles', async () => {
   const page = await open(await student(browser, LAPTOP, 2, 'Ro Tansy'), 'A square from tiles')
   await page.getByRole('heading', { name: 'How it stands' }).waitFor()

@@ -7,7 +7,7 @@ import type { Move } from '../core/slate/move'
 import type { SlateState } from '../core/slate/state'
 
 /** How a made-up student gets on. */
-export const TEMPERAMENTS = ['steady', 'circles', 'careless', 'stops', 'asks'] as const
+const TEMPERAMENTS = ['steady', 'circles', 'careless', 'stops', 'asks'] as const
 export type Temperament = (typeof TEMPERAMENTS)[number]
 
 /** What a made-up student does next, and after how many seconds. */

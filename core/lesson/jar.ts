@@ -18,7 +18,7 @@ export const AskedSchema = v.strictObject({
 export type Asked = v.InferOutput<typeof AskedSchema>
 
 /** For, against, or neither any more: one each. */
-export const VOTES = [1, 0, -1] as const
+const VOTES = [1, 0, -1] as const
 export type Vote = (typeof VOTES)[number]
 export const VoteSchema = v.strictObject({ vote: v.picklist(VOTES) })
 

@@ -19,6 +19,7 @@ import * as handsUp from './migrations/0016_hands_up'
 import * as lesson from './migrations/0017_lesson'
 import * as show from './migrations/0018_show'
 import * as questionJar from './migrations/0019_question_jar'
+import * as callouts from './migrations/0020_callouts'
 
 /** Forward only: a migration that has run anywhere is never edited, the next one mends it. */
 const migrations = {
@@ -41,6 +42,7 @@ const migrations = {
   '0017_lesson': lesson,
   '0018_show': show,
   '0019_question_jar': questionJar,
+  '0020_callouts': callouts,
 }
 
 /**

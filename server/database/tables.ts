@@ -5,6 +5,7 @@ import type { Counts, Levels, Rubric } from '../../core/handout/counting'
 import type { Without } from '../../core/handout/version'
 import type { Rules } from '../../core/handout/rules'
 import type { FreeFrames, Looking, Recipient } from '../../core/handout/settings'
+import type { Built } from '../../core/lesson/callOut'
 import type { Show } from '../../core/lesson/show'
 import type { TimerEnd } from '../../core/lesson/timer'
 import type { Wish } from '../../core/groups/wishes'
@@ -225,6 +226,24 @@ export interface Database {
     said: ColumnType<string | null, string | null | undefined, string | null>
     paused_at: ColumnType<Date | null, Date | null | undefined, Date | null>
     closed_at: ColumnType<Date | null, Date | null | undefined, Date | null>
+  }
+  /** Targets that were called in a lesson; at most one of a handout is open. */
+  callouts: {
+    id: Generated<string>
+    handout_id: Fixed<string>
+    number: Fixed<number>
+    page: Fixed<number>
+    target: Fixed<string>
+    called_at: SetOnce
+    ended_at: ColumnType<Date | null, never, Date | null>
+  }
+  builds: {
+    callout_id: Fixed<string>
+    slate_id: Fixed<string>
+    number: Fixed<number>
+    is_there: Fixed<Built['is']>
+    way: Fixed<string>
+    after_s: Fixed<number | null>
   }
   /** The question jar of a handout. */
   jars: { handout_id: Fixed<string>; is_open: boolean; named: boolean }

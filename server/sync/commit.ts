@@ -4,6 +4,7 @@ import type { EditionCache } from '../database/editions'
 import type { Database } from '../database/tables'
 import { log } from '../log'
 import type { NewsWire } from '../news/wire'
+import type { Author } from '../../core/slate/actor'
 import type { SentEnvelope } from '../../core/sync/messages'
 import type { RefusalCode } from '../../core/sync/refusals'
 import type { Actor } from '../rights/actor'
@@ -19,6 +20,8 @@ export interface Submission {
   readonly slate: string
   readonly who: Actor
   readonly hold: Hold | null
+  /** By who leads the lesson, on whosever slate: its right was asked by whoever submits it. */
+  readonly leads?: Author
   readonly envelopes: readonly SentEnvelope[]
 }
 export interface Reply {
@@ -217,19 +220,23 @@ export class Committer {
     let known = before
     const replies: Reply[] = []
     for (const submission of submissions) {
-      const hold = await holdToMove(trx, submission.who, submission.slate)
+      const hold = submission.leads
+        ? { actor: { author: submission.leads, part: 'all' as const }, epoch: known.epoch }
+        : await holdToMove(trx, submission.who, submission.slate)
       if (!hold) {
         replies.push(refused({ ...submission, hold: null }, 'not-yours'))
         continue
       }
+      const { openness } = known
       const result = work({
-        known,
+        // Who leads the lesson does so with pencils down too.
+        known: submission.leads ? { ...known, openness: { ...openness, paused: false } } : known,
         envelopes: submission.envelopes,
         actor: hold.actor,
         earlier: withFresh(earlier(known), moves),
         at: at.toISOString(),
       })
-      known = result.known
+      known = { ...result.known, openness }
       moves.push(...result.fresh)
       replies.push({ outcomes: result.outcomes, hold, handout: known.handout })
     }

@@ -1,8 +1,12 @@
+import { nanoid } from 'nanoid'
+import type { Author } from '../../core/slate/actor'
+import type { Move } from '../../core/slate/move'
 import type { Connection } from '../database/connect'
 import { EditionCache } from '../database/editions'
 import { log } from '../log'
 import type { News } from '../news/news'
 import type { NewsWire } from '../news/wire'
+import type { Actor } from '../rights/actor'
 import { Committer, type Reply, type Submission } from './commit'
 import { Hub } from './hub'
 import { Intake } from './intake'
@@ -91,7 +95,16 @@ export class Engine {
   /** What is known of a slate is right by its number and epoch; this only saves finding that out from the database. */
   private unlearn(news: News): void {
     if (news.scope === 'slate' && DECIDES[news.changed]) this.committer.forget(news.slate)
-    if (news.scope === 'handout') this.committer.forgetHandout(news.handout)
+    if (news.scope === 'handout' && news.changed !== 'lesson') this.committer.forgetHandout(news.handout)
+  }
+
+  /**
+   * A move of who leads the lesson, on a slate that is anybody's; whoever calls this has asked whether they may. False
+   * where it wasn't taken.
+   */
+  async lead(slate: string, who: Actor, author: Author, move: Move): Promise<boolean> {
+    const reply = await this.submit({ slate, who, hold: null, leads: author, envelopes: [{ id: nanoid(), move }] })
+    return reply.outcomes.every(outcome => outcome.ok)
   }
 
   /** What became of a message's moves, in their order. Never rejects; in trouble nothing is stored. */

@@ -58,7 +58,7 @@ for (const name of names) {
       await page.keyboard.press('Enter')
       await page.keyboard.press('Enter')
       await expect(page.getByTestId('said')).toHaveText(
-        new RegExp(`^${first}, now (in|at|on the edge of) .*, \\d+ of `),
+        new RegExp(`^${first}(, \\d+ [a-z]+)?, now (in|at|on the edge of) .*, \\d+ of `),
       )
     }
     await expect(page.getByTestId('kept')).toHaveText('Every move is kept')

@@ -265,6 +265,13 @@ export const ROUTES: Record<string, Row> = {
     body: () => ({ back: true }),
     allowed: ['owner'],
   },
+  'handouts/[id]/callouts/index.get.ts': { path: l => `/api/handouts/${l.handout}/callouts`, allowed: ['owner'] },
+  'handouts/[id]/callouts/index.post.ts': {
+    path: l => `/api/handouts/${l.handout}/callouts`,
+    body: () => ({ target: 'whale', page: 0 }),
+    allowed: ['owner'],
+  },
+  'handouts/[id]/callouts/index.delete.ts': { path: l => `/api/handouts/${l.handout}/callouts`, allowed: ['owner'] },
   'handouts/[id]/questions/index.get.ts': { path: l => `/api/handouts/${l.handout}/questions`, allowed: ['owner'] },
   'handouts/[id]/questions/index.put.ts': {
     path: l => `/api/handouts/${l.handout}/questions`,

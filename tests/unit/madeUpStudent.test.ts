@@ -9,8 +9,7 @@ import { HOLDER } from '../../core/slate/actor'
 import { apply } from '../../core/slate/move'
 import { startOf } from '../../core/slate/state'
 import { MadeUpStudent, temperamentOf } from '../../demo/madeUpStudent'
-import { keyedShore } from '../boards'
-import { sortBoard } from '../boards'
+import { keyedShore, sortBoard } from '../boards'
 
 const words = [
   'limpet',

@@ -159,7 +159,14 @@ useSlateKeys({ showKeys: () => (showKeys.value = true), undo: slate.undo })
         ><NuxtLink to="/desk" :aria-label="t('slate.toDesk')" class="flex min-h-11 items-center"><UiMark /></NuxtLink
       ></template>
       <SlateKept :unsent="unsent" :connected="connection === 'open'" :pictures="picturesOnWay" />
-      <LazyLessonOnSlate v-if="standing" :slate="view.id" :handout="view.handout" :live="slate.live" :shut="shut" />
+      <LazyLessonOnSlate
+        v-if="standing"
+        :slate="view.id"
+        :handout="view.handout"
+        :live="slate.live"
+        :shut="shut"
+        :language="edition.board.language"
+        @page="pageIndex = $event" />
       <template #end>
         <button
           v-if="editable"
@@ -177,35 +184,17 @@ useSlateKeys({ showKeys: () => (showKeys.value = true), undo: slate.undo })
             }}<template v-if="progress.of"> · {{ t('slate.placed', progress) }}</template></span
           >
         </span>
-        <NuxtLink v-if="mayLook" :to="`/others/${view.handout}`" class="button button-dark"
-          ><Icon name="lucide:layout-grid" size="20" />{{ t('others.title') }}</NuxtLink
-        >
-        <button
-          v-if="editable && mayAsk"
-          type="button"
-          class="button button-dark"
-          :disabled="unsent > 0"
-          @click="feedback.ask()">
-          <Icon name="lucide:search-check" size="20" />{{ t('feedback.ask') }}
-        </button>
-        <button v-if="mayTakeBack" type="button" class="button button-dark" @click="attempt(slate.takeBack)">
-          <Icon name="lucide:undo-2" size="20" />{{ t('again.takeBack') }}
-        </button>
-        <button
-          v-if="mayBeginAgain"
-          type="button"
-          class="button button-dark"
-          :title="t('again.says')"
-          @click="attempt(slate.beginAgain)">
-          <Icon name="lucide:rotate-ccw" size="20" />{{ t('again.begin') }}
-        </button>
-        <button
-          v-if="editable && view.kind !== 'class'"
-          type="button"
-          class="button button-action"
-          @click="handingIn = true">
-          {{ t(about.handIn ? 'slate.handIn' : 'slate.finish') }}
-        </button>
+        <SlateWayOut
+          :others="mayLook ? view.handout : null"
+          :feedback="editable && mayAsk"
+          :unsent="unsent > 0"
+          :take-back="mayTakeBack"
+          :again="mayBeginAgain"
+          :done="editable && view.kind !== 'class' ? (about.handIn ? 'handIn' : 'finish') : null"
+          @feedback="feedback.ask()"
+          @take-back="attempt(slate.takeBack)"
+          @again="attempt(slate.beginAgain)"
+          @done="handingIn = true" />
         <!-- There from the start, so that it is said when it comes. -->
         <span role="status" :class="editable ? '-ml-3' : ''" data-test="shut"
           ><strong v-if="!editable" class="block rounded-lg bg-leaf-700 px-4 py-2.5">{{

@@ -19,11 +19,11 @@ const parts = computed(() => [
 <template>
   <div class="flex flex-wrap items-center gap-x-5 gap-y-2">
     <label class="flex items-center gap-2"
-      ><span>{{ t('walk.size') }}</span
+      ><span class="shrink-0">{{ t('walk.size') }}</span
       ><input v-model.number="size" type="range" min="8" max="40" step="1" class="w-32 accent-leaf-600"
     /></label>
     <label v-if="parts.length > 1" class="flex items-center gap-2"
-      ><span>{{ t('walk.part') }}</span
+      ><span class="shrink-0">{{ t('walk.part') }}</span
       ><select v-model="part" class="field min-h-9 max-w-56 py-1">
         <option value="">{{ t('walk.wholePage') }}</option>
         <option v-for="one in parts" :key="one.id" :value="one.id">{{ one.name }}</option>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import type { Built } from '~~/core/lesson/callOut'
 import type { Need } from '~~/core/lesson/needs'
 import { NuxtLink } from '#components'
 import { shortNames } from '~~/core/roster/names'
@@ -12,6 +13,7 @@ const {
   to,
   needs = [],
   soFar = undefined,
+  built = null,
   paused = false,
   chosen = undefined,
   page,
@@ -27,6 +29,8 @@ const {
   needs?: readonly Need[] | undefined
   /** What the key says so far, where it is wanted. */
   soFar?: SaidSoFar | undefined
+  /** How it stands to what is called out. */
+  built?: Built | null
   /** Pencils are down for it alone. */
   paused?: boolean
   /** Whether it is one of those chosen; absent while nothing is being chosen: then it leads to the slate. */
@@ -105,13 +109,23 @@ const words = computed(() => {
       >
     </span>
     <span v-if="soFar" class="mx-1 mt-0.5 flex flex-wrap gap-x-3 text-sm" :class="lit ? 'text-stone-950' : ''"
-      ><span v-for="verdict in SO_FAR" :key="verdict" class="flex items-center gap-1"
+      ><span
+        v-for="verdict in SO_FAR.filter(one => one !== 'line' || soFar!.line)"
+        :key="verdict"
+        class="flex items-center gap-1"
         ><span class="h-3 w-3" :class="MARKS[verdict]" aria-hidden="true"></span
         >{{ t(`walk.soFarOf.${verdict}`, { count: soFar[verdict] }) }}</span
       ></span
     >
     <span v-if="paused" class="mx-1 flex items-center gap-1.5 px-1 text-sm font-semibold"
       ><Icon name="lucide:pencil-off" />{{ t('lesson.isDown') }}</span
+    >
+    <span
+      v-if="built && built.is !== 'not-yet'"
+      class="mx-1 mt-0.5 flex items-center gap-1.5 rounded border border-leaf-600 bg-leaf-100 px-2 py-0.5 text-sm font-semibold text-stone-950"
+      ><Icon :name="built.is === 'there' ? 'lucide:check' : 'lucide:circle-help'" class="shrink-0" />{{
+        t(`callDesk.${built.is}`)
+      }}<span v-if="built.way" class="min-w-0 truncate font-normal" :title="built.way">{{ built.way }}</span></span
     >
     <span
       v-for="need in needs.slice(0, 2)"

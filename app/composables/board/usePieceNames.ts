@@ -2,7 +2,8 @@ import type { Master, Piece } from '~~/core/board/piece'
 import { aloudOf, pieceName } from '~~/core/board/pieceName'
 
 /**
- * What pieces are called aloud. What is seen of them is part of it, so that whoever speaks to the device is understood.
+ * What pieces are called aloud. It begins with what is seen of them, so that whoever speaks to the device is understood
+ * (WCAG 2.2, 2.5.3).
  */
 export function usePieceNames() {
   const { t, said } = useWords()

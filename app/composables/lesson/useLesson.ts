@@ -1,5 +1,17 @@
+import type { JarSetting } from '~~/core/lesson/jar'
+import type { Show } from '~~/core/lesson/show'
 import type { Timer } from '~~/core/lesson/timer'
 import type { LiveSession } from '~~/core/sync/liveSession'
+import type { CallOutView } from '~/composables/lesson/useCallOut'
+
+/** The lesson as who leads it sees it. */
+export interface LessonView {
+  paused: boolean
+  timer: Timer | null
+  show: Show
+  jar: JarSetting
+  call: CallOutView | null
+}
 
 /** A timer on this device: when it ends by the device's own count of time since it was started, not by its clock. */
 export type TimerHere = Omit<Timer, 'left'> & { readonly endsAt: number }

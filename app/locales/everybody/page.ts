@@ -25,9 +25,9 @@ export default {
     flip: 'Flip',
     turned: '{name} turned to {degrees} degrees{side}',
     flipped: ', flipped',
-    letter: 'letter {name}',
-    fraction: '{count} {part}, {name}',
-    minusFraction: 'minus {count} {part}, {name}',
+    letter: '{name}, a letter',
+    fraction: '{name}, {count} {part}',
+    minusFraction: '{name}, minus {count} {part}',
     parts: {
       2: 'half | halves',
       3: 'third | thirds',

@@ -81,6 +81,9 @@ export default {
   refused: {
     trouble: 'The server has trouble just now. Nothing was changed. Try again in a moment.',
     offline: 'There is no connection to the server. Nothing was changed. Try again when the connection is back.',
+    'nothing-to-build-with': 'This page has no tiles with values, no letters and no covers to build with.',
+    'not-read': "The pieces of this page can't make that: it is no number, amount, expression, word or list of cells.",
+    'cannot-be-made': 'No choice of the pieces of this page makes that. Nothing was called.',
     'bad-request': 'The server could not read that. Nothing was changed.',
     'signed-out': 'You are signed out. Sign in again and go on; nothing that was kept is lost.',
     'wrong-sign-in': 'This e-mail address and password do not belong together. Try again.',

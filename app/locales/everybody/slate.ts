@@ -78,6 +78,7 @@ export default {
     differently: 'What do you see differently now?',
     stillAsked: 'Say why, in a line:',
   },
+  call: { build: 'Build {target}' },
   jar: {
     title: 'Questions',
     open: 'Questions to the class',

@@ -1,5 +1,6 @@
 import type { Kysely } from 'kysely'
 import type { Database } from '../../database/tables'
+import { callOutOf } from './callOuts'
 import { jarOf } from './jar'
 import { showOf } from './screen'
 import { timerOf } from './timer'
@@ -18,6 +19,7 @@ export async function lessonOf(db: Db, handout: string) {
     timer: await timerOf(db, handout),
     show: await showOf({ db }, handout),
     jar: await jarOf(db, handout),
+    call: await callOutOf(db, handout),
   }
 }
 
@@ -30,5 +32,6 @@ export async function lessonForSlate(db: Db, slate: string) {
     .executeTakeFirstOrThrow()
   const timer = await timerOf(db, handout_id)
   const jar = await jarOf(db, handout_id)
-  return { timer: timer?.onSlates ? timer : null, jar: jar.open }
+  const call = await callOutOf(db, handout_id)
+  return { timer: timer?.onSlates ? timer : null, jar: jar.open, call }
 }

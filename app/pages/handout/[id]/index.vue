@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import { RadioGroup, RadioGroupLabel, RadioGroupOption } from '@headlessui/vue'
 import { codeInGroups } from '~~/core/roster/picturePassword'
-import type { Show } from '~~/core/lesson/show'
-import type { Timer } from '~~/core/lesson/timer'
 import { byNeed } from '~~/core/lesson/needs'
 import { shortNames } from '~~/core/roster/names'
 import { SLATE_STATUSES, type SlateStatus } from '~~/core/slate/status'
 import { useChosen } from '~/composables/lesson/useChosen'
-import { useLesson } from '~/composables/lesson/useLesson'
+import { canBeCalled } from '~~/core/lesson/callOut'
+import { useCallOut } from '~/composables/lesson/useCallOut'
+import { useLesson, type LessonView } from '~/composables/lesson/useLesson'
 import { useNeeds } from '~/composables/lesson/useNeeds'
 import { useWalk, type WalkSlate } from '~/composables/review/useWalk'
 
@@ -24,16 +24,14 @@ const {
   lesson,
   version: lessonVersion,
   read: readLesson,
-} = useLesson<{ paused: boolean; timer: Timer | null; show: Show }>(
-  { path: `/api/handouts/${id}/lesson`, handout: id },
-  live,
-)
+} = useLesson<LessonView>({ path: `/api/handouts/${id}/lesson`, handout: id }, live)
 const order = useSessionStorage<(typeof ORDERS)[number]>('walk-order', 'name')
 const showCode = ref(false)
 const placing = ref(false)
 const changing = ref(false)
 const showing = ref(false)
 const jar = ref(false)
+const calling = ref(false)
 const coming = ref(false)
 const versioning = ref(false)
 const page = ref(0)
@@ -47,6 +45,10 @@ watch(
 )
 useHead({ title: () => title.value })
 
+const building = useCallOut(
+  () => lesson.value?.call ?? null,
+  () => slates.value,
+)
 const { needs, saidSoFar } = useNeeds(() => slates.value, trailOf)
 /** What the key says so far is shown where the teacher wants it. */
 const marked = useSessionStorage('walk-marked', false)
@@ -125,6 +127,14 @@ const counts = computed(() =>
         <button type="button" class="button button-dark" :aria-expanded="showing" @click="showing = !showing">
           <Icon name="lucide:presentation" />{{ t('screen.title') }}
         </button>
+        <button
+          v-if="view?.mayChange && shownPage && (canBeCalled(shownPage) || lesson?.call)"
+          type="button"
+          class="button button-dark"
+          :aria-expanded="calling"
+          @click="calling = !calling">
+          <Icon name="lucide:megaphone" />{{ t('callDesk.title') }}
+        </button>
         <button type="button" class="button button-dark" :aria-expanded="jar" @click="jar = !jar">
           <Icon name="lucide:message-circle-question" />{{ t('jar.title') }}
         </button>
@@ -191,6 +201,14 @@ const counts = computed(() =>
         :way-in="view?.newcomers !== 'closed'"
         @close="showing = false"
         @changed="readLesson" />
+      <LessonCallPanel
+        v-if="calling && lesson"
+        :handout="id"
+        :call="lesson.call"
+        :page="page"
+        :building="building"
+        @close="calling = false"
+        @changed="readLesson" />
       <LessonJarPanel
         v-if="jar && lesson"
         :handout="id"
@@ -221,6 +239,7 @@ const counts = computed(() =>
             :needs="needs.get(slate.id)"
             :so-far="marked && keyed ? saidSoFar(slate) : undefined"
             :paused="!lesson?.paused && !!slate.openness?.paused && slate.status === 'under-way'"
+            :built="building.builtOf(slate)"
             :chosen="chosen.choosing.value ? chosen.has(slate.id) : undefined"
             :page="page"
             :part="part"
