@@ -8,6 +8,8 @@ export interface Supply {
 
 /** So many amounts are worked out; a target beyond them is left open. */
 const MOST_AMOUNTS = 1_000_000
+/** So many amounts times values, since each value is tried on each amount: what takes a tenth of a second or so. */
+const MOST_STEPS = 30_000_000n
 
 /**
  * The fewest tiles that make an amount, by change-making: for every smaller amount the fewest that make it (dynamic
@@ -27,7 +29,7 @@ export function fewestTiles(target: Quantity, supplies: readonly Supply[]): numb
   if (target.equals(0)) return 0
   if (step === 0n || whole(target) % step !== 0n) return null
   const amount = whole(target) / step
-  if (amount > BigInt(MOST_AMOUNTS)) return undefined
+  if (amount > BigInt(MOST_AMOUNTS) || amount * BigInt(useful.length) > MOST_STEPS) return undefined
   const most = Number(amount)
   const fewest = new Float64Array(most + 1).fill(Infinity)
   fewest[0] = 0

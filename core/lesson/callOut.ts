@@ -3,15 +3,16 @@ import type { Page } from '../board/board'
 import type { Edition } from '../board/edition'
 import type { PieceId } from '../board/ids'
 import type { Piece } from '../board/piece'
+import { MOST_PIECES } from '../board/sizes'
 import type { Grid } from '../board/place'
-import { measureText, readMeasure, type Dimension } from '../exact/measure'
+import { readMeasure, type Dimension, type Measure } from '../exact/measure'
+import { fewestTiles, supplyOf } from '../exact/change'
 import { equalPolynomials, polynomialText, readPolynomial, readTerm, type Polynomial } from '../exact/polynomial'
-import { sum, type Quantity } from '../exact/quantity'
+import { quantity, sum, type Quantity } from '../exact/quantity'
 import { contextOn, measureOf, termOf, type MarkContext } from '../keys/context'
 import { coveredCells } from '../keys/cover/cells'
 import { expressionOf } from '../keys/expression/tiles'
 import { someReading } from '../keys/readings'
-import { canMakeTotal } from '../keys/total/reachable'
 import { readingOrder } from '../layout/arrange'
 import { boxAround } from '../geometry/outline'
 import { ok, refuse, type Result } from '../result'
@@ -76,8 +77,7 @@ const KINDS: { readonly [Kind in CalledKind]: Builds<Extract<Called, { kind: Kin
     read(text, page, language) {
       const meant = readMeasure(text, language)
       if (!meant) return refuse('not-read')
-      const target = measureText(meant.amount, meant.dimension)
-      return canMakeTotal(page.pieces, { target }) ? ok({ kind: 'amount', ...meant }) : refuse('cannot-be-made')
+      return canMakeAmount(meant, page.pieces) ? ok({ kind: 'amount', ...meant }) : refuse('cannot-be-made')
     },
     built: ({ amount, dimension }, context) =>
       builtOf(context, {
@@ -226,26 +226,65 @@ function cellsText(cells: readonly string[], grid: Grid): string {
     .join(', ')
 }
 
+interface Offered {
+  /** What the tile is worth, on each side that it has. */
+  readonly sides: readonly Quantity[]
+  readonly bin: boolean
+}
+const sidesOf = (tile: Extract<Piece, { kind: 'tile' }>) => [tile.value, ...(tile.other ? [tile.other.value] : [])]
+
+/** Tiles of a measure make an amount of it; those of others can't be added. */
+function canMakeAmount({ amount, dimension }: Measure, pieces: readonly Piece[]): boolean {
+  const offered = pieces.flatMap((piece): Offered[] => {
+    if (piece.kind !== 'tile' || readTerm(piece.term ?? '1') !== '1') return []
+    const sides = sidesOf(piece).flatMap(text => readMeasure(text) ?? [])
+    const fitting = sides.filter(side => side.dimension === dimension).map(side => side.amount)
+    return fitting.length ? [{ sides: fitting, bin: piece.bin ?? false }] : []
+  })
+  return canMake(amount, offered)
+}
+
+/** With negatives, more tiles than these are taken to make whatever is called. */
+const MOST_SIGNED = 20
+/**
+ * Whether some choice of tiles makes an amount, at least one of them and no more than a page holds. Quick, for it is
+ * asked while a class waits: where it can't be told so it is taken to be possible.
+ */
+function canMake(target: Quantity, tiles: readonly Offered[]): boolean {
+  if (tiles.length === 0) return false
+  if (tiles.every(tile => tile.sides.every(side => side.compare(0) > 0))) {
+    if (target.compare(0) <= 0) return false
+    const largest = tiles.flatMap(tile => tile.sides).reduce((a, b) => (a.compare(b) > 0 ? a : b))
+    if (largest.mul(MOST_PIECES).compare(target) < 0) return false
+    const supply = supplyOf(tiles.flatMap(({ sides, bin }) => sides.map(value => ({ value, bin }))))
+    const fewest = fewestTiles(target, supply)
+    return fewest === undefined || (fewest !== null && fewest <= MOST_PIECES)
+  }
+  if (tiles.length > MOST_SIGNED || tiles.some(tile => tile.bin)) return true
+  // Every sum of every choice, the empty one left out.
+  let sums = new Map<string, Quantity>()
+  for (const { sides } of tiles) {
+    const next = new Map(sums)
+    for (const side of sides)
+      for (const more of [side, ...[...sums.values()].map(before => before.add(side))])
+        next.set(more.toFraction(), more)
+    if (next.size > MOST_SUMS) return true
+    sums = next
+  }
+  return sums.has(target.toFraction())
+}
+const MOST_SUMS = 20_000
+
 /** Tiles of each term are enough, bins without end; a negative is a tile's other side, or has its own. */
 function canMakeExpression(terms: Polynomial, pieces: readonly Piece[]): boolean {
   return [...terms].every(([term, wanted]) => {
     const sides = pieces.flatMap(piece =>
       piece.kind === 'tile' && readTerm(piece.term ?? '1') === term
-        ? [{ values: [piece.value, ...(piece.other ? [piece.other.value] : [])], bin: piece.bin ?? false }]
+        ? [{ sides: sidesOf(piece).map(quantity), bin: piece.bin ?? false }]
         : [],
     )
-    const target = measureText(wanted, 'number')
     // Letters count like ones: as many tiles of the term as make its number.
-    const asOnes = sides.map(({ values: [value, other], bin }): Piece => ({
-      kind: 'tile',
-      id: '' as PieceId,
-      master: '' as Piece['master'],
-      text: '',
-      value: value!,
-      ...(other !== undefined && { other: { text: '', value: other } }),
-      bin,
-    }))
-    return canMakeTotal(asOnes, { target })
+    return canMake(wanted, sides)
   })
 }
 

@@ -1,33 +1,21 @@
-import * as v from 'valibot'
-import { storedText } from '../text/storedText'
-
 export const LONGEST_QUESTION = 300
 /** Of one student in one jar, those that are hidden counted too: a jar isn't flooded by one. */
 export const MOST_QUESTIONS_EACH = 10
 export const MOST_QUESTIONS = 1000
 
 /** How a jar is set. Nameless is meant among the students: who leads the class always knows, and that is said. */
-export const JarSchema = v.strictObject({ open: v.boolean(), named: v.boolean() })
-export type JarSetting = v.InferOutput<typeof JarSchema>
-
-/** The id is made by who asks, so that what is sent twice stands there once. */
-export const AskedSchema = v.strictObject({
-  id: v.pipe(v.string(), v.uuid(), v.toLowerCase()),
-  words: v.pipe(storedText(LONGEST_QUESTION), v.trim(), v.minLength(1)),
-})
-export type Asked = v.InferOutput<typeof AskedSchema>
-
+export interface JarSetting {
+  readonly open: boolean
+  readonly named: boolean
+}
 /** For, against, or neither any more: one each. */
-const VOTES = [1, 0, -1] as const
-export type Vote = (typeof VOTES)[number]
-export const VoteSchema = v.strictObject({ vote: v.picklist(VOTES) })
+export type Vote = 1 | 0 | -1
 
 /** What a teacher does with a question. */
-export const QuestionChangeSchema = v.strictObject({
-  hidden: v.optional(v.boolean()),
-  answered: v.optional(v.boolean()),
-})
-export type QuestionChange = v.InferOutput<typeof QuestionChangeSchema>
+export interface QuestionChange {
+  readonly hidden?: boolean | undefined
+  readonly answered?: boolean | undefined
+}
 
 /** A question as it is read. `name`: of who asked it; null where it is nameless to the reader. */
 export interface Question {

@@ -1,5 +1,3 @@
-import * as v from 'valibot'
-
 /** What comes when the time is up. */
 export const TIMER_ENDS = ['nothing', 'pencils-down', 'hand-in'] as const
 export type TimerEnd = (typeof TIMER_ENDS)[number]
@@ -8,20 +6,17 @@ export type TimerEnd = (typeof TIMER_ENDS)[number]
 export const LONGEST_TIMER = 3 * 60 * 60
 /** Common practice, no source: about ten seconds; a minute is too long. */
 export const USUAL_COUNTDOWN = 10
-const LONGEST_COUNTDOWN = 60
+export const LONGEST_COUNTDOWN = 60
 
-const seconds = (most: number, least = 0) => v.pipe(v.number(), v.integer(), v.minValue(least), v.maxValue(most))
-
-/** A timer as it is set. */
-export const TimerSchema = v.strictObject({
-  seconds: seconds(LONGEST_TIMER, 1),
+/** A timer as it is set; what is read of it: `timerSchema.ts`. */
+export interface TimerSetting {
+  readonly seconds: number
   /** Seconds that are counted down one by one at its end. */
-  countdown: seconds(LONGEST_COUNTDOWN),
-  atEnd: v.picklist(TIMER_ENDS),
+  readonly countdown: number
+  readonly atEnd: TimerEnd
   /** Whether students see it on their slates. */
-  onSlates: v.boolean(),
-})
-export type TimerSetting = v.InferOutput<typeof TimerSchema>
+  readonly onSlates: boolean
+}
 
 /**
  * A timer that runs, or has run out, as it is told: how many milliseconds are left when it is told (0: it is over), so

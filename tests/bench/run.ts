@@ -13,6 +13,7 @@ import { framesAtWork } from './framesAtWork'
 import { givingOut } from './givingOut'
 import { growth } from './growth'
 import { memory } from './memory'
+import { pencilsDown } from './pencils'
 import { underLoad } from './roundTrip'
 import { asBuilt } from './asBuilt'
 import type { Line } from './measure'
@@ -36,6 +37,7 @@ const [application, second] = [await startApplication(url), await startApplicati
 const measures: [string, () => Promise<Line[]>][] = [
   ['load', () => underLoad(application, second, url)],
   ['frames of four', () => framesAtWork(application, url)],
+  ['pencils', () => pencilsDown(application, url)],
   ['growth', () => growth([empty[0].url, empty[1].url])],
   ['giving out', () => givingOut(url)],
   ['memory', () => memory(application)],

@@ -32,7 +32,7 @@ test('the class screen shows what the teacher puts there, live and nameless, and
 
   await panel.getByRole('button', { name: 'The way in' }).click()
   await expect(wall.getByTestId('way-in')).toBeVisible()
-  await expect(wall.getByAltText('QR code of the way in')).toBeVisible()
+  await expect(wall.getByAltText('QR code that leads to this handout')).toBeVisible()
 
   // Answers come one by one.
   await panel.getByRole('button', { name: 'The board' }).click()

@@ -32,7 +32,7 @@ async function set(to: Partial<JarSetting>) {
   await read()
 }
 async function change(question: Question, to: QuestionChange) {
-  await attempt(() => ask(`${path}/${question.id}`, { method: 'PUT', body: to }))
+  await attempt(() => ask(`${path}/${question.id}`, { method: 'PUT', body: { ...to } }))
   await read()
 }
 const isShown = (question: Question) => show.what.kind === 'question' && show.what.question === question.id

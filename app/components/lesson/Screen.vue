@@ -26,7 +26,7 @@ const link = computed(() => (screen.code ? `${location.origin}/join?class=${scre
   <div class="flex min-h-0 flex-1 items-center justify-center gap-6">
     <div v-if="screen.kind === 'way-in'" class="flex flex-col items-center gap-6 text-center">
       <template v-if="screen.code">
-        <LessonQr :link="link" />
+        <UiQr :link="link" class="aspect-square h-[var(--qr-height,55vh)]" />
         <p class="text-2xl">{{ t('screen.address', { address: link.split('?')[0]! }) }}</p>
         <p class="text-7xl font-bold tracking-widest" data-test="way-in">{{ codeInGroups(screen.code) }}</p>
       </template>

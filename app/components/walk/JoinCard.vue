@@ -1,19 +1,14 @@
 <script setup lang="ts">
-import { toDataURL } from 'qrcode'
 import { codeInGroups } from '~~/core/roster/picturePassword'
 
 /** How students come in: a QR code, the class code, a link. */
 const { code, link } = defineProps<{ code: string; link: string }>()
 const { t } = useWords()
-const picture = computedAsync(
-  () => toDataURL(link, { margin: 1, width: 320, color: { dark: '#14191a', light: '#ffffff' } }),
-  '',
-)
 </script>
 
 <template>
   <div class="flex flex-wrap items-center gap-6">
-    <img v-if="picture" :src="picture" :alt="t('giveOut.qr')" class="h-44 w-44 rounded-lg border border-panel-line" />
+    <UiQr :link="link" class="h-44 w-44" />
     <div class="min-w-0 flex-1">
       <p class="label">{{ t('classes.code') }}</p>
       <p class="mb-3 text-3xl font-bold tracking-widest" data-test="code">{{ codeInGroups(code) }}</p>

@@ -102,7 +102,6 @@ export default {
     title: 'Class screen',
     open: 'Open its window',
     page: 'The page that is shown',
-    qr: 'QR code of the way in',
     address: 'Go to {address} and type:',
     doorShut: 'Nobody new is let in just now.',
     gone: 'What was shown is no longer there.',

@@ -1,4 +1,4 @@
-import type { Transaction } from 'kysely'
+import type { Transaction, Updateable } from 'kysely'
 import type { Database } from '../../database/tables'
 import type { News } from '../../news/news'
 import { withNews } from '../../news/wire'
@@ -49,18 +49,28 @@ export async function collectSlates(
     .orderBy('id')
     .forUpdate()
     .execute()
-  if (rows.length === 0) return 0
-  await trx
-    .updateTable('slates')
-    .set({ status: 'handed-in', handed_in_at: new Date(), collected_at: new Date(), said: null })
-    .where(
-      'id',
-      'in',
-      rows.map(row => row.id),
-    )
-    .execute()
+  const now = new Date()
+  return become(trx, news, handout, {
+    slates: rows,
+    set: { status: 'handed-in', handed_in_at: now, collected_at: now, said: null },
+  })
+}
+
+/** The same for many slates, which are locked; how many they are. */
+async function become(
+  trx: Trx,
+  news: News[],
+  handout: string,
+  {
+    slates,
+    set,
+  }: { readonly slates: readonly { readonly id: string }[]; readonly set: Updateable<Database['slates']> },
+): Promise<number> {
+  if (slates.length === 0) return 0
+  const ids = slates.map(slate => slate.id)
+  await trx.updateTable('slates').set(set).where('id', 'in', ids).execute()
   news.push({ scope: 'handout', handout, changed: 'status' })
-  return rows.length
+  return slates.length
 }
 
 export const handInFor = (services: Told, handout: string, slates?: readonly string[]) =>
@@ -85,17 +95,9 @@ export function letGoOn(services: Told, handout: string, slates?: readonly strin
       .orderBy('id')
       .forUpdate()
       .execute()
-    if (rows.length === 0) return 0
-    await trx
-      .updateTable('slates')
-      .set({ status: 'under-way', handed_in_at: null, collected_at: null })
-      .where(
-        'id',
-        'in',
-        rows.map(row => row.id),
-      )
-      .execute()
-    news.push({ scope: 'handout', handout, changed: 'status' })
-    return rows.length
+    return become(trx, news, handout, {
+      slates: rows,
+      set: { status: 'under-way', handed_in_at: null, collected_at: null },
+    })
   })
 }

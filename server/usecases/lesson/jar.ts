@@ -3,12 +3,12 @@ import {
   inOrder,
   MOST_QUESTIONS,
   MOST_QUESTIONS_EACH,
-  type Asked,
   type JarSetting,
   type Question,
   type QuestionChange,
   type Vote,
 } from '../../../core/lesson/jar'
+import type { Asked } from '../../../core/lesson/jarSchema'
 import { ok, refuse, type Result } from '../../../core/result'
 import type { Database } from '../../database/tables'
 import { withNews } from '../../news/wire'

@@ -74,6 +74,30 @@ describe('a number that is called', () => {
     expect(refused(boardOf(MAT, [], null), '7')).toBe('nothing-to-build-with')
     expect([canBeCalled(board.pages[0]!), canBeCalled(boardOf(MAT, [], null).pages[0]!)]).toEqual([true, false])
   })
+  it('is told in a moment whether it can be made, whatever the tiles and however much is called', () => {
+    const bins = (...values: string[]) =>
+      boardOf(
+        MAT,
+        values.map((value, i) => tile(`b${i}`, value, { bin: true })),
+        null,
+      )
+    // More tiles than a page holds make no answer.
+    expect([refused(bins('1', '10', '100'), '9999'), refused(bins('1', '10', '100'), '999999999')]).toEqual([
+      null,
+      'cannot-be-made',
+    ])
+    expect(refused(bins('1/7', '1/11', '1/13', '1/17', '1/19'), '99')).toBeNull()
+    const signed = Array.from({ length: 18 }, (_, i) =>
+      tile(`s${i}`, `${3 ** i}`, { other: { text: '−', value: `-${3 ** i}` } }),
+    )
+    expect(refused(boardOf(MAT, signed, null), '2')).toBeNull()
+    const few = ['3', '-3', '5'].map((value, i) => tile(`f${i}`, value))
+    expect([
+      refused(boardOf(MAT, few, null), '0'),
+      refused(boardOf(MAT, few, null), '2'),
+      refused(boardOf(MAT, few, null), '1'),
+    ]).toEqual([null, null, 'cannot-be-made'])
+  })
   it('may be a fraction, an amount of money or in the board’s own way of writing', () => {
     const parts = boardOf(
       [zone('whole', 20)],

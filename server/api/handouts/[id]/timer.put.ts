@@ -1,5 +1,5 @@
 import * as v from 'valibot'
-import { TimerSchema } from '../../../../core/lesson/timer'
+import { TimerSchema } from '../../../../core/lesson/timerSchema'
 import { requireRightOnHandout } from '../../../http/onHandout'
 import { readJson } from '../../../http/read'
 import { setTimer } from '../../../usecases/lesson/timer'

@@ -1,4 +1,4 @@
-import { QuestionChangeSchema } from '../../../../../core/lesson/jar'
+import { QuestionChangeSchema } from '../../../../../core/lesson/jarSchema'
 import { requireRightOnHandout } from '../../../../http/onHandout'
 import { idParam, readJson } from '../../../../http/read'
 import { refusal } from '../../../../http/refuse'

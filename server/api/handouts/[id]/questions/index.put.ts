@@ -1,4 +1,4 @@
-import { JarSchema } from '../../../../../core/lesson/jar'
+import { JarSchema } from '../../../../../core/lesson/jarSchema'
 import { requireRightOnHandout } from '../../../../http/onHandout'
 import { readJson } from '../../../../http/read'
 import { setJar } from '../../../../usecases/lesson/jar'

@@ -1,4 +1,4 @@
-import { VoteSchema } from '../../../../../core/lesson/jar'
+import { VoteSchema } from '../../../../../core/lesson/jarSchema'
 import { mayAsk } from '../../../../http/limits'
 import { requireRightOnSlate } from '../../../../http/onSlate'
 import { idParam, LARGEST, readJson } from '../../../../http/read'

@@ -1,4 +1,4 @@
-import { AskedSchema } from '../../../../../core/lesson/jar'
+import { AskedSchema } from '../../../../../core/lesson/jarSchema'
 import { mayAsk } from '../../../../http/limits'
 import { requireRightOnSlate } from '../../../../http/onSlate'
 import { LARGEST, readJson } from '../../../../http/read'

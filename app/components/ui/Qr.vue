@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { toDataURL } from 'qrcode'
 
-/** A QR code large enough for the last row of a classroom. */
+/** An address as a QR code. */
 const { link } = defineProps<{ link: string }>()
 const { t } = useWords()
 const picture = computedAsync(
@@ -11,9 +11,5 @@ const picture = computedAsync(
 </script>
 
 <template>
-  <img
-    v-if="picture"
-    :src="picture"
-    :alt="t('screen.qr')"
-    class="aspect-square h-[var(--qr-height,55vh)] rounded-lg border border-panel-line" />
+  <img v-if="picture" :src="picture" :alt="t('giveOut.qr')" class="rounded-lg border border-panel-line" />
 </template>
