@@ -116,7 +116,8 @@ const KINDS: { readonly [Kind in CalledKind]: Builds<Extract<Called, { kind: Kin
     },
   },
   word: {
-    suits: page => page.pieces.some(piece => isLetters(piece)),
+    // Cards with words on them are no letters, though a short one may be among them.
+    suits: page => page.pieces.length > 0 && page.pieces.every(isLetters),
     read(text, page) {
       const letters = folded(text)
       if (!letters || /\s/.test(letters)) return refuse('not-read')

@@ -23,16 +23,22 @@ const { at, point } = usePointer(handout)
 const tool = ref<'point' | 'pen'>('point')
 onScopeDispose(() => point(null))
 
-/** What was asked for last, so that two quick changes are both in it. */
+/** What was asked for last, so that two quick changes are both in it; what comes back meanwhile is older. */
 const wanted = shallowRef(show)
+let onWay = 0
 watch(
   () => show,
-  now => (wanted.value = now),
+  now => onWay === 0 && (wanted.value = now),
 )
+/** One after the other, so that the last one stays. */
+let sent: Promise<unknown> = Promise.resolve()
 async function change(to: Partial<Show>) {
-  wanted.value = { ...wanted.value, ...to }
-  await attempt(() => ask(`/api/handouts/${handout}/screen`, { method: 'PUT', body: { show: wanted.value } }))
-  emit('changed')
+  const next = { ...wanted.value, ...to }
+  wanted.value = next
+  onWay++
+  sent = sent.then(() => attempt(() => ask(`/api/handouts/${handout}/screen`, { method: 'PUT', body: { show: next } })))
+  await sent
+  if (--onWay === 0) emit('changed')
 }
 /** Another thing is shown: the pen's marks were on what was there before. */
 const put = (what: Show['what'], more: Partial<Show> = {}) => change({ what, pen: [], ...more })

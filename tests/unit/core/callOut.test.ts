@@ -179,6 +179,17 @@ describe('a word that is called', () => {
   })
 })
 
+describe('a page', () => {
+  it('of words and not of letters has nothing to build with, though one of them is short', () => {
+    const words = boardOf(
+      [zone('sea', 20)],
+      ['goby', 'sea urchin'].map((text, i) => card(`w${i}`, { text })),
+      null,
+    )
+    expect([canBeCalled(words.pages[0]!), refused(words, 'goby')]).toEqual([false, 'nothing-to-build-with'])
+  })
+})
+
 describe('cells that are called', () => {
   const grid: Place = {
     kind: 'grid',
