@@ -157,6 +157,25 @@ export function builtOn(called: Called, page: Page, state: SlateState, edition: 
   return builds.built(called, contextOn(page, state, edition))
 }
 
+/**
+ * Says how slates stand to a call on a page (counted from 0); null where it means nothing there. What it means is read
+ * once for each edition, however many slates lie over it, for that is a search.
+ */
+export function builder(target: string, number: number): (state: SlateState, edition: Edition) => Built | null {
+  const read = new WeakMap<Edition, Called | null>()
+  return (state, edition) => {
+    const page = edition.board.pages[number]
+    if (!page) return null
+    let called = read.get(edition)
+    if (called === undefined) {
+      const meant = readCall(target, page, edition.board.language)
+      called = meant.ok ? meant.value : null
+      read.set(edition, called)
+    }
+    return called && builtOn(called, page, state, edition)
+  }
+}
+
 /** A way of building, and on how many slates. */
 export interface Way {
   readonly way: string

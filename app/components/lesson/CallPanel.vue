@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { LONGEST_CALL, waysOf, type Built } from '~~/core/lesson/callOut'
+import { quantile } from '~~/core/lesson/quiet'
 import type { CallOutView, useCallOut } from '~/composables/lesson/useCallOut'
 
 /** Calling targets: on the spot or from a list; who has it, and the ways in which they built it. */
@@ -63,7 +64,7 @@ function middleOf(one: Past): number | null {
   const times = one.builds
     .flatMap(({ is_there, after_s }) => (is_there === 'there' && after_s !== null ? [after_s] : []))
     .toSorted((a, b) => a - b)
-  return times[Math.floor((times.length - 1) / 2)] ?? null
+  return times.length ? Math.round(quantile(times, 0.5)) : null
 }
 </script>
 

@@ -15,7 +15,7 @@ const path = `/api/slates/${slate}/questions`
 const view = shallowRef<{ jar: JarSetting; questions: Question[] } | null>(null)
 const words = ref('')
 /** The id of what is being asked: sent again after a lost answer it is the same question. */
-const id = ref(crypto.randomUUID())
+const id = ref(newUuid())
 
 async function read() {
   view.value = (await ask<{ jar: JarSetting; questions: Question[] }>(path).catch(() => null)) ?? view.value
@@ -38,7 +38,7 @@ async function send() {
   )
   if (!sent) return
   words.value = ''
-  id.value = crypto.randomUUID()
+  id.value = newUuid()
   await read()
 }
 async function vote(question: Question, how: Vote) {

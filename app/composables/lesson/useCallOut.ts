@@ -1,4 +1,4 @@
-import { builtOn, readCall, waysOf, type Built } from '~~/core/lesson/callOut'
+import { builder, waysOf, type Built } from '~~/core/lesson/callOut'
 import type { WalkSlate } from '~/composables/review/useWalk'
 
 /** A target that is called, as it is told. */
@@ -12,15 +12,15 @@ export interface CallOutView {
 /** Who has what is called, and how they built it, live. */
 export function useCallOut(call: () => CallOutView | null, slates: () => readonly WalkSlate[]) {
   const known = new WeakMap<WalkSlate, { readonly call: string; readonly built: Built | null }>()
+  let reading: { readonly call: string; readonly built: ReturnType<typeof builder> } | null = null
   /** Null where nothing is called, or it isn't for this slate. */
   function builtOf(slate: WalkSlate): Built | null {
     const now = call()
     if (!now || slate.status !== 'under-way') return null
     const before = known.get(slate)
     if (before?.call === now.id) return before.built
-    const page = slate.edition.board.pages[now.page]
-    const meant = page && readCall(now.target, page, slate.edition.board.language)
-    const built = meant?.ok ? builtOn(meant.value, page!, slate.replica.shown, slate.edition) : null
+    if (reading?.call !== now.id) reading = { call: now.id, built: builder(now.target, now.page) }
+    const built = reading.built(slate.replica.shown, slate.edition)
     known.set(slate, { call: now.id, built })
     return built
   }

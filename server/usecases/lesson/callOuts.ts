@@ -1,5 +1,5 @@
 import type { Kysely, Transaction } from 'kysely'
-import { builtOn, readCall, type Built, type CallRefusal } from '../../../core/lesson/callOut'
+import { builder, readCall, type CallRefusal } from '../../../core/lesson/callOut'
 import { ok, refuse, type Result } from '../../../core/result'
 import type { Author } from '../../../core/slate/actor'
 import { loadStates } from '../../database/loadState'
@@ -107,14 +107,14 @@ async function endCurrent(trx: Transaction<Database>, engine: Services['engine']
     engine.editions,
     slates.map(slate => ({ id: slate.id, edition: slate.edition_hash, last: slate.last_number })),
   )
+  const built = builder(call.target, call.page)
   const rows = await Promise.all(
     slates.map(async slate => {
       const loaded = states.get(slate.id)
       const edition = await engine.editions.get(trx, slate.edition_hash)
-      const page = edition.board.pages[call.page]
-      const meant = page && readCall(call.target, page, edition.board.language)
-      if (!loaded || !page || !meant?.ok) return []
-      const { is, way }: Built = builtOn(meant.value, page, loaded.state, edition)
+      const made = loaded && built(loaded.state, edition)
+      if (!loaded || !made) return []
+      const { is, way } = made
       const after = slate.moved_at && Math.round((slate.moved_at.getTime() - call.called_at.getTime()) / 1000)
       return [
         {

@@ -122,7 +122,7 @@ export function askQuestion(
   })
 }
 
-/** For, against, or neither any more. A vote for what one has asked oneself counts as any other's: not at all. */
+/** For, against, or neither any more; one vote each. Nobody votes on what they have asked themselves. */
 export function vote(
   services: Told,
   { handout, question, student }: { readonly handout: string; readonly question: string; readonly student: string },

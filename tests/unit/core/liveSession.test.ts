@@ -373,35 +373,3 @@ describe('slates that are looked at each by itself', () => {
     expect(d.said().filter(message => message.say === 'close')).toEqual([{ say: 'close', slate: A }])
   })
 })
-
-describe('the lesson', () => {
-  it('is heard of with the slates that are followed, and read anew after a time without a connection', async () => {
-    const d = device()
-    let changes = 0
-    d.live.lesson(HANDOUT, () => changes++)
-    d.connect()
-    expect([d.said(), changes]).toEqual([[], 0])
-    d.hear({ say: 'lesson', handout: HANDOUT })
-    d.hear({ say: 'lesson', handout: A })
-    d.hear({ say: 'words', slate: A })
-    expect(changes).toBe(1)
-    d.cut()
-    d.connect()
-    expect(changes).toBe(2)
-  })
-
-  it('is asked for where no slate is followed, at each connection', () => {
-    const d = device()
-    let changes = 0
-    d.live.lesson(HANDOUT, () => changes++, true)
-    d.connect()
-    d.cut()
-    d.connect()
-    expect(d.said()).toEqual([
-      { say: 'attend', handout: HANDOUT },
-      { say: 'attend', handout: HANDOUT },
-    ])
-    d.hear({ say: 'lesson', handout: HANDOUT })
-    expect(changes).toBe(1)
-  })
-})
