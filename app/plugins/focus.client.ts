@@ -24,6 +24,8 @@ interface Stood {
 export default defineNuxtPlugin(() => {
   let stood: Stood | null = null
   let waiting = false
+  /** Something changed while a look was waiting: it may be too early for that, so there is another. */
+  let again = false
   const usable = (element: HTMLElement) =>
     element.isConnected && element.matches(FOCUSABLE) && element.getClientRects().length > 0
 
@@ -52,15 +54,26 @@ export default defineNuxtPlugin(() => {
     { capture: true },
   )
   new MutationObserver(() => {
-    if (waiting || !stood) return
-    waiting = true
-    requestAnimationFrame(() => requestAnimationFrame(look))
+    if (!stood) return
+    if (waiting) again = true
+    else wait()
   }).observe(document.body, { childList: true, subtree: true, attributes: true, attributeFilter: ['disabled'] })
 
+  function wait() {
+    ;[waiting, again] = [true, false]
+    requestAnimationFrame(() =>
+      requestAnimationFrame(() => {
+        waiting = false
+        look()
+        if (again) wait()
+      }),
+    )
+  }
   function look() {
-    waiting = false
     const now = document.activeElement
-    if (!stood || (now && now !== document.body && now.isConnected)) return
+    // A browser may leave the focus for a while with a button that can't be pressed any more.
+    const held = now && now !== document.body && now.isConnected && !now.matches(':disabled')
+    if (!stood || held) return
     if (usable(stood.element)) return
     const next = nextTo(stood)
     if (!next) return
