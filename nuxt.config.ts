@@ -17,6 +17,8 @@ const paperFonts = () =>
 
 const inModules = (path: string) => fileURLToPath(new URL(`./node_modules/${path}`, import.meta.url))
 
+const CORE = fileURLToPath(new URL('./core/', import.meta.url))
+
 /** Types of packages that bring none, as seen from .nuxt. */
 const DECLARED = ['../core/**/*.d.ts']
 
@@ -105,11 +107,14 @@ export default defineNuxtConfig({
       assetsInlineLimit: file => (/\.(?:woff2?|svg)$/.test(file) ? false : undefined),
       // Reads must be left as they are (`propertyReadSideEffects`): what Vue tracks is read for nothing else.
       // What the framework has for data fetched by the server isn't used, and would be kept because it might do
-      // something when it is loaded.
+      // something when it is loaded. Nothing of the core does: schemas stand beside what students' devices need of a
+      // file, and stay where they are used.
       rollupOptions: {
         treeshake: {
           moduleSideEffects: file =>
-            !/nuxt\/dist\/app\/composables\/(?:asyncData|fetch|preview|component)\.js$/.test(file),
+            !/nuxt\/dist\/app\/composables\/(?:asyncData|fetch|preview|component)\.js$/.test(file)
+            && !file.startsWith(CORE)
+            && !file.includes('/node_modules/valibot/'),
         },
       },
     },

@@ -4,6 +4,9 @@ import type { Rollup } from 'vite'
 /** The views that a student goes through, in that order. */
 const PAGES = ['join', 'desk', 'slate/[id]'] as const
 
+/** What checks data that comes from outside. Students' views import it by the way, and use none of it. */
+const SCHEMAS = /\/node_modules\/valibot\/|\/core\/(?:board\/ids|geometry\/shape|text\/storedText|.*Schema)\.ts$/
+
 /**
  * On a school's wireless thirty small files cost more than one of their size. What a student's views are made of is put
  * into one file for each set of these views that need it: whoever comes in loads nothing that only a slate needs.
@@ -15,6 +18,7 @@ export default defineNuxtModule((_, nuxt) => {
     const few: Rollup.OutputOptions = {
       onlyExplicitManualChunks: true,
       manualChunks(id, graph) {
+        if (SCHEMAS.test(id)) return undefined
         needed ??= look(graph)
         const by = needed.pages.filter(([, parts]) => parts.has(id)).map(([page]) => page)
         if (needed.begin.has(id) || by.length === PAGES.length) return 'begin'

@@ -4,8 +4,10 @@ import { OnSlateIdSchema } from '../board/ids'
 import { ok, refuse, type Result } from '../result'
 import { HOLDER } from '../slate/actor'
 import { apply } from '../slate/move'
-import { colourId, MOST_OWN, OwnSchema } from '../slate/own'
-import { emptySlate, HeightSchema, OnPageSchema, StrokeSchema, TextsSchema, type SlateState } from '../slate/state'
+import { colourId, MOST_OWN } from '../slate/own'
+import { OwnSchema } from '../slate/ownSchema'
+import { emptySlate, type SlateState } from '../slate/state'
+import { HeightSchema, OnPageSchema, StrokeSchema, TextsSchema } from '../slate/stateSchema'
 
 /**
  * A student's work on a board as a file: where each piece lies, what was written, drawn, joined and made. Ink needs no

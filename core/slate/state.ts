@@ -1,24 +1,11 @@
-import * as v from 'valibot'
-import { storedText } from '../text/storedText'
 import type { Edition } from '../board/edition'
 import { besideOf } from './beside'
-import { isOwnName, OnSlateIdSchema, PlaceIdSchema, type PieceId } from '../board/ids'
-import { LengthSchema } from '../geometry/shape'
+import type { PieceId } from '../board/ids'
 import type { Hand } from './hands'
 import type { OwnOnSlate } from './own'
+import type { OnPage, Stroke } from './stateSchema'
 
-/** Higher lies on top; the last one moved is the highest. */
-export const HeightSchema = v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(1_000_000_000))
-/** x and y are the centre of the piece, so that a corrected edition may change its size and it still lies there. */
-export const OnPageSchema = v.object({
-  x: LengthSchema,
-  y: LengthSchema,
-  z: HeightSchema,
-  /** Degrees clockwise; absent for none. */
-  turn: v.optional(v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(359))),
-  /** Its other side shows. */
-  flipped: v.optional(v.literal(true)),
-})
+export type { OnPage, Stroke } from './stateSchema'
 
 export const MOST_STROKES = 500
 export const MOST_STROKE_POINTS = 400
@@ -29,31 +16,6 @@ export const MOST_ARROWS = 400
 export const MOST_LETTERS = 40_000
 export const LONGEST_TEXT = 2000
 
-export const StrokeIdSchema = v.pipe(v.string(), v.regex(/^[A-Za-z0-9_-]{8,40}$/), v.check(isOwnName))
-export const StrokePointsSchema = v.pipe(
-  v.array(v.strictTuple([LengthSchema, LengthSchema])),
-  v.minLength(1),
-  v.maxLength(MOST_STROKE_POINTS),
-)
-/** Rubbed out; kept, so that it can come back. */
-export const RubbedSchema = v.optional(v.literal(true))
-export const StrokeSchema = v.object({ place: PlaceIdSchema, points: StrokePointsSchema, gone: RubbedSchema })
-
-/** Where something is written: a writing space, a gap ("place:gap", from 0), or a note. */
-export const WrittenInSchema = v.pipe(
-  v.string(),
-  v.regex(/^[A-Za-z0-9_-]{1,40}(?::\d{1,2}|~[A-Za-z0-9_-]{4,24})?$/),
-  v.check(isOwnName),
-)
-
-export const PiecesSchema = v.record(OnSlateIdSchema, OnPageSchema)
-export const TextsSchema = v.record(WrittenInSchema, storedText(LONGEST_TEXT))
-/** Each arrow as "from>to". */
-export const ArrowNameSchema = v.pipe(v.string(), v.regex(/^[A-Za-z0-9_~-]{1,65}>[A-Za-z0-9_~-]{1,65}$/))
-export const ArrowsSchema = v.record(ArrowNameSchema, v.literal(true))
-
-export type OnPage = v.InferOutput<typeof OnPageSchema>
-export type Stroke = v.InferOutput<typeof StrokeSchema>
 /** All of a student's work. A piece that isn't named stands on the ledge; a copy that isn't named is not there. */
 export interface SlateState {
   readonly pieces: { readonly [piece: PieceId]: OnPage }

@@ -12,7 +12,7 @@ export interface WorkEvents {
   readonly changed: () => void
   /** The slate has to be asked for anew: another edition lies under it, or it is somebody else's now. */
   readonly outdated: () => void
-  /** What goes with it has changed: its words, or, once it is handed back, its margin. */
+  /** What goes with it has changed: its words, or its margin. */
   readonly about: () => void
   /** Something was said beside it. */
   readonly talk?: () => void

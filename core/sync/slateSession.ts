@@ -143,7 +143,6 @@ export class SlateSession {
       case 'members':
         return this.askAnew()
       case 'margin':
-        return this.opened.status === 'handed-back' ? this.ports.about() : undefined
       case 'words':
         return this.ports.about()
       case 'talk':

@@ -20,6 +20,7 @@ import * as lesson from './migrations/0017_lesson'
 import * as show from './migrations/0018_show'
 import * as questionJar from './migrations/0019_question_jar'
 import * as callouts from './migrations/0020_callouts'
+import * as atTheSlate from './migrations/0021_at_the_slate'
 
 /** Forward only: a migration that has run anywhere is never edited, the next one mends it. */
 const migrations = {
@@ -43,6 +44,7 @@ const migrations = {
   '0018_show': show,
   '0019_question_jar': questionJar,
   '0020_callouts': callouts,
+  '0021_at_the_slate': atTheSlate,
 }
 
 /**

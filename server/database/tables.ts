@@ -325,6 +325,25 @@ export interface Database {
     item: FixedJson<MarginItem>
     at: SetOnce
     removed_at: Timestamp | null
+    /** Seen by those who work, before it is handed back. */
+    shown: ColumnType<boolean, boolean | undefined, never>
+  }
+  /** What a teacher said in a word to who is at work. */
+  nudges: {
+    id: Generated<string>
+    slate_id: Fixed<string>
+    handout_id: Fixed<string>
+    teacher_id: Fixed<string | null>
+    words: Fixed<string>
+    at: SetOnce
+    seen_at: ColumnType<Date | null, never, Date | null>
+  }
+  /** What a teacher has said before, to be said again; each as often as it was used. */
+  sentences: {
+    teacher_id: Fixed<string>
+    words: Fixed<string>
+    used: Generated<number>
+    used_at: ColumnType<Date, Date | undefined, Date>
   }
   /** What is said beside a slate; `about` is an item of its margin. */
   talk: {

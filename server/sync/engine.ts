@@ -99,11 +99,12 @@ export class Engine {
   }
 
   /**
-   * A move of who leads the lesson, on a slate that is anybody's; whoever calls this has asked whether they may. False
-   * where it wasn't taken.
+   * Moves of who leads the lesson, on a slate that is anybody's; whoever calls this has asked whether they may. False
+   * where one of them wasn't taken.
    */
-  async lead(slate: string, who: Actor, author: Author, move: Move): Promise<boolean> {
-    const reply = await this.submit({ slate, who, hold: null, leads: author, envelopes: [{ id: nanoid(), move }] })
+  async lead(slate: string, { who, author }: { who: Actor; author: Author }, moves: readonly Move[]): Promise<boolean> {
+    const envelopes = moves.map(move => ({ id: nanoid(), move }))
+    const reply = await this.submit({ slate, who, hold: null, leads: author, envelopes })
     return reply.outcomes.every(outcome => outcome.ok)
   }
 

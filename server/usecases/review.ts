@@ -1,18 +1,19 @@
 import type { Kysely } from 'kysely'
 import { levelsFit, type Levels } from '../../core/handout/counting'
 import type { Decisions } from '../../core/keys/mark'
-import type { MarginItem } from '../../core/margin/item'
+import type { WrittenItem } from '../../core/margin/item'
 import { ok, refuse, type Result } from '../../core/result'
 import type { Database } from '../database/tables'
 import type { Services } from '../services'
 import { noteChange, withNews } from '../news/wire'
+import { noteSentence } from './sentences'
 
 type Db = Kysely<Database>
 
 export async function marginOf(db: Db, slate: string) {
   return db
     .selectFrom('margins')
-    .select(['id', 'item', 'at'])
+    .select(['id', 'item', 'at', 'shown'])
     .where('slate_id', '=', slate)
     .where('removed_at', 'is', null)
     .orderBy('at')
@@ -31,14 +32,14 @@ export async function reviewOf(db: Db, slate: string) {
 }
 
 /**
- * Adds to the teacher's layer. A note must be pinned to a piece, and ink drawn on a page, that this slate's edition
- * has.
+ * Adds to the teacher's layer, to be seen at once where it is `shown`. What is about a piece must be about one, and ink
+ * drawn on a page, that this slate's edition has.
  */
 export async function addToMargin(
   services: Services,
   slate: string,
   teacher: string,
-  item: MarginItem,
+  { item, shown }: { readonly item: WrittenItem; readonly shown: boolean },
 ): Promise<Result<{ id: string }, 'unknown'>> {
   return withNews(services, async (trx, news) => {
     const row = await trx
@@ -49,13 +50,14 @@ export async function addToMargin(
     const { board, pieces } = await services.engine.editions.get(trx, row.edition_hash)
     const known =
       board.pages.some(p => p.id === item.page)
-      && (item.kind !== 'note' || pieces.get(item.piece)?.page.id === item.page)
+      && (item.kind === 'ink' || pieces.get(item.piece)?.page.id === item.page)
     if (!known) return refuse('unknown')
     const added = await trx
       .insertInto('margins')
-      .values({ slate_id: slate, teacher_id: teacher, item: JSON.stringify(item), removed_at: null })
+      .values({ slate_id: slate, teacher_id: teacher, item: JSON.stringify(item), removed_at: null, shown })
       .returning('id')
       .executeTakeFirstOrThrow()
+    if (item.kind === 'note') await noteSentence(trx, teacher, item.text)
     news.push({ scope: 'slate', slate, handout: row.handout_id, changed: 'margin' })
     return ok(added)
   })

@@ -50,7 +50,7 @@ export async function viewSlate({ db, engine }: Pick<Services, 'db' | 'engine'>,
       if (!loaded) return refuse('unreadable' as const)
       const before = await tryBefore(trx, engine, id, edition)
       const shows = reader.staff || marginShows(head.status)
-      const margin = shows || before ? await marginOf(trx, id) : []
+      const margin = await marginOf(trx, id)
       return ok({
         id,
         handout: head.handout_id,
@@ -65,8 +65,10 @@ export async function viewSlate({ db, engine }: Pick<Services, 'db' | 'engine'>,
         board: reader.staff ? edition.board : withoutAnswers(edition.board),
         steps: reader.staff ? [] : await stepsOf(trx, id, reader.actor.author),
         balanced: reader.staff ? await balancedOn(trx, id, edition) : [],
-        // In a further try a student goes on seeing what was said of the one before.
-        margin: margin.filter(item => shows || item.at <= before!.endedAt).map(({ at, ...item }) => item),
+        // What was written to be seen at once, a student sees at once; in a further try what was said of the one before.
+        margin: margin
+          .filter(item => shows || item.shown || (before && item.at <= before.endedAt))
+          .map(({ at, ...item }) => item),
         review: shows ? await reviewOf(trx, id) : before?.review ? { ...before.review, decisions: {} } : null,
         before: before && { turn: before.turn, state: before.state, endedAt: before.endedAt.toISOString() },
         talk: await talkOf(trx, id, reader.staff),

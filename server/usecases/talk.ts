@@ -51,13 +51,14 @@ export function speak(
     if (about !== undefined) {
       const note = await trx
         .selectFrom('margins')
-        .select('id')
+        .select('shown')
         .where('id', '=', about)
         .where('slate_id', '=', slate)
         .where('removed_at', 'is', null)
         .executeTakeFirst()
       const shown =
         staff
+        || note?.shown
         || marginShows(status)
         || !!(await trx.selectFrom('tries').select('turn').where('slate_id', '=', slate).limit(1).executeTakeFirst())
       if (!note || !shown) return refuse('not-found')

@@ -163,9 +163,26 @@ export const ROUTES: Record<string, Row> = {
   },
   'slates/[id]/margin/index.post.ts': {
     path: l => `/api/slates/${slateOf(l)}/margin`,
-    body: () => ({ kind: 'note', page: 'page', piece: 'c0', text: 'Hm' }),
+    body: () => ({ item: { kind: 'note', page: 'page', piece: 'c0', text: 'Hm' } }),
     allowed: ['owner'],
   },
+  'slates/[id]/second-thoughts.post.ts': {
+    path: l => `/api/slates/${slateOf(l)}/second-thoughts`,
+    body: () => ({ pieces: [{ piece: 'c0', lay: { x: 10, y: 10 } }], why: '' }),
+    allowed: ['owner'],
+  },
+  'slates/[id]/nudges/[nudge].put.ts': {
+    path: l => `/api/slates/${slateOf(l)}/nudges/00000000-0000-4000-8000-00000000000b`,
+    body: () => ({}),
+    allowed: ['student'],
+  },
+  'handouts/[id]/nudges.post.ts': {
+    path: l => `/api/handouts/${l.handout}/nudges`,
+    body: () => ({ words: 'Read it once more' }),
+    allowed: ['owner'],
+  },
+  'sentences/index.get.ts': { path: () => '/api/sentences', allowed: TEACHERS },
+  'sentences/forget.post.ts': { path: () => '/api/sentences/forget', body: () => ({ words: 'Hm' }), allowed: TEACHERS },
   'slates/[id]/margin/[item].put.ts': {
     path: (l, e) => `/api/slates/${slateOf(l)}/margin/${e.margin}`,
     body: () => ({ removed: true }),

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Page } from '~~/core/board/board'
-import type { Edition } from '~~/core/board/edition'
+import type { Edition, KnownPiece } from '~~/core/board/edition'
 import type { PieceId } from '~~/core/board/ids'
 import type { Size } from '~~/core/geometry/shape'
 import { TIP_LENGTH } from '~~/core/bodies/claim'
@@ -46,7 +46,17 @@ const root = useTemplateRef<HTMLElement>('root')
 const shelf = useTemplateRef<HTMLElement>('shelf')
 defineExpose({ root })
 
-const waiting = computed(() => page.ledge.filter(id => !state.pieces[id]).map(id => edition.pieces.get(id)!))
+const secondThoughts = useSecondThoughts()
+const onLedge = computed(() => page.ledge.filter(id => !state.pieces[id]).map(id => edition.pieces.get(id)!))
+const aside = computed(() => onLedge.value.filter(({ piece }) => secondThoughts().has(piece.id)))
+/** What was set aside comes first, in a tray of its own. */
+const waiting = computed(() =>
+  aside.value.length ? [...aside.value, ...onLedge.value.filter(one => !aside.value.includes(one))] : onLedge.value,
+)
+function nameOf({ piece, master }: KnownPiece): string {
+  const kind = piece.bin ? 'binOf' : secondThoughts().has(piece.id) ? 'setAside' : 'pieceOnLedge'
+  return t(`stage.${kind}`, { name: spokenName(piece, master) })
+}
 const share = computed(() => ledgeShare(page, edition))
 /** How large a piece is drawn here, in CSS pixels. */
 function drawn(id: PieceId, { width, height }: Size): Size {
@@ -83,8 +93,14 @@ const turn = (by: number) => shelf.value?.scrollBy({ top: by * shelf.value.clien
       role="group"
       :aria-label="t('stage.ledge')"
       @click.self="emit('tap')">
+      <strong
+        v-if="aside.length"
+        class="max-w-24 self-center rounded-md bg-bilberry-700 px-2 py-1 text-center text-sm leading-tight text-white"
+        aria-hidden="true"
+        >{{ t('stage.secondThoughts') }}</strong
+      >
       <svg
-        v-for="{ piece, master } in waiting"
+        v-for="({ piece, master }, i) in waiting"
         :key="piece.id"
         :data-piece="piece.id"
         :width="drawn(piece.id, master).width"
@@ -98,11 +114,13 @@ const turn = (by: number) => shelf.value?.scrollBy({ top: by * shelf.value.clien
         :class="[
           editable ? 'cursor-grab touch-none' : '',
           marked.includes(piece.id) ? 'marked' : '',
+          i < aside.length ? 'aside' : '',
+          i > 0 && i === aside.length ? 'ml-3' : '',
           piece.bin ? 'bin' : heldPiece === piece.id && dragging ? 'opacity-25' : '',
         ]"
         :role="editable ? 'button' : 'img'"
         :tabindex="editable ? 0 : undefined"
-        :aria-label="t(piece.bin ? 'stage.binOf' : 'stage.pieceOnLedge', { name: spokenName(piece, master) })"
+        :aria-label="nameOf({ piece, master, page })"
         :aria-pressed="editable ? heldPiece === piece.id : undefined"
         @pointerdown="emit('press', $event, piece.id)"
         @keydown="emit('key', $event, piece.id)">
@@ -138,6 +156,10 @@ const turn = (by: number) => shelf.value?.scrollBy({ top: by * shelf.value.clien
   outline-offset: 3px;
   border-radius: 3px;
   margin-inline: 5px;
+}
+.aside {
+  outline: 3px dashed #4a34a0;
+  outline-offset: 2px;
 }
 .marked {
   outline: 4px solid #a86a05;

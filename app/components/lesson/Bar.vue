@@ -16,6 +16,7 @@ const { attempt, trouble, busy } = useAsking()
 const emit = defineEmits<{ changed: [] }>()
 const timing = ref(false)
 const collecting = ref(false)
+const nudging = ref(false)
 const said = ref('')
 const path = (what: string) => `/api/handouts/${handout}/${what}`
 
@@ -68,6 +69,9 @@ async function collect(back: boolean) {
       <button v-if="collected" type="button" class="button min-h-10 py-1" :disabled="busy" @click="collect(true)">
         <Icon name="lucide:undo-2" size="20" />{{ t('lesson.goOn') }}
       </button>
+      <button type="button" class="button min-h-10 py-1" :disabled="nobody" @click="nudging = true">
+        <Icon name="lucide:message-circle" size="20" />{{ t('nudge.button') }}
+      </button>
       <template v-if="choosing">
         <span role="status">{{ t('lesson.choosing', { count: ids.length }) }}</span>
         <button type="button" class="button min-h-10 py-1" @click="chosen.all()">{{ t('lesson.chooseAll') }}</button>
@@ -93,6 +97,12 @@ async function collect(back: boolean) {
       :timer="lesson?.timer ?? null"
       @close="timing = false"
       @changed="emit('changed')" />
+    <LessonNudgePanel
+      :open="nudging"
+      :handout="handout"
+      :slates="choosing ? ids : undefined"
+      :title="choosing ? t('nudge.toSome', { count: ids.length }) : t('nudge.toAll')"
+      @close="(now: string) => ((nudging = false), (said = now || said))" />
     <UiAsk :open="collecting" :title="t('lesson.collectTitle')" @close="collecting = false">
       <p>{{ underWay ? t('lesson.collectSays', { count: underWay }) : t('lesson.collectNone') }}</p>
       <p v-if="underWay" class="mt-2">{{ t('lesson.collectLate') }}</p>

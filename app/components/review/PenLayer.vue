@@ -37,7 +37,7 @@ function up(event: PointerEvent) {
 
 <template>
   <g>
-    <SlateMarginInk v-if="points.length" :points="points" />
+    <MarginInk v-if="points.length" :points="points" />
     <rect
       ref="root"
       :width="page.width"

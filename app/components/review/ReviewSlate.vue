@@ -1,22 +1,31 @@
 <script setup lang="ts">
 import type { PieceId } from '~~/core/board/ids'
 import { pieceName } from '~~/core/board/pieceName'
+import type { Piece } from '~~/core/board/piece'
+import { LONGEST_NOTE } from '~~/core/margin/item'
+import { layOf } from '~~/core/margin/pinned'
 import type { ItemMark, Verdict } from '~~/core/keys/outcome'
 import { useReview } from '~/composables/review/useReview'
-import { numberedNotes } from '~/composables/slate/numberedNotes'
+import { canMove } from '~~/core/slate/status'
 import type { SlateView } from '~/composables/slate/useSlate'
 
 const { view } = defineProps<{ view: SlateView }>()
 const { t, said } = useWords()
 const emit = defineEmits<{ outdated: [] }>()
 const review = useReview(view, () => emit('outdated'))
-const { edition, state, status, margin, said: word, comment, items, total, trouble, decisions } = review
+const { edition, state, status, paused, atOnce, margin, said: word, comment, items, total, trouble, decisions } = review
 const { index: pageIndex, page, count: pageCount } = usePages(() => edition.board)
-const tool = ref<'look' | 'pen' | 'note'>('look')
+const tool = ref<keyof typeof TOOLS>('look')
 const comparing = ref(false)
 const notePiece = ref<PieceId | null>(null)
 const noteText = ref('')
-const TOOLS = { look: 'lucide:eye', pen: 'lucide:pen-line', note: 'lucide:message-square-plus' } as const
+const TOOLS = {
+  look: 'lucide:mouse-pointer-2',
+  pen: 'lucide:pen-line',
+  note: 'lucide:message-square-plus',
+  flag: 'lucide:eye',
+  aside: 'lucide:archive-restore',
+} as const
 
 const byVerdict = byRank<Verdict>({ 'on-the-line': 0, wrong: 1, 'not-placed': 2, right: 3, noted: 4 })
 const listed = computed(() =>
@@ -29,14 +38,13 @@ const onPieces = computed(
       listed.value.toReversed().flatMap(mark => (mark.is === 'piece' ? [[mark.item, mark.verdict] as const] : [])),
     ),
 )
-const notes = computed(() => numberedNotes(margin.value))
 const nameOf = (id: PieceId) => pieceName(edition.pieces.get(id)!.piece)
 
 const reasonWords = useReasonWords(
   () => edition,
   () => state.value.texts,
 )
-const why = ({ reason }: ItemMark) => said(`review.why.${reason.code}`, 'review.why.other', reasonWords(reason))
+const whyOf = ({ reason }: ItemMark) => said(`review.why.${reason.code}`, 'review.why.other', reasonWords(reason))
 const itemName = useItemName(() => edition)
 
 function pin(piece: PieceId) {
@@ -50,30 +58,83 @@ async function addNote() {
   tool.value = 'look'
   await review.add(item)
 }
+/** Only who works has something to think over. */
+const atWork = computed(() => canMove(status.value))
+const tools = computed(() =>
+  (Object.keys(TOOLS) as (keyof typeof TOOLS)[]).filter(one => one !== 'aside' || atWork.value),
+)
+const picking = computed(() => (tool.value === 'look' || tool.value === 'pen' ? null : tool.value))
+const chosen = ref<ReadonlySet<PieceId>>(new Set())
+watch([tool, pageIndex], () => (chosen.value = new Set()))
+const setting = ref(false)
+const why = ref('')
+const PICKS = { note: 'marginDesk.pinTo', flag: 'marginDesk.flagTo', aside: 'marginDesk.asideOf' } as const
+const pickLabel = (piece: Piece) => t(PICKS[picking.value!], { name: pieceName(piece) })
+function pick(piece: PieceId) {
+  if (tool.value === 'note') pin(piece)
+  else if (tool.value === 'flag')
+    void review.add({ kind: 'flag', page: page.value.id, piece, lay: layOf(state.value.pieces[piece]!) })
+  else
+    chosen.value = new Set(
+      chosen.value.has(piece) ? [...chosen.value].filter(p => p !== piece) : [...chosen.value, piece],
+    )
+}
+const wrong = computed(() => pickable.value.filter(piece => onPieces.value.get(piece.id) === 'wrong'))
+async function setThemAside() {
+  const these = [...chosen.value]
+  setting.value = false
+  tool.value = 'look'
+  await review.setAside(these, why.value.trim())
+}
+const readyNotes = (['why', 'look', 'tell', 'good'] as const).map(one => t(`sentences.note.${one}`))
+const readyWhys = (['rule', 'heading', 'other', 'try'] as const).map(one => t(`sentences.aside.${one}`))
 const lying = computed(() => page.value.pieces.filter(p => state.value.pieces[p.id]))
+/** A bin stays where it is. */
+const pickable = computed(() => lying.value.filter(piece => !piece.bin))
 </script>
 
 <template>
   <div class="flex min-h-0 flex-1 flex-col gap-4 lg:flex-row">
     <div class="flex min-h-96 min-w-0 flex-1 flex-col gap-3">
-      <div class="flex flex-wrap items-center gap-2" role="toolbar" :aria-label="t('margin.tools')">
+      <div class="flex flex-wrap items-center gap-2" role="toolbar" :aria-label="t('marginDesk.tools')">
         <button
-          v-for="(icon, name) in TOOLS"
+          v-for="name in tools"
           :key="name"
           type="button"
           class="button"
           :class="tool === name ? 'border-bilberry-700 bg-bilberry-100 text-stone-950' : ''"
           :aria-pressed="tool === name"
           @click="tool = name">
-          <Icon :name="icon" />{{ t(`margin.tool.${name}`) }}
+          <Icon :name="TOOLS[name]" />{{ t(`marginDesk.tool.${name}`) }}
         </button>
         <button type="button" class="button ml-auto" :disabled="!review.canUndo.value" @click="review.undo()">
           <Icon name="lucide:undo-2" />{{ t('slate.undo') }}
         </button>
       </div>
-      <p v-if="tool === 'note'" class="note-line" role="status">
-        {{ lying.length ? t('margin.howNote') : t('margin.nothingLies') }}
-      </p>
+      <label v-if="atWork && tool !== 'look' && tool !== 'aside'" class="flex items-center gap-2"
+        ><input v-model="atOnce" type="checkbox" class="h-5 w-5" />{{ t('marginDesk.atOnce') }}</label
+      >
+      <div v-if="picking" class="flex flex-wrap items-center gap-2">
+        <p class="note-line" role="status">
+          {{ pickable.length ? t(`marginDesk.how.${picking}`) : t('marginDesk.nothingLies') }}
+        </p>
+        <template v-if="picking === 'aside'">
+          <button
+            v-if="wrong.length"
+            type="button"
+            class="button min-h-10 py-1"
+            @click="chosen = new Set(wrong.map(piece => piece.id))">
+            {{ t('marginDesk.chooseWrong', { count: wrong.length }) }}
+          </button>
+          <button
+            type="button"
+            class="button button-action min-h-10 py-1"
+            :disabled="!chosen.size"
+            @click="((why = ''), (setting = true))">
+            {{ t('marginDesk.setThemAside', { count: chosen.size }) }}
+          </button>
+        </template>
+      </div>
       <SlatePageTurner v-model="pageIndex" :count="pageCount" />
       <button
         v-if="review.before.value"
@@ -100,37 +161,32 @@ const lying = computed(() => page.value.pieces.filter(p => state.value.pieces[p.
           </template>
           <template #over>
             <ReviewPlaceMarks :page="page" :marks="listed" />
-            <SlateMarginLayer :page="page" :edition="edition" :state="state" :margin="margin" />
+            <MarginLayer :page="page" :edition="edition" :state="state" :margin="margin" />
             <ReviewPenLayer
               v-if="tool === 'pen'"
               :page="page"
               @stroke="review.add({ kind: 'ink', page: page.id, points: $event })" />
-            <template v-else-if="tool === 'note'">
-              <rect
-                v-for="piece in lying"
-                :key="piece.id"
-                :x="state.pieces[piece.id]!.x - edition.pieces.get(piece.id)!.master.width / 2"
-                :y="state.pieces[piece.id]!.y - edition.pieces.get(piece.id)!.master.height / 2"
-                :width="edition.pieces.get(piece.id)!.master.width"
-                :height="edition.pieces.get(piece.id)!.master.height"
-                rx="6"
-                fill="#e8e3f8"
-                fill-opacity="0.25"
-                stroke="#6d58c6"
-                stroke-width="2.5"
-                class="cursor-pointer"
-                role="button"
-                tabindex="0"
-                :aria-label="t('margin.pinTo', { name: pieceName(piece) })"
-                @click="pin(piece.id)"
-                @keydown.enter.prevent="pin(piece.id)" />
-            </template>
+            <ReviewPickLayer
+              v-else-if="picking"
+              :pieces="pickable"
+              :edition="edition"
+              :state="state"
+              :label="pickLabel"
+              :chosen="picking === 'aside' ? chosen : undefined"
+              @pick="pick" />
           </template>
         </BoardStage>
       </div>
     </div>
 
     <aside class="panel flex w-full shrink-0 flex-col gap-4 lg:w-96" :aria-label="t('review.panel')">
+      <ReviewAtWork
+        v-if="atWork"
+        :handout="view.handout"
+        :slate="view.id"
+        :name="view.name || t('desk.everyone')"
+        :paused="paused"
+        :may-hold="view.actor.author === 'teacher:0'" />
       <div class="flex flex-wrap items-center gap-3">
         <p v-if="items.size" class="text-2xl font-bold" data-test="score">
           {{ total.of ? t('review.score', { points: total.points, of: total.of }) : t('review.onlyCounted') }}
@@ -151,7 +207,7 @@ const lying = computed(() => page.value.pieces.filter(p => state.value.pieces[p.
             <span class="min-w-0 flex-1"
               ><strong class="font-semibold">{{ itemName(mark) }}</strong
               ><span class="block text-sm text-ink-soft">{{
-                decisions[mark.name] ? t('review.yourWord') : why(mark)
+                decisions[mark.name] ? t('review.yourWord') : whyOf(mark)
               }}</span></span
             >
             <span v-if="mark.verdict === 'on-the-line' || decisions[mark.name]" class="flex gap-1">
@@ -200,28 +256,14 @@ const lying = computed(() => page.value.pieces.filter(p => state.value.pieces[p.
             </li>
           </ol>
         </section>
-        <section v-if="notes.length" class="border-l-4 border-l-bilberry-700 pl-3">
-          <h2 class="label">{{ t('margin.notes') }}</h2>
-          <ol class="flex flex-col gap-1">
-            <li v-for="note in notes" :key="note.id" class="flex items-center gap-2">
-              <span
-                class="flex h-7 w-7 shrink-0 items-center justify-center rounded-md bg-bilberry-700 text-sm font-bold text-white"
-                >{{ note.number }}</span
-              >
-              <span class="flex-1"
-                ><strong>{{ nameOf(note.item.piece) }}</strong
-                >: {{ note.item.text }}<SlateAnswers :about="note.id" :lines="review.talk.value" :speak="review.speak"
-              /></span>
-              <button
-                type="button"
-                class="button button-quiet w-11 px-0"
-                :aria-label="t('margin.removeNote', { number: note.number })"
-                @click="review.remove(note.id)">
-                <Icon name="lucide:trash-2" />
-              </button>
-            </li>
-          </ol>
-        </section>
+        <ReviewMarginList
+          :edition="edition"
+          :state="state"
+          :margin="margin"
+          :kept-back="status !== 'handed-back'"
+          :talk="review.talk.value"
+          :speak="review.speak"
+          @remove="review.remove" />
       </div>
       <ReviewCounting
         v-model:points="review.points.value"
@@ -257,17 +299,33 @@ const lying = computed(() => page.value.pieces.filter(p => state.value.pieces[p.
 
     <UiAsk
       :open="notePiece !== null"
-      :title="notePiece ? t('margin.pinTo', { name: nameOf(notePiece) }) : ''"
+      :title="notePiece ? t('marginDesk.pinTo', { name: nameOf(notePiece) }) : ''"
       @close="notePiece = null">
       <form id="note" @submit.prevent="addNote">
         <label
-          ><span class="label">{{ t('margin.noteText') }}</span
-          ><textarea v-model="noteText" rows="3" maxlength="500" class="field" required />
+          ><span class="label">{{ t('marginDesk.noteText') }}</span
+          ><textarea v-model="noteText" dir="auto" rows="3" :maxlength="LONGEST_NOTE" class="field" required />
         </label>
+        <LessonSentences v-model="noteText" :ready="readyNotes" />
       </form>
       <template #buttons>
         <button type="button" class="button" @click="notePiece = null">{{ t('app.cancel') }}</button>
-        <button form="note" class="button button-action" :disabled="!noteText.trim()">{{ t('margin.pin') }}</button>
+        <button form="note" class="button button-action" :disabled="!noteText.trim()">{{ t('marginDesk.pin') }}</button>
+      </template>
+    </UiAsk>
+    <UiAsk :open="setting" :title="t('marginDesk.asideTitle', { count: chosen.size })" @close="setting = false">
+      <form id="aside" @submit.prevent="setThemAside">
+        <label
+          ><span class="label">{{ t('marginDesk.asideWhy') }}</span
+          ><textarea v-model="why" dir="auto" rows="2" :maxlength="LONGEST_NOTE" class="field" />
+        </label>
+        <LessonSentences v-model="why" :ready="readyWhys" />
+      </form>
+      <template #buttons>
+        <button type="button" class="button" @click="setting = false">{{ t('app.cancel') }}</button>
+        <button form="aside" class="button button-action">
+          {{ t('marginDesk.setThemAside', { count: chosen.size }) }}
+        </button>
       </template>
     </UiAsk>
   </div>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { stepsDone, type Left } from '~~/core/placement/tasks'
+import { secondThoughts } from '~~/core/margin/pinned'
 import { isOfSeveral } from '~~/core/slate/kind'
 import { isUntouched } from '~~/core/slate/state'
 import { canBeginAgain } from '~~/core/slate/status'
@@ -138,11 +139,15 @@ const mayBeginAgain = computed(
 const mayTakeBack = computed(
   () => about.value.rules.takeBack && status.value === 'handed-in' && shut.value !== 'closed',
 )
-/** What the teacher said of the try before is there in the next one too. */
-const notes = computed(() => back.value || (further.value && (margin.value.length > 0 || !!review.value?.comment)))
+/** What the teacher writes while they work is there at once; what was said of the try before in the next one too. */
+const noted = computed(() => back.value || margin.value.length > 0 || (further.value && !!review.value?.comment))
 const stage = useTemplateRef<{ $el: HTMLElement }>('stage')
 /** A piece that is dragged comes before two fingers that look closer. */
 const dragging = ref(false)
+/** Under a hand that drags the page keeps its size. */
+const notes = ref(noted.value)
+watch([noted, dragging], () => !dragging.value && (notes.value = noted.value))
+provideSecondThoughts(() => secondThoughts(margin.value, state.value))
 const zoom = useZoom(
   computed(() => stage.value?.$el ?? null),
   () => !dragging.value,
@@ -165,6 +170,7 @@ useSlateKeys({ showKeys: () => (showKeys.value = true), undo: slate.undo })
         :handout="view.handout"
         :live="slate.live"
         :shut="shut"
+        :marks="back ? 0 : margin.length"
         :language="edition.board.language"
         @page="pageIndex = $event" />
       <template #end>
@@ -318,7 +324,7 @@ useSlateKeys({ showKeys: () => (showKeys.value = true), undo: slate.undo })
           <template v-if="notes || told || parted" #over>
             <LazySlateParts v-if="parted" :page="page" :part="part" :members="members" />
             <LazyReviewPlaceMarks v-if="told" :page="page" :marks="told" kind />
-            <LazySlateMarginLayer v-if="notes" :page="page" :edition="edition" :state="state" :margin="margin" />
+            <LazyMarginLayer v-if="notes" :page="page" :edition="edition" :state="state" :margin="margin" />
           </template>
         </BoardStage>
         <div v-if="side" class="flex min-h-0 w-full flex-col lg:w-80 low:max-h-[70dvh]">
@@ -350,16 +356,19 @@ useSlateKeys({ showKeys: () => (showKeys.value = true), undo: slate.undo })
             @close="side = null" />
         </div>
         <div v-if="told || notes" class="flex min-h-0 w-full flex-col gap-4 overflow-auto lg:w-80 low:max-h-[70dvh]">
-          <LazySlateMarginNotes
+          <LazyMarginNotes
             v-if="notes && (!told || margin.length || review?.comment || view.counts !== 'nothing')"
             class="shrink-0"
             :edition="edition"
+            :state="state"
+            :editable="editable"
             :margin="margin"
             :review="review"
             :points="view.mostPoints"
             :rubric="view.rubric"
             :talk="about.talk"
-            :speak="slate.speak" />
+            :speak="slate.speak"
+            @make="slate.make" />
           <LazySlateFeedback
             v-if="told"
             class="min-h-48"

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { Built } from '~~/core/lesson/callOut'
+import type { NudgeSent } from '~~/core/lesson/nudge'
 import type { Need } from '~~/core/lesson/needs'
 import { NuxtLink } from '#components'
 import { shortNames } from '~~/core/roster/names'
@@ -14,6 +15,7 @@ const {
   needs = [],
   soFar = undefined,
   built = null,
+  nudge = undefined,
   paused = false,
   chosen = undefined,
   page,
@@ -31,6 +33,8 @@ const {
   soFar?: SaidSoFar | undefined
   /** How it stands to what is called out. */
   built?: Built | null
+  /** What was said to it last. */
+  nudge?: NudgeSent | undefined
   /** Pencils are down for it alone. */
   paused?: boolean
   /** Whether it is one of those chosen; absent while nothing is being chosen: then it leads to the slate. */
@@ -133,6 +137,12 @@ const words = computed(() => {
       class="mx-1 mt-0.5 flex items-center gap-1.5 rounded bg-sunfleck-400 px-2 py-0.5 text-sm leading-tight font-semibold text-stone-950"
       :title="needWords(need).than"
       ><Icon :name="NEED_ICONS[need.kind]" class="shrink-0" />{{ needWords(need).says }}</span
+    >
+    <span v-if="nudge" class="mx-1 flex items-center gap-1.5 px-1 text-sm" :class="lit ? 'text-stone-950' : ''"
+      ><Icon name="lucide:message-circle" class="shrink-0" /><bdi class="min-w-0 truncate" :title="nudge.words">{{
+        nudge.words
+      }}</bdi
+      ><span class="shrink-0 font-semibold">{{ t(nudge.seen ? 'nudge.seen' : 'nudge.notSeen') }}</span></span
     >
     <span
       v-if="slate.waiting"

@@ -1,4 +1,5 @@
 import type { JarSetting } from '~~/core/lesson/jar'
+import type { NudgeSent } from '~~/core/lesson/nudge'
 import type { Show } from '~~/core/lesson/show'
 import type { Timer } from '~~/core/lesson/timer'
 import type { LiveSession } from '~~/core/sync/liveSession'
@@ -11,6 +12,8 @@ export interface LessonView {
   show: Show
   jar: JarSetting
   call: CallOutView | null
+  /** What was said last to each slate, a little while ago. */
+  nudges: NudgeSent[]
 }
 
 /** A timer on this device: when it ends by the device's own count of time since it was started, not by its clock. */

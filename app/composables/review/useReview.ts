@@ -3,10 +3,12 @@ import type { Levels } from '~~/core/handout/counting'
 import { makeEdition } from '~~/core/board/edition'
 import { decisionName, markSlate, withDecisions, type Decisions } from '~~/core/keys/mark'
 import type { ItemMark } from '~~/core/keys/outcome'
-import type { MarginItem } from '~~/core/margin/item'
+import type { PieceId } from '~~/core/board/ids'
+import type { MarginItem, WrittenItem } from '~~/core/margin/item'
+import { layOf } from '~~/core/margin/pinned'
 import { emptyReplica, receiveWhole } from '~~/core/sync/replica'
 import type { SeenSlate } from '~~/core/sync/slatesWatch'
-import { canBeginAgain, canHandBack, type SlateStatus } from '~~/core/slate/status'
+import { canBeginAgain, canHandBack, canMove, type SlateStatus } from '~~/core/slate/status'
 import { nanoid } from 'nanoid'
 import { provideSeenPictures, type PictureView } from '~/composables/board/pictures'
 import type { SlateView } from '~/composables/slate/useSlate'
@@ -18,6 +20,7 @@ export function useReview(view: SlateView, outdated: () => void) {
   const edition = makeEdition(view.board)
   const state = shallowRef(view.state)
   const status = ref(view.openness.status)
+  const paused = ref(view.openness.paused)
   const margin = shallowRef(view.margin)
   const decisions = ref<Decisions>(view.review?.decisions ?? {})
   const said = ref(view.said)
@@ -74,6 +77,7 @@ export function useReview(view: SlateView, outdated: () => void) {
       // Another try has begun: what was decided was about the one before.
       if (slate.status === 'under-way' && canBeginAgain(status.value)) forget()
       status.value = slate.status
+      if (slate.openness) paused.value = slate.openness.paused
     },
     ended: code => (trouble.value = code),
     about: (_, what) => (what === 'talk' ? void readTalk() : what === 'pictures' ? void readPictures() : undefined),
@@ -126,26 +130,53 @@ export function useReview(view: SlateView, outdated: () => void) {
     void saveSoon()
   }
 
-  async function add(item: MarginItem) {
+  /** What is written while they work they see at once, where the teacher wants it. */
+  const atOnce = ref(true)
+  async function add(item: WrittenItem) {
     // Seen at once; if the server won't have it, it goes again and the reason is said.
-    const draft = { id: `draft-${margin.value.length}-${Date.now()}`, item }
+    const shown = atOnce.value && canMove(status.value)
+    const draft = { id: `draft-${margin.value.length}-${Date.now()}`, item, shown }
     margin.value = [...margin.value, draft]
-    const added = await attempt(() => ask<{ id: string }>(`${path}/margin`, { method: 'POST', body: item }))
+    const added = await attempt(() => ask<{ id: string }>(`${path}/margin`, { method: 'POST', body: { item, shown } }))
     margin.value = added
       ? margin.value.map(entry => (entry.id === draft.id ? { ...draft, id: added.id } : entry))
       : margin.value.filter(entry => entry.id !== draft.id)
     if (added) done.value = [...done.value, { id: added.id, added: true }]
   }
 
-  const removed = new Map<string, MarginItem>()
+  /** Off the page and into their tray, all for one reason; undone they lie where they lay. */
+  async function setAside(pieces: readonly PieceId[], why: string) {
+    const those = pieces.flatMap(piece => {
+      const lies = state.value.pieces[piece]
+      const page = edition.pieces.get(piece)?.page.id
+      return lies && page ? [{ piece, page, lay: layOf(lies) }] : []
+    })
+    if (those.length === 0) return
+    const added = await attempt(() =>
+      ask<{ ids: string[] }>(`${path}/second-thoughts`, {
+        method: 'POST',
+        body: { pieces: those.map(({ piece, lay }) => ({ piece, lay })), why },
+      }),
+    )
+    if (!added) return
+    const entries = those.map((one, i) => ({
+      id: added.ids[i]!,
+      item: { kind: 'second-thought' as const, ...one, why },
+      shown: true,
+    }))
+    margin.value = [...margin.value, ...entries]
+    done.value = [...done.value, ...entries.map(({ id }) => ({ id, added: true }))]
+  }
+
+  const removed = new Map<string, { item: MarginItem; shown: boolean }>()
   async function setRemoved(id: string, gone: boolean) {
     const changed = await attempt(() => ask(`${path}/margin/${id}`, { method: 'PUT', body: { removed: gone } }))
     if (!changed) return false
     const entry = margin.value.find(e => e.id === id)
     if (gone && entry) {
-      removed.set(id, entry.item)
+      removed.set(id, entry)
       margin.value = margin.value.filter(e => e.id !== id)
-    } else if (!gone && removed.has(id)) margin.value = [...margin.value, { id, item: removed.get(id)! }]
+    } else if (!gone && removed.has(id)) margin.value = [...margin.value, { ...removed.get(id)!, id }]
     return true
   }
 
@@ -178,6 +209,9 @@ export function useReview(view: SlateView, outdated: () => void) {
     edition,
     state: shallowReadonly(state),
     status: readonly(status),
+    paused: readonly(paused),
+    atOnce,
+    setAside,
     margin,
     said: readonly(said),
     talk: shallowReadonly(talk),

@@ -6,6 +6,8 @@ import type { MarginItem } from '~~/core/margin/item'
 export interface MarginEntry {
   id: string
   item: MarginItem
+  /** Seen by those who work, before it is handed back. */
+  shown: boolean
 }
 export interface ReviewEntry {
   decisions: Decisions

@@ -4,7 +4,8 @@ import { OnSlateIdSchema, type PieceId } from '../../board/ids'
 import { ok, refuse } from '../../result'
 import { thingName } from '../hands'
 import type { Operation } from '../operation'
-import { OnPageSchema, withPieces, type OnPage } from '../state'
+import { withPieces, type OnPage } from '../state'
+import { OnPageSchema } from '../stateSchema'
 import { refusalFor } from './position'
 
 /** Several pieces at once: a position, or null for the ledge. If one can't go there, none goes. */

@@ -3,7 +3,8 @@ import { PlaceIdSchema } from '../../board/ids'
 import { ok, refuse } from '../../result'
 import { thingName } from '../hands'
 import type { Operation } from '../operation'
-import { RubbedSchema, StrokeIdSchema, StrokePointsSchema, withEntry, type Stroke } from '../state'
+import { withEntry, type Stroke } from '../state'
+import { RubbedSchema, StrokeIdSchema, StrokePointsSchema } from '../stateSchema'
 
 /** One stroke of ink in a drawing space. Its id is its maker's; no stroke is drawn twice. */
 // Written out, for the reason that is given at `ShapeSchema`.

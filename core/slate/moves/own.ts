@@ -4,7 +4,8 @@ import { ok, refuse } from '../../result'
 import { AuthorSchema } from '../actor'
 import { thingName } from '../hands'
 import type { MoveRefusal, Operation } from '../operation'
-import { colourId, mayUse, OwnIdSchema, OwnSchema, pointsOfOwn, toolOf, type Own, type OwnOnSlate } from '../own'
+import { colourId, mayUse, pointsOfOwn, toolOf, type Own, type OwnOnSlate } from '../own'
+import { OwnIdSchema, OwnSchema } from '../ownSchema'
 import { withEntry } from '../state'
 
 /**

@@ -4,7 +4,8 @@ import { LengthSchema } from '../../geometry/shape'
 import { ok, refuse } from '../../result'
 import { thingName } from '../hands'
 import type { Operation } from '../operation'
-import { HeightSchema, top, withPieces } from '../state'
+import { top, withPieces } from '../state'
+import { HeightSchema } from '../stateSchema'
 import { refusalFor, tidied } from './position'
 
 /**

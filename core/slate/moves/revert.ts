@@ -9,19 +9,17 @@ import {
   MOST_ARROWS,
   MOST_LETTERS,
   MOST_STROKES,
-  ArrowNameSchema,
-  OnPageSchema,
-  StrokeIdSchema,
-  TextsSchema,
   withEntry,
   withPieces,
   type OnPage,
   type SlateState,
   type Stroke,
 } from '../state'
+import { ArrowNameSchema, OnPageSchema, StrokeIdSchema, TextsSchema } from '../stateSchema'
 import { refusalToConnect } from './connect'
 import { refusalFor } from './position'
-import { MOST_OWN, OwnIdSchema } from '../own'
+import { MOST_OWN } from '../own'
+import { OwnIdSchema } from '../ownSchema'
 import { goneOr } from './own'
 import { refusalToWrite } from './write'
 

@@ -2,7 +2,8 @@ import * as v from 'valibot'
 import { ok } from '../../result'
 import { thingName } from '../hands'
 import type { Operation } from '../operation'
-import { MOST_STROKES, StrokeIdSchema, type SlateState, type Stroke } from '../state'
+import { MOST_STROKES, type SlateState, type Stroke } from '../state'
+import { StrokeIdSchema } from '../stateSchema'
 
 /** Strokes are rubbed out, or come back. Those that aren't there are passed over. */
 export const RubSchema = v.object({

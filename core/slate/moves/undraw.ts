@@ -2,7 +2,8 @@ import * as v from 'valibot'
 import { ok } from '../../result'
 import { thingName } from '../hands'
 import type { Operation } from '../operation'
-import { StrokeIdSchema, withEntry } from '../state'
+import { withEntry } from '../state'
+import { StrokeIdSchema } from '../stateSchema'
 
 /** A stroke is taken back as if it had never been drawn. One that isn't there changes nothing. */
 export const UndrawSchema = v.object({ kind: v.literal('undraw'), stroke: StrokeIdSchema })

@@ -8,7 +8,8 @@ import { PIECE_TRAITS } from '../../board/pieceTraits'
 import { ok, refuse } from '../../result'
 import { thingName } from '../hands'
 import type { MoveRefusal, Operation } from '../operation'
-import { LONGEST_TEXT, withEntry, WrittenInSchema } from '../state'
+import { LONGEST_TEXT, withEntry } from '../state'
+import { WrittenInSchema } from '../stateSchema'
 
 /**
  * What stands in a writing space, in a typed gap, over a blank zone, on a note or beside the page is replaced by this;

@@ -75,7 +75,8 @@ export async function callOut(
     .where('handout_id', '=', handout)
     .where('status', '=', 'under-way')
     .execute()
-  await Promise.all(slates.map(({ id }) => engine.lead(id, who, TEACHER, { kind: 'start-again', by: TEACHER })))
+  const leads = { who, author: TEACHER }
+  await Promise.all(slates.map(({ id }) => engine.lead(id, leads, [{ kind: 'start-again', by: TEACHER }])))
   return ok((await callOutOf(db, handout))!)
 }
 

@@ -2,6 +2,7 @@ import type { Kysely } from 'kysely'
 import type { Database } from '../../database/tables'
 import { callOutOf } from './callOuts'
 import { jarOf } from './jar'
+import { nudgesFor, nudgesOf } from './nudges'
 import { showOf } from './screen'
 import { timerOf } from './timer'
 
@@ -20,6 +21,7 @@ export async function lessonOf(db: Db, handout: string) {
     show: await showOf({ db }, handout),
     jar: await jarOf(db, handout),
     call: await callOutOf(db, handout),
+    nudges: await nudgesOf(db, handout),
   }
 }
 
@@ -33,5 +35,6 @@ export async function lessonForSlate(db: Db, slate: string) {
   const timer = await timerOf(db, handout_id)
   const jar = await jarOf(db, handout_id)
   const call = await callOutOf(db, handout_id)
-  return { timer: timer?.onSlates ? timer : null, jar: jar.open, call }
+  const nudges = await nudgesFor(db, slate)
+  return { timer: timer?.onSlates ? timer : null, jar: jar.open, call, nudges }
 }

@@ -14,10 +14,10 @@ import {
   MOST_INK_POINTS,
   MOST_LETTERS,
   MOST_STROKES,
-  StrokeIdSchema,
   startOf,
   type SlateState,
 } from '../../../core/slate/state'
+import { StrokeIdSchema } from '../../../core/slate/stateSchema'
 import { ClientMessageSchema, LARGEST_MESSAGE } from '../../../core/sync/messages'
 import { isStorable, storable, utf8Length } from '../../../core/text/stored'
 import { anyMove, edition } from '../../anyMove'

@@ -240,6 +240,7 @@ const counts = computed(() =>
             :so-far="marked && keyed ? saidSoFar(slate) : undefined"
             :paused="!lesson?.paused && !!slate.openness?.paused && slate.status === 'under-way'"
             :built="building.builtOf(slate)"
+            :nudge="lesson?.nudges.find(one => one.slate === slate.id)"
             :chosen="chosen.choosing.value ? chosen.has(slate.id) : undefined"
             :page="page"
             :part="part"

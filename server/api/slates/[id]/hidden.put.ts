@@ -1,5 +1,5 @@
 import * as v from 'valibot'
-import { OwnIdSchema } from '../../../../core/slate/own'
+import { OwnIdSchema } from '../../../../core/slate/ownSchema'
 import { isOfSeveral } from '../../../../core/slate/kind'
 import { requireRightOnSlate } from '../../../http/onSlate'
 import { readJson } from '../../../http/read'

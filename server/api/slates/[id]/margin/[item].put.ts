@@ -1,18 +1,17 @@
 import * as v from 'valibot'
+import { requireRightOnSlate } from '../../../../http/onSlate'
 import { idParam, readJson } from '../../../../http/read'
 import { refusal } from '../../../../http/refuse'
-import { requireRight, requireTeacher } from '../../../../http/session'
-import { roleOnSlate } from '../../../../rights/roles'
-import { services } from '../../../../services'
+import { followMargin } from '../../../../usecases/lesson/secondThoughts'
 import { setMarginRemoved } from '../../../../usecases/review'
 
 const Change = v.object({ removed: v.boolean() })
 
 export default defineEventHandler(async event => {
-  const all = await services()
-  const id = idParam(event)
-  requireRight(await roleOnSlate(all.db, await requireTeacher(event), id), 'margin.write')
+  const { all, id, actor, who } = await requireRightOnSlate(event, 'margin.write')
   const { removed } = await readJson(event, Change)
-  if (!(await setMarginRemoved(all, id, idParam(event, 'item'), removed))) throw refusal('not-found')
+  const entry = idParam(event, 'item')
+  if (!(await setMarginRemoved(all, id, entry, removed))) throw refusal('not-found')
+  await followMargin(all, { slate: id, entry, removed }, { who: actor, author: who.hold!.actor.author })
   return { done: true }
 })

@@ -1,0 +1,84 @@
+<script setup lang="ts">
+import type { Edition } from '~~/core/board/edition'
+import { pieceName } from '~~/core/board/pieceName'
+import type { Rubric } from '~~/core/handout/counting'
+import type { MarginEntry, ReviewEntry } from '~/composables/slate/margin'
+import type { Said, TalkLine } from '~~/core/handout/talk'
+import type { Move } from '~~/core/slate/move'
+import type { SlateState } from '~~/core/slate/state'
+import { pinnedItems, stillAsks, type Pinned } from '~~/core/margin/pinned'
+
+/** What the teacher wrote, as a list beside the page: the signs on the page carry the same numbers. */
+const {
+  edition,
+  state,
+  margin,
+  review,
+  editable = false,
+  talk = [],
+  speak = null,
+} = defineProps<{
+  edition: Edition
+  state: SlateState
+  margin: readonly MarginEntry[]
+  review: ReviewEntry | null
+  points: number | null
+  rubric: Rubric | null
+  editable?: boolean
+  talk?: readonly TalkLine[]
+  speak?: ((said: Said) => Promise<void>) | null
+}>()
+const emit = defineEmits<{ make: [move: Move] }>()
+const { t } = useWords()
+const items = computed(() =>
+  pinnedItems(margin).map(pinned => ({ ...pinned, asks: stillAsks(pinned.item, state), says: sayingOf(pinned) })),
+)
+function sayingOf({ item }: Pinned): readonly string[] {
+  const asks = stillAsks(item, state)
+  if (item.kind === 'note') return [item.text]
+  if (item.kind === 'flag') return [t(asks ? 'margin.lookAgain' : 'margin.moved')]
+  return [...(item.why ? [item.why] : []), t(asks ? 'margin.setAside' : 'margin.placedAgain')]
+}
+function putBack({ item }: Pinned) {
+  if (item.kind === 'second-thought') emit('make', { kind: 'put', piece: item.piece, ...item.lay })
+}
+</script>
+
+<template>
+  <aside class="panel flex flex-col gap-3 border-l-4 border-l-bilberry-700 p-4" :aria-label="t('margin.title')">
+    <h2 class="text-lg font-bold">{{ t('margin.title') }}</h2>
+    <SlateWorth
+      v-if="review && (review.points !== null || Object.keys(review.levels).length)"
+      :points="points"
+      :rubric="rubric"
+      :review="review" />
+    <p v-if="review?.comment" class="text-base whitespace-pre-line">{{ review.comment }}</p>
+    <ol class="flex flex-col gap-2">
+      <li v-for="pinned in items" :key="pinned.id" class="flex gap-3">
+        <MarginNumber :number="pinned.number" :done="!pinned.asks" />
+        <span class="min-w-0"
+          ><strong>{{ pieceName(edition.pieces.get(pinned.item.piece)!.piece) }}</strong
+          ><bdi v-for="line in pinned.says" :key="line" class="block break-words">{{ line }}</bdi>
+          <button
+            v-if="pinned.item.kind === 'second-thought' && pinned.asks && editable"
+            type="button"
+            class="button mt-1 min-h-10 px-3 py-1"
+            @click="putBack(pinned)">
+            <Icon name="lucide:undo-2" size="18" />{{ t('margin.putBack') }}
+          </button>
+          <SlateAnswers :about="pinned.id" :lines="talk" :speak="speak" />
+        </span>
+      </li>
+    </ol>
+    <p
+      v-if="
+        !review?.comment
+        && items.length === 0
+        && review?.points == null
+        && Object.keys(review?.levels ?? {}).length === 0
+      "
+      class="note-line">
+      {{ t('margin.onlyInk') }}
+    </p>
+  </aside>
+</template>
