@@ -47,6 +47,7 @@ export default defineNuxtConfig({
           'useElementSize',
           'useRafFn',
           'useEventListener',
+          'useIntersectionObserver',
           'useIntervalFn',
           'useLocalStorage',
           'useNow',

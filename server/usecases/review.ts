@@ -9,6 +9,7 @@ import { noteChange, withNews } from '../news/wire'
 import { noteSentence } from './sentences'
 
 type Db = Kysely<Database>
+type Writing = Pick<Services, 'db' | 'engine' | 'wire'>
 
 export async function marginOf(db: Db, slate: string) {
   return db
@@ -36,7 +37,7 @@ export async function reviewOf(db: Db, slate: string) {
  * drawn on a page, that this slate's edition has.
  */
 export async function addToMargin(
-  services: Services,
+  services: Writing,
   slate: string,
   teacher: string,
   { item, shown }: { readonly item: WrittenItem; readonly shown: boolean },
@@ -65,7 +66,7 @@ export async function addToMargin(
 
 /** Taken away or put back: nothing in a margin is ever lost to a wrong click. False when there is no such item. */
 export async function setMarginRemoved(
-  services: Services,
+  services: Writing,
   slate: string,
   item: string,
   removed: boolean,

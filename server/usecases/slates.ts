@@ -65,7 +65,7 @@ export async function viewSlate({ db, engine }: Pick<Services, 'db' | 'engine'>,
         board: reader.staff ? edition.board : withoutAnswers(edition.board),
         steps: reader.staff ? [] : await stepsOf(trx, id, reader.actor.author),
         balanced: reader.staff ? await balancedOn(trx, id, edition) : [],
-        // What was written to be seen at once, a student sees at once; in a further try what was said of the one before.
+        // What was written to be seen at once they see at once; in a further try what was said of the one before, too.
         margin: margin
           .filter(item => shows || item.shown || (before && item.at <= before.endedAt))
           .map(({ at, ...item }) => item),

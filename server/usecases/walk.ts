@@ -1,4 +1,4 @@
-import type { Kysely } from 'kysely'
+import { sql, type Kysely } from 'kysely'
 import * as v from 'valibot'
 import { RulesSchema } from '../../core/handout/rules'
 import type { Board } from '../../core/board/board'
@@ -15,8 +15,15 @@ import { isTheirs } from './classReading'
 import { waitingPictures } from './slatePictures'
 import { dueOf, namesOf } from './slates'
 
-/** Everything the walk-round begins with; from there on the socket brings the changes. */
-export async function walkRound({ db, engine }: Services, id: string, role: Role) {
+/**
+ * Everything the walk-round begins with; from there on the socket brings the changes. `day` is the day whose absent
+ * students are told.
+ */
+export async function walkRound(
+  { db, engine }: Services,
+  id: string,
+  { role, day }: { role: Role; day: string | null },
+) {
   const handout = await db
     .selectFrom('handouts')
     .innerJoin('classes', 'classes.id', 'handouts.class_id')
@@ -81,7 +88,7 @@ export async function walkRound({ db, engine }: Services, id: string, role: Role
         trx,
         rows.map(row => row.id),
       )
-      const people = await peopleOf(trx, id)
+      const people = await peopleOf(trx, id, day)
       const waiting = await waitingPictures(trx, id)
       const slates = rows
         .map(({ moved_at, hand_at, seen_at, handed_in_at, edition_hash, last_number, ...head }) => ({
@@ -163,16 +170,20 @@ function withOpenness<Row extends Times>(
 }
 
 /** Who works on which slate of a handout now. */
-const peopleOf = (db: Kysely<Database>, handout: string) =>
+const peopleOf = (db: Kysely<Database>, handout: string, day: string | null) =>
   db
     .selectFrom('slate_members')
     .innerJoin('students', 'students.id', 'slate_members.student_id')
+    .leftJoin('absences', join =>
+      join.onRef('absences.student_id', '=', 'students.id').on(sql<boolean>`absences.day = ${day}::date`),
+    )
     .select([
       'slate_members.slate_id as slate',
       'slate_members.student_id as student',
       'students.name',
       'slate_members.hand',
       'slate_members.part',
+      sql<boolean>`absences.day is not null`.as('absent'),
     ])
     .where('slate_members.handout_id', '=', handout)
     .where('slate_members.until_at', 'is', null)

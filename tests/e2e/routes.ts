@@ -166,6 +166,7 @@ export const ROUTES: Record<string, Row> = {
     body: () => ({ item: { kind: 'note', page: 'page', piece: 'c0', text: 'Hm' } }),
     allowed: ['owner'],
   },
+  'slates/[id]/history.get.ts': { path: l => `/api/slates/${slateOf(l)}/history`, allowed: ['owner'] },
   'slates/[id]/second-thoughts.post.ts': {
     path: l => `/api/slates/${slateOf(l)}/second-thoughts`,
     body: () => ({ pieces: [{ piece: 'c0', lay: { x: 10, y: 10 } }], why: '' }),

@@ -95,7 +95,7 @@ const turn = (by: number) => shelf.value?.scrollBy({ top: by * shelf.value.clien
       @click.self="emit('tap')">
       <strong
         v-if="aside.length"
-        class="max-w-24 self-center rounded-md bg-bilberry-700 px-2 py-1 text-center text-sm leading-tight text-white"
+        class="max-w-24 self-center rounded-md bg-bilberry-700 max-sm:hidden px-2 py-1 text-center text-sm leading-tight text-white"
         aria-hidden="true"
         >{{ t('stage.secondThoughts') }}</strong
       >

@@ -16,6 +16,7 @@ const {
   edition: given,
   state: shown,
   ledge = false,
+  lazily = false,
   page: number = 0,
   part = '',
 } = defineProps<{
@@ -25,6 +26,8 @@ const {
   state?: SlateState
   label?: string
   ledge?: boolean
+  /** Drawn only while it is in sight: of a thousand, a screen full. */
+  lazily?: boolean
   page?: number
   /** The id of a place or an activity of the page that is shown alone. */
   part?: string
@@ -70,6 +73,8 @@ const moved = computed(() => {
 /** Small pictures of upright pages are no taller than this lets them be, so that they stand in rows with the others. */
 const LOWEST_RATIO = 1.4
 const across = computed(() => Math.max(page.value.width, page.value.height * LOWEST_RATIO))
+const root = useTemplateRef<HTMLElement>('root')
+const near = lazily ? useNear(root) : ref(true)
 const LEDGE_HEIGHT = 84
 const GAP = 10
 /** As many of the waiting pieces as stand side by side. */
@@ -89,6 +94,7 @@ const standing = computed(() => {
 
 <template>
   <span
+    ref="root"
     class="block rounded-lg border border-ash-500 bg-ash-200 p-1.5 shadow-sm"
     :role="label ? 'img' : undefined"
     :aria-label="label"
@@ -97,7 +103,7 @@ const standing = computed(() => {
       class="relative block overflow-hidden rounded"
       :style="{ aspectRatio: close ? `${close.width} / ${close.height}` : `${across} / ${page.height}` }"
       aria-hidden="true">
-      <BoardPage :edition="edition" :page="page" :state="state" :style="moved" />
+      <BoardPage v-if="!lazily || near" :edition="edition" :page="page" :state="state" :style="moved" />
     </span>
     <svg v-if="ledge" class="mt-1 block w-full" :viewBox="`0 0 ${across} ${LEDGE_HEIGHT}`" aria-hidden="true">
       <g

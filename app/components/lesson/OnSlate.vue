@@ -74,7 +74,7 @@ watch(
     @close="asking = false" />
   <p class="sr-only" role="status">{{ news }}</p>
   <div
-    class="pointer-events-none fixed inset-x-0 top-20 z-30 flex flex-col items-center gap-2 px-3 text-stone-950"
+    class="pointer-events-none fixed inset-x-0 top-20 z-30 flex flex-col items-center gap-2 px-3 text-stone-950 max-sm:top-auto max-sm:bottom-3"
     role="status">
     <p
       v-if="nudge"

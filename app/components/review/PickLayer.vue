@@ -36,7 +36,7 @@ const boxes = computed(() =>
     :key="piece.id"
     rx="6"
     fill="#e8e3f8"
-    :fill-opacity="chosen?.has(piece.id) ? 0.7 : 0.25"
+    :fill-opacity="chosen?.has(piece.id) ? 0.3 : 0.08"
     :stroke="chosen?.has(piece.id) ? '#4a34a0' : '#6d58c6'"
     :stroke-width="chosen?.has(piece.id) ? 5 : 2.5"
     class="cursor-pointer"

@@ -5,6 +5,7 @@ import type { Piece } from '~~/core/board/piece'
 import { LONGEST_NOTE } from '~~/core/margin/item'
 import { layOf } from '~~/core/margin/pinned'
 import type { ItemMark, Verdict } from '~~/core/keys/outcome'
+import { useReplay } from '~/composables/review/useReplay'
 import { useReview } from '~/composables/review/useReview'
 import { canMove } from '~~/core/slate/status'
 import type { SlateView } from '~/composables/slate/useSlate'
@@ -14,7 +15,17 @@ const { t, said } = useWords()
 const emit = defineEmits<{ outdated: [] }>()
 const review = useReview(view, () => emit('outdated'))
 const { edition, state, status, paused, atOnce, margin, said: word, comment, items, total, trouble, decisions } = review
-const { index: pageIndex, page, count: pageCount } = usePages(() => edition.board)
+const replay = useReplay(view.id)
+/** What is looked at: how it is now, or how it was after one of its moves. */
+const shown = computed(() => replay.stand.value ?? { edition, state: state.value })
+const past = computed(() => replay.stand.value !== null)
+const { index: pageIndex, page, count: pageCount } = usePages(() => shown.value.edition.board)
+// The page on which it happened.
+watch(replay.move, made => {
+  const piece = made && 'piece' in made.move ? shown.value.edition.pieces.get(made.move.piece) : undefined
+  const at = piece ? shown.value.edition.board.pages.indexOf(piece.page) : -1
+  if (at >= 0) pageIndex.value = at
+})
 const tool = ref<keyof typeof TOOLS>('look')
 const comparing = ref(false)
 const notePiece = ref<PieceId | null>(null)
@@ -104,10 +115,18 @@ const pickable = computed(() => lying.value.filter(piece => !piece.bin))
           class="button"
           :class="tool === name ? 'border-bilberry-700 bg-bilberry-100 text-stone-950' : ''"
           :aria-pressed="tool === name"
+          :disabled="past && name !== 'look'"
           @click="tool = name">
           <Icon :name="TOOLS[name]" />{{ t(`marginDesk.tool.${name}`) }}
         </button>
-        <button type="button" class="button ml-auto" :disabled="!review.canUndo.value" @click="review.undo()">
+        <button
+          type="button"
+          class="button ml-auto"
+          :aria-pressed="past"
+          @click="past ? replay.close() : ((tool = 'look'), replay.open())">
+          <Icon name="lucide:history" />{{ t('replay.open') }}
+        </button>
+        <button type="button" class="button" :disabled="!review.canUndo.value" @click="review.undo()">
           <Icon name="lucide:undo-2" />{{ t('slate.undo') }}
         </button>
       </div>
@@ -144,6 +163,14 @@ const pickable = computed(() => lying.value.filter(piece => !piece.bin))
         @click="comparing = !comparing">
         <Icon name="lucide:columns-2" size="18" />{{ t(comparing ? 'again.hide' : 'again.show') }}
       </button>
+      <p v-if="replay.trouble.value" class="trouble" role="alert">{{ replay.trouble.value }}</p>
+      <ReviewReplay
+        v-if="past"
+        :replay="replay"
+        :name="view.name || t('desk.everyone')"
+        :kind="view.kind"
+        :members="view.members"
+        @close="replay.close()" />
       <div class="flex min-h-0 flex-1 gap-3">
         <SlateBefore
           v-if="comparing && review.before.value"
@@ -151,15 +178,15 @@ const pickable = computed(() => lying.value.filter(piece => !piece.bin))
           :page="page"
           :before="review.before.value.state"
           :now="state" />
-        <BoardStage plays :edition="edition" :page="page" :state="state">
-          <template #mark="{ piece, master }">
+        <BoardStage plays :edition="shown.edition" :page="page" :state="shown.state">
+          <template v-if="!past" #mark="{ piece, master }">
             <ReviewVerdictMark
               v-if="onPieces.get(piece.id)"
               :x="-master.width / 2 + 2"
               :y="master.height / 2 - 2"
               :verdict="onPieces.get(piece.id)!" />
           </template>
-          <template #over>
+          <template v-if="!past" #over>
             <ReviewPlaceMarks :page="page" :marks="listed" />
             <MarginLayer :page="page" :edition="edition" :state="state" :margin="margin" />
             <ReviewPenLayer

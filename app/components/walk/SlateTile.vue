@@ -94,6 +94,7 @@ const words = computed(() => {
       ><Icon name="lucide:check" size="20"
     /></span>
     <BoardThumbnail
+      lazily
       :edition="slate.edition"
       :slate="slate.id"
       :state="slate.replica.shown"

@@ -63,6 +63,8 @@ export interface WalkMember {
   name: string
   hand: number
   part: number | null
+  /** Away today, by the teacher's word. */
+  absent: boolean
 }
 interface Seen extends SeenSlate {
   readonly version: number | null
@@ -95,7 +97,7 @@ export function useWalk(handout: string) {
 
   async function read(): Promise<Seen[] | null> {
     try {
-      const now = await ask<WalkView>(`/api/handouts/${handout}`)
+      const now = await ask<WalkView>(`/api/handouts/${handout}?day=${today()}`)
       editions.value = new Map(
         Object.entries(now.boards).map(([hash, board]) => [hash, editions.value.get(hash) ?? makeEdition(board)]),
       )

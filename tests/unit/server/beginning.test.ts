@@ -152,9 +152,11 @@ describe('own pages on a class board', () => {
     ])
     const page = value(await ownPage(two.services, handout, a!.id)).id
     await nameSlate(two.services, page, 'Crabs I saw')
-    expect((await walkRound(two.services as Services, handout, 'owner')).slates.find(s => s.id === page)).toMatchObject(
-      { name: a!.name, heading: 'Crabs I saw' },
-    )
+    expect(
+      (await walkRound(two.services as Services, handout, { role: 'owner', day: null })).slates.find(
+        s => s.id === page,
+      ),
+    ).toMatchObject({ name: a!.name, heading: 'Crabs I saw' })
     expect(said(await two.submit(page, two.as(a!.id), [put('c0', 10)]))).toEqual([1])
     expect(said(await two.submit(page, two.as(b!.id), [put('c0', 10)]))).toEqual(['not-yours'])
   })
@@ -253,7 +255,7 @@ describe('whoever comes', () => {
     const { classId, handout } = await open()
     const guest = value(await arrive(two.services, classId, 'Bo'))
     expect(await setLeft(two.services, classId, guest.id, true)).toBe(true)
-    expect((await walkRound(two.services as Services, handout, 'owner')).slates).toEqual([])
+    expect((await walkRound(two.services as Services, handout, { role: 'owner', day: null })).slates).toEqual([])
     expect(value(await arrive(two.services, classId, 'Bo')).name).toBe('Bo')
     await setLeft(two.services, classId, guest.id, false)
     expect((await studentsOf(classId)).map(s => s.name)).toEqual(['Bo', 'Bo 2'])

@@ -1,5 +1,8 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type { PieceId } from '../../../core/board/ids'
+import { historyOf } from '../../../server/usecases/history'
+import { replayOf } from '../../../core/slate/replay'
+import { makeEdition } from '../../../core/board/edition'
 import { callOut, calledBefore, callOutOf, endCallOut } from '../../../server/usecases/lesson/callOuts'
 import { handInFor, pencils } from '../../../server/usecases/lesson/hold'
 import { markOpened } from '../../../server/usecases/openness'
@@ -91,5 +94,17 @@ describe('a call-out', () => {
     // The last one called that was still open is kept like the others.
     expect((await calledBefore(two.connection.db, two.school.handout))[0]!.target).toBe('20')
     await markOpened(two.services, slateAt(3).id)
+  })
+
+  it('is kept with what each had built for it then, to be looked at again', async () => {
+    const { id } = slateAt(1)
+    const history = await historyOf(two.connection.db, two.engines[0].editions, id)
+    const replay = replayOf(history.chapters.map(({ board, moves }) => ({ edition: makeEdition(board), moves })))
+    const [first] = history.calls
+    expect(first).toMatchObject({ target: '12', is: 'there', way: '12 × 1' })
+    const upTo = replay.moves.filter(move => move.number <= first!.number).length
+    expect(Object.keys(replay.after(upTo).state.pieces)).toHaveLength(12)
+    // And now it is as the server has it.
+    expect(replay.after(Infinity).state).toEqual((await two.stateOf(id))!.state)
   })
 })

@@ -187,7 +187,7 @@ describe('who was looked after', () => {
     await two.submit(id, two.as(slateAt(3).student), [put('c0', 100), put('c0', 300)])
     await raiseHand(two.services, id, true)
     await markSeen(two.services, id)
-    const { slates } = await walkRound(two.services as Services, handout(), 'owner')
+    const { slates } = await walkRound(two.services as Services, handout(), { role: 'owner', day: null })
     const seen = slates.find(slate => slate.id === id)!
     expect(seen.handAt).toBeNull()
     expect(Date.parse(seen.seenAt!)).toBeGreaterThan(0)

@@ -148,7 +148,7 @@ describe('what goes wrong with one slate', () => {
       submit(good, [put('c1', 20)], engine),
     ])
     expect([said(damaged), said(well)]).toEqual([['unreadable'], [2]])
-    const walk = await walkRound(two.services as Services, two.school.handout, 'owner')
+    const walk = await walkRound(two.services as Services, two.school.handout, { role: 'owner', day: null })
     expect(walk.slates.filter(s => s.unreadable).map(s => s.id)).toEqual([id])
     expect(walk.slates.find(s => s.id === slateAt(good).id)).toMatchObject({ number: 2, unreadable: false })
   })

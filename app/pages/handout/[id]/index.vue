@@ -13,13 +13,22 @@ import { useWalk, type WalkSlate } from '~/composables/review/useWalk'
 
 definePageMeta({ for: 'teacher' })
 const ORDERS = ['name', 'progress', 'needs'] as const
+/** Who has made a move so lately is here. */
+const HERE_MS = 30 * 60_000
 
 const { t, said } = useWords()
 const { attempt } = useAsking()
 const route = useRoute()
 const id = String(route.params.id)
 const { edition, view, slates, trouble, connection, live, trailOf, load } = useWalk(id)
-const chosen = useChosen(() => slates.value)
+/** Whoever is away is set aside, until something is done all the same. */
+const away = (slate: WalkSlate) =>
+  slate.members.length > 0
+  && slate.members.every(member => member.absent)
+  && (slate.movedAt === null || Date.now() - slate.movedAt > HERE_MS)
+const absent = computed(() => slates.value.filter(away))
+const present = computed(() => slates.value.filter(slate => !absent.value.includes(slate)))
+const chosen = useChosen(() => present.value)
 const {
   lesson,
   version: lessonVersion,
@@ -49,7 +58,7 @@ const building = useCallOut(
   () => lesson.value?.call ?? null,
   () => slates.value,
 )
-const { needs, saidSoFar } = useNeeds(() => slates.value, trailOf)
+const { needs, saidSoFar } = useNeeds(() => present.value, trailOf)
 /** What the key says so far is shown where the teacher wants it. */
 const marked = useSessionStorage('walk-marked', false)
 const keyed = computed(() => (edition.value?.board.keys.length ?? 0) > 0)
@@ -59,13 +68,13 @@ async function seen(slate: WalkSlate) {
   if (await attempt(() => ask(`/api/slates/${slate.id}/seen`, { method: 'PUT' }))) await load()
 }
 const ordered = computed(() => {
-  if (order.value === 'progress') return slates.value.toSorted((a, b) => a.placed - b.placed)
+  if (order.value === 'progress') return present.value.toSorted((a, b) => a.placed - b.placed)
   if (order.value === 'needs')
-    return slates.value.toSorted(
+    return present.value.toSorted(
       (a, b) =>
         byNeed(needs.value.get(a.id), needs.value.get(b.id)) || byStatus(a.status, b.status) || a.placed - b.placed,
     )
-  return slates.value
+  return present.value
 })
 /** How closely they are looked at. */
 const size = useLocalStorage('walk-size', 12)
@@ -179,19 +188,12 @@ const counts = computed(() =>
       </p>
       <p v-if="view?.ownPages && slates.length === 0" class="panel text-lg">{{ t('walk.noPages') }}</p>
       <p v-else-if="view?.newcomers && slates.length === 0" class="panel text-lg">{{ t('walk.nobodyYet') }}</p>
-      <p
-        v-if="view?.loose.length && view.mode === 'frame-per-group'"
-        class="mb-3 flex flex-wrap items-center gap-3 told"
-        role="status">
-        {{
-          t(view.free ? 'walk.looseFree' : 'walk.loose', {
-            count: view.loose.length,
-            names: view.loose.map(one => one.name).join(', '),
-          })
-        }}<button v-if="view.mayChange" type="button" class="button min-h-9 py-1" @click="placing = true">
-          {{ t('walk.place') }}
-        </button>
-      </p>
+      <WalkLoose
+        v-if="view?.mode === 'frame-per-group'"
+        :view="view"
+        :slates="slates"
+        @place="placing = true"
+        @placed="load" />
       <LessonShowPanel
         v-if="showing && lesson && edition"
         :handout="id"
@@ -226,7 +228,7 @@ const counts = computed(() =>
           :keyed="keyed" />
         <SlatePageTurner v-model="page" class="ml-auto" :count="edition.board.pages.length" />
       </div>
-      <WalkCounts v-if="edition" :edition="edition" :states="slates.map(s => s.replica.shown)" />
+      <WalkCounts v-if="edition" :edition="edition" :states="present.map(s => s.replica.shown)" />
       <ul
         v-if="edition"
         class="grid gap-4"
@@ -257,6 +259,14 @@ const counts = computed(() =>
           </button>
         </li>
       </ul>
+      <WalkAbsent
+        v-if="view"
+        class="mt-4"
+        :class-id="view.classId"
+        :absent="absent"
+        :chosen="chosen.choosing.value ? present.filter(slate => chosen.has(slate.id)) : null"
+        :may-change="view.mayChange"
+        @changed="load" />
     </main>
     <WalkChangeHandout v-if="view" :open="changing" :view="view" @close="changing = false" @changed="load" />
     <WalkVersions
