@@ -25,6 +25,8 @@ export interface Stands {
   readonly pieces: readonly {
     readonly piece: PieceId
     readonly count: number
+    /** In whole percent of the way, the least first: nobody's name hangs on them. */
+    readonly stands: readonly number[]
     readonly quartiles: readonly [number, number, number] | null
   }[]
 }
@@ -54,7 +56,7 @@ export function countsOf(states: readonly SlateState[], edition: Edition): (Vote
             .flatMap(placement => standOf(placement, scale as Scale) ?? [])
             .toSorted((a, b) => a - b)
           const quartiles = [quantile(stands, 0.25), quantile(stands, 0.5), quantile(stands, 0.75)] as const
-          return { piece, count: stands.length, quartiles: stands.length ? quartiles : null }
+          return { piece, count: stands.length, stands, quartiles: stands.length ? quartiles : null }
         }),
       },
     ]

@@ -21,6 +21,8 @@ const WhatSchema = v.variant('kind', [
   v.strictObject({ kind: v.literal('way-in') }),
   /** The board as it is given out, with so many of its answers laid out. */
   v.strictObject({ kind: v.literal('board'), revealed: number(MOST_REVEALED) }),
+  /** What the class has voted, and where it stands, all slates together. */
+  v.strictObject({ kind: v.literal('class') }),
   /** A question from the jar. */
   v.strictObject({ kind: v.literal('question'), question: Id }),
   /** One slate, or two side by side. */

@@ -1,4 +1,5 @@
-import { keyedShore } from '../boards'
+import { keyedShore, placeId } from '../boards'
+import { boardOf, box, card } from '../keyBoards'
 import { comeIn, expect, makeLesson, piece, signInTeacher, test } from './class'
 import { press } from './making'
 
@@ -98,4 +99,48 @@ test('the class screen shows what the teacher puts there, live and nameless, and
   await panel.getByRole('button', { name: 'Nothing', exact: true }).click()
   await expect(wall.getByTestId('nothing')).toBeVisible()
   await bo.context().close()
+})
+
+test('an end check is summed up at once on the class screen, in numbers and words, and nameless', async ({
+  page,
+  browser,
+  application,
+}) => {
+  const { address } = application
+  const zone = (id: string, heading: string, x: number) => ({
+    kind: 'zone' as const,
+    id: placeId(id),
+    heading,
+    shape: box(x, 20, 280, 300),
+  })
+  const board = boardOf([zone('got', 'Got it', 20), zone('not', 'Not yet', 320)], [card('me')], {
+    kind: 'vote',
+    places: ['got', 'not'],
+  })
+  const lesson = await makeLesson(address, ['Ada Fern', 'Bo Kelp', 'Cy Gull'], board)
+  await signInTeacher(page, address, lesson.email, lesson.password)
+  await page.goto(`${address}/handout/${lesson.handout}`)
+  await press(page, 'Class screen')
+  const panel = page.getByTestId('show-panel')
+  const opened = page.waitForEvent('popup')
+  await panel.getByRole('button', { name: 'Open its window' }).click()
+  const wall = await opened
+  await panel.getByRole('button', { name: 'The class together' }).click()
+  await expect(wall.getByTestId('class-picture').getByText('0')).toHaveCount(2)
+  for (const [name, keys] of [
+    ['Ada Fern', ['ArrowRight']],
+    ['Bo Kelp', ['ArrowRight']],
+    ['Cy Gull', ['ArrowRight', 'ArrowLeft']],
+  ] as const) {
+    const student = await (await browser.newContext()).newPage()
+    await comeIn(student, address, lesson, name)
+    await piece(student, 'me').press('Enter')
+    for (const key of keys) await student.keyboard.press(key)
+    await student.keyboard.press('Enter')
+    await expect(student.getByTestId('kept')).toContainText('Every move is kept')
+    await student.context().close()
+  }
+  await expect(wall.getByTestId('class-picture')).toHaveText('12')
+  await expect(wall.getByText('Not yet: 2')).toBeVisible()
+  await expect(wall.getByText('Ada')).toHaveCount(0)
 })

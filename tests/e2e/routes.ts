@@ -177,6 +177,7 @@ export const ROUTES: Record<string, Row> = {
     body: () => ({}),
     allowed: ['student'],
   },
+  'handouts/[id]/put-up.get.ts': { path: l => `/api/handouts/${l.handout}/put-up`, allowed: ['owner'] },
   'handouts/[id]/nudges.post.ts': {
     path: l => `/api/handouts/${l.handout}/nudges`,
     body: () => ({ words: 'Read it once more' }),

@@ -54,8 +54,14 @@ const link = computed(() => (screen.code ? `${location.origin}/join?class=${scre
         :pen="i === 0 ? screen.pen : []"
         :pointed="pointed?.slate === i ? pointed : null"
         :tool="tool === 'pen' && i > 0 ? null : tool"
+        :counts="screen.counts"
         @point="emit('point', $event && { slate: i, ...$event })"
         @stroke="emit('stroke', $event)" />
+      <LessonCountWords
+        v-if="screen.counts && slates[0]"
+        :class="tool === null ? 'max-w-md text-2xl' : 'max-w-60'"
+        :edition="slates[0].edition"
+        :counts="screen.counts" />
     </template>
     <p v-else class="text-center" :class="tool === null ? 'text-5xl font-bold' : ''" data-test="nothing">
       {{ screen.kind === 'nothing' ? screen.title : t('screen.gone') }}

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { classPicture } from '~~/core/findings/classPicture'
+import type { Stands, Votes } from '~~/core/findings/counts'
 import type { Show } from '~~/core/lesson/show'
 import { inkPath } from '~/composables/board/inkPath'
 import type { Pointed } from '~/composables/lesson/usePointer'
@@ -12,6 +14,7 @@ const {
   pen,
   pointed,
   tool = null,
+  counts = null,
 } = defineProps<{
   slate: ScreenSlate
   page: number
@@ -20,6 +23,8 @@ const {
   pointed: Pointed | null
   /** At the desk: what the hand does on it. */
   tool?: 'point' | 'pen' | null
+  /** What the class makes of it together. */
+  counts?: readonly (Votes | Stands)[] | null
 }>()
 const emit = defineEmits<{ point: [at: { x: number; y: number } | null]; stroke: [points: [number, number][]] }>()
 const { t } = useWords()
@@ -31,6 +36,7 @@ provideSeenPictures(
   () => slate.id,
   () => Object.values(slate.replica.shown.own).filter(own => own.kind === 'picture' && !own.gone).length,
 )
+const picture = computed(() => counts && classPicture(counts, shown.value, slate.edition))
 const frame = useTemplateRef<HTMLElement>('frame')
 /** The stroke that is being drawn. */
 const drawing = shallowRef<[number, number][] | null>(null)
@@ -75,6 +81,7 @@ function up() {
         @pointerleave="tool === 'point' && emit('point', null)">
         <BoardPage :edition="slate.edition" :page="shown" :state="slate.replica.shown" aria-hidden="true">
           <template #over>
+            <LessonClassLayer v-if="picture" :picture="picture" />
             <path
               v-for="(points, i) in drawing ? [...pen, drawing] : pen"
               :key="i"

@@ -44,6 +44,7 @@ async function change(to: Partial<Show>) {
 const put = (what: Show['what'], more: Partial<Show> = {}) => change({ what, pen: [], ...more })
 
 const what = computed(() => wanted.value.what)
+const pageShown = computed(() => ['board', 'slates', 'class'].includes(what.value.kind))
 const page = computed(() => edition.board.pages[wanted.value.page] ?? edition.board.pages[0]!)
 const answers = computed(() => answersOn(page.value, edition))
 const revealed = computed(() => (what.value.kind === 'board' ? Math.min(what.value.revealed, answers.value) : 0))
@@ -51,6 +52,8 @@ const revealed = computed(() => (what.value.kind === 'board' ? Math.min(what.val
 const standing = computed(() => (what.value.kind === 'slates' ? what.value.slates : []))
 const at0 = computed(() => slates.findIndex(slate => slate.id === standing.value[0]))
 const go = (by: number) => slates[at0.value + by] && put({ kind: 'slates', slates: [slates[at0.value + by]!.id] })
+/** Whether anything is counted on the board: votes, stands. */
+const counted = computed(() => edition.board.keys.some(key => key.kind === 'vote' || key.kind === 'spectrum'))
 const pages = computed(() => edition.board.pages.length)
 const pageAt = computed({
   get: () => wanted.value.page,
@@ -74,8 +77,8 @@ const open = () => window.open(`/screen/${handout}`, 'class-screen')
         <Icon name="lucide:external-link" size="20" />{{ t('screen.open') }}
       </button>
       <button
-        v-for="kind in ['nothing', 'way-in', 'board'] as const"
-        v-show="kind !== 'way-in' || wayIn"
+        v-for="kind in ['nothing', 'way-in', 'board', 'class'] as const"
+        v-show="(kind !== 'way-in' || wayIn) && (kind !== 'class' || counted)"
         :key="kind"
         type="button"
         class="button min-h-10 py-1"
@@ -109,7 +112,7 @@ const open = () => window.open(`/screen/${handout}`, 'class-screen')
           @stroke="stroke" />
       </div>
       <div class="flex min-w-56 flex-1 flex-col items-start gap-3">
-        <SlatePageTurner v-if="what.kind === 'board' || what.kind === 'slates'" v-model="pageAt" :count="pages" />
+        <SlatePageTurner v-if="pageShown" v-model="pageAt" :count="pages" />
         <template v-if="what.kind === 'board' && answers > 0">
           <p>{{ t('screen.revealed', { count: revealed, of: answers }) }}</p>
           <div class="flex flex-wrap gap-2">
@@ -172,7 +175,7 @@ const open = () => window.open(`/screen/${handout}`, 'class-screen')
               @change="change({ names: ($event.target as HTMLInputElement).checked })" />{{ t('screen.names') }}</label
           >
         </template>
-        <div v-if="what.kind === 'board' || what.kind === 'slates'" class="flex flex-wrap gap-2">
+        <div v-if="pageShown" class="flex flex-wrap gap-2">
           <button
             v-for="one in ['point', 'pen'] as const"
             :key="one"

@@ -1,5 +1,6 @@
 import type { Board } from '~~/core/board/board'
 import { makeEdition, type Edition } from '~~/core/board/edition'
+import type { Stands, Votes } from '~~/core/findings/counts'
 import type { Show, ShowKind } from '~~/core/lesson/show'
 import type { Timer } from '~~/core/lesson/timer'
 import type { SlateState } from '~~/core/slate/state'
@@ -16,6 +17,8 @@ interface ScreenView {
   code: string | null
   /** Where one is shown: null once it is hidden. */
   question?: { words: string; name: string | null; up: number; down: number } | null
+  /** What all slates make together, where that is shown. */
+  counts?: (Votes | Stands)[]
   boards: Record<string, Board>
   slates: { id: string | null; edition: string; number: number; state: SlateState; name: string | null }[]
 }
@@ -24,6 +27,8 @@ export type OnScreen = Omit<ScreenView, 'timer' | 'boards' | 'slates'> & { reado
 export interface ScreenSlate extends SeenSlate {
   readonly name: string | null
 }
+
+const COUNT_EVERY_MS = 2000
 
 /** What stands on the class screen, live. */
 export function useScreen(handout: string) {
@@ -73,6 +78,8 @@ export function useScreen(handout: string) {
     },
   })
   live.lesson(handout, () => void watched.readNow(), true)
+  // What many do is added up now and then, not for each of their moves.
+  useIntervalFn(() => screen.value?.kind === 'class' && void watched.readNow(), COUNT_EVERY_MS)
   return {
     screen: shallowReadonly(screen),
     slates: computed(() => (board.value ? [board.value] : slates.value)),

@@ -73,6 +73,12 @@ export default {
     },
     unreadable: "can't be read",
   },
+  putUp: {
+    title: 'What they put up',
+    none: 'Nobody has written, drawn or asked anything that others see.',
+    hideIt: 'Hide: {words}, by {by}',
+    showIt: 'Show again: {words}, by {by}',
+  },
   callDesk: {
     title: 'Call out',
     target: 'What to build',
@@ -111,7 +117,14 @@ export default {
     address: 'Go to {address} and type:',
     doorShut: 'Nobody new is let in just now.',
     gone: 'What was shown is no longer there.',
-    what: { nothing: 'Nothing', 'way-in': 'The way in', board: 'The board', slates: 'A slate', question: 'A question' },
+    what: {
+      nothing: 'Nothing',
+      'way-in': 'The way in',
+      board: 'The board',
+      class: 'The class together',
+      slates: 'A slate',
+      question: 'A question',
+    },
     revealed: 'No answer of {of} is shown. | One answer of {of} is shown. | {count} answers of {of} are shown.',
     reveal: 'Next answer',
     unreveal: 'Hide the last',

@@ -1,7 +1,8 @@
 import * as v from 'valibot'
 import { withoutAnswers } from '../../../core/board/edition'
 import { NOTHING_SHOWN, SHOWN_FOR_MS, ShowSchema, withRevealed, type Show } from '../../../core/lesson/show'
-import { emptySlate } from '../../../core/slate/state'
+import { countsOf } from '../../../core/findings/counts'
+import { emptySlate, startOf } from '../../../core/slate/state'
 import { loadStates } from '../../database/loadState'
 import { withNews } from '../../news/wire'
 import type { Services } from '../../services'
@@ -59,6 +60,7 @@ export async function classScreen({ db, engine }: Reading, handout: string) {
     const question = await questionOnScreen(db, handout, show.what.question)
     return { ...common, boards: {}, slates: [], question }
   }
+  if (show.what.kind === 'class') return { ...common, ...(await classOn({ db, engine }, handout, edition_hash)) }
   if (show.what.kind === 'slates') return { ...common, ...(await slatesOn({ db, engine }, handout, show)) }
   const page = edition.board.pages[show.page] ?? edition.board.pages[0]!
   if (show.what.kind !== 'board') return { ...common, boards: {}, slates: [] }
@@ -74,6 +76,30 @@ export async function classScreen({ db, engine }: Reading, handout: string) {
         name: null,
       },
     ],
+  }
+}
+
+/** What all slates together make of what is only counted, with the board as it is given out; of who nothing. */
+async function classOn({ db, engine }: Reading, handout: string, hash: string) {
+  const edition = await engine.editions.get(db, hash)
+  const rows = await db
+    .selectFrom('slates')
+    .select(['id', 'edition_hash', 'last_number'])
+    .where('handout_id', '=', handout)
+    .where('last_number', '>', 0)
+    .execute()
+  const states = await loadStates(
+    db,
+    engine.editions,
+    rows.map(row => ({ id: row.id, edition: row.edition_hash, last: row.last_number })),
+  )
+  return {
+    boards: { [hash]: withoutAnswers(edition.board) },
+    slates: [{ id: null, edition: hash, number: 0, state: startOf(edition), name: null }],
+    counts: countsOf(
+      [...states.values()].flatMap(loaded => (loaded ? [loaded.state] : [])),
+      edition,
+    ),
   }
 }
 

@@ -4,11 +4,12 @@ import { describe, expect, it } from 'vitest'
 import { makeEdition } from '../../../core/board/edition'
 import type { Place } from '../../../core/board/place'
 import { beforeOf, groupsOf, joined, parted } from '../../../core/design/orderGroups'
+import { classPicture } from '../../../core/findings/classPicture'
 import { countsOf, quantile, type Stands } from '../../../core/findings/counts'
 import { keysByDoing } from '../../../core/keys/keep'
 import { markSlate } from '../../../core/keys/mark'
 import { emptySlate } from '../../../core/slate/state'
-import { keyId, pieceId, placeId } from '../../boards'
+import { keyId, pageId, pieceId, placeId } from '../../boards'
 import { boardOf, box, card, slateOf, tile } from '../../keyBoards'
 
 const zone = (id: string, x: number): Place => ({
@@ -35,6 +36,62 @@ describe('what is counted over a class', () => {
         ],
       },
     ])
+  })
+
+  it('drawn over the page, each vote is counted in its place, and each stand is a dot in a pile that fits', () => {
+    const zones = [zone('yes', 0), zone('no', 320)]
+    const votes = boardOf(zones, [card('a')], { kind: 'vote', places: ['yes', 'no'] })
+    const edition = makeEdition(votes)
+    const [page] = votes.pages
+    const yes = slateOf(votes, { pieces: { a: { x: 100, y: 100 } } })
+    expect(classPicture(countsOf([yes, yes], edition), page!, edition)).toMatchObject({
+      dots: [],
+      tallies: [
+        { place: 'yes', count: 2, x: 276, y: 24 },
+        { place: 'no', count: 0, x: 596, y: 24 },
+      ],
+    })
+    expect(classPicture(countsOf([yes], edition), { ...page!, id: pageId('other') }, edition)).toMatchObject({
+      dots: [],
+      tallies: [],
+    })
+
+    fc.assert(
+      fc.property(fc.array(fc.integer({ min: 0, max: 100 }), { maxLength: 60 }), fc.boolean(), (percents, upright) => {
+        const shape = upright ? box(50, 20, 120, 400) : box(20, 50, 400, 120)
+        const scale: Place = { kind: 'scale', id: placeId('s'), heading: '', least: '0', most: '1', step: null, shape }
+        const board = boardOf([scale], [card('me'), card('you')], {
+          kind: 'spectrum',
+          scale: 's',
+          pieces: ['me', 'you'],
+        })
+        const stands = (those: readonly number[]) => ({
+          piece: pieceId('me'),
+          count: those.length,
+          stands: those,
+          quartiles: null,
+        })
+        const key = board.keys[0] as Stands['key']
+        const half = percents.slice(0, percents.length / 2)
+        const pieces = [stands(half), { ...stands(percents.slice(half.length)), piece: pieceId('you') }]
+        const picture = classPicture([{ kind: 'spectrum', key, pieces }], board.pages[0]!, makeEdition(board))
+        const { x, y, width, height } = shape
+        expect(picture.dots).toHaveLength(percents.length)
+        // One student, one dot: none covers another, and none leaves the scale.
+        expect(new Set(picture.dots.map(dot => `${dot.x} ${dot.y}`)).size).toBe(percents.length)
+        for (const [i, dot] of picture.dots.entries()) {
+          const reach = picture.size / 2 + 0.01
+          expect(dot.x).toBeGreaterThan(x - reach)
+          expect(dot.x).toBeLessThan(x + width + reach)
+          expect(dot.y).toBeGreaterThan(y - reach)
+          expect(dot.y).toBeLessThan(y + height + reach)
+          const percent = percents[i]!
+          const along = upright ? (y + height - dot.y) / height : (dot.x - x) / width
+          expect(Math.abs(along - percent / 100)).toBeLessThanOrEqual(picture.size / 400)
+        }
+      }),
+      { numRuns: 60 },
+    )
   })
 
   it('stands come with their quartiles; nobody stands nowhere', () => {

@@ -41,6 +41,7 @@ const changing = ref(false)
 const showing = ref(false)
 const jar = ref(false)
 const calling = ref(false)
+const putUp = ref(false)
 const coming = ref(false)
 const versioning = ref(false)
 const page = ref(0)
@@ -144,6 +145,9 @@ const counts = computed(() =>
           @click="calling = !calling">
           <Icon name="lucide:megaphone" />{{ t('callDesk.title') }}
         </button>
+        <button type="button" class="button button-dark" :aria-expanded="putUp" @click="putUp = !putUp">
+          <Icon name="lucide:messages-square" />{{ t('putUp.title') }}
+        </button>
         <button type="button" class="button button-dark" :aria-expanded="jar" @click="jar = !jar">
           <Icon name="lucide:message-circle-question" />{{ t('jar.title') }}
         </button>
@@ -211,6 +215,13 @@ const counts = computed(() =>
         :building="building"
         @close="calling = false"
         @changed="readLesson" />
+      <WalkPutUp
+        v-if="putUp && view"
+        :handout="id"
+        :slates="slates"
+        :version="lessonVersion"
+        :approves="view.rules.approve"
+        @close="putUp = false" />
       <LessonJarPanel
         v-if="jar && lesson"
         :handout="id"
