@@ -53,6 +53,7 @@ export default defineNuxtConfig({
           'useNow',
           'useResizeObserver',
           'useSessionStorage',
+          'useThrottleFn',
         ],
       },
     ],

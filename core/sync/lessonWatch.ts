@@ -1,11 +1,14 @@
 import type { ClientMessage, ServerMessage } from './messages'
+import type { Pointed } from './pointing'
 
-interface LessonStart {
+export interface LessonStart {
   readonly handout: string
   /** Nothing else of the handout is followed over this connection: news have to be asked for. */
-  readonly alone: boolean
+  readonly alone?: boolean
   /** Has changed, or may have while there was no connection: it is read anew. */
   readonly changed: () => void
+  /** The teacher points, somewhere else, at what is on the class screen; null for no longer. */
+  readonly pointed?: (at: Pointed | null) => void
 }
 interface LessonPorts {
   readonly send: (message: ClientMessage) => boolean
@@ -34,7 +37,13 @@ export class LessonWatch {
   tooBig(): void {}
   stop(): void {}
 
+  /** Said only, never kept: without a connection it is gone. */
+  point(at: Pointed | null): void {
+    this.ports.send({ say: 'point', handout: this.start.handout, at })
+  }
+
   hear(message: ServerMessage): void {
     if (message.say === 'lesson' && message.handout === this.start.handout) this.start.changed()
+    if (message.say === 'point' && message.handout === this.start.handout) this.start.pointed?.(message.at)
   }
 }

@@ -1,6 +1,6 @@
 import type { ClientMessage, ServerMessage } from './messages'
 import type { SessionStart, SessionStore, WorkEvents } from './sessionPorts'
-import { LessonWatch } from './lessonWatch'
+import { LessonWatch, type LessonStart } from './lessonWatch'
 import { SlateSession } from './slateSession'
 import { Together, type TogetherStart } from './together'
 import { SlatesWatch, type SeenSlate, type WatchStart } from './slatesWatch'
@@ -92,8 +92,8 @@ export class LiveSession {
   }
 
   /** Hear of what the teacher does with the class at work. */
-  lesson(handout: string, changed: () => void, alone = false): LessonWatch {
-    const lesson = new LessonWatch({ handout, alone, changed }, this.line)
+  lesson(start: LessonStart): LessonWatch {
+    const lesson = new LessonWatch(start, this.line)
     this.begin(lesson)
     return lesson
   }

@@ -4,6 +4,7 @@ import type { Move } from '../slate/move'
 import { MoveSchema } from '../slate/moveSchema'
 import type { Openness } from '../slate/status'
 import type { SlateState } from '../slate/state'
+import { PointedSchema, type Pointed } from './pointing'
 import { HereSchema, type HandHere } from './presence'
 import type { RefusalCode } from './refusals'
 
@@ -67,6 +68,8 @@ export const ClientMessageSchema = v.variant('say', [
   v.object({ say: v.literal('walk'), handout: UuidSchema }),
   /** Follow what the teacher does with the class at work, without any of the slates: the class screen. */
   v.object({ say: v.literal('attend'), handout: UuidSchema }),
+  /** Point at what is on the class screen; null for no longer. It comes to the other screens and isn't kept. */
+  v.object({ say: v.literal('point'), handout: UuidSchema, at: v.nullable(PointedSchema) }),
 ])
 export type ClientMessage = v.InferOutput<typeof ClientMessageSchema>
 
@@ -101,6 +104,7 @@ export type ServerMessage =
   | { readonly say: 'talk' | 'pictures'; readonly slate: string }
   /** What the teacher does with the class at work has changed: the timer, what is called out, the questions. */
   | { readonly say: 'lesson'; readonly handout: string }
+  | { readonly say: 'point'; readonly handout: string; readonly at: Pointed | null }
   | { readonly say: 'walking'; readonly handout: string }
   | {
       readonly say: 'refused'

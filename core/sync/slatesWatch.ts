@@ -76,6 +76,7 @@ function heardOf<Slate extends SeenSlate>(slate: Slate, message: ServerMessage):
     case 'pictures':
     case 'walking':
     case 'lesson':
+    case 'point':
     case 'refused':
       return null
   }
@@ -187,7 +188,7 @@ export class SlatesWatch<Slate extends SeenSlate> {
       return
     }
     if (message.say === 'refused') return this.hearRefusal(message)
-    if (message.say === 'lesson') return
+    if (message.say === 'lesson' || message.say === 'point') return
     if (message.say === 'members' || message.say === 'edition') {
       if (this.start.handout !== null || this.known.has(message.slate)) this.readSoon()
       return

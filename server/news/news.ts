@@ -1,4 +1,5 @@
 import * as v from 'valibot'
+import { PointedSchema } from '../../core/sync/pointing'
 import { HereSchema } from '../../core/sync/presence'
 import { AuthorSchema } from '../../core/slate/actor'
 
@@ -15,6 +16,8 @@ const NewsSchema = v.variant('scope', [
   v.object({ scope: v.literal('handout'), handout: id, changed: v.picklist(['status', 'edition', 'words', 'lesson']) }),
   v.object({ scope: v.literal('class'), class: id }),
   v.object({ scope: v.literal('session'), session: id }),
+  /** Where a teacher points on the class screen, as another process hears it. */
+  v.object({ scope: v.literal('point'), from: v.string(), handout: id, at: v.nullable(PointedSchema) }),
   /** Who is on which slates of several, as another process sees it. */
   v.object({
     scope: v.literal('here'),

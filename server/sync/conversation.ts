@@ -147,6 +147,8 @@ export class Conversation {
         return this.walk(message.handout)
       case 'attend':
         return this.attend(message.handout)
+      case 'point':
+        return this.point(message)
     }
   }
 
@@ -261,6 +263,12 @@ export class Conversation {
     this.services.engine.hub.attend(this.listener, handout)
     // What has changed before it was followed is read now.
     this.tell({ say: 'lesson', handout })
+  }
+
+  /** Whoever attends may walk round, and so point; nobody else. */
+  private point({ handout, at }: Extract<ClientMessage, { say: 'point' }>): void {
+    if (this.attended.has(handout)) this.services.engine.point(handout, at, this.listener)
+    else this.refuse('not-yours', { handout })
   }
 
   private mayWalk = async (handout: string) =>

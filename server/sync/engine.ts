@@ -1,6 +1,7 @@
 import { nanoid } from 'nanoid'
 import type { Author } from '../../core/slate/actor'
 import type { Move } from '../../core/slate/move'
+import type { Pointed } from '../../core/sync/pointing'
 import type { Connection } from '../database/connect'
 import { EditionCache } from '../database/editions'
 import { log } from '../log'
@@ -8,7 +9,7 @@ import type { News } from '../news/news'
 import type { NewsWire } from '../news/wire'
 import type { Actor } from '../rights/actor'
 import { Committer, type Reply, type Submission } from './commit'
-import { Hub } from './hub'
+import { Hub, type Listener } from './hub'
 import { Intake } from './intake'
 import { AGAIN_EVERY_MS, Presence } from './presence'
 
@@ -60,6 +61,10 @@ export class Engine {
     await this.wire.listen({
       news: news => {
         if (news.scope === 'here') return this.presence.hear(news)
+        if (news.scope === 'point') {
+          if (news.from !== this.wire.origin) this.hub.tellPoint(news.handout, news.at)
+          return
+        }
         this.unlearn(news)
         quietly(this.hub.hear(news))
       },
@@ -106,6 +111,12 @@ export class Engine {
     const envelopes = moves.map(move => ({ id: nanoid(), move }))
     const reply = await this.submit({ slate, who, hold: null, leads: author, envelopes })
     return reply.outcomes.every(outcome => outcome.ok)
+  }
+
+  /** A teacher points at what is on the class screen: told to all screens, in every process, and kept nowhere. */
+  point(handout: string, at: Pointed | null, by: Listener): void {
+    this.hub.tellPoint(handout, at, by)
+    this.wire.tellPassing([{ scope: 'point', from: this.wire.origin, handout, at }])
   }
 
   /** What became of a message's moves, in their order. Never rejects; in trouble nothing is stored. */

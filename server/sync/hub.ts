@@ -1,4 +1,5 @@
 import type { Kysely } from 'kysely'
+import type { Pointed } from '../../core/sync/pointing'
 import type { NumberedMove, ServerMessage } from '../../core/sync/messages'
 import type { Database } from '../database/tables'
 import type { News } from '../news/news'
@@ -73,6 +74,12 @@ export class Hub {
     tell([...(this.bySlate.of(slate) ?? [])], message)
   }
 
+  /** To the class screens of a handout, but for the one that points. */
+  tellPoint(handout: string, at: Pointed | null, besides?: Listener): void {
+    const screens = [...(this.byLesson.of(handout) ?? [])].filter(listener => listener !== besides)
+    tell(screens, { say: 'point', handout, at })
+  }
+
   /** The sessions that have a socket in this process. */
   sessions(): string[] {
     return [...new Set([...this.all.values()].map(listener => listener.session))]
@@ -131,6 +138,7 @@ export class Hub {
         for (const listener of this.all.values()) listener.askAgain({ classId: news.class })
         return
       case 'here':
+      case 'point':
         return
       case 'session':
         for (const listener of this.all.values()) if (listener.session === news.session) listener.ended()

@@ -29,6 +29,9 @@ test.describe('over the socket', () => {
       socket.say({ say: 'attend', handout: lesson.handout })
       if (actor === 'owner') await socket.hear(m => m.say === 'lesson')
       else await refused(socket, 'not-yours')
+      // Whoever may, hears no echo of it; everybody else is refused.
+      socket.say({ say: 'point', handout: lesson.handout, at: { slate: 0, x: 1, y: 1 } })
+      if (actor !== 'owner') await refused(socket, 'not-yours')
       socket.close()
     }
     const view = await lesson.teacher.must<{ number: number }>('GET', `/api/slates/${slate}`)

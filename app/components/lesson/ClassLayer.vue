@@ -1,16 +1,9 @@
 <script setup lang="ts">
 import type { ClassPicture } from '~~/core/findings/classPicture'
+import { dotShape } from '~/composables/lesson/dotShapes'
 
 /** What a class has voted, and where it stands, over the page of its board. */
 const { picture } = defineProps<{ picture: ClassPicture }>()
-/** A shape for each piece of a scale, so that nothing hangs on colour; from the fifth on they come again. */
-const SHAPES = [
-  { fill: '#1f6b45', path: 'M-1 0a1 1 0 1 1 2 0a1 1 0 1 1 -2 0z' },
-  { fill: '#8f6408', path: 'M-.9 -.9h1.8v1.8h-1.8z' },
-  { fill: '#8a2340', path: 'M0 -1L1 .9H-1z' },
-  { fill: '#1d2526', path: 'M0 -1L1 0L0 1L-1 0z' },
-] as const
-const shapeOf = (turn: number) => SHAPES[turn % SHAPES.length]!
 const TALLY = 22
 </script>
 
@@ -19,8 +12,8 @@ const TALLY = 22
     <path
       v-for="(dot, i) in picture.dots"
       :key="i"
-      :d="shapeOf(dot.turn).path"
-      :fill="shapeOf(dot.turn).fill"
+      :d="dotShape(dot.turn).path"
+      :fill="dotShape(dot.turn).fill"
       :transform="`translate(${dot.x} ${dot.y}) scale(${picture.size * 0.45})`" />
     <g v-for="tally in picture.tallies" :key="tally.place" :transform="`translate(${tally.x} ${tally.y})`">
       <circle :r="TALLY" fill="#1d2526" />

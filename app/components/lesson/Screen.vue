@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { codeInGroups } from '~~/core/roster/picturePassword'
-import type { Pointed } from '~/composables/lesson/usePointer'
+import type { Pointed } from '~~/core/sync/pointing'
 import type { OnScreen, ScreenSlate } from '~/composables/lesson/useScreen'
 
 /** What stands on the class screen; small at the teacher's desk, where the hand points and draws on it. */
@@ -23,7 +23,10 @@ const link = computed(() => (screen.code ? `${location.origin}/join?class=${scre
 </script>
 
 <template>
-  <div class="flex min-h-0 flex-1 items-center justify-center gap-6">
+  <div
+    class="flex min-h-0 flex-1 items-center justify-center gap-6"
+    :class="screen.counts ? 'flex-col' : ''"
+    :style="screen.counts && tool === null ? { '--screen-height': 'min(62vh, 50vw)' } : {}">
     <div v-if="screen.kind === 'way-in'" class="flex flex-col items-center gap-6 text-center">
       <template v-if="screen.code">
         <UiQr :link="link" class="aspect-square h-[var(--qr-height,55vh)]" />
@@ -59,7 +62,7 @@ const link = computed(() => (screen.code ? `${location.origin}/join?class=${scre
         @stroke="emit('stroke', $event)" />
       <LessonCountWords
         v-if="screen.counts && slates[0]"
-        :class="tool === null ? 'max-w-md text-2xl' : 'max-w-60'"
+        :class="tool === null ? 'text-2xl' : ''"
         :edition="slates[0].edition"
         :counts="screen.counts" />
     </template>

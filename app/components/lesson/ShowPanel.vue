@@ -18,10 +18,10 @@ const { handout, show, edition, slates, wayIn } = defineProps<{
 const emit = defineEmits<{ close: []; changed: [] }>()
 const { t } = useWords()
 const { attempt, trouble } = useAsking()
-const { screen, slates: shown } = useScreen(handout)
-const { at, point } = usePointer(handout)
+const onScreen = useScreen(handout)
+const { screen, slates: shown } = onScreen
+const { at, point } = usePointer(handout, onScreen)
 const tool = ref<'point' | 'pen'>('point')
-onScopeDispose(() => point(null))
 
 /** What was asked for last, so that two quick changes are both in it; what comes back meanwhile is older. */
 const wanted = shallowRef(show)

@@ -119,14 +119,15 @@ const pickable = computed(() => lying.value.filter(piece => !piece.bin))
           @click="tool = name">
           <Icon :name="TOOLS[name]" />{{ t(`marginDesk.tool.${name}`) }}
         </button>
-        <button
-          type="button"
-          class="button ml-auto"
-          :aria-pressed="past"
-          @click="past ? replay.close() : ((tool = 'look'), replay.open())">
+        <button v-if="!past" type="button" class="button ml-auto" @click="((tool = 'look'), replay.open())">
           <Icon name="lucide:history" />{{ t('replay.open') }}
         </button>
-        <button type="button" class="button" :disabled="!review.canUndo.value" @click="review.undo()">
+        <button
+          type="button"
+          class="button"
+          :class="past ? 'ml-auto' : ''"
+          :disabled="!review.canUndo.value"
+          @click="review.undo()">
           <Icon name="lucide:undo-2" />{{ t('slate.undo') }}
         </button>
       </div>

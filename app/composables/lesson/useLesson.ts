@@ -38,7 +38,7 @@ export function useLesson<Lesson extends { readonly timer: Timer | null }>(
     lesson.value = { ...now, timer: now.timer && timerHere(now.timer) }
     version.value++
   }
-  live.lesson(handout, () => void read())
+  live.lesson({ handout, changed: () => void read() })
   void read()
   return { lesson: shallowReadonly(lesson), version: readonly(version), read }
 }

@@ -5,6 +5,7 @@ import type { Show, ShowKind } from '~~/core/lesson/show'
 import type { Timer } from '~~/core/lesson/timer'
 import type { SlateState } from '~~/core/slate/state'
 import { emptyReplica, receiveWhole } from '~~/core/sync/replica'
+import type { Pointed } from '~~/core/sync/pointing'
 import type { SeenSlate } from '~~/core/sync/slatesWatch'
 import { timerHere, type TimerHere } from '~/composables/lesson/useLesson'
 
@@ -77,7 +78,13 @@ export function useScreen(handout: string) {
       slates.value = []
     },
   })
-  live.lesson(handout, () => void watched.readNow(), true)
+  const pointed = shallowRef<Pointed | null>(null)
+  const lesson = live.lesson({
+    handout,
+    alone: true,
+    changed: () => void watched.readNow(),
+    pointed: at => (pointed.value = at),
+  })
   // What many do is added up now and then, not for each of their moves.
   useIntervalFn(() => screen.value?.kind === 'class' && void watched.readNow(), COUNT_EVERY_MS)
   return {
@@ -85,5 +92,8 @@ export function useScreen(handout: string) {
     slates: computed(() => (board.value ? [board.value] : slates.value)),
     trouble: readonly(trouble),
     connection,
+    /** Where the teacher points on another device. */
+    pointed: shallowReadonly(pointed),
+    point: (at: Pointed | null) => lesson.point(at),
   }
 }

@@ -34,6 +34,7 @@ export default {
     votes: '{name}: {count}',
     stands:
       '{name}: {count} student at {middle} % | {name}: {count} students, half of them between {low} % and {high} %, the middle at {middle} %',
+    standsAt: '{name}: one student, at {middle} % | {name}: {count} students, most of them at {middle} %',
     noStand: '{name}: nobody yet',
     status: {
       'not-opened': 'not opened',

@@ -6,8 +6,9 @@ import { useScreen } from '~/composables/lesson/useScreen'
 definePageMeta({ for: 'teacher' })
 const { t, said } = useWords()
 const handout = String(useRoute().params.handout)
-const { screen, slates, trouble, connection } = useScreen(handout)
-const { at } = usePointer(handout)
+const onScreen = useScreen(handout)
+const { screen, slates, trouble, connection } = onScreen
+const { at } = usePointer(handout, onScreen)
 useHead({ title: () => screen.value?.title ?? t('screen.title') })
 </script>
 

@@ -7,9 +7,9 @@ const OTHER = '00000000-0000-4000-8000-00000000000a'
 
 function watching(alone: boolean) {
   const said: ClientMessage[] = []
-  const seen = { changes: 0 }
+  const seen = { changes: 0, pointed: [] as unknown[] }
   const watch = new LessonWatch(
-    { handout: HANDOUT, alone, changed: () => void seen.changes++ },
+    { handout: HANDOUT, alone, changed: () => void seen.changes++, pointed: at => void seen.pointed.push(at) },
     { send: message => said.push(message) > 0 },
   )
   return { said, seen, watch }
@@ -40,5 +40,17 @@ describe('the lesson', () => {
     ])
     watch.hear({ say: 'lesson', handout: HANDOUT })
     expect(seen.changes).toBe(1)
+  })
+
+  it('the pointer is said to the others, and heard from them, for this handout alone', () => {
+    const { said, seen, watch } = watching(true)
+    const at = { slate: 0, x: 10, y: 20 }
+    watch.point(at)
+    watch.point(null)
+    expect(said).toEqual([at, null].map(where => ({ say: 'point', handout: HANDOUT, at: where })))
+    watch.hear({ say: 'point', handout: HANDOUT, at })
+    watch.hear({ say: 'point', handout: OTHER, at })
+    watch.hear({ say: 'point', handout: HANDOUT, at: null })
+    expect(seen).toEqual({ changes: 0, pointed: [at, null] })
   })
 })

@@ -69,6 +69,12 @@ describe('the class screen', () => {
     await two.submit(slateAt(2).id, two.as(slateAt(2).student), [put('c0', 100)])
     await until(() => walls.every(wall => wall.heard.length > 0))
     for (const wall of walls) expect(wall.heard).toEqual([{ say: 'lesson', handout: handout() }])
+    // The pointer comes to the screens of all processes, and not back to whoever points.
+    const at = { slate: 0, x: 12.5, y: 7 }
+    two.engines[0].point(handout(), at, walls[0]!)
+    await until(() => walls[1]!.heard.length > 1)
+    expect(walls[1]!.heard.at(-1)).toEqual({ say: 'point', handout: handout(), at })
+    expect(walls[0]!.heard).toHaveLength(1)
     two.engines.forEach((engine, i) => engine.hub.leave(walls[i]!))
   })
 })
