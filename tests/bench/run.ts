@@ -20,6 +20,7 @@ import type { Line } from './measure'
 import { studentScript } from './script'
 import { atTheSlate } from './slate'
 import { takingUp } from './takingUp'
+import { tenTeachers, walkRound } from './walkRound'
 import { atTheWorkbench } from './workbench'
 
 const databases = await Promise.all([createDatabase(), createDatabase(), createDatabase()])
@@ -38,6 +39,8 @@ const measures: [string, () => Promise<Line[]>][] = [
   ['load', () => underLoad(application, second, url)],
   ['frames of four', () => framesAtWork(application, url)],
   ['pencils', () => pencilsDown(application, url)],
+  ['walk-round', () => walkRound(application)],
+  ['ten teachers', () => tenTeachers(application, url)],
   ['growth', () => growth([empty[0].url, empty[1].url])],
   ['giving out', () => givingOut(url)],
   ['memory', () => memory(application)],

@@ -74,10 +74,18 @@ test('the class screen shows what the teacher puts there, live and nameless, and
   await panel.getByLabel('Beside it').selectOption({ label: 'nobody' })
   const small = panel.getByRole('img', { name: 'The page that is shown' })
   await expect(small).toHaveCount(1)
+  const far = await (await browser.newContext()).newPage()
+  await signInTeacher(far, address, lesson.email, lesson.password)
+  await far.goto(`${address}/screen/${lesson.handout}`)
+  await expect(far.getByTestId('lying')).toHaveCount(1)
   await small.hover()
   await expect(wall.getByTestId('pointer')).toBeVisible()
+  // On another device too; there it goes when the hand goes, or the desk is closed.
+  await expect(far.getByTestId('pointer')).toBeVisible()
   await panel.getByRole('heading').hover()
   await expect(wall.getByTestId('pointer')).toHaveCount(0)
+  await expect(far.getByTestId('pointer')).toHaveCount(0)
+  await far.context().close()
   await panel.getByRole('button', { name: 'Pen', exact: true }).click()
   const box = (await small.boundingBox())!
   await page.mouse.move(box.x + 40, box.y + 40)
