@@ -1,12 +1,14 @@
 <script setup lang="ts">
 /** At one slate while its people work: pencils down and up for it alone, and a word to them. */
-const { handout, slate, name, paused, mayHold } = defineProps<{
+const { handout, slate, name, paused, mayHold, several } = defineProps<{
   handout: string
   slate: string
   name: string
   paused: boolean
   /** Whether pencils are this teacher's to put down. */
   mayHold: boolean
+  /** Several work on it, so that the teacher can move things there too. */
+  several: boolean
 }>()
 const { t } = useWords()
 const { attempt, trouble, busy } = useAsking()
@@ -32,6 +34,9 @@ const pencils = () =>
     <button type="button" class="button min-h-10 py-1" @click="nudging = true">
       <Icon name="lucide:message-circle" size="20" />{{ t('nudge.button') }}
     </button>
+    <NuxtLink v-if="several" :to="`/handout/${handout}/sort/${slate}`" class="button min-h-10 py-1"
+      ><Icon name="lucide:hand-grab" size="20" />{{ t('sort.open') }}</NuxtLink
+    >
     <p role="status" :class="said ? 'w-full font-semibold' : 'sr-only'">{{ said }}</p>
     <p v-if="trouble" class="trouble w-full" role="alert">{{ trouble }}</p>
     <LessonNudgePanel

@@ -214,7 +214,8 @@ const pickable = computed(() => lying.value.filter(piece => !piece.bin))
         :slate="view.id"
         :name="view.name || t('desk.everyone')"
         :paused="paused"
-        :may-hold="view.actor.author === 'teacher:0'" />
+        :may-hold="view.actor.author === 'teacher:0'"
+        :several="view.kind !== 'copy'" />
       <div class="flex flex-wrap items-center gap-3">
         <p v-if="items.size" class="text-2xl font-bold" data-test="score">
           {{ total.of ? t('review.score', { points: total.points, of: total.of }) : t('review.onlyCounted') }}

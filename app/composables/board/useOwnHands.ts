@@ -1,3 +1,4 @@
+import { mayChangeOwn } from '~~/core/slate/ownership'
 import type { Point } from '~~/core/geometry/shape'
 import type { Author } from '~~/core/slate/actor'
 import type { Move } from '~~/core/slate/move'
@@ -38,7 +39,7 @@ export function useOwnHands(view: {
     const own = view.table().state.own[thing]
     return own && !own.gone ? own : undefined
   }
-  const mine = (own: OwnOnSlate) => view.editable() && own.by === view.by()
+  const mine = (own: OwnOnSlate) => view.editable() && mayChangeOwn(own, view.by())
 
   function press(event: PointerEvent, thing: string) {
     const own = ownOf(thing)
