@@ -9,8 +9,8 @@ import { boxOfWords, gather, type Words } from '~~/core/tools/gather'
 import { useSlate, type SlateView } from '~/composables/slate/useSlate'
 
 /**
- * The teacher sorts too: on a slate of several all that lies there is moved by hand, and what students wrote is gathered
- * under headings; it stays known who wrote and who moved each.
+ * The teacher sorts too: on a slate of several all that lies there is moved by hand, and what students wrote is
+ * gathered under headings; it stays known who wrote and who moved each.
  */
 const { view } = defineProps<{ view: SlateView }>()
 const emit = defineEmits<{ outdated: [] }>()
