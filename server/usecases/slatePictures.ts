@@ -111,20 +111,28 @@ export async function picturesOf(db: Kysely<Database>, slate: string): Promise<P
   }))
 }
 
-/** How many pictures wait for the teacher, by slate of a handout; of slates without any nothing. */
-export async function waitingPictures(db: Kysely<Database>, handout: string): Promise<Map<string, number>> {
+/** The pictures of a handout that wait for the teacher; none where they needn't. */
+export async function waitingIn(
+  db: Kysely<Database>,
+  handout: string,
+): Promise<{ readonly slate: string; readonly picture: string }[]> {
   const { rules } = await db.selectFrom('handouts').select('rules').where('id', '=', handout).executeTakeFirstOrThrow()
-  if (!v.parse(RulesSchema, rules).approve) return new Map()
-  const rows = await db
+  if (!v.parse(RulesSchema, rules).approve) return []
+  return db
     .selectFrom('slate_pictures')
     .innerJoin('slates', 'slates.id', 'slate_pictures.slate_id')
-    .select(eb => ['slates.id', eb.fn.countAll<string>().as('count')])
+    .select(['slates.id as slate', 'slate_pictures.id as picture'])
     .where('slates.handout_id', '=', handout)
     .where('slate_pictures.approved_at', 'is', null)
     .where(sql<boolean>`slate_pictures.by like 'student:%'`)
-    .groupBy('slates.id')
     .execute()
-  return new Map(rows.map(row => [row.id, Number(row.count)]))
+}
+
+/** How many they are, by slate; of slates without any nothing. */
+export async function waitingPictures(db: Kysely<Database>, handout: string): Promise<Map<string, number>> {
+  const counts = new Map<string, number>()
+  for (const { slate } of await waitingIn(db, handout)) counts.set(slate, (counts.get(slate) ?? 0) + 1)
+  return counts
 }
 
 /**

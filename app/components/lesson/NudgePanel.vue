@@ -37,7 +37,7 @@ async function send() {
         ><span class="label">{{ t('nudge.words') }}</span
         ><input v-model="words" dir="auto" class="field" :maxlength="LONGEST_NUDGE" autocomplete="off"
       /></label>
-      <LessonSentences v-model="words" :ready="ready" />
+      <LessonSentences v-model="words" :ready="ready" :longest="LONGEST_NUDGE" />
       <p v-if="trouble" class="trouble" role="alert">{{ trouble }}</p>
     </form>
     <template #buttons>

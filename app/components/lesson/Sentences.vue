@@ -1,6 +1,10 @@
 <script setup lang="ts">
 /** Sentences to say with one press: what this teacher has said before, most used first, then some to begin with. */
-const { ready } = defineProps<{ ready: readonly string[] }>()
+const { ready, longest } = defineProps<{
+  ready: readonly string[]
+  /** Letters that may be said here. */
+  longest: number
+}>()
 const words = defineModel<string>({ required: true })
 const MOST = 8
 const { t } = useWords()
@@ -12,7 +16,7 @@ async function forget(sentence: string) {
 }
 /** What is typed narrows them; a sentence that was taken as it is narrows nothing. */
 const offered = computed(() => {
-  const all = [...said.value, ...ready.filter(one => !said.value.includes(one))]
+  const all = [...said.value, ...ready.filter(one => !said.value.includes(one))].filter(one => one.length <= longest)
   const typed = words.value.trim().toLocaleLowerCase()
   const fit = all.includes(words.value) ? all : all.filter(one => one.toLocaleLowerCase().includes(typed))
   return fit.slice(0, MOST)

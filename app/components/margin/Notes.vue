@@ -30,8 +30,14 @@ const {
 }>()
 const emit = defineEmits<{ make: [move: Move] }>()
 const { t } = useWords()
+/** A piece that a correction took away is nobody's to look at. */
+const known = (all: readonly Pinned[]) => all.filter(({ item }) => edition.pieces.get(item.piece))
 const items = computed(() =>
-  pinnedItems(margin).map(pinned => ({ ...pinned, asks: stillAsks(pinned.item, state), says: sayingOf(pinned) })),
+  known(pinnedItems(margin)).map(pinned => ({
+    ...pinned,
+    asks: stillAsks(pinned.item, state),
+    says: sayingOf(pinned),
+  })),
 )
 function sayingOf({ item }: Pinned): readonly string[] {
   const asks = stillAsks(item, state)

@@ -19,7 +19,8 @@ const { edition, state, margin, talk, speak } = defineProps<{
 const emit = defineEmits<{ remove: [id: string] }>()
 const { t } = useWords()
 const shown = computed(() => new Map(margin.map(entry => [entry.id, entry.shown])))
-const items = computed(() => pinnedItems(margin))
+/** A piece that a correction took away is nobody's to look at. */
+const items = computed(() => pinnedItems(margin).filter(({ item }) => edition.pieces.get(item.piece)))
 function sayingOf({ item }: Pinned): string {
   const asks = stillAsks(item, state)
   if (item.kind === 'note') return item.text

@@ -335,7 +335,7 @@ const pickable = computed(() => lying.value.filter(piece => !piece.bin))
           ><span class="label">{{ t('marginDesk.noteText') }}</span
           ><textarea v-model="noteText" dir="auto" rows="3" :maxlength="LONGEST_NOTE" class="field" required />
         </label>
-        <LessonSentences v-model="noteText" :ready="readyNotes" />
+        <LessonSentences v-model="noteText" :ready="readyNotes" :longest="LONGEST_NOTE" />
       </form>
       <template #buttons>
         <button type="button" class="button" @click="notePiece = null">{{ t('app.cancel') }}</button>
@@ -348,7 +348,7 @@ const pickable = computed(() => lying.value.filter(piece => !piece.bin))
           ><span class="label">{{ t('marginDesk.asideWhy') }}</span
           ><textarea v-model="why" dir="auto" rows="2" :maxlength="LONGEST_NOTE" class="field" />
         </label>
-        <LessonSentences v-model="why" :ready="readyWhys" />
+        <LessonSentences v-model="why" :ready="readyWhys" :longest="LONGEST_NOTE" />
       </form>
       <template #buttons>
         <button type="button" class="button" @click="setting = false">{{ t('app.cancel') }}</button>

@@ -18,7 +18,7 @@ const { t } = useWords()
 const slate = useSlate(view, () => emit('outdated'))
 const { edition, state, shut, refused } = slate
 const { index: pageIndex, page, count: pageCount } = usePages(() => edition.board)
-const editable = computed(() => shut.value === null || shut.value === 'paused')
+const editable = computed(() => shut.value === null)
 const me = view.actor.author
 
 const written = computed(() =>
@@ -111,7 +111,7 @@ const zoneOf = ({ own }: { own: Words }) => {
     <div class="flex min-h-96 min-w-0 flex-1 flex-col gap-3">
       <div class="flex flex-wrap items-center gap-3">
         <SlatePageTurner v-model="pageIndex" :count="pageCount" />
-        <p v-if="!editable" class="told" role="status">{{ t('sort.shut') }}</p>
+        <p v-if="!editable" class="told" role="status">{{ t(shut === 'paused' ? 'sort.down' : 'sort.shut') }}</p>
         <p v-if="refused" class="trouble" role="alert">{{ t('sort.refused') }}</p>
         <button type="button" class="button ml-auto" :disabled="!slate.canUndo.value" @click="undo">
           <Icon name="lucide:undo-2" />{{ t('slate.undo') }}

@@ -13,6 +13,8 @@ type Told = Pick<Services, 'db' | 'wire'>
 const MOST_NUDGES = 10_000
 /** What was seen so long ago is past. */
 const SHOWN_TO_TEACHER = '10 minutes'
+/** What was said in another lesson isn't said any more. */
+const SAID_FOR = '3 hours'
 const MOST_AT_ONCE = 5
 
 /**
@@ -56,6 +58,7 @@ export function nudgesFor(db: Db, slate: string): Promise<Nudge[]> {
     .select(['id', 'words'])
     .where('slate_id', '=', slate)
     .where('seen_at', 'is', null)
+    .where(sql<boolean>`at > now() - ${SAID_FOR}::interval`)
     .orderBy('at')
     .limit(MOST_AT_ONCE)
     .execute()

@@ -4,7 +4,7 @@ import type { Author } from '../../../core/slate/actor'
 import type { Database } from '../../database/tables'
 import { loadStates } from '../../database/loadState'
 import type { Services } from '../../services'
-import { picturesOf } from '../slatePictures'
+import { waitingIn } from '../slatePictures'
 import { questionsOf } from './jar'
 
 type Db = Kysely<Database>
@@ -23,7 +23,7 @@ export async function putUpOn({ db, engine }: Pick<Services, 'db' | 'engine'>, h
   const ids = slates.map(slate => slate.id)
   const name = await namesOf(db, ids)
   const all = [
-    ...(await thingsOn({ db, engine }, slates, name)),
+    ...(await thingsOn({ db, engine }, handout, slates, name)),
     ...(await linesOn(db, ids, name)),
     ...(await questionsIn(db, handout)),
   ]
@@ -48,6 +48,7 @@ async function namesOf(db: Db, slates: readonly string[]): Promise<NameOf> {
 
 async function thingsOn(
   { db, engine }: Pick<Services, 'db' | 'engine'>,
+  handout: string,
   slates: readonly { readonly id: string; readonly edition: string; readonly last: number }[],
   name: NameOf,
 ): Promise<PutUp[]> {
@@ -58,28 +59,25 @@ async function thingsOn(
     select slate_id, move->>'thing' as thing, min(at) as at from moves
     where slate_id = any(${touched.map(slate => slate.id)}::uuid[]) and move->>'kind' = 'own' group by 1, 2`.execute(db)
   const since = new Map(rows.map(row => [`${row.slate_id} ${row.thing}`, row.at.toISOString()]))
-  const found = await Promise.all(
-    touched.map(async ({ id: slate }) => {
-      const waiting = new Set((await picturesOf(db, slate)).filter(one => one.waits).map(one => one.id))
-      return Object.entries(states.get(slate)?.state.own ?? {}).flatMap(([id, thing]): PutUp[] => {
-        const shown = shownOf(thing)
-        if (!shown || thing.gone || !thing.by.startsWith('student:')) return []
-        return [
-          {
-            ...shown,
-            kind: 'thing',
-            id,
-            slate,
-            by: name(slate, thing.by),
-            at: since.get(`${slate} ${id}`) ?? '',
-            hidden: !!thing.hidden,
-            waits: !!shown.picture && !shown.picture.library && waiting.has(shown.picture.id),
-          },
-        ]
-      })
+  const waiting = new Set((await waitingIn(db, handout)).map(one => `${one.slate} ${one.picture}`))
+  return touched.flatMap(({ id: slate }) =>
+    Object.entries(states.get(slate)?.state.own ?? {}).flatMap(([id, thing]): PutUp[] => {
+      const shown = shownOf(thing)
+      if (!shown || thing.gone || !thing.by.startsWith('student:')) return []
+      return [
+        {
+          ...shown,
+          kind: 'thing',
+          id,
+          slate,
+          by: name(slate, thing.by),
+          at: since.get(`${slate} ${id}`) ?? '',
+          hidden: !!thing.hidden,
+          waits: !!shown.picture && !shown.picture.library && waiting.has(`${slate} ${shown.picture.id}`),
+        },
+      ]
     }),
   )
-  return found.flat()
 }
 
 async function linesOn(db: Db, slates: readonly string[], name: NameOf): Promise<PutUp[]> {
