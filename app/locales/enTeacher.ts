@@ -1,10 +1,20 @@
 import answers from './teachers/answers'
 import classes from './teachers/classes'
 import givingOut from './teachers/givingOut'
+import lesson from './teachers/lesson'
 import placesAndPieces from './teachers/placesAndPieces'
 import review from './teachers/review'
 import shelf from './teachers/shelf'
 import workbench from './teachers/workbench'
 
 /** What only teachers read: it comes with the first of their views, so that a student's device doesn't load it. */
-export default { ...shelf, ...classes, ...workbench, ...placesAndPieces, ...answers, ...givingOut, ...review }
+export default {
+  ...shelf,
+  ...classes,
+  ...workbench,
+  ...placesAndPieces,
+  ...answers,
+  ...givingOut,
+  ...lesson,
+  ...review,
+}

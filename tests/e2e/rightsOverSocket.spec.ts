@@ -2,7 +2,7 @@ import { LARGEST_MESSAGE } from '../../core/sync/messages'
 import { Client } from '../../demo/client'
 import type { Socket } from '../../demo/client'
 import { expect, giveOutTo, makeLesson, test } from './class'
-import { slateOf, cast } from './routes'
+import { cast, slateOf } from './cast'
 
 test.describe('over the socket', () => {
   const move = (id: string, piece = 'c0', x = 100) => ({ id, move: { kind: 'put', piece, x, y: 100 } })
