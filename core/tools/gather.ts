@@ -1,6 +1,8 @@
 import type { Page } from '../board/board'
-import { boxAround } from '../geometry/outline'
+import { boxAround, boxOf } from '../geometry/outline'
 import type { Box, Size } from '../geometry/shape'
+import { common } from '../geometry/union'
+import { printedHeading } from '../layout/headingBox'
 import { ownMoved, type Own } from '../slate/own'
 
 /** Words that somebody put on the page. */
@@ -21,7 +23,10 @@ const GAP = 10
 const HEADING: Size = { width: 180, height: 44 }
 /** What says the same lies in one pile, each a little lower, so that it is seen how many they are. */
 const PILE = 8
+/** From one spot that is tried to the next; on a large page so far that there are no more than `MOST_SPOTS` a side. */
 const STEP = 20
+const MOST_SPOTS = 60
+const RIM = 4
 const MOST_COLUMNS = 8
 
 /** What reads the same: case, spaces and a closing sign apart. */
@@ -34,12 +39,16 @@ const folded = (text: string) =>
     .toLocaleLowerCase()
 
 /**
- * Words gathered under a heading: in rows, what reads the same in one pile, where the least else lies (`others`), as
- * near the top and the left as there is such a place. All of it stays on the page; where there is no room beside what
- * lies there, it lies over as little of it as can be. Null for nothing.
+ * Words gathered under a heading: in rows, what reads the same in one pile, where the least else lies (`others`, printed
+ * headings, rims of places), as near the top and the left as there is such a spot. All of it stays on the page; where
+ * there is no room beside what lies there, it lies over as little of it as can be. Null for nothing.
  */
 export function gather(chosen: readonly Written[], page: Page, others: readonly Box[]): Gathering | null {
   if (chosen.length === 0) return null
+  const there = [
+    ...others,
+    ...page.places.flatMap(place => [...rimsOf(boxOf(place)), printedHeading(place) ?? []].flat()),
+  ]
   const piles = pilesOf(chosen)
   const sizes = piles.map(pile => ({
     width: Math.max(...pile.map(({ own }) => own.width)) + PILE * (pile.length - 1),
@@ -47,7 +56,7 @@ export function gather(chosen: readonly Written[], page: Page, others: readonly 
   }))
   const cell = { width: Math.max(...sizes.map(s => s.width)), height: Math.max(...sizes.map(s => s.height)) }
   const best = Array.from({ length: Math.min(MOST_COLUMNS, piles.length) }, (_, i) => i + 1)
-    .map(columns => spotFor({ columns, size: blockSize(columns, piles.length, cell), page, others }))
+    .map(columns => spotFor({ columns, size: blockSize(columns, piles.length, cell), page, others: there }))
     .toSorted((a, b) => a.covered - b.covered || a.longest - b.longest || a.y - b.y || a.x - b.x)[0]!
   const at = (pile: number) => ({
     x: best.x + (pile % best.columns) * (cell.width + GAP),
@@ -67,6 +76,14 @@ export function gather(chosen: readonly Written[], page: Page, others: readonly 
     moved: chosen.map(({ id }) => ({ id, own: moved.get(id)! })),
   }
 }
+
+/** The rim of a place, as four narrow boxes: what is gathered lies within a place or outside it. */
+const rimsOf = ({ x, y, width, height }: Box): Box[] => [
+  { x, y, width, height: RIM },
+  { x, y: y + height - RIM, width, height: RIM },
+  { x, y, width: RIM, height },
+  { x: x + width - RIM, y, width: RIM, height },
+]
 
 function pilesOf(chosen: readonly Written[]): Written[][] {
   const piles = new Map<string, Written[]>()
@@ -97,19 +114,19 @@ function spotFor({
   readonly others: readonly Box[]
 }) {
   const beyond = Math.max(0, size.width - page.width) + Math.max(0, size.height - page.height)
+  const step = Math.max(STEP, page.width / MOST_SPOTS, page.height / MOST_SPOTS)
   const spots = []
-  for (let y = 0; y <= Math.max(0, page.height - size.height); y += STEP)
-    for (let x = 0; x <= Math.max(0, page.width - size.width); x += STEP)
-      spots.push({ x, y, covered: others.reduce((sum, box) => sum + common(box, { x, y, ...size }), 0) })
+  for (let y = 0; y <= Math.max(0, page.height - size.height); y += step)
+    for (let x = 0; x <= Math.max(0, page.width - size.width); x += step)
+      spots.push({ x, y, covered: others.reduce((sum, box) => sum + covered(box, { x, y, ...size }), 0) })
   const best = spots.toSorted((a, b) => a.covered - b.covered || a.y - b.y || a.x - b.x)[0]!
   // What doesn't fit on the page is worse than whatever it would cover.
   return { ...best, covered: best.covered + beyond * page.width, columns, longest: Math.max(size.width, size.height) }
 }
 
-function common(a: Box, b: Box): number {
-  const width = Math.min(a.x + a.width, b.x + b.width) - Math.max(a.x, b.x)
-  const height = Math.min(a.y + a.height, b.y + b.height) - Math.max(a.y, b.y)
-  return width > 0 && height > 0 ? width * height : 0
+function covered(a: Box, b: Box): number {
+  const both = common(a, b)
+  return both ? both.width * both.height : 0
 }
 
 /** The box around words, whose x and y are their middle. */

@@ -22,7 +22,7 @@ useHead({ title: () => (view.value ? `${name.value} · ${view.value.board.title}
 
 <template>
   <div class="flex h-dvh min-h-[38rem] flex-col">
-    <UiTopBar :title="t('sort.title', { name })" :below="view?.board.title ?? ''">
+    <UiTopBar :title="view?.name ? t('sort.title', { name }) : t('sort.open')" :below="view?.board.title ?? ''">
       <template #start
         ><NuxtLink :to="`/handout/${handout}/review/${slate}`" class="button button-dark"
           ><Icon name="lucide:arrow-left" />{{ name }}</NuxtLink
