@@ -40,8 +40,8 @@ const folded = (text: string) =>
 
 /**
  * Words gathered under a heading: in rows, what reads the same in one pile, where the least else lies (`others`,
- * printed headings, rims of places), as near the top and the left as there is such a spot. All of it stays on the page; where
- * there is no room beside what lies there, it lies over as little of it as can be. Null for nothing.
+ * printed headings, rims of places), as near the top and the left as there is such a spot. All of it stays on the
+ * page; where there is no room beside what lies there, it lies over as little of it as can be. Null for nothing.
  */
 export function gather(chosen: readonly Written[], page: Page, others: readonly Box[]): Gathering | null {
   if (chosen.length === 0) return null
