@@ -74,7 +74,7 @@ describe("a kind that is registered and then forgotten doesn't compile", () => {
     ],
     [
       "something of a student's own",
-      'core/slate/own.ts',
+      'core/slate/ownSchema.ts',
       "export const OwnSchema = v.variant('kind', [",
       "export const OwnSchema = v.variant('kind', [v.object({ kind: v.literal('stamp'), ...page }),",
       'core/slate/own.ts',

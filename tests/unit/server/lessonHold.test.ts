@@ -161,7 +161,12 @@ describe('a timer', () => {
 
   it('shows on slates only where it is meant to', async () => {
     await setTimer(services(), handout(), timer(300, 'nothing', false))
-    expect(await lessonForSlate(two.connection.db, slateAt(0).id)).toEqual({ timer: null, jar: false, call: null })
+    expect(await lessonForSlate(two.connection.db, slateAt(0).id)).toEqual({
+      timer: null,
+      jar: false,
+      call: null,
+      nudges: [],
+    })
     expect((await lessonOf(two.connection.db, handout())).timer).not.toBeNull()
     await setTimer(services(), handout(), timer(300))
     expect((await lessonForSlate(two.connection.db, slateAt(0).id)).timer?.left).toBeGreaterThan(0)
