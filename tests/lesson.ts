@@ -98,6 +98,7 @@ export function listener(
     heard,
     asked,
     over: false,
+    open: () => [],
     tell: (message: ServerMessage) => void heard.push(message),
     askAgain: (about: object) => void asked.push(about),
     ended: () => {
@@ -128,7 +129,7 @@ export async function frameWith(
 export async function moreStudents(two: TwoProcesses, count: number): Promise<string[]> {
   const { rows } = await two.connection.pool.query<{ id: string }>(
     `insert into students (class_id, name, picture_password)
-    select $1, 'Free ' || i, array['sun', 'cat', 'key'] from generate_series(1, $2) i returning id`,
+    select $1, 'Free ' || i + (select count(*) from students), array['sun', 'cat', 'key'] from generate_series(1, $2) i returning id`,
     [two.school.classId, count],
   )
   return rows.map(row => row.id)

@@ -1,7 +1,7 @@
 import type { OwnOnSlate } from '../slate/own'
 
 /** What students put where others see it, and where its hiding is asked for. */
-export type PutUpKind = 'thing' | 'line' | 'question'
+export type PutUpKind = 'thing' | 'line' | 'question' | 'heading'
 
 export interface PutUp {
   readonly kind: PutUpKind

@@ -23,6 +23,8 @@ export interface Actor {
   readonly part: Part
 }
 
+export const isStudent = (author: Author): boolean => author.startsWith('student:')
+
 /** The only student of a slate. */
 export const HOLDER: Actor = { author: 'student:1', part: 'all' }
 

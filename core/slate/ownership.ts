@@ -1,11 +1,11 @@
-import type { Actor, Author } from './actor'
+import { isStudent, type Actor, type Author } from './actor'
 import { thingOf, type ThingName } from './hands'
 import type { OwnOnSlate } from './own'
 import type { SlateState } from './state'
 
 /** Whether what somebody has made is theirs to change: its maker's, and any teacher's. */
 export const mayChangeOwn = (own: OwnOnSlate, author: Author): boolean =>
-  !author.startsWith('student:') || own.by === author
+  !isStudent(author) || own.by === author
 
 /**
  * The first of the changed things that somebody else has made, or that is said to be made by somebody else; undefined
@@ -22,7 +22,7 @@ export function notTheirs(
     const { thing, id } = thingOf(name)
     if (thing !== 'own') return false
     const [was, is] = [before.own[id], after.own[id]]
-    if (!author.startsWith('student:')) return false
+    if (!isStudent(author)) return false
     if (is && is.by !== (was?.by ?? author)) return true
     // What a teacher has hidden stays hidden until a teacher shows it again.
     if (was?.hidden || is?.hidden) return true

@@ -1,3 +1,5 @@
+import { isStudent, type Author } from './actor'
+
 /** The life of a slate. Handing back leaves it to be read. */
 export const SLATE_STATUSES = ['not-opened', 'under-way', 'handed-in', 'handed-back'] as const
 export type SlateStatus = (typeof SLATE_STATUSES)[number]
@@ -22,6 +24,10 @@ export function whyShut({ status, paused, closed, collected }: Openness): Shut |
   if (!canMove(status)) return collected && status === 'handed-in' ? 'collected' : 'handed-in'
   return paused ? 'paused' : null
 }
+
+/** The same for one hand: pencils are down for students, and not for those who lead the lesson. */
+export const opennessTo = (author: Author, openness: Openness): Openness =>
+  openness.paused && !isStudent(author) ? { ...openness, paused: false } : openness
 
 interface StatusTraits {
   readonly canMove: boolean

@@ -1,6 +1,6 @@
 import { nextToUndo, undoOf, type HistoryStep } from '../slate/history'
 import { apply, invert, type Move } from '../slate/move'
-import { waitsOut, whyShut, type Openness, type SlateStatus } from '../slate/status'
+import { opennessTo, waitsOut, whyShut, type Openness, type SlateStatus } from '../slate/status'
 import { storable } from '../text/stored'
 import type { Envelope, NumberedMove, ServerMessage } from './messages'
 import { nextParcel } from './parcel'
@@ -45,7 +45,7 @@ export class SlateSession {
   ) {
     this.now = start.replica
     this.own = start.steps
-    this.opened = start.openness
+    this.opened = this.toMe(start.openness)
   }
 
   get replica(): Replica {
@@ -99,6 +99,10 @@ export class SlateSession {
     if (this.onWay.size) this.couldNotBeRead('too-big')
   }
 
+  private toMe(openness: Openness): Openness {
+    return opennessTo(this.start.actor.author, openness)
+  }
+
   private open(since: number): void {
     const { slate, reader, editionHash } = this.start
     this.ports.send({ say: 'open', slate, since, as: reader, edition: editionHash })
@@ -124,7 +128,7 @@ export class SlateSession {
             actor: this.start.actor,
           }),
         )
-        this.opened = message.openness
+        this.opened = this.toMe(message.openness)
         // A whole slate doesn't say which moves are in it. Those on their way are sent again; the server takes each
         // once.
         this.clearWay()
@@ -134,7 +138,7 @@ export class SlateSession {
       case 'status':
         if (message.openness.status === 'handed-back' || message.openness.status !== this.opened.status)
           this.ports.about()
-        this.opened = message.openness
+        this.opened = this.toMe(message.openness)
         if (!waitsOut(this.opened) && (this.refusal === 'paused' || this.refusal === 'collected')) this.refusal = null
         return this.ready()
       case 'edition':

@@ -21,6 +21,7 @@ import * as show from './migrations/0018_show'
 import * as questionJar from './migrations/0019_question_jar'
 import * as callouts from './migrations/0020_callouts'
 import * as atTheSlate from './migrations/0021_at_the_slate'
+import * as here from './migrations/0022_here'
 
 /** Forward only: a migration that has run anywhere is never edited, the next one mends it. */
 const migrations = {
@@ -45,6 +46,7 @@ const migrations = {
   '0019_question_jar': questionJar,
   '0020_callouts': callouts,
   '0021_at_the_slate': atTheSlate,
+  '0022_here': here,
 }
 
 /**

@@ -226,7 +226,12 @@ export interface Database {
     said: ColumnType<string | null, string | null | undefined, string | null>
     paused_at: ColumnType<Date | null, Date | null | undefined, Date | null>
     closed_at: ColumnType<Date | null, Date | null | undefined, Date | null>
+    /** When an own page was given its heading, and since when a teacher keeps that from the others. */
+    named_at: ColumnType<Date | null, never, Date | null>
+    name_hidden_at: ColumnType<Date | null, never, Date | null>
   }
+  /** Who has a slate open, as some process has last said. */
+  slates_open: { slate_id: Fixed<string>; student_id: Fixed<string>; seen_at: ColumnType<Date, never, never> }
   /** Targets that were called in a lesson; at most one of a handout is open. */
   callouts: {
     id: Generated<string>

@@ -227,16 +227,14 @@ export class Committer {
         replies.push(refused({ ...submission, hold: null }, 'not-yours'))
         continue
       }
-      const { openness } = known
       const result = work({
-        // Who leads the lesson does so with pencils down too.
-        known: submission.leads ? { ...known, openness: { ...openness, paused: false } } : known,
+        known,
         envelopes: submission.envelopes,
         actor: hold.actor,
         earlier: withFresh(earlier(known), moves),
         at: at.toISOString(),
       })
-      known = { ...result.known, openness }
+      known = result.known
       moves.push(...result.fresh)
       replies.push({ outcomes: result.outcomes, hold, handout: known.handout })
     }

@@ -64,6 +64,7 @@ export class Conversation {
     this.listener = {
       id: wire.id,
       session: actor.session,
+      open: () => (actor.kind === 'student' ? [...this.holds.keys()].map(slate => ({ slate, student: actor.id })) : []),
       tell: (_, text) => wire.send(text),
       askAgain: about => void this.inTurn(() => this.askAgain(about)),
       ended: () => this.endSession(),
@@ -118,7 +119,9 @@ export class Conversation {
     this.over = true
     for (const slate of this.seenOn) this.services.engine.presence.leave(this.wire.id, slate)
     this.seenOn.clear()
+    const open = this.listener.open()
     this.services.engine.hub.leave(this.listener)
+    for (const one of open) this.services.engine.open.note(one)
   }
 
   private finish(why: 'signed-out' | 'flood'): void {
@@ -197,15 +200,22 @@ export class Conversation {
     }
     if (!this.slates.has(slate) && this.slates.size >= MOST_FOLLOWED) this.close(this.slates.keys().next().value!)
     this.slates.set(slate, { handout, classId })
-    if (hold && may(role, moveOn(kind))) this.holds.set(slate, hold)
-    else this.holds.delete(slate)
+    this.setHold(slate, hold && may(role, moveOn(kind)) ? hold : null)
     this.services.engine.hub.followSlate(this.listener, slate)
     return true
   }
 
+  private setHold(slate: string, hold: Hold | null): void {
+    const before = this.holds.has(slate)
+    if (hold) this.holds.set(slate, hold)
+    else this.holds.delete(slate)
+    const { id: student, kind } = this.actor
+    if (before !== (hold !== null) && kind === 'student') this.services.engine.open.note({ slate, student })
+  }
+
   private close(slate: string): void {
     this.slates.delete(slate)
-    this.holds.delete(slate)
+    this.setHold(slate, null)
     this.services.engine.hub.unfollowSlate(this.listener, slate)
     if (this.seenOn.delete(slate)) this.services.engine.presence.leave(this.wire.id, slate)
   }
@@ -237,8 +247,7 @@ export class Conversation {
       hold: this.holds.get(slate) ?? null,
       envelopes,
     })
-    if (reply.hold) this.holds.set(slate, reply.hold)
-    else this.holds.delete(slate)
+    this.setHold(slate, reply.hold)
     const followed = this.slates.has(slate)
     reply.outcomes.forEach((outcome, i) => {
       if (!outcome.ok) this.refuse(outcome.code, { slate, id: envelopes[i]!.id })

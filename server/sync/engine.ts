@@ -11,11 +11,10 @@ import type { Actor } from '../rights/actor'
 import { Committer, type Reply, type Submission } from './commit'
 import { Hub, type Listener } from './hub'
 import { Intake } from './intake'
+import { OpenSlates, SEEN_EVERY_MS } from './openSlates'
 import { AGAIN_EVERY_MS, Presence } from './presence'
 
 const LOOK_ROUND_MS = 4000
-/** Who has a socket is said so often in the database, for all processes. */
-export const SEEN_EVERY_MS = 30_000
 
 /** What decides on the moves of a slate, and what only stands beside it. */
 const DECIDES: Readonly<Record<Extract<News, { scope: 'slate' }>['changed'], boolean>> = {
@@ -33,6 +32,7 @@ export class Engine {
   readonly editions = new EditionCache()
   readonly hub: Hub
   readonly presence: Presence
+  readonly open: OpenSlates
   private readonly committer: Committer
   private readonly intake: Intake
   private looking: ReturnType<typeof setInterval> | undefined
@@ -46,6 +46,11 @@ export class Engine {
     this.committer = new Committer(connection, this.editions, wire)
     this.hub = new Hub(connection.db)
     this.intake = new Intake(this.committer)
+    this.open = new OpenSlates(
+      connection.db,
+      () => this.hub.open(),
+      error => log.warn({ error: String(error) }, 'who has a slate open could not be written down'),
+    )
     this.presence = new Presence({
       origin: wire.origin,
       tell: (slate, message) => this.hub.tellFollowers(slate, message),
@@ -82,6 +87,7 @@ export class Engine {
     clearInterval(this.looking)
     clearInterval(this.seeing)
     clearInterval(this.sayingAgain)
+    this.open.stop()
     await this.committer.stop()
     await this.wire.stop()
   }
@@ -95,6 +101,7 @@ export class Engine {
         .set({ seen_at: new Date() })
         .where('id', 'in', sessions)
         .execute()
+    await this.open.again()
   }
 
   /** What is known of a slate is right by its number and epoch; this only saves finding that out from the database. */

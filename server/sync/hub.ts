@@ -4,12 +4,15 @@ import type { NumberedMove, ServerMessage } from '../../core/sync/messages'
 import type { Database } from '../database/tables'
 import type { News } from '../news/news'
 import { headsOf, opennessOf } from './loadKnown'
+import type { OpenSlate } from './openSlates'
 
 /** Whoever can be told something: a socket, or a test. */
 export interface Listener {
   readonly id: string
   /** The session it speaks for. */
   readonly session: string
+  /** What its student has open; nothing for a teacher. */
+  readonly open: () => readonly OpenSlate[]
   /** The message, and the same as text: many are told the same bytes. */
   readonly tell: (message: ServerMessage, text: string) => void
   /** Who may do what has changed: what it follows is asked about anew. */
@@ -83,6 +86,11 @@ export class Hub {
   /** The sessions that have a socket in this process. */
   sessions(): string[] {
     return [...new Set([...this.all.values()].map(listener => listener.session))]
+  }
+
+  /** What students have open through this process. */
+  open(): OpenSlate[] {
+    return [...this.all.values()].flatMap(listener => listener.open())
   }
 
   /** How many are here, and how many slates and handouts are followed: for whoever watches the process. */

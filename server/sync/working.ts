@@ -3,7 +3,7 @@ import { ok, refuse, type Result } from '../../core/result'
 import type { Actor, Author } from '../../core/slate/actor'
 import { undoOf } from '../../core/slate/history'
 import { apply, invert, type Move } from '../../core/slate/move'
-import { whyShut, type Openness } from '../../core/slate/status'
+import { opennessTo, whyShut, type Openness } from '../../core/slate/status'
 import type { SlateState } from '../../core/slate/state'
 import type { NumberedMove, SentEnvelope } from '../../core/sync/messages'
 import type { RefusalCode } from '../../core/sync/refusals'
@@ -65,7 +65,7 @@ export function work({
   const outcomes = envelopes.map((envelope): Outcome => {
     const same = fresh.find(m => m.id === envelope.id) ?? earlier.byId(envelope.id)
     if (same) return { ok: true, move: numbered(same), fresh: false }
-    const shut = whyShut(known.openness)
+    const shut = whyShut(opennessTo(actor.author, known.openness))
     if (shut) return { ok: false, code: shut }
     const number = known.number + fresh.length + 1
     const move = meant(envelope, { state, author: actor.author, fresh, earlier })

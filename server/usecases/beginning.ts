@@ -139,12 +139,22 @@ export function ownPage(
   })
 }
 
-/** The heading of an own page. */
-export function nameSlate(services: Told, slate: string, name: string): Promise<void> {
+/** The heading of an own page. One that was taken from the others stays so until the teacher lets them see it. */
+export const nameSlate = (services: Told, slate: string, name: string): Promise<void> =>
+  setHeading(services, slate, { name: name || null, named_at: new Date() })
+
+export const hideHeading = (services: Told, slate: string, hidden: boolean): Promise<void> =>
+  setHeading(services, slate, { name_hidden_at: hidden ? new Date() : null })
+
+function setHeading(
+  services: Told,
+  slate: string,
+  values: { name?: string | null; named_at?: Date; name_hidden_at?: Date | null },
+): Promise<void> {
   return withNews(services, async (trx, news) => {
     const { handout_id } = await trx
       .updateTable('slates')
-      .set({ name: name || null })
+      .set(values)
       .where('id', '=', slate)
       .where('kind', '=', 'page')
       .returning('handout_id')

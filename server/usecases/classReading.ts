@@ -1,12 +1,9 @@
 import { sql, type Kysely } from 'kysely'
-import { SEEN_EVERY_MS } from '../sync/engine'
 import type { Database } from '../database/tables'
+import { BELIEVED_FOR_MS } from '../sync/openSlates'
 import { BY_NAME } from './classes'
 
 type Db = Kysely<Database>
-
-/** Seen at most so long ago, a student is here: longer than the time between two looks, so that nobody blinks. */
-const HERE_MS = SEEN_EVERY_MS * 2.5
 
 export async function classWithStudents(db: Db, id: string) {
   const row = await db
@@ -32,7 +29,7 @@ export async function classWithStudents(db: Db, id: string) {
             .select('sessions.id')
             .whereRef('sessions.student_id', '=', 'students.id')
             .where('sessions.ends_at', '>', new Date())
-            .where('sessions.seen_at', '>', new Date(Date.now() - HERE_MS)),
+            .where('sessions.seen_at', '>', new Date(Date.now() - BELIEVED_FOR_MS)),
         )
         .as('here'),
     ])

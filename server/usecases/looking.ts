@@ -33,7 +33,7 @@ export async function workOfOthers({ db, engine }: Pick<Services, 'db' | 'engine
       if (!looksNow(row.looking, own?.status)) return refuse('not-yet' as const)
       const slates = await trx
         .selectFrom('slates')
-        .select(['id', 'kind', 'name', 'mark', 'edition_hash', 'last_number'])
+        .select(['id', 'kind', 'name', 'name_hidden_at', 'mark', 'edition_hash', 'last_number'])
         .where('handout_id', '=', handout)
         .where('kind', 'in', ['frame', 'page'])
         .orderBy('position')
@@ -53,14 +53,23 @@ export async function workOfOthers({ db, engine }: Pick<Services, 'db' | 'engine
         engine.editions,
         slates.map(one => ({ id: one.id, edition: one.edition_hash, last: one.last_number })),
       )
-      const shown = slates.flatMap(({ last_number, edition_hash, name, ...slate }) => {
+      const shown = slates.flatMap(({ last_number, edition_hash, name, name_hidden_at, ...slate }) => {
         const [loaded, names] = [
           states.get(slate.id),
           people.filter(one => one.slate === slate.id).map(one => one.name),
         ]
         // Frames that nobody has taken, and work of those who have left, are nobody's to look at.
         return loaded && names.length
-          ? [{ ...slate, heading: name, people: names, mine: slate.id === own?.id, edition: edition_hash, ...loaded }]
+          ? [
+              {
+                ...slate,
+                heading: name_hidden_at && slate.id !== own?.id ? null : name,
+                people: names,
+                mine: slate.id === own?.id,
+                edition: edition_hash,
+                ...loaded,
+              },
+            ]
           : []
       })
       const boards = Object.fromEntries(

@@ -2,7 +2,7 @@ import { sql, type Kysely } from 'kysely'
 import * as v from 'valibot'
 import { RulesSchema } from '../../core/handout/rules'
 import { ok, refuse, type Result } from '../../core/result'
-import type { Author } from '../../core/slate/actor'
+import { isStudent, type Author } from '../../core/slate/actor'
 import { bare } from '../../core/slate/moves/own'
 import { mayUse } from '../../core/slate/own'
 import type { Database } from '../database/tables'
@@ -107,7 +107,7 @@ export async function picturesOf(db: Kysely<Database>, slate: string): Promise<P
     .execute()
   return rows.map(({ approved_at, ...row }) => ({
     ...row,
-    waits: approve && approved_at === null && row.by.startsWith('student:'),
+    waits: approve && approved_at === null && isStudent(row.by),
   }))
 }
 

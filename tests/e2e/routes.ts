@@ -298,6 +298,7 @@ export const ROUTES: Record<string, Row> = {
     body: () => ({ show: { what: { kind: 'nothing' }, page: 0, names: false, timer: true, pen: [] } }),
     allowed: ['owner'],
   },
+  'handouts/[id]/open.get.ts': { path: l => `/api/handouts/${l.handout}/open`, allowed: ['owner'] },
   'handouts/[id]/trails.get.ts': { path: l => `/api/handouts/${l.handout}/trails`, allowed: ['owner'] },
   'slates/[id]/seen.put.ts': { path: l => `/api/slates/${slateOf(l)}/seen`, body: () => ({}), allowed: ['owner'] },
   'slates/[id]/lesson.get.ts': { path: l => `/api/slates/${slateOf(l)}/lesson`, allowed: ['student', 'owner'] },
@@ -340,6 +341,11 @@ export const ROUTES: Record<string, Row> = {
     path: l => `/api/slates/${slateOf(l)}/name`,
     body: () => ({ name: 'Mine' }),
     allowed: ['student'],
+  },
+  'slates/[id]/heading.put.ts': {
+    path: l => `/api/slates/${slateOf(l)}/heading`,
+    body: () => ({ hidden: true }),
+    allowed: ['owner'],
   },
   'classes/[id]/newcomers.put.ts': {
     path: l => `/api/classes/${l.classId}/newcomers`,

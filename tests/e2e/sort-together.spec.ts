@@ -36,6 +36,9 @@ test('on a board for everyone the teacher gathers what students wrote under head
   await page.goto(`${address}/handout/${handout}`)
   await page.locator('[data-slate]').first().click()
   await page.getByRole('link', { name: 'Sort with them' }).click()
+  // With pencils down it is the teacher's to sort.
+  await lesson.teacher.must('PUT', `/api/handouts/${handout}/pencils`, { down: true })
+  await expect(ada.getByText(/Pencils down/).first()).toBeVisible()
   const list = page.getByRole('complementary', { name: 'What is written here' })
   await expect(list.getByRole('listitem')).toHaveCount(3)
   await expect(list.getByRole('listitem').filter({ hasText: 'It swims' })).toContainText('by Bo Kelp')
@@ -50,7 +53,8 @@ test('on a board for everyone the teacher gathers what students wrote under head
   const moved = list.getByRole('listitem').filter({ hasText: 'it has a foot.' })
   await expect(moved).toContainText('by Bo Kelp · moved by you')
   await expect(list.getByRole('listitem').filter({ hasText: 'Feet' })).toContainText('by you')
-  // A student's is still theirs to change.
+  // A student's is still theirs to change, with pencils up.
+  await lesson.teacher.must('PUT', `/api/handouts/${handout}/pencils`, { down: false })
   await expect(bo.getByRole('button', { name: /it has a foot\./ })).toBeVisible()
 
   // One that is in the wrong place is moved by hand, and by keys; all of a gathering is one step to undo.

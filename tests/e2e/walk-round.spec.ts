@@ -29,8 +29,13 @@ test('who is away is set aside until they come, and a late student is on a frame
   await piece(cy, 'limpet').press('Enter')
   await cy.keyboard.press('ArrowRight')
   await cy.keyboard.press('Enter')
-  await expect(page.locator('[data-slate="Cy Gull"]')).toBeVisible()
+  const tile = page.locator('[data-slate="Cy Gull"]')
+  await expect(tile).toBeVisible()
   await expect(page.getByTestId('absent')).toHaveCount(0)
+  // Who has it before them, and when it was last moved on.
+  await expect(tile).toContainText('Here')
+  await expect(tile).toContainText('Last move just now')
+  await expect(page.locator('[data-slate="Ada Fern"]')).not.toContainText('Here')
 
   const [ada, bo] = lesson.students
   const { id: set } = await lesson.teacher.must<{ id: string }>('POST', `/api/classes/${lesson.classId}/sets`, {
@@ -52,7 +57,11 @@ test('who is away is set aside until they come, and a late student is on a frame
   await page.getByRole('button', { name: 'Late Lou to Fern' }).press('Enter')
   await expect(page.getByText('Late Lou: Fern')).toBeVisible()
   await expect(page.locator('[data-slate="Fern"]')).toContainText('Late L.')
+  await expect(page.locator('[data-slate="Oak"]')).not.toContainText('Here')
+  await comeIn(cy, address, { ...lesson, handout }, 'Cy Gull')
+  await expect(page.locator('[data-slate="Oak"]')).toContainText('Here: Cy G.')
   await cy.context().close()
+  await expect(page.locator('[data-slate="Oak"]')).not.toContainText('Here', { timeout: 20_000 })
 })
 
 test('of many slates those in sight are drawn, and every name is there', async ({ page, application }) => {

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { isStudent } from '~~/core/slate/actor'
 import { isOfSeveral, type SlateKind } from '~~/core/slate/kind'
 import type { OwnOnSlate } from '~~/core/slate/own'
 import type { SlateState } from '~~/core/slate/state'
@@ -36,8 +37,7 @@ const passed = (thing: Seen) =>
   && pictures.some(one => one.id === thing.picture && !one.waits)
 const sorted = computed(() => things.value.toSorted(([, a], [, b]) => Number(waiting(b)) - Number(waiting(a))))
 const nameOf = ({ by }: Seen) =>
-  members.find(member => authorOf(member) === by)?.name
-  ?? t(by.startsWith('student') ? 'together.someone' : 'together.teacher')
+  members.find(member => authorOf(member) === by)?.name ?? t(isStudent(by) ? 'together.someone' : 'together.teacher')
 const labelOf = (thing: Seen) => (thing.kind === 'picture' ? thing.alt || t('tools.tool.picture') : thing.text)
 </script>
 

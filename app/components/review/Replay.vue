@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { isStudent } from '~~/core/slate/actor'
 import type { PieceId } from '~~/core/board/ids'
 import { pieceName } from '~~/core/board/pieceName'
 import type { SlateKind } from '~~/core/slate/kind'
@@ -48,7 +49,7 @@ const words = computed(() => {
 })
 const who = computed(() => {
   const by = move.value!.by
-  if (!by.startsWith('student')) return t('together.teacher')
+  if (!isStudent(by)) return t('together.teacher')
   if (kind === 'copy' || kind === 'page') return name
   return members.find(member => authorOf(member) === by)?.name ?? t('together.someone')
 })

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { nanoid } from 'nanoid'
 import { boxOf } from '~~/core/geometry/outline'
-import type { Author } from '~~/core/slate/actor'
+import { isStudent, type Author } from '~~/core/slate/actor'
 import { thingName } from '~~/core/slate/hands'
 import { bare } from '~~/core/slate/moves/own'
 import { isSeen, LONGEST_OWN_TEXT, mayUse, type Own } from '~~/core/slate/own'
@@ -32,7 +32,7 @@ function nameOf(author: Author): string {
   if (author === me) return t('sort.you')
   const member = slate.about.value.members.find(one => authorOf(one) === author)
   if (member) return member.name
-  return author.startsWith('student') ? view.name || t('together.someone') : t('together.teacher')
+  return isStudent(author) ? view.name || t('together.someone') : t('together.teacher')
 }
 /** Who moved it last, where that isn't who wrote it. */
 const movedBy = (id: string, by: Author) => {
@@ -111,7 +111,7 @@ const zoneOf = ({ own }: { own: Words }) => {
     <div class="flex min-h-96 min-w-0 flex-1 flex-col gap-3">
       <div class="flex flex-wrap items-center gap-3">
         <SlatePageTurner v-model="pageIndex" :count="pageCount" />
-        <p v-if="!editable" class="told" role="status">{{ t(shut === 'paused' ? 'sort.down' : 'sort.shut') }}</p>
+        <p v-if="!editable" class="told" role="status">{{ t('sort.shut') }}</p>
         <p v-if="refused" class="trouble" role="alert">{{ t('sort.refused') }}</p>
         <button type="button" class="button ml-auto" :disabled="!slate.canUndo.value" @click="undo">
           <Icon name="lucide:undo-2" />{{ t('slate.undo') }}

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { isStudent } from '~~/core/slate/actor'
 import { nanoid } from 'nanoid'
 import { LONGEST_LINE, type Said, type TalkLine } from '~~/core/handout/talk'
 import { shortNames } from '~~/core/roster/names'
@@ -19,8 +20,7 @@ const talk = computed(() => lines.filter(line => line.about === null))
 const short = computed(() => shortNames(members.map(one => one.name)))
 const nameOf = ({ by }: TalkLine) =>
   short.value(
-    members.find(member => authorOf(member) === by)?.name
-      ?? t(by.startsWith('student') ? 'together.someone' : 'together.teacher'),
+    members.find(member => authorOf(member) === by)?.name ?? t(isStudent(by) ? 'together.someone' : 'together.teacher'),
   )
 const words = ref('')
 let id = nanoid()

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { isStudent } from '~~/core/slate/actor'
 import { nanoid } from 'nanoid'
 import { LONGEST_LINE, type Said, type TalkLine } from '~~/core/handout/talk'
 
@@ -36,9 +37,7 @@ async function send() {
 <template>
   <span class="mt-1 flex flex-col gap-1">
     <span v-for="line in answers" :key="line.id" class="rounded-lg border border-panel-line px-2 py-1"
-      ><strong class="text-sm">{{
-        t(line.by.startsWith('student') ? 'margin.answer' : 'margin.teachersAnswer')
-      }}</strong
+      ><strong class="text-sm">{{ t(isStudent(line.by) ? 'margin.answer' : 'margin.teachersAnswer') }}</strong
       >&#32;<bdi class="break-words">{{ line.words }}</bdi></span
     >
     <form v-if="writing" class="flex gap-2" @submit.prevent="send">

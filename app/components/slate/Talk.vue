@@ -2,7 +2,7 @@
 import { nanoid } from 'nanoid'
 import { LONGEST_LINE, type Said, type TalkLine } from '~~/core/handout/talk'
 import { shortNames } from '~~/core/roster/names'
-import type { Author } from '~~/core/slate/actor'
+import { isStudent, type Author } from '~~/core/slate/actor'
 import type { Member } from '~/composables/slate/useSlate'
 
 /** What the people of a slate say to each other beside the page. The teacher reads along, and says so here. */
@@ -26,7 +26,7 @@ const nameOf = (by: Author) =>
     ? t('together.you')
     : member(by)
       ? short.value(member(by)!.name)
-      : by.startsWith('student')
+      : isStudent(by)
         ? t('together.someone')
         : t('together.teacher')
 const list = useTemplateRef<HTMLElement>('list')

@@ -75,8 +75,6 @@ const mayLook = computed(
     && (about.value.looking === 'always'
       || (about.value.looking === 'after-hand-in' && (status.value === 'handed-in' || back.value))),
 )
-const heading = ref(view.heading ?? '')
-const nameIt = () => attempt(() => ask(`/api/slates/${view.id}/name`, { method: 'PUT', body: { name: heading.value } }))
 const startAgain = () => slate.make({ kind: 'start-again' })
 
 /** Where something is still to do: the page and the activity open, and the keyboard stands at the first of it. */
@@ -217,10 +215,11 @@ useSlateKeys({ showKeys: () => (showKeys.value = true), undo: slate.undo })
         }}</span>
       </p>
       <LazySlateWorth v-if="view.counts !== 'nothing' && !back" :points="view.mostPoints" :rubric="view.rubric" />
-      <label v-if="view.kind === 'page' && editable" class="flex items-center gap-3"
-        ><span class="shrink-0 font-semibold">{{ t('slate.heading') }}</span
-        ><input v-model="heading" dir="auto" class="field min-h-9 max-w-md py-1" maxlength="60" @change="nameIt"
-      /></label>
+      <SlateHeading
+        v-if="view.kind === 'page' && editable"
+        :slate="view.id"
+        :heading="view.heading ?? ''"
+        :hidden="about.headingHidden" />
       <div class="flex flex-wrap items-center justify-center gap-x-4 gap-y-2">
         <SlateInstructions
           v-if="edition.board.instructions || edition.board.spoken"

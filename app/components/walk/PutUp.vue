@@ -36,6 +36,7 @@ const WHERE = {
   thing: ({ id, slate }: PutUp, hidden: boolean) =>
     [`/api/slates/${slate}/hidden`, { id: nanoid(), thing: id, hidden }] as const,
   line: ({ id, slate }: PutUp, hidden: boolean) => [`/api/slates/${slate}/talk/${id}`, { hidden }] as const,
+  heading: ({ id }: PutUp, hidden: boolean) => [`/api/slates/${id}/heading`, { hidden }] as const,
   question: ({ id }: PutUp, hidden: boolean) => [`/api/handouts/${handout}/questions/${id}`, { hidden }] as const,
 } satisfies Record<PutUp['kind'], unknown>
 async function hide(one: PutUp) {
@@ -64,7 +65,7 @@ const waiting = computed(() => all.value?.filter(one => one.waits).length ?? 0)
     <ul v-else-if="all" class="flex max-h-96 flex-col divide-y divide-panel-line overflow-y-auto">
       <li
         v-for="one in all"
-        :key="`${one.slate} ${one.id}`"
+        :key="`${one.kind} ${one.slate} ${one.id}`"
         class="flex flex-wrap items-center gap-3 py-2"
         :class="one.waits ? 'rounded bg-sunfleck-100 px-2 text-stone-950' : ''">
         <img

@@ -16,6 +16,8 @@ const {
   soFar = undefined,
   built = null,
   nudge = undefined,
+  here = [],
+  lastMove = '',
   paused = false,
   chosen = undefined,
   page,
@@ -35,6 +37,10 @@ const {
   built?: Built | null
   /** What was said to it last. */
   nudge?: NudgeSent | undefined
+  /** Those of its people who have it before them now, by name. */
+  here?: readonly string[] | undefined
+  /** When the last move was made, in words. */
+  lastMove?: string | undefined
   /** Pencils are down for it alone. */
   paused?: boolean
   /** Whether it is one of those chosen; absent while nothing is being chosen: then it leads to the slate. */
@@ -69,6 +75,12 @@ const members = computed(() => {
   const short = shortNames(slate.members.map(member => member.name))
   return slate.members.map(member => short(member.name)).join(', ')
 })
+/** Of one student it is enough that they are there. */
+const hereWords = computed(() => {
+  if (nameless || slate.members.length < 2) return t('walk.here', { count: here.length })
+  const short = shortNames(slate.members.map(member => member.name))
+  return t('walk.hereOf', { names: here.map(short).join(', ') })
+})
 const words = computed(() => {
   if (slate.unreadable) return t('walk.unreadable')
   if (slate.status === 'under-way' && slate.of > 0) return t('slate.placed', { placed: slate.placed, of: slate.of })
@@ -83,7 +95,7 @@ const words = computed(() => {
     class="relative block w-full rounded-xl p-1 text-left"
     :class="[
       slate.status === 'not-opened' ? 'opacity-70' : '',
-      lit ? 'bg-sunfleck-200 ring-3 ring-sunfleck-600' : '',
+      lit ? 'bg-sunfleck-200 ring-3 ring-sunfleck-600 forced-colors:outline-4 forced-colors:outline-[Mark]' : '',
       chosen ? 'outline-3 outline-offset-2 outline-leaf-600' : '',
     ]"
     :data-slate="slate.name"
@@ -113,6 +125,13 @@ const words = computed(() => {
         >{{ words }}</span
       >
     </span>
+    <span v-if="here.length || lastMove" class="mx-1 flex gap-x-3 text-sm" :class="lit ? 'text-stone-950' : ''"
+      ><span v-if="here.length" class="flex min-w-0 items-center gap-1.5 font-semibold" :title="hereWords"
+        ><Icon name="lucide:user-round" size="14" class="shrink-0" /><bdi class="truncate">{{ hereWords }}</bdi></span
+      ><span v-if="lastMove" class="ml-auto shrink-0" :title="t('walk.lastMove')"
+        ><span class="sr-only">{{ t('walk.lastMove') }} </span>{{ lastMove }}</span
+      ></span
+    >
     <span v-if="soFar" class="mx-1 mt-0.5 flex flex-wrap gap-x-3 text-sm" :class="lit ? 'text-stone-950' : ''"
       ><span
         v-for="verdict in SO_FAR.filter(one => one !== 'line' || soFar!.line)"

@@ -15,7 +15,12 @@ export interface SaidSoFar {
  * Who needs the teacher, and what the key says so far. Worked out a moment after something has changed, not for each
  * move.
  */
-export function useNeeds(slates: () => readonly WalkSlate[], trailOf: (id: string) => Trail) {
+export function useNeeds(
+  slates: () => readonly WalkSlate[],
+  trailOf: (id: string) => Trail,
+  /** The server's time: that of a device may be an hour off. */
+  now: () => number,
+) {
   const needs = shallowRef<ReadonlyMap<string, readonly Need[]>>(new Map())
   const known = new WeakMap<WalkSlate, ReadonlyMap<string, Verdict>>()
   /** Marked once for each state that it is in. */
@@ -33,7 +38,7 @@ export function useNeeds(slates: () => readonly WalkSlate[], trailOf: (id: strin
     verdicts: slate.status === 'under-way' ? verdictsOf(slate) : new Map(),
     hints: Object.values(slate.replica.shown.hints).reduce((sum, count) => sum + count, 0),
   })
-  const work = () => (needs.value = needsOf(slates().map(watched), Date.now()))
+  const work = () => (needs.value = needsOf(slates().map(watched), now()))
   const workSoon = useDebounceFn(work, 200, { maxWait: 1000 })
   watch(slates, () => void workSoon())
   useIntervalFn(work, 10_000)

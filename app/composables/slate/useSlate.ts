@@ -3,7 +3,7 @@ import type { Board } from '~~/core/board/board'
 import type { BalanceStep } from '~~/core/keys/balance/kind'
 import { progress as progressOf } from '~~/core/placement/tasks'
 import type { Here } from '~~/core/sync/presence'
-import type { Actor, Author } from '~~/core/slate/actor'
+import { isStudent, type Actor, type Author } from '~~/core/slate/actor'
 import type { Counts, Rubric } from '~~/core/handout/counting'
 import { NO_RULES } from '~~/core/handout/noRules'
 import type { Rules } from '~~/core/handout/rules'
@@ -41,6 +41,8 @@ export interface SlateView {
   mark: string | null
   /** Of an own page: what its student has called it; of a frame its group. */
   heading: string | null
+  /** A teacher keeps it from the others. */
+  headingHidden: boolean
   /** The word to the teacher that went with what was handed in. */
   said: string | null
   looking: Looking
@@ -72,11 +74,12 @@ export interface SlateView {
   review: ReviewEntry | null
 }
 
-const aboutOf = ({ word, due, handIn, hand, looking, rules, members, before, talk }: SlateView) => ({
+const aboutOf = ({ word, due, handIn, hand, headingHidden, looking, rules, members, before, talk }: SlateView) => ({
   word,
   due,
   handIn,
   hand,
+  headingHidden,
   looking,
   rules,
   members,
@@ -92,6 +95,7 @@ const completed = (view: SlateView): SlateView => ({
   before: view.before ?? null,
   talk: view.talk ?? [],
   hand: view.hand ?? false,
+  headingHidden: view.headingHidden ?? false,
   pictures: view.pictures ?? [],
 })
 
@@ -159,7 +163,7 @@ export function useSlate(given: SlateView, outdated: () => void) {
   const keepSoon = useDebounceFn(keep, 800, { maxWait: 4000 })
   function keep() {
     // A teacher's has the answers in it, and is for now alone.
-    if (!view.actor.author.startsWith('student:')) return
+    if (!isStudent(view.actor.author)) return
     const { replica, steps, openness } = session
     void keepView(view.reader, `/api/slates/${view.id}`, {
       ...view,

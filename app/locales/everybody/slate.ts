@@ -7,6 +7,7 @@ export default {
     finishNow: 'Finish now',
     elsewhere: 'You work somewhere else now.',
     heading: 'Name of my page',
+    headingHidden: 'Your teacher has hidden this name from the others.',
     toDesk: 'To my desk',
     instructions: 'What to do',
     readAloud: 'Read aloud',

@@ -117,7 +117,6 @@ export default {
     gather: 'Gather them | Gather one | Gather {count}',
     gathered: 'One is gathered. | {count} are gathered; what reads the same lies in one pile.',
     shut: 'Nobody works on it any more.',
-    down: 'Pencils are down. Put them up to sort.',
     refused: "That couldn't be done on this board.",
   },
   nudge: {

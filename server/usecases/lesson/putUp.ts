@@ -1,6 +1,6 @@
 import { sql, type Kysely } from 'kysely'
 import { inQueue, shownOf, type PutUp } from '../../../core/lesson/putUp'
-import type { Author } from '../../../core/slate/actor'
+import { isStudent, type Author } from '../../../core/slate/actor'
 import type { Database } from '../../database/tables'
 import { loadStates } from '../../database/loadState'
 import type { Services } from '../../services'
@@ -26,6 +26,7 @@ export async function putUpOn({ db, engine }: Pick<Services, 'db' | 'engine'>, h
     ...(await thingsOn({ db, engine }, handout, slates, name)),
     ...(await linesOn(db, ids, name)),
     ...(await questionsIn(db, handout)),
+    ...(await headingsOn(db, handout, name)),
   ]
   return inQueue(all).slice(0, MOST_SHOWN)
 }
@@ -63,7 +64,7 @@ async function thingsOn(
   return touched.flatMap(({ id: slate }) =>
     Object.entries(states.get(slate)?.state.own ?? {}).flatMap(([id, thing]): PutUp[] => {
       const shown = shownOf(thing)
-      if (!shown || thing.gone || !thing.by.startsWith('student:')) return []
+      if (!shown || thing.gone || !isStudent(thing.by)) return []
       return [
         {
           ...shown,
@@ -78,6 +79,28 @@ async function thingsOn(
       ]
     }),
   )
+}
+
+/** Of own pages: each is its one student's. */
+async function headingsOn(db: Db, handout: string, name: NameOf): Promise<PutUp[]> {
+  const rows = await db
+    .selectFrom('slates')
+    .select(['id', 'name', 'named_at', 'name_hidden_at'])
+    .where('handout_id', '=', handout)
+    .where('kind', '=', 'page')
+    .where('name', 'is not', null)
+    .execute()
+  return rows.map(row => ({
+    kind: 'heading',
+    id: row.id,
+    slate: row.id,
+    words: row.name!,
+    picture: null,
+    by: name(row.id, 'student:1'),
+    at: row.named_at?.toISOString() ?? '',
+    hidden: row.name_hidden_at !== null,
+    waits: false,
+  }))
 }
 
 async function linesOn(db: Db, slates: readonly string[], name: NameOf): Promise<PutUp[]> {

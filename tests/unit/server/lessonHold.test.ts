@@ -1,12 +1,13 @@
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest'
 import type { TimerEnd } from '../../../core/lesson/timer'
 import type { Jobs } from '../../../server/jobs'
+import type { Actor } from '../../../server/rights/actor'
 import { handInFor, letGoOn, pencils } from '../../../server/usecases/lesson/hold'
 import { lessonForSlate, lessonOf } from '../../../server/usecases/lesson/lesson'
 import { endTimer, extendTimer, setTimer, timerOf } from '../../../server/usecases/lesson/timer'
 import { handIn, markOpened } from '../../../server/usecases/openness'
 import { shore } from '../../boards'
-import { listener, put, said, twoProcesses, until, type TwoProcesses } from '../../lesson'
+import { frameWith, listener, moreStudents, put, said, twoProcesses, until, type TwoProcesses } from '../../lesson'
 import { makeSchool } from '../../school'
 
 let two: TwoProcesses
@@ -58,6 +59,17 @@ describe('pencils', () => {
     expect(said(await two.submit(foreign!.id, two.as(foreign!.student), [put('c0', 1)]))).toEqual([1])
     await pencils(two.services, handout(), { down: false, slates: [slateAt(0).id] })
     expect([await taken(0), await outcome(1)]).toEqual([true, 'paused'])
+  })
+
+  it('are down for students, and not for those who lead the lesson', async () => {
+    const { frame, people } = await frameWith(two, [{ student: (await moreStudents(two, 1))[0]! }])
+    await pencils(two.services, handout(), { down: true })
+    const after = async (who: Actor) => said(await two.submit(frame, who, [put('c0', 40)]))[0]
+    expect(await after(people[0]!)).toBe('paused')
+    // By what is known of the slate, and under its lock.
+    expect(await after(two.owner)).toBe(1)
+    expect(await after(two.owner)).toBe(2)
+    expect(await after(people[0]!)).toBe('paused')
   })
 
   it('of two teachers at once end as one of them said, everywhere alike', async () => {

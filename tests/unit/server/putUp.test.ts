@@ -3,6 +3,8 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { setBoardTools } from '../../../core/design/tools'
 import type { Own } from '../../../core/slate/own'
 import type { SentEnvelope } from '../../../core/sync/messages'
+import { hideHeading, nameSlate, ownPage } from '../../../server/usecases/beginning'
+import { workOfOthers } from '../../../server/usecases/looking'
 import { askQuestion, setJar } from '../../../server/usecases/lesson/jar'
 import { putUpOn } from '../../../server/usecases/lesson/putUp'
 import { hideLine, speak } from '../../../server/usecases/talk'
@@ -79,5 +81,36 @@ describe('what students put where others see it', () => {
     expect((await queue()).every(one => !Number.isNaN(Date.parse(one.at)))).toBe(true)
     await hideLine(services(), frame, line, true)
     expect((await queue()).find(one => one.words === 'Silly')?.hidden).toBe(true)
+  })
+
+  it('has the headings of own pages; one that is hidden is kept from the others, and stays so under another name', async () => {
+    const { handout } = two.school
+    const [ada, bo] = await moreStudents(two, 2)
+    await two.connection.pool.query(
+      `update handouts set mode = 'one-for-everyone', own_pages = true, looking = 'always' where id = $1`,
+      [handout],
+    )
+    const page = async (student: string) => {
+      const made = await ownPage(services(), handout, student)
+      if (!made.ok) throw new Error(made.reason)
+      return made.value.id
+    }
+    const [adas] = [await page(ada!), await page(bo!)]
+    await nameSlate(services(), adas, 'Rude')
+    const headings = async () => (await putUpOn(services(), handout)).filter(one => one.kind === 'heading')
+    expect(await headings()).toMatchObject([{ slate: adas, words: 'Rude', hidden: false }])
+    const seenBy = async (student: string) => {
+      const shown = await workOfOthers(services(), handout, student)
+      if (!shown.ok) throw new Error(shown.reason)
+      return shown.value.slates.find(slate => slate.id === adas)!.heading
+    }
+    expect([await seenBy(ada!), await seenBy(bo!)]).toEqual(['Rude', 'Rude'])
+    await hideHeading(services(), adas, true)
+    expect([await seenBy(ada!), await seenBy(bo!)]).toEqual(['Rude', null])
+    await nameSlate(services(), adas, 'Ruder')
+    expect([await seenBy(ada!), await seenBy(bo!)]).toEqual(['Ruder', null])
+    expect(await headings()).toMatchObject([{ words: 'Ruder', hidden: true }])
+    await hideHeading(services(), adas, false)
+    expect(await seenBy(bo!)).toBe('Ruder')
   })
 })

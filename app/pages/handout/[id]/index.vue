@@ -9,6 +9,7 @@ import { canBeCalled } from '~~/core/lesson/callOut'
 import { useCallOut } from '~/composables/lesson/useCallOut'
 import { useLesson, type LessonView } from '~/composables/lesson/useLesson'
 import { useNeeds } from '~/composables/lesson/useNeeds'
+import { useOpenSlates } from '~/composables/lesson/useOpenSlates'
 import { useWalk, type WalkSlate } from '~/composables/review/useWalk'
 
 definePageMeta({ for: 'teacher' })
@@ -21,11 +22,12 @@ const { attempt } = useAsking()
 const route = useRoute()
 const id = String(route.params.id)
 const { edition, view, slates, trouble, connection, live, trailOf, load } = useWalk(id)
+const { openOn, since, serverNow } = useOpenSlates(id)
 /** Whoever is away is set aside, until something is done all the same. */
 const away = (slate: WalkSlate) =>
   slate.members.length > 0
   && slate.members.every(member => member.absent)
-  && (slate.movedAt === null || Date.now() - slate.movedAt > HERE_MS)
+  && (slate.movedAt === null || serverNow() - slate.movedAt > HERE_MS)
 const absent = computed(() => slates.value.filter(away))
 const present = computed(() => slates.value.filter(slate => !absent.value.includes(slate)))
 const chosen = useChosen(() => present.value)
@@ -59,7 +61,7 @@ const building = useCallOut(
   () => lesson.value?.call ?? null,
   () => slates.value,
 )
-const { needs, saidSoFar } = useNeeds(() => present.value, trailOf)
+const { needs, saidSoFar } = useNeeds(() => present.value, trailOf, serverNow)
 /** What the key says so far is shown where the teacher wants it. */
 const marked = useSessionStorage('walk-marked', false)
 const keyed = computed(() => (edition.value?.board.keys.length ?? 0) > 0)
@@ -253,6 +255,8 @@ const counts = computed(() =>
             :so-far="marked && keyed ? saidSoFar(slate) : undefined"
             :paused="!lesson?.paused && !!slate.openness?.paused && slate.status === 'under-way'"
             :built="building.builtOf(slate)"
+            :here="openOn(slate)"
+            :last-move="slate.movedAt === null ? '' : since(slate.movedAt)"
             :nudge="lesson?.nudges.find(one => one.slate === slate.id)"
             :chosen="chosen.choosing.value ? chosen.has(slate.id) : undefined"
             :page="page"
