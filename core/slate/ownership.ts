@@ -4,8 +4,7 @@ import type { OwnOnSlate } from './own'
 import type { SlateState } from './state'
 
 /** Whether what somebody has made is theirs to change: its maker's, and any teacher's. */
-export const mayChangeOwn = (own: OwnOnSlate, author: Author): boolean =>
-  !isStudent(author) || own.by === author
+export const mayChangeOwn = (own: OwnOnSlate, author: Author): boolean => !isStudent(author) || own.by === author
 
 /**
  * The first of the changed things that somebody else has made, or that is said to be made by somebody else; undefined
