@@ -15,9 +15,10 @@ const paperFonts = () =>
       .map(file => `@fontsource/${font}/files/${file}`),
   ])
 
-const inModules = (path: string) => fileURLToPath(new URL(`./node_modules/${path}`, import.meta.url))
+const inProject = (path: string) => fileURLToPath(new URL(`./${path}`, import.meta.url))
+const inModules = (path: string) => inProject(`node_modules/${path}`)
 
-const CORE = fileURLToPath(new URL('./core/', import.meta.url))
+const CORE = inProject('core/')
 
 /** Types of packages that bring none, as seen from .nuxt. */
 const DECLARED = ['../core/**/*.d.ts']
@@ -97,7 +98,7 @@ export default defineNuxtConfig({
     })),
   },
   // The process is our own: see server/entry.ts.
-  $production: { nitro: { entry: fileURLToPath(new URL('./server/entry.ts', import.meta.url)) } },
+  $production: { nitro: { entry: inProject('server/entry.ts') } },
   // Fonts stay files, however small, for pages may not load what is written into a style sheet; and icons, which are
   // shown by reference.
   vite: {

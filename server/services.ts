@@ -1,9 +1,12 @@
+import { dirname, join } from 'node:path'
 import { connect, type Connection } from './database/connect'
 import { migrate } from './database/migrate'
 import { startJobs, type Jobs } from './jobs'
 import { startMail, type Mail } from './mail'
 import { startRecords, type Records } from './records/records'
 import { makeLabour, type Labour } from './labour/labour'
+import { markingPool, type Marking } from './marking/markingPool'
+import { OutcomeStore } from './marking/outcomes'
 import { postgresWire } from './news/postgres'
 import { redisWire } from './news/redis'
 import type { NewsWire } from './news/wire'
@@ -15,6 +18,8 @@ export interface Services extends Connection {
   readonly wire: NewsWire
   readonly limits: Limits
   readonly labour: Labour
+  readonly marking: Marking
+  readonly outcomes: OutcomeStore
   readonly jobs: Jobs
   readonly mail: Mail | null
   readonly records: Records | null
@@ -34,12 +39,15 @@ async function start(): Promise<Services> {
   const wire = process.env.REDIS_URL ? redisWire(process.env.REDIS_URL) : postgresWire(connection.url)
   const engine = new Engine(connection, wire)
   await engine.start()
+  const marking = markingPool(join(dirname(process.argv[1]!), 'marker.mjs'))
   return {
     ...connection,
     engine,
     wire,
     limits: limits(connection.pool),
     labour: makeLabour(process.argv[1]!),
+    marking,
+    outcomes: new OutcomeStore(connection.db, engine.editions, marking),
     jobs: await startJobs({ ...connection, wire }),
     mail: startMail(),
     records: startRecords(),

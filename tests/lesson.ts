@@ -3,6 +3,7 @@ import type { Board } from '../core/board/board'
 import { loadStates } from '../server/database/loadState'
 import { postgresWire } from '../server/news/postgres'
 import type { NewsWire } from '../server/news/wire'
+import { OutcomeStore } from '../server/marking/outcomes'
 import type { Actor } from '../server/rights/actor'
 import { holdToMove } from '../server/rights/hold'
 import type { Connection } from '../server/database/connect'
@@ -14,6 +15,7 @@ import { makeFrame } from '../server/usecases/giveOut'
 import { addMember } from '../server/usecases/members'
 import { pieceId } from './boards'
 import { migratedDatabase } from './database'
+import { markHere } from './markHere'
 import { makeSchool, type School } from './school'
 
 /** One school, and the engines of two processes on its database. */
@@ -27,7 +29,7 @@ export interface TwoProcesses {
   readonly stateOf: (
     slate: string,
   ) => Promise<{ number: number; state: import('../core/slate/state').SlateState } | null>
-  readonly services: { db: Connection['db']; wire: NewsWire; engine: Engine }
+  readonly services: { db: Connection['db']; wire: NewsWire; engine: Engine; outcomes: OutcomeStore }
   readonly close: () => Promise<void>
 }
 
@@ -69,7 +71,12 @@ export async function twoProcesses(
         ).get(slate) ?? null
       )
     },
-    services: { db: connection.db, wire: engines[0].wire, engine: engines[0] },
+    services: {
+      db: connection.db,
+      wire: engines[0].wire,
+      engine: engines[0],
+      outcomes: new OutcomeStore(connection.db, engines[0].editions, markHere()),
+    },
     async close() {
       await Promise.all(engines.map(e => e.stop()))
       await second.close()

@@ -11,7 +11,7 @@ import { WordSchema } from './reason'
  * Counted up whenever the same work on the same edition may be marked otherwise, so that what is stored is known to be
  * old.
  */
-const MARKER_VERSION = 2
+export const MARKER_VERSION = 2
 
 const count = v.pipe(v.number(), v.integer(), v.minValue(0))
 const ItemMarkSchema = v.object({

@@ -22,6 +22,7 @@ import * as questionJar from './migrations/0019_question_jar'
 import * as callouts from './migrations/0020_callouts'
 import * as atTheSlate from './migrations/0021_at_the_slate'
 import * as here from './migrations/0022_here'
+import * as outcomes from './migrations/0023_outcomes'
 
 /** Forward only: a migration that has run anywhere is never edited, the next one mends it. */
 const migrations = {
@@ -47,6 +48,7 @@ const migrations = {
   '0020_callouts': callouts,
   '0021_at_the_slate': atTheSlate,
   '0022_here': here,
+  '0023_outcomes': outcomes,
 }
 
 /**

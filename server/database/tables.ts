@@ -10,6 +10,7 @@ import type { Show } from '../../core/lesson/show'
 import type { TimerEnd } from '../../core/lesson/timer'
 import type { Wish } from '../../core/groups/wishes'
 import type { Decisions } from '../../core/keys/mark'
+import type { KeyMark } from '../../core/keys/outcome'
 import type { Author } from '../../core/slate/actor'
 import type { HandoutMode, SlateKind } from '../../core/slate/kind'
 import type { Move } from '../../core/slate/move'
@@ -380,6 +381,16 @@ export interface Database {
     review: ColumnType<TriedReview | null, string | null, never>
     ended_at: SetOnce
   }
+  /** What the keys say of slates at their numbers. */
+  outcomes: {
+    slate_id: Fixed<string>
+    number: Fixed<number>
+    edition_hash: Fixed<string>
+    turn: Fixed<number>
+    marker: Fixed<number>
+    keys: FixedJson<KeyMark[]>
+    at: SetOnce
+  }
   reviews: {
     slate_id: Fixed<string>
     teacher_id: Fixed<string>
@@ -388,6 +399,10 @@ export interface Database {
     updated_at: Timestamp
     points: ColumnType<string | null, number | null | undefined, number | null>
     levels: ColumnType<Levels, string | undefined, string>
+    /** What the keys said when it was saved: at which number and turn, by which marker. */
+    number: ColumnType<number | null, number | null | undefined, number | null>
+    turn: ColumnType<number | null, number | null | undefined, number | null>
+    marker: ColumnType<number | null, number | null | undefined, number | null>
   }
   rate_limits: { key: string; points: Generated<number>; expire: number | null }
 }

@@ -1,13 +1,9 @@
 import { Pool } from './pool'
 
-/**
- * The heavy work of a process: pictures and files in one place, marking in another, so that neither waits for the
- * other.
- */
+/** The heavy work of a process that may have to be stopped: pictures and files, each in its own place. */
 export interface Labour {
   readonly pictures: Pool
   readonly files: Pool
-  readonly marking: Pool
   readonly stop: () => void
 }
 
@@ -15,13 +11,11 @@ export interface Labour {
 export function makeLabour(entry: string): Labour {
   const pictures = new Pool(entry, { processes: 2, waiting: 60, milliseconds: 8000, megabytes: 900 })
   const files = new Pool(entry, { processes: 1, waiting: 6, milliseconds: 30_000, megabytes: 1400 })
-  const marking = new Pool(entry, { processes: 1, waiting: 60, milliseconds: 3000, megabytes: 600 })
   return {
     pictures,
     files,
-    marking,
     stop() {
-      for (const pool of [pictures, files, marking]) pool.stop()
+      for (const pool of [pictures, files]) pool.stop()
     },
   }
 }

@@ -1,14 +1,10 @@
 import { writeFile } from 'node:fs/promises'
 import { join } from 'node:path'
 import type { Board } from '../../core/board/board'
-import { makeEdition } from '../../core/board/edition'
 import { clipFilesOf, filesOf } from '../../core/board/files'
 import type { FileHash } from '../../core/board/ids'
 import { readBoardFile, type BoardFileFault } from '../../core/format/boardFile'
-import { feedbackOn, type Feedback } from '../../core/keys/feedback'
-import { markSlate, withDecisions, type Decisions } from '../../core/keys/mark'
 import { ok, refuse, type Result } from '../../core/result'
-import type { SlateState } from '../../core/slate/state'
 import { readClip, type ReadClip } from '../files/clip'
 import { readPicture, type Picture, type PictureRefusal } from '../files/picture'
 import { parseJson } from '../http/json'
@@ -62,16 +58,6 @@ export const TASKS = {
 
   /** Cards with which students come in, as a PDF. */
   cards: ({ title, cards }: { title: string; cards: readonly Card[] }): Promise<Buffer> => cardsPdf(title, cards),
-
-  feedback: async ({
-    board,
-    state,
-    decisions,
-  }: {
-    board: Board
-    state: SlateState
-    decisions: Decisions
-  }): Promise<Feedback[]> => feedbackOn(withDecisions(markSlate(state, makeEdition(board)), decisions)),
 } as const
 
 export type Tasks = typeof TASKS

@@ -93,7 +93,7 @@ export interface ReviewToSave {
 
 /** Refused where it gives more points than the handout counts for, or levels that its rubric doesn't have. */
 export async function saveReview(
-  { db }: Pick<Services, 'db'>,
+  { db, outcomes }: Pick<Services, 'db' | 'outcomes'>,
   slate: string,
   teacher: string,
   { decisions, comment, points, levels }: ReviewToSave,
@@ -106,7 +106,13 @@ export async function saveReview(
     .executeTakeFirstOrThrow()
   if (points !== null && points > (handout.points ?? -1)) return refuse('beyond')
   if (Object.keys(levels).length && !(handout.rubric && levelsFit(levels, handout.rubric))) return refuse('beyond')
+  // What it rests on; where nothing can be marked it rests on the teacher alone.
+  const marked = await outcomes.ofOne(slate)
+  const { number, turn, marker } = marked.ok ? marked.value : NOTHING_MARKED
   const values = {
+    number,
+    turn,
+    marker,
     decisions: JSON.stringify(decisions),
     comment,
     points,
@@ -120,3 +126,4 @@ export async function saveReview(
     .execute()
   return ok(null)
 }
+const NOTHING_MARKED = { number: null, turn: null, marker: null }

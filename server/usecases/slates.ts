@@ -3,8 +3,9 @@ import * as v from 'valibot'
 import { withoutAnswers, type Edition } from '../../core/board/edition'
 import type { BalanceKey } from '../../core/keys/balance/key'
 import { balanceSteps } from '../../core/keys/balance/steps'
-import type { Feedback } from '../../core/keys/feedback'
+import { feedbackOn, type Feedback } from '../../core/keys/feedback'
 import { feedbackShows } from '../../core/keys/feedbackShows'
+import { withDecisions } from '../../core/keys/mark'
 import type { Actor as SlateActor, Author } from '../../core/slate/actor'
 import type { HistoryStep } from '../../core/slate/history'
 import { RulesSchema } from '../../core/handout/rules'
@@ -12,7 +13,7 @@ import { isOfSeveral } from '../../core/slate/kind'
 import type { Due } from '../../core/handout/settings'
 import { marginShows, type SlateStatus } from '../../core/slate/status'
 import { ok, refuse, type Result } from '../../core/result'
-import type { PoolRefusal } from '../labour/pool'
+import type { MarkingRefusal } from '../marking/markingPool'
 import type { Database } from '../database/tables'
 import type { Services } from '../services'
 import { loadStates } from '../database/loadState'
@@ -160,18 +161,16 @@ export async function namesOf(db: Kysely<Database>, slates: readonly string[]): 
 
 /** What the key says of a student's own work as it is now, as far as the board lets students know. */
 export async function feedbackFor(
-  { db, engine, labour }: Services,
+  { db, engine, outcomes }: Services,
   id: string,
-): Promise<Result<Feedback[], SlateStatus | 'unreadable' | PoolRefusal>> {
+): Promise<Result<Feedback[], SlateStatus | MarkingRefusal>> {
   const head = await headsOf(db).where('slates.id', '=', id).executeTakeFirstOrThrow()
   const edition = await engine.editions.get(db, head.edition_hash)
   if (!feedbackShows(edition.board.feedback, edition.board.keys.length > 0, head.status)) return refuse(head.status)
-  const loaded = (
-    await loadStates(db, engine.editions, [{ id, edition: head.edition_hash, last: head.last_number }])
-  ).get(id)
-  if (!loaded) return refuse('unreadable')
+  const marked = await outcomes.ofOne(id)
+  if (!marked.ok) return marked
   const { decisions } = head.status === 'handed-back' ? await reviewOf(db, id) : { decisions: {} }
-  return labour.marking.do('feedback', { board: edition.board, state: loaded.state, decisions })
+  return ok(feedbackOn(withDecisions(marked.value.keys, decisions)))
 }
 
 /** The true equations that a student reached on each balance with an unknown, in the order of the keys. */

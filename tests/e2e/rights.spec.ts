@@ -5,7 +5,8 @@ import { Client } from '../../demo/client'
 import { expect, giveOutTo, makeLesson, test, type Lesson } from './class'
 import { wav } from '../sounds'
 import { ACTORS, cast, slateOf } from './cast'
-import { ROUTES, type Extra } from './routes'
+import type { Extra } from './routeRow'
+import { ROUTES } from './routes'
 
 /** A lesson whose board shows a picture, so that there is a file to ask for, and has a key that students may ask. */
 async function lessonWithPicture(address: string): Promise<{ lesson: Lesson; extra: Extra }> {

@@ -1,22 +1,7 @@
-import type { Lesson } from './lesson'
 import { ACTORS, slateOf, type ActorName } from './cast'
+import type { Row } from './routeRow'
+import { ROUTES_OF_LESSON } from './routesOfLesson'
 
-interface Row {
-  readonly path: (l: Lesson, extra: Extra) => string
-  readonly body?: (l: Lesson, extra: Extra) => unknown
-  /** Who is let through; everybody else gets 401 (nobody) or 403. */
-  readonly allowed: readonly ActorName[]
-}
-export interface Extra {
-  file: string
-  clip: string
-  shown: string
-  margin: string
-  board: object
-  version: () => Promise<number>
-}
-
-const QUESTION = '00000000-0000-4000-8000-00000000a5ed'
 const EVERYONE = ACTORS
 const STUDENTS: readonly ActorName[] = ['student', 'otherStudent', 'strangerStudent']
 const TEACHERS: readonly ActorName[] = ['otherTeacher', 'owner']
@@ -242,66 +227,7 @@ export const ROUTES: Record<string, Row> = {
     body: () => ({ word: 'Ten minutes' }),
     allowed: ['owner'],
   },
-  'handouts/[id]/lesson.get.ts': { path: l => `/api/handouts/${l.handout}/lesson`, allowed: ['owner'] },
-  'handouts/[id]/pencils.put.ts': {
-    path: l => `/api/handouts/${l.handout}/pencils`,
-    body: () => ({ down: false }),
-    allowed: ['owner'],
-  },
-  'handouts/[id]/timer.put.ts': {
-    path: l => `/api/handouts/${l.handout}/timer`,
-    body: () => ({ timer: { seconds: 600, countdown: 10, atEnd: 'nothing', onSlates: false } }),
-    allowed: ['owner'],
-  },
-  'handouts/[id]/timer.post.ts': {
-    path: l => `/api/handouts/${l.handout}/timer`,
-    body: () => ({ seconds: 60 }),
-    allowed: ['owner'],
-  },
-  'handouts/[id]/collect.post.ts': {
-    path: l => `/api/handouts/${l.handout}/collect`,
-    body: () => ({ back: true }),
-    allowed: ['owner'],
-  },
-  'handouts/[id]/callouts/index.get.ts': { path: l => `/api/handouts/${l.handout}/callouts`, allowed: ['owner'] },
-  'handouts/[id]/callouts/index.post.ts': {
-    path: l => `/api/handouts/${l.handout}/callouts`,
-    body: () => ({ target: 'whale', page: 0 }),
-    allowed: ['owner'],
-  },
-  'handouts/[id]/callouts/index.delete.ts': { path: l => `/api/handouts/${l.handout}/callouts`, allowed: ['owner'] },
-  'handouts/[id]/questions/index.get.ts': { path: l => `/api/handouts/${l.handout}/questions`, allowed: ['owner'] },
-  'handouts/[id]/questions/index.put.ts': {
-    path: l => `/api/handouts/${l.handout}/questions`,
-    body: () => ({ open: true, named: false }),
-    allowed: ['owner'],
-  },
-  'handouts/[id]/questions/[question].put.ts': {
-    path: l => `/api/handouts/${l.handout}/questions/${QUESTION}`,
-    body: () => ({ hidden: false }),
-    allowed: ['owner'],
-  },
-  'slates/[id]/questions/index.get.ts': { path: l => `/api/slates/${slateOf(l)}/questions`, allowed: ['student'] },
-  'slates/[id]/questions/index.post.ts': {
-    path: l => `/api/slates/${slateOf(l)}/questions`,
-    body: () => ({ id: QUESTION, words: 'Why?' }),
-    allowed: ['student'],
-  },
-  'slates/[id]/questions/[question].put.ts': {
-    path: l => `/api/slates/${slateOf(l)}/questions/${QUESTION}`,
-    body: () => ({ vote: 1 }),
-    allowed: ['student'],
-  },
-  'handouts/[id]/screen.get.ts': { path: l => `/api/handouts/${l.handout}/screen`, allowed: ['owner'] },
-  'handouts/[id]/screen.put.ts': {
-    path: l => `/api/handouts/${l.handout}/screen`,
-    body: () => ({ show: { what: { kind: 'nothing' }, page: 0, names: false, timer: true, pen: [] } }),
-    allowed: ['owner'],
-  },
-  'handouts/[id]/open.get.ts': { path: l => `/api/handouts/${l.handout}/open`, allowed: ['owner'] },
-  'handouts/[id]/trails.get.ts': { path: l => `/api/handouts/${l.handout}/trails`, allowed: ['owner'] },
-  'slates/[id]/seen.put.ts': { path: l => `/api/slates/${slateOf(l)}/seen`, body: () => ({}), allowed: ['owner'] },
-  'slates/[id]/lesson.get.ts': { path: l => `/api/slates/${slateOf(l)}/lesson`, allowed: ['student', 'owner'] },
+  ...ROUTES_OF_LESSON,
   'handouts/[id]/correction.get.ts': { path: l => `/api/handouts/${l.handout}/correction`, allowed: ['owner'] },
   'handouts/[id]/correction.post.ts': {
     path: l => `/api/handouts/${l.handout}/correction`,
@@ -342,6 +268,12 @@ export const ROUTES: Record<string, Row> = {
     body: () => ({ name: 'Mine' }),
     allowed: ['student'],
   },
+  'handouts/[id]/outcomes.post.ts': {
+    path: l => `/api/handouts/${l.handout}/outcomes`,
+    body: () => ({}),
+    allowed: ['owner'],
+  },
+  'slates/[id]/outcomes.get.ts': { path: l => `/api/slates/${slateOf(l)}/outcomes`, allowed: ['owner'] },
   'slates/[id]/heading.put.ts': {
     path: l => `/api/slates/${slateOf(l)}/heading`,
     body: () => ({ hidden: true }),

@@ -6,14 +6,14 @@ import { LONGEST_NOTE } from '~~/core/margin/item'
 import { layOf } from '~~/core/margin/pinned'
 import type { ItemMark, Verdict } from '~~/core/keys/outcome'
 import { useReplay } from '~/composables/review/useReplay'
-import { useReview } from '~/composables/review/useReview'
+import { useReview, type OutcomesView } from '~/composables/review/useReview'
 import { canMove } from '~~/core/slate/status'
 import type { SlateView } from '~/composables/slate/useSlate'
 
-const { view } = defineProps<{ view: SlateView }>()
+const { view, outcomes } = defineProps<{ view: SlateView; outcomes: OutcomesView | null }>()
 const { t, said } = useWords()
 const emit = defineEmits<{ outdated: [] }>()
-const review = useReview(view, () => emit('outdated'))
+const review = useReview(view, outcomes, () => emit('outdated'))
 const { edition, state, status, paused, atOnce, margin, said: word, comment, items, total, trouble, decisions } = review
 const replay = useReplay(view.id)
 /** What is looked at: how it is now, or how it was after one of its moves. */
@@ -223,7 +223,10 @@ const pickable = computed(() => lying.value.filter(piece => !piece.bin))
         <p v-if="total.undecided" class="rounded-lg bg-sunfleck-200 px-3 py-1 font-semibold text-sunfleck-700">
           {{ t('review.undecided', { count: total.undecided }) }}
         </p>
-        <p v-if="!items.size" class="note-line">{{ t('review.noKey') }}</p>
+        <p v-if="!view.keyed" class="note-line">{{ t('review.noKey') }}</p>
+        <p v-if="review.reviewedAs.value" class="note-line">
+          {{ t('review.reviewedAs', { points: review.reviewedAs.value.points, of: review.reviewedAs.value.of }) }}
+        </p>
       </div>
       <div
         class="-mr-3 flex min-h-0 flex-1 flex-col gap-4 overflow-auto pr-3"

@@ -129,7 +129,8 @@ const words = computed(() => {
       ><span v-if="here.length" class="flex min-w-0 items-center gap-1.5 font-semibold" :title="hereWords"
         ><Icon name="lucide:user-round" size="14" class="shrink-0" /><bdi class="truncate">{{ hereWords }}</bdi></span
       ><span v-if="lastMove" class="ml-auto shrink-0" :title="t('walk.lastMove')"
-        ><span class="sr-only">{{ t('walk.lastMove') }} </span>{{ lastMove }}</span
+        ><span class="sr-only">{{ `${t('walk.lastMove')} ` }}</span
+        >{{ lastMove }}</span
       ></span
     >
     <span v-if="soFar" class="mx-1 mt-0.5 flex flex-wrap gap-x-3 text-sm" :class="lit ? 'text-stone-950' : ''"

@@ -1,7 +1,7 @@
-import { markSlate } from '~~/core/keys/mark'
 import type { Verdict } from '~~/core/keys/outcome'
 import { needsOf, type Need, type Watched } from '~~/core/lesson/needs'
 import type { Trail } from '~~/core/lesson/trail'
+import { useVerdicts } from '~/composables/lesson/useVerdicts'
 import type { WalkSlate } from '~/composables/review/useWalk'
 
 /** What a key says of a slate so far. */
@@ -15,23 +15,20 @@ export interface SaidSoFar {
  * Who needs the teacher, and what the key says so far. Worked out a moment after something has changed, not for each
  * move.
  */
-export function useNeeds(
-  slates: () => readonly WalkSlate[],
-  trailOf: (id: string) => Trail,
+export function useNeeds({
+  handout,
+  slates,
+  trailOf,
+  now,
+}: {
+  readonly handout: string
+  readonly slates: () => readonly WalkSlate[]
+  readonly trailOf: (id: string) => Trail
   /** The server's time: that of a device may be an hour off. */
-  now: () => number,
-) {
+  readonly now: () => number
+}) {
   const needs = shallowRef<ReadonlyMap<string, readonly Need[]>>(new Map())
-  const known = new WeakMap<WalkSlate, ReadonlyMap<string, Verdict>>()
-  /** Marked once for each state that it is in. */
-  function verdictsOf(slate: WalkSlate): ReadonlyMap<string, Verdict> {
-    const before = known.get(slate)
-    if (before) return before
-    const items = markSlate(slate.replica.shown, slate.edition).flatMap(mark => mark.items)
-    const verdicts = new Map(items.map(item => [item.item, item.verdict]))
-    known.set(slate, verdicts)
-    return verdicts
-  }
+  const { known, verdictsOf } = useVerdicts(handout, slates)
   const watched = (slate: WalkSlate): Watched => ({
     ...slate,
     trail: trailOf(slate.id),
@@ -40,7 +37,7 @@ export function useNeeds(
   })
   const work = () => (needs.value = needsOf(slates().map(watched), now()))
   const workSoon = useDebounceFn(work, 200, { maxWait: 1000 })
-  watch(slates, () => void workSoon())
+  watch([slates, known], () => void workSoon())
   useIntervalFn(work, 10_000)
 
   function saidSoFar(slate: WalkSlate): SaidSoFar {

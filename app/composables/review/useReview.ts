@@ -1,8 +1,8 @@
 import type { Said, TalkLine } from '~~/core/handout/talk'
 import type { Levels } from '~~/core/handout/counting'
 import { makeEdition } from '~~/core/board/edition'
-import { decisionName, markSlate, withDecisions, type Decisions } from '~~/core/keys/mark'
-import type { ItemMark } from '~~/core/keys/outcome'
+import { decisionName, withDecisions, type Decisions } from '~~/core/keys/mark'
+import type { ItemMark, KeyMark } from '~~/core/keys/outcome'
 import type { PieceId } from '~~/core/board/ids'
 import type { MarginItem, WrittenItem } from '~~/core/margin/item'
 import { layOf } from '~~/core/margin/pinned'
@@ -14,9 +14,23 @@ import { provideSeenPictures, type PictureView } from '~/composables/board/pictu
 import type { SlateView } from '~/composables/slate/useSlate'
 
 const SAVE_AFTER = 500
+const READ_AFTER = 150
+
+export interface OutcomesView {
+  readonly number: number
+  readonly keys: readonly KeyMark[]
+  /** What they said when it was reviewed, where that is something else by now. */
+  readonly reviewed: readonly KeyMark[] | null
+}
+
+const sumOf = (marks: readonly KeyMark[]) =>
+  marks.reduce(
+    (sum, m) => ({ points: sum.points + m.points, of: sum.of + m.of, undecided: sum.undecided + m.undecided }),
+    { points: 0, of: 0, undecided: 0 },
+  )
 
 /** One slate as its teacher reviews it: the work, live while it is under way, what the key says, and the margin. */
-export function useReview(view: SlateView, outdated: () => void) {
+export function useReview(view: SlateView, given: OutcomesView | null, outdated: () => void) {
   const edition = makeEdition(view.board)
   const state = shallowRef(view.state)
   const status = ref(view.openness.status)
@@ -72,6 +86,7 @@ export function useReview(view: SlateView, outdated: () => void) {
       const [slate] = watched.slates
       if (!slate) return
       state.value = slate.replica.shown
+      if (slate.replica.number !== outcomes.value?.number) void readOutcomesSoon()
       // What was said with it comes with it.
       if (slate.status !== status.value) void watched.readNow()
       // Another try has begun: what was decided was about the one before.
@@ -83,17 +98,22 @@ export function useReview(view: SlateView, outdated: () => void) {
     about: (_, what) => (what === 'talk' ? void readTalk() : what === 'pictures' ? void readPictures() : undefined),
   })
 
-  const marks = computed(() => withDecisions(markSlate(state.value, edition), decisions.value))
+  /** What the keys say, as the server has marked it: of the number that was last asked about. */
+  const outcomes = shallowRef(given)
+  const readOutcomes = () => attempt(async () => (outcomes.value = await ask<OutcomesView>(`${path}/outcomes`)))
+  const readOutcomesSoon = useDebounceFn(readOutcomes, READ_AFTER, { maxWait: 1000 })
+  const marks = computed(() => withDecisions(outcomes.value?.keys ?? [], decisions.value))
   /** Every item of every key by the name under which the teacher decides on it. */
   const items = computed(
     () => new Map<string, ItemMark>(marks.value.flatMap(m => m.items.map(i => [decisionName(m.key, i.item), i]))),
   )
-  const total = computed(() =>
-    marks.value.reduce(
-      (sum, m) => ({ points: sum.points + m.points, of: sum.of + m.of, undecided: sum.undecided + m.undecided }),
-      { points: 0, of: 0, undecided: 0 },
-    ),
-  )
+  const total = computed(() => sumOf(marks.value))
+
+  /** What it came to when it was reviewed; null where that is what it comes to now. */
+  const reviewedAs = computed(() => {
+    const keys = outcomes.value?.reviewed
+    return keys ? sumOf(withDecisions(keys, decisions.value)) : null
+  })
 
   async function attempt<T>(task: () => Promise<T>): Promise<T | undefined> {
     trouble.value = ''
@@ -228,6 +248,7 @@ export function useReview(view: SlateView, outdated: () => void) {
     trouble,
     items,
     total,
+    reviewedAs,
     canUndo: computed(() => done.value.length > 0),
     canHandBack: computed(() => canHandBack(status.value)),
     decide,

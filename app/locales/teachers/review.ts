@@ -148,6 +148,7 @@ export default {
     undecided: '{count} on the line',
     steps: 'True all the way',
     noKey: 'This board has no key: nothing is marked.',
+    reviewedAs: 'When you reviewed it: {points} of {of}. The key or the work has changed since.',
     onlyCounted: 'Nothing here is marked, only counted.',
     or: ' or ',
 

@@ -61,7 +61,7 @@ const building = useCallOut(
   () => lesson.value?.call ?? null,
   () => slates.value,
 )
-const { needs, saidSoFar } = useNeeds(() => present.value, trailOf, serverNow)
+const { needs, saidSoFar } = useNeeds({ handout: id, slates: () => present.value, trailOf, now: serverNow })
 /** What the key says so far is shown where the teacher wants it. */
 const marked = useSessionStorage('walk-marked', false)
 const keyed = computed(() => (edition.value?.board.keys.length ?? 0) > 0)

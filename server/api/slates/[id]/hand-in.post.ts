@@ -12,5 +12,7 @@ export default defineEventHandler(async event => {
   const { word } = await readJson(event, BodySchema, LARGEST.anybody)
   const done = await handIn(all, id, actor.id, word)
   if (!done.ok) throw done.reason === 'not-all-done' ? refusal('not-all-done') : refusal('not-now', done.reason)
+  // Whoever reviews it finds it marked.
+  void all.outcomes.ahead(id)
   return { status: done.value }
 })

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { shortNames } from '~~/core/roster/names'
 import type { SlateView } from '~/composables/slate/useSlate'
+import type { OutcomesView } from '~/composables/review/useReview'
 import type { WalkView } from '~/composables/review/useWalk'
 
 definePageMeta({ for: 'teacher', key: route => route.fullPath })
@@ -9,9 +10,19 @@ const route = useRoute()
 const handout = String(route.params.id)
 const slate = String(route.params.slate)
 const { attempt, trouble } = useAsking()
-const view = shallowRef(await attempt(() => ask<SlateView>(`/api/slates/${slate}`)))
+const read = () =>
+  attempt(async () => {
+    const [view, outcomes] = await Promise.all([
+      ask<SlateView>(`/api/slates/${slate}`),
+      // Without it, it is reviewed by the teacher alone.
+      ask<OutcomesView>(`/api/slates/${slate}/outcomes`).catch(() => null),
+    ])
+    return { view, outcomes }
+  })
+const found = shallowRef(await read())
+const view = computed(() => found.value?.view)
 /** Another edition lies under it now. */
-const again = async () => (view.value = (await attempt(() => ask<SlateView>(`/api/slates/${slate}`))) ?? view.value)
+const again = async () => (found.value = (await read()) ?? found.value)
 const line = (await attempt(() => ask<WalkView>(`/api/handouts/${handout}`)))?.slates ?? []
 const at = line.findIndex(s => s.id === slate)
 const lineNav = useTemplateRef<HTMLElement>('lineNav')
@@ -45,7 +56,7 @@ useHead({ title: () => (view.value ? `${nameOf(view.value)} · ${view.value.boar
     </UiTopBar>
     <main class="flex min-h-0 flex-1 flex-col gap-3 overflow-auto p-4">
       <p v-if="!view" class="trouble" role="alert">{{ trouble }}</p>
-      <ReviewSlate v-else :key="view.edition" :view="view" @outdated="again" />
+      <ReviewSlate v-else :key="view.edition" :view="view" :outcomes="found?.outcomes ?? null" @outdated="again" />
       <nav ref="lineNav" class="flex shrink-0 gap-2 overflow-x-auto p-1" :aria-label="t('review.line')">
         <NuxtLink
           v-for="other in line"

@@ -1,0 +1,66 @@
+import type { KeyMark, Verdict } from '../../core/keys/outcome'
+import { ok, type Result } from '../../core/result'
+import type { MarkingRefusal } from '../marking/markingPool'
+import type { SlateOutcomes } from '../marking/outcomes'
+import type { Services } from '../services'
+
+type Asked = Pick<Services, 'db' | 'outcomes'>
+
+export interface VerdictsOf {
+  readonly number: number
+  readonly verdicts: Readonly<Record<string, Verdict>>
+}
+
+/**
+ * The verdicts on the items of slates of one handout, by slate; of two keys about one item the later one's. What can't
+ * be marked is left out.
+ */
+export async function verdictsOn(
+  { db, outcomes }: Asked,
+  handout: string,
+  some?: readonly string[],
+): Promise<Record<string, VerdictsOf>> {
+  const slates = await db
+    .selectFrom('slates')
+    .select('id')
+    .where('handout_id', '=', handout)
+    .$if(some !== undefined, query => query.where('id', 'in', [...some!]))
+    .execute()
+  const all = await outcomes.of(slates.map(slate => slate.id))
+  return Object.fromEntries(
+    [...all].flatMap(([slate, marked]) => {
+      if (!marked.ok) return []
+      const { number, keys } = marked.value
+      const verdicts = Object.fromEntries(keys.flatMap(key => key.items.map(item => [item.item, item.verdict])))
+      return [[slate, { number, verdicts }]]
+    }),
+  )
+}
+
+export interface OutcomesForReview extends SlateOutcomes {
+  /** What the keys said when it was last reviewed, where that is something else by now. */
+  readonly reviewed: readonly KeyMark[] | null
+}
+
+export async function outcomesForReview(
+  { db, outcomes }: Asked,
+  slate: string,
+): Promise<Result<OutcomesForReview, MarkingRefusal>> {
+  const now = await outcomes.ofOne(slate)
+  if (!now.ok) return now
+  const before = await db
+    .selectFrom('reviews')
+    .innerJoin('outcomes', join =>
+      join
+        .onRef('outcomes.slate_id', '=', 'reviews.slate_id')
+        .onRef('outcomes.number', '=', 'reviews.number')
+        .onRef('outcomes.turn', '=', 'reviews.turn')
+        .onRef('outcomes.marker', '=', 'reviews.marker'),
+    )
+    .select(['outcomes.number', 'outcomes.turn', 'outcomes.marker', 'outcomes.keys'])
+    .where('reviews.slate_id', '=', slate)
+    .executeTakeFirst()
+  const { number, turn, marker } = now.value
+  const same = !before || (before.number === number && before.turn === turn && before.marker === marker)
+  return ok({ ...now.value, reviewed: same ? null : before.keys })
+}
