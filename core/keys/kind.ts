@@ -41,8 +41,11 @@ export interface KindOfKey<K extends Key, Reasons extends ReasonTable = ReasonTa
   readonly answers: ((key: K) => ReadonlyMap<PieceId, string>) | null
   /** The key under which each of the pieces may have the answer of each of the others. */
   readonly interchanged: ((key: K, pieces: readonly PieceId[]) => K) | null
-  /** The former key with what the other one says as well: each of the answers is right. */
-  readonly alsoRight: ((former: K, now: K) => K) | null
+  /**
+   * The former key with what the other one says as well: each of the answers is right. Of one item alone, by its name,
+   * or of all.
+   */
+  readonly alsoRight: ((former: K, now: K, only?: string) => K) | null
 }
 
 export const kindOfKey =
@@ -64,6 +67,10 @@ export function joinedLists<Name extends string, T>(a: Lists<Name, T>, b: Lists<
     all[name] = [...new Set([...(a[name] ?? []), ...values])]
   return all
 }
+
+/** What stands under one name, or under all of them. */
+export const onlyUnder = <T>(lists: Readonly<Record<string, T>>, only: string | undefined): Record<string, T> =>
+  only === undefined ? { ...lists } : Object.fromEntries(Object.entries(lists).filter(([name]) => name === only))
 
 /** Everything that stands under one of the names, under each of them. */
 export function sharedLists<Name extends string, T>(lists: Lists<Name, T>, names: readonly Name[]): Record<Name, T[]> {

@@ -273,6 +273,21 @@ export const ROUTES: Record<string, Row> = {
     body: () => ({}),
     allowed: ['owner'],
   },
+  'handouts/[id]/line.get.ts': { path: l => `/api/handouts/${l.handout}/line`, allowed: ['owner'] },
+  'handouts/[id]/answers.get.ts': {
+    path: l => `/api/handouts/${l.handout}/answers?item=key/limpet`,
+    allowed: ['owner'],
+  },
+  'handouts/[id]/decisions.put.ts': {
+    path: l => `/api/handouts/${l.handout}/decisions`,
+    body: l => ({ item: 'key/limpet', verdict: null, slates: [slateOf(l)] }),
+    allowed: ['owner'],
+  },
+  'handouts/[id]/also-right.post.ts': {
+    path: l => `/api/handouts/${l.handout}/also-right`,
+    body: l => ({ item: 'key/limpet', slate: slateOf(l), apply: false }),
+    allowed: ['owner'],
+  },
   'slates/[id]/outcomes.get.ts': { path: l => `/api/slates/${slateOf(l)}/outcomes`, allowed: ['owner'] },
   'slates/[id]/heading.put.ts': {
     path: l => `/api/slates/${slateOf(l)}/heading`,

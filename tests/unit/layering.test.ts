@@ -91,7 +91,7 @@ describe('the layers', () => {
     ['bodies'],
     ['slate', 'roster'],
     ['placement'],
-    ['tools', 'keys', 'margin', 'groups'],
+    ['tools', 'keys', 'margin', 'groups', 'review'],
     ['design', 'handout', 'format', 'findings', 'lesson'],
     ['organizers', 'preflight', 'sync'],
   ]

@@ -8,7 +8,7 @@ const { counts, most, rubric, proposed } = defineProps<{
   rubric: Rubric | null
   proposed: { points: number; of: number }
 }>()
-const emit = defineEmits<{ changed: [] }>()
+const emit = defineEmits<{ changed: []; back: [] }>()
 const points = defineModel<number | null>('points', { required: true })
 const levels = defineModel<Levels>('levels', { required: true })
 const { t } = useWords()
@@ -25,10 +25,27 @@ function judge(criterion: number, level: number) {
   levels.value = before === level ? others : { ...others, [String(criterion)]: level }
   emit('changed')
 }
+/** The keyboard comes from the list of items, and goes back to it; a level has its number as its key. */
+const criteria = useTemplateRef<HTMLElement[]>('criteria')
+const pointsField = useTemplateRef<HTMLElement>('pointsField')
+const rowOf = (i: number) => criteria.value?.find(row => row.dataset.criterion === String(i))
+const focus = () => (rowOf(0) ?? pointsField.value?.querySelector('input'))?.focus()
+function press(event: KeyboardEvent, i: number) {
+  if (event.altKey || event.ctrlKey || event.metaKey) return
+  const level = Number(event.key) - 1
+  if (event.key === 'ArrowDown') rowOf(i + 1)?.focus()
+  else if (event.key === 'ArrowUp') {
+    if (i === 0) emit('back')
+    else rowOf(i - 1)?.focus()
+  } else if (rubric?.criteria[i]?.levels[level]) judge(i, level)
+  else return
+  event.preventDefault()
+}
+defineExpose({ focus })
 </script>
 
 <template>
-  <div v-if="counts === 'points'" class="flex flex-wrap items-end gap-3">
+  <div v-if="counts === 'points'" ref="pointsField" class="flex flex-wrap items-end gap-3">
     <label
       ><span class="label">{{ t('counting.pointsOf', { of: most ?? 0 }) }}</span
       ><UiTyped
@@ -45,7 +62,14 @@ function judge(criterion: number, level: number) {
     </button>
   </div>
   <div v-else-if="counts === 'rubric' && rubric" class="flex max-h-64 flex-col gap-2 overflow-auto">
-    <fieldset v-for="(criterion, i) in rubric.criteria" :key="i">
+    <fieldset
+      v-for="(criterion, i) in rubric.criteria"
+      ref="criteria"
+      :key="i"
+      :data-criterion="i"
+      tabindex="-1"
+      class="rounded"
+      @keydown="press($event, i)">
       <legend class="label">{{ criterion.name }}</legend>
       <div class="flex flex-wrap gap-1">
         <button
@@ -56,7 +80,7 @@ function judge(criterion: number, level: number) {
           :class="levels[String(i)] === j ? 'border-leaf-700 bg-leaf-100 text-stone-950' : ''"
           :aria-pressed="levels[String(i)] === j"
           :aria-label="`${criterion.name}: ${level.name}`"
-          :title="level.means"
+          :title="`${j + 1}: ${level.means || level.name}`"
           @click="judge(i, j)">
           {{ level.name }}
         </button>

@@ -4,7 +4,7 @@ import { pieceName } from '~~/core/board/pieceName'
 import type { Piece } from '~~/core/board/piece'
 import { LONGEST_NOTE } from '~~/core/margin/item'
 import { layOf } from '~~/core/margin/pinned'
-import type { ItemMark, Verdict } from '~~/core/keys/outcome'
+import type { Verdict } from '~~/core/keys/outcome'
 import { useReplay } from '~/composables/review/useReplay'
 import { useReview, type OutcomesView } from '~/composables/review/useReview'
 import { canMove } from '~~/core/slate/status'
@@ -12,7 +12,7 @@ import type { SlateView } from '~/composables/slate/useSlate'
 
 const { view, outcomes } = defineProps<{ view: SlateView; outcomes: OutcomesView | null }>()
 const { t, said } = useWords()
-const emit = defineEmits<{ outdated: [] }>()
+const emit = defineEmits<{ outdated: []; on: [] }>()
 const review = useReview(view, outcomes, () => emit('outdated'))
 const { edition, state, status, paused, atOnce, margin, said: word, comment, items, total, trouble, decisions } = review
 const replay = useReplay(view.id)
@@ -51,12 +51,23 @@ const onPieces = computed(
 )
 const nameOf = (id: PieceId) => pieceName(edition.pieces.get(id)!.piece)
 
-const reasonWords = useReasonWords(
-  () => edition,
-  () => state.value.texts,
-)
-const whyOf = ({ reason }: ItemMark) => said(`review.why.${reason.code}`, 'review.why.other', reasonWords(reason))
-const itemName = useItemName(() => edition)
+const itemList = useTemplateRef<{ focus: () => void }>('itemList')
+const counting = useTemplateRef<{ focus: () => void }>('counting')
+const commentField = useTemplateRef<HTMLTextAreaElement>('commentField')
+const showKeys = ref(false)
+/** Whoever comes from another slate by keys goes on by keys. */
+onMounted(() => items.value.size && itemList.value?.focus())
+async function handBackAndOn() {
+  if (!review.canHandBack.value) return
+  await review.handBack()
+  if (!trouble.value) emit('on')
+}
+useReviewKeys({
+  keys: () => (showKeys.value = true),
+  on: () => void handBackAndOn(),
+  comment: () => commentField.value?.focus(),
+  list: () => itemList.value?.focus(),
+})
 
 function pin(piece: PieceId) {
   notePiece.value = piece
@@ -230,40 +241,17 @@ const pickable = computed(() => lying.value.filter(piece => !piece.bin))
       </div>
       <div
         class="-mr-3 flex min-h-0 flex-1 flex-col gap-4 overflow-auto pr-3"
-        tabindex="0"
         role="group"
         :aria-label="t('review.pieces')">
-        <ul class="flex flex-col divide-y divide-panel-line">
-          <li v-for="mark in listed" :key="mark.name" class="flex items-center gap-3 py-2">
-            <ReviewVerdictSign :verdict="mark.verdict" />
-            <span class="min-w-0 flex-1"
-              ><strong class="font-semibold">{{ itemName(mark) }}</strong
-              ><span class="block text-sm text-ink-soft">{{
-                decisions[mark.name] ? t('review.yourWord') : whyOf(mark)
-              }}</span></span
-            >
-            <span v-if="mark.verdict === 'on-the-line' || decisions[mark.name]" class="flex gap-1">
-              <button
-                type="button"
-                class="button w-11 px-0"
-                :class="decisions[mark.name] === 'right' ? 'border-leaf-700 bg-leaf-100 text-stone-950' : ''"
-                :aria-pressed="decisions[mark.name] === 'right'"
-                :aria-label="t('review.call.right', { name: itemName(mark) })"
-                @click="review.decide(mark.name, 'right')">
-                <Icon name="lucide:check" />
-              </button>
-              <button
-                type="button"
-                class="button w-11 px-0"
-                :class="decisions[mark.name] === 'wrong' ? 'border-berry-700 bg-berry-100 text-stone-950' : ''"
-                :aria-pressed="decisions[mark.name] === 'wrong'"
-                :aria-label="t('review.call.wrong', { name: itemName(mark) })"
-                @click="review.decide(mark.name, 'wrong')">
-                <Icon name="lucide:x" />
-              </button>
-            </span>
-          </li>
-        </ul>
+        <ReviewItemList
+          ref="itemList"
+          :marks="listed"
+          :edition="edition"
+          :state="state"
+          :decisions="decisions"
+          :handout="view.handout"
+          @decide="review.decide"
+          @leave="counting?.focus()" />
         <ReviewBeside :edition="edition" :state="state" :further="review.before.value !== null" />
         <ReviewMade
           :slate="view.id"
@@ -298,22 +286,36 @@ const pickable = computed(() => lying.value.filter(piece => !piece.bin))
           @remove="review.remove" />
       </div>
       <ReviewCounting
+        ref="counting"
         v-model:points="review.points.value"
         v-model:levels="review.levels.value"
         :counts="view.counts"
         :most="view.mostPoints"
         :rubric="view.rubric"
         :proposed="total"
-        @changed="review.saveSoon()" />
+        @changed="review.saveSoon()"
+        @back="itemList?.focus()" />
       <p v-if="word" class="told">
         <strong class="block text-sm">{{ t('review.said') }}</strong><bdi>{{ word }}</bdi>
       </p>
       <label
         ><span class="label">{{ t('review.comment') }}</span
-        ><textarea v-model="comment" rows="3" maxlength="2000" class="field" @input="review.saveSoon()" />
+        ><textarea
+          ref="commentField"
+          v-model="comment"
+          dir="auto"
+          rows="3"
+          maxlength="2000"
+          class="field"
+          @input="review.saveSoon()" />
       </label>
       <p v-if="trouble" class="trouble" role="alert">{{ said(`refused.${trouble}`, 'refused.trouble') }}</p>
-      <button v-if="review.canHandBack.value" type="button" class="button button-action" @click="review.handBack()">
+      <button
+        v-if="review.canHandBack.value"
+        type="button"
+        class="button button-action"
+        :title="t('reviewKeys.on.press')"
+        @click="review.handBack()">
         <Icon name="lucide:undo-dot" />{{
           view.name ? t('review.handBack', { name: view.name }) : t('review.handBackAll')
         }}
@@ -329,6 +331,7 @@ const pickable = computed(() => lying.value.filter(piece => !piece.bin))
       <p v-if="!review.canHandBack.value" class="font-semibold" role="status">{{ t(`review.status.${status}`) }}</p>
     </aside>
 
+    <ReviewKeys :open="showKeys" @close="showKeys = false" />
     <UiAsk
       :open="notePiece !== null"
       :title="notePiece ? t('marginDesk.pinTo', { name: nameOf(notePiece) }) : ''"

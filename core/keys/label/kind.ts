@@ -1,7 +1,7 @@
 import type { PieceId, PlaceId } from '../../board/ids'
 import type { Placement } from '../../placement/placement'
 import { keyName, type MarkContext } from '../context'
-import { answerTexts, joinedLists, kindHas, kindOfKey, pieceHas, sharedLists } from '../kind'
+import { answerTexts, joinedLists, kindHas, kindOfKey, onlyUnder, pieceHas, sharedLists } from '../kind'
 import { copiesToLay, laidIn } from '../lay'
 import { marksWith, type ItemMark } from '../outcome'
 import { ON_LEDGE } from '../reason'
@@ -52,7 +52,7 @@ export const labelKind = kindOfKey<LabelKey>()({
   canBeDone: (_, page) => kindHas(page, 'pin') && pieceHas(page, 'label'),
   answers: key => answerTexts(key.pins),
   interchanged: (key, pieces) => ({ ...key, pins: sharedLists(key.pins, pieces) }),
-  alsoRight: (former, now) => ({ ...former, pins: joinedLists(former.pins, now.pins) }),
+  alsoRight: (former, now, only) => ({ ...former, pins: joinedLists(former.pins, onlyUnder(now.pins, only)) }),
 })
 
 function markLabel({ piece, at, shares }: Placement, pins: readonly PlaceId[], context: MarkContext): ItemMark {

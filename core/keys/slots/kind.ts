@@ -6,7 +6,7 @@ import { certaintyInCell } from '../../placement/placement'
 import type { SlateState } from '../../slate/state'
 import { keyName, type MarkContext } from '../context'
 import { placeOfSpot } from '../document'
-import { joinedLists, kindHas, kindOfKey, type Laying } from '../kind'
+import { joinedLists, kindHas, kindOfKey, onlyUnder, type Laying } from '../kind'
 import { copyName, laidAt, middleOf } from '../lay'
 import { marksWith, type ItemMark } from '../outcome'
 import { EMPTY } from '../reason'
@@ -87,7 +87,7 @@ export const slotsKind = kindOfKey<SlotsKey>()({
       ]),
     ),
   }),
-  alsoRight: (former, now) => ({ ...former, fits: joinedLists(former.fits, now.fits) }),
+  alsoRight: (former, now, only) => ({ ...former, fits: joinedLists(former.fits, onlyUnder(now.fits, only)) }),
 })
 
 /** Each filled slot of a group is matched to an accepting slot of the group; those that find one are right. */

@@ -3,7 +3,7 @@ import { hasRings, innermost } from '../../placement/nesting'
 import { regionSpot } from '../../placement/regionSpot'
 import type { Certainty, Placement, Share } from '../../placement/placement'
 import { keyName, type MarkContext } from '../context'
-import { answerTexts, joinedLists, kindHas, kindOfKey, sharedLists } from '../kind'
+import { answerTexts, joinedLists, kindHas, kindOfKey, onlyUnder, sharedLists } from '../kind'
 import { copiesToLay, laidAt, laidIn } from '../lay'
 import { marksWith, type ItemMark } from '../outcome'
 import { ON_LEDGE } from '../reason'
@@ -93,7 +93,7 @@ export const sortKind = kindOfKey<SortKey>()({
   canBeDone: () => true,
   answers: key => answerTexts(key.homes),
   interchanged: (key, pieces) => ({ ...key, homes: sharedLists(key.homes, pieces) }),
-  alsoRight: (former, now) => ({ ...former, homes: joinedLists(former.homes, now.homes) }),
+  alsoRight: (former, now, only) => ({ ...former, homes: joinedLists(former.homes, onlyUnder(now.homes, only)) }),
 })
 
 const percent = (share: number) => Math.round(share * 100)

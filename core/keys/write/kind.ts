@@ -3,7 +3,7 @@ import { gapsIn } from '../../board/whatPlacesTake'
 import { withEntry, type SlateState } from '../../slate/state'
 import type { MarkContext } from '../context'
 import { placeOfSpot } from '../document'
-import { kindHas, kindOfKey } from '../kind'
+import { kindHas, kindOfKey, onlyUnder } from '../kind'
 import { marksWith, type ItemMark } from '../outcome'
 import { judge } from './judge'
 import type { WriteKey, Written } from './key'
@@ -59,8 +59,8 @@ export const writeKind = kindOfKey<WriteKey>()({
     }),
   answers: null,
   interchanged: null,
-  alsoRight(former, now) {
-    const answers = Object.entries(now.answers).map(([space, { accepts, ...more }]) => [
+  alsoRight(former, now, only) {
+    const answers = Object.entries(onlyUnder(now.answers, only)).map(([space, { accepts, ...more }]) => [
       space,
       {
         ...more,

@@ -1,0 +1,116 @@
+<script setup lang="ts">
+import type { Board } from '~~/core/board/board'
+import { makeEdition } from '~~/core/board/edition'
+import { gatherAnswers } from '~~/core/review/answers'
+import { shortNames } from '~~/core/roster/names'
+import type { AnswerView } from '~/components/review/AlikeAnswers.vue'
+
+definePageMeta({ for: 'teacher', key: route => route.fullPath })
+const { t } = useWords()
+const route = useRoute()
+const handout = String(route.params.id)
+const item = String(route.query.item ?? '')
+const { attempt, trouble } = useAsking()
+interface View {
+  readonly boards: Record<string, Board>
+  readonly answers: readonly AnswerView[]
+}
+const view = shallowRef<View | null>(null)
+const read = async () =>
+  (view.value =
+    (await attempt(() => ask<View>(`/api/handouts/${handout}/answers?item=${encodeURIComponent(item)}`))) ?? view.value)
+await read()
+const editions = computed(
+  () => new Map(Object.entries(view.value?.boards ?? {}).map(([hash, board]) => [hash, makeEdition(board)])),
+)
+const groups = computed(() => gatherAnswers(view.value?.answers ?? []))
+const first = computed(() => view.value?.answers[0])
+const edition = computed(() => (first.value ? editions.value.get(first.value.edition)! : null))
+const itemName = useItemName(() => edition.value!)
+const name = computed(() => (first.value && edition.value ? itemName(first.value.mark) : ''))
+const short = computed(() => shortNames(view.value?.answers.map(answer => answer.name) ?? []))
+useHead({ title: () => name.value || t('across.title') })
+
+const said = ref('')
+async function decide(slates: readonly string[], verdict: 'right' | 'wrong' | null) {
+  const done = await attempt(() =>
+    ask<{ slates: number }>(`/api/handouts/${handout}/decisions`, { method: 'PUT', body: { item, verdict, slates } }),
+  )
+  if (done) said.value = t(`across.said.${verdict ?? 'back'}`, { count: done.slates })
+  await read()
+}
+
+interface Change {
+  readonly slate: string
+  readonly name: string
+  readonly before: number
+  readonly after: number
+}
+/** What was done on this slate is asked to be right for all; who changes by that is said before. */
+const asking = ref<{ slate: string; changes: readonly Change[] } | null>(null)
+const alsoRight = (slate: string, apply: boolean) =>
+  attempt(() =>
+    ask<{ changes: Change[] }>(`/api/handouts/${handout}/also-right`, { method: 'POST', body: { item, slate, apply } }),
+  )
+async function askAlso(slate: string) {
+  const preview = await alsoRight(slate, false)
+  if (preview) asking.value = { slate, changes: preview.changes }
+}
+async function keepAlso() {
+  const { slate } = asking.value!
+  asking.value = null
+  if (await alsoRight(slate, true)) said.value = t('across.kept')
+  await read()
+}
+
+const cards = useTemplateRef<{ focus: () => void }[]>('cards')
+const go = (to: number) => cards.value?.[to]?.focus()
+onMounted(() => go(0))
+</script>
+
+<template>
+  <div>
+    <UiTopBar :title="name || t('across.title')" :below="edition?.board.title ?? ''">
+      <template #start
+        ><NuxtLink :to="`/handout/${handout}`" class="button button-dark"
+          ><Icon name="lucide:layout-grid" />{{ t('review.toWalk') }}</NuxtLink
+        ></template
+      >
+    </UiTopBar>
+    <main class="mx-auto flex max-w-[100rem] flex-col gap-4 p-5">
+      <p v-if="trouble" class="trouble" role="alert">{{ trouble }}</p>
+      <p v-if="view && !view.answers.length" class="panel text-lg">{{ t('across.nobody') }}</p>
+      <p v-else class="note-line">{{ t('across.how') }}</p>
+      <p role="status" :class="said ? 'told font-semibold' : 'sr-only'">{{ said }}</p>
+      <ReviewAlikeAnswers
+        v-for="(group, i) in groups"
+        ref="cards"
+        :key="`${group.answers[0]!.slate} ${group.verdict}`"
+        :group="group"
+        :editions="editions"
+        :item="item"
+        :handout="handout"
+        :name-of="answer => short(answer.name) || t('desk.everyone')"
+        @decide="decide"
+        @also="askAlso"
+        @go="by => go(i + by)" />
+    </main>
+    <UiAsk :open="asking !== null" :title="t('across.alsoTitle')" @close="asking = null">
+      <template v-if="asking">
+        <p class="mb-3">{{ t('across.alsoSays') }}</p>
+        <p class="font-semibold">{{ t('across.changes', { count: asking.changes.length }) }}</p>
+        <ul class="max-h-72 overflow-y-auto">
+          <li v-for="change in asking.changes" :key="change.slate" class="flex justify-between gap-4 py-1">
+            <bdi>{{ change.name || t('desk.everyone') }}</bdi><span>{{
+              t('across.change', { before: change.before, after: change.after })
+            }}</span>
+          </li>
+        </ul>
+      </template>
+      <template #buttons>
+        <button type="button" class="button" @click="asking = null">{{ t('app.cancel') }}</button>
+        <button type="button" class="button button-action" @click="keepAlso">{{ t('across.keep') }}</button>
+      </template>
+    </UiAsk>
+  </div>
+</template>

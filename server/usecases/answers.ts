@@ -1,0 +1,200 @@
+import { sql } from 'kysely'
+import type { Edition } from '../../core/board/edition'
+import type { KeyId } from '../../core/board/ids'
+import { acceptedToo } from '../../core/keys/accept'
+import { withDecisions, type Decisions } from '../../core/keys/mark'
+import type { KeyMark } from '../../core/keys/outcome'
+import type { OneAnswer } from '../../core/review/answers'
+import { ok, refuse, type Result } from '../../core/result'
+import type { SlateState } from '../../core/slate/state'
+import { loadStates } from '../database/loadState'
+import type { Services } from '../services'
+import { correctEdition } from './editions'
+import { namesOf } from './slates'
+
+/** An item of a key, by the name under which a teacher decides on it: "key/item". */
+export interface ItemName {
+  readonly key: KeyId
+  readonly item: string
+}
+export const itemNameOf = (name: string): ItemName => {
+  const at = name.indexOf('/')
+  return { key: name.slice(0, at) as KeyId, item: name.slice(at + 1) }
+}
+
+export interface AnswerOnSlate extends OneAnswer {
+  readonly name: string
+  readonly mark: OneAnswer['mark']
+  readonly group: string | null
+  readonly status: string
+  /** The hash of the edition that lies under it. */
+  readonly edition: string
+  readonly state: SlateState
+}
+
+interface SlateRow {
+  readonly id: string
+  readonly mark: string | null
+  readonly status: string
+  readonly edition: string
+  readonly last: number
+  readonly decisions: Decisions | null
+}
+
+const slatesOf = (db: Services['db'], handout: string): Promise<SlateRow[]> =>
+  db
+    .selectFrom('slates')
+    .leftJoin('reviews', 'reviews.slate_id', 'slates.id')
+    .select([
+      'slates.id',
+      'slates.mark',
+      'slates.status',
+      'slates.edition_hash as edition',
+      'slates.last_number as last',
+      'reviews.decisions',
+    ])
+    .where('slates.handout_id', '=', handout)
+    .where('slates.last_number', '>', 0)
+    .orderBy('slates.id')
+    .execute()
+
+/**
+ * What all students of a handout did about one item, in the order of their names; whoever did nothing at all is left
+ * out, and so is who has another version without it.
+ */
+export async function answersOn({ db, engine, outcomes }: Services, handout: string, name: string) {
+  const rows = await slatesOf(db, handout)
+  const marked = await outcomes.of(rows.map(row => row.id))
+  const states = await loadStates(db, engine.editions, rows)
+  const names = await namesOf(
+    db,
+    rows.map(row => row.id),
+  )
+  const { key, item } = itemNameOf(name)
+  const answers = rows.flatMap((row): AnswerOnSlate[] => {
+    const [one, state] = [marked.get(row.id), states.get(row.id)?.state]
+    const mark = one?.ok
+      ? one.value.keys.find(mark => mark.key === key)?.items.find(mark => mark.item === item)
+      : undefined
+    if (!mark || !state) return []
+    return [
+      {
+        slate: row.id,
+        name: names.get(row.id) ?? '',
+        group: row.mark,
+        status: row.status,
+        edition: row.edition,
+        mark,
+        decided: row.decisions?.[name] ?? null,
+        state,
+      },
+    ]
+  })
+  const hashes = [...new Set(answers.map(answer => answer.edition))]
+  const boards = await Promise.all(
+    hashes.map(async hash => [hash, (await engine.editions.get(db, hash)).board] as const),
+  )
+  const inOrder = new Intl.Collator('en', { numeric: true })
+  return { boards: Object.fromEntries(boards), answers: answers.toSorted((a, b) => inOrder.compare(a.name, b.name)) }
+}
+
+/**
+ * The teacher's word on one item of some slates of a handout; null takes it back. How many slates it is on now. None of
+ * them counts as reviewed by that.
+ */
+export async function decideOn(
+  { db }: Pick<Services, 'db'>,
+  handout: string,
+  teacher: string,
+  { item, verdict, slates }: { item: string; verdict: 'right' | 'wrong' | null; slates: readonly string[] },
+): Promise<number> {
+  const done = await sql`
+    insert into reviews (slate_id, teacher_id, decisions, comment, updated_at)
+    select id, ${teacher}, ${verdict ? JSON.stringify({ [item]: verdict }) : '{}'}::jsonb, '', 'epoch' from slates
+    where handout_id = ${handout} and id = any(${[...slates]}::uuid[])
+    on conflict (slate_id) do update set
+      decisions = (reviews.decisions - ${item}::text) || excluded.decisions`.execute(db)
+  return Number(done.numAffectedRows ?? 0n)
+}
+
+export interface AlsoRightPreview {
+  /** Slates of which the key says something else then, with their points before and after. */
+  readonly changes: readonly {
+    readonly slate: string
+    readonly name: string
+    readonly before: number
+    readonly after: number
+  }[]
+}
+/** *not-now*: it can't be right as well: it is right already, isn't clear, or the key has one answer to it. */
+export type AlsoRightRefusal = 'not-now' | 'not-found'
+
+/** What changes for whom if what was done on one slate about an item is right for all; with `apply` it is so. */
+export async function alsoRight(
+  services: Services,
+  handout: string,
+  { item: name, slate, apply }: { readonly item: string; readonly slate: string; readonly apply: boolean },
+): Promise<Result<AlsoRightPreview, AlsoRightRefusal>> {
+  const { db, engine, marking, outcomes } = services
+  const rows = await slatesOf(db, handout)
+  const row = rows.find(one => one.id === slate)
+  if (!row) return refuse('not-found')
+  const states = await loadStates(db, engine.editions, rows)
+  const state = states.get(slate)?.state
+  if (!state) return refuse('not-found')
+  const item = itemNameOf(name)
+  if (!acceptedToo(state, await engine.editions.get(db, row.edition), item)) return refuse('not-now')
+  // Each version of the board that has the item takes it.
+  const versions = await versionsOf(services, handout)
+  const corrected = versions.flatMap(({ version, edition }) => {
+    const board = acceptedToo(state, edition, item)
+    return board ? [{ version, board }] : []
+  })
+  const before = await outcomes.of(rows.map(one => one.id))
+  const names = await namesOf(
+    db,
+    rows.map(one => one.id),
+  )
+  const changes: AlsoRightPreview['changes'][number][] = []
+  for (const hash of new Set(rows.map(one => one.edition))) {
+    const board = acceptedToo(state, await engine.editions.get(db, hash), item)
+    if (!board) continue
+    const those = rows.flatMap(one => {
+      const loaded = states.get(one.id)
+      return one.edition === hash && loaded ? [{ id: one.id, ...loaded, decisions: one.decisions ?? {} }] : []
+    })
+    const after = await marking.mark({ edition: hash, board, slates: those.map(({ decisions: _, ...one }) => one) })
+    for (const { id, decisions } of those) {
+      const [was, is] = [before.get(id), after.get(id)]
+      if (!was?.ok || !is?.ok) continue
+      const points = [was.value.keys, is.value.keys].map(keys => pointsOf(keys, decisions)) as [number, number]
+      if (points[0] !== points[1])
+        changes.push({ slate: id, name: names.get(id) ?? '', before: points[0], after: points[1] })
+    }
+  }
+  if (apply) for (const { version, board } of corrected) await correctEdition(services, handout, board, { version })
+  const inOrder = new Intl.Collator('en', { numeric: true })
+  return ok({ changes: changes.toSorted((a, b) => inOrder.compare(a.name, b.name)) })
+}
+
+const pointsOf = (keys: readonly KeyMark[], decisions: Decisions) =>
+  withDecisions(keys, decisions).reduce((sum, key) => sum + key.points, 0)
+
+/** What everybody gets (null), and what some got instead. */
+async function versionsOf(
+  { db, engine }: Services,
+  handout: string,
+): Promise<{ version: number | null; edition: Edition }[]> {
+  const rows = await db
+    .selectFrom('handout_versions')
+    .select(['number as version', 'edition_hash'])
+    .where('handout_id', '=', handout)
+    .execute()
+  const all = await db.selectFrom('handouts').select('edition_hash').where('id', '=', handout).executeTakeFirstOrThrow()
+  return Promise.all(
+    [{ version: null, edition_hash: all.edition_hash }, ...rows].map(async ({ version, edition_hash }) => ({
+      version,
+      edition: await engine.editions.get(db, edition_hash!),
+    })),
+  )
+}
