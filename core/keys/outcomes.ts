@@ -1,6 +1,8 @@
 import * as v from 'valibot'
 import type { Edition } from '../board/edition'
 import { KeyIdSchema } from '../board/ids'
+import { innermost } from '../placement/nesting'
+import { placePieces } from '../placement/placement'
 import type { SlateState } from '../slate/state'
 import { KEY_KINDS } from './key'
 import { markSlate } from './mark'
@@ -11,7 +13,7 @@ import { WordSchema } from './reason'
  * Counted up whenever the same work on the same edition may be marked otherwise, so that what is stored is known to be
  * old.
  */
-export const MARKER_VERSION = 2
+export const MARKER_VERSION = 3
 
 const count = v.pipe(v.number(), v.integer(), v.minValue(0))
 const ItemMarkSchema = v.object({
@@ -39,17 +41,38 @@ const OutcomesSchema = v.object({
   edition: v.pipe(v.string(), v.minLength(1), v.maxLength(100)),
   marker: count,
   keys: v.array(KeyMarkSchema),
+  lies: v.record(v.string(), v.nullable(v.string())),
 })
+/** The place in which each piece on a page lies; null for one that lies surely in none. The ledge's are absent. */
+export type Lies = Readonly<Record<string, string | null>>
 export interface Outcomes {
   readonly number: number
   readonly edition: string
   readonly marker: number
   readonly keys: readonly KeyMark[]
+  readonly lies: Lies
 }
 
 /** As data: it can be stored as it is, and be read again. */
 export function outcomesOf(state: SlateState, edition: Edition, of: Pick<Outcomes, 'number' | 'edition'>): Outcomes {
-  return { number: of.number, edition: of.edition, marker: MARKER_VERSION, keys: markSlate(state, edition) }
+  return {
+    number: of.number,
+    edition: of.edition,
+    marker: MARKER_VERSION,
+    keys: markSlate(state, edition),
+    lies: liesOf(state, edition),
+  }
+}
+
+/** Of places within others the innermost; of one that a piece is only perhaps in nothing is said: it lies in none. */
+function liesOf(state: SlateState, edition: Edition): Lies {
+  const lies: Record<string, string | null> = {}
+  for (const page of edition.board.pages)
+    for (const { piece, at, shares } of placePieces(state, page, edition)) {
+      if (at === 'ledge') continue
+      lies[piece] = innermost(shares, page).find(share => share.certainty === 'in')?.place ?? null
+    }
+  return lies
 }
 
 /**

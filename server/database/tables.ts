@@ -11,6 +11,7 @@ import type { TimerEnd } from '../../core/lesson/timer'
 import type { Wish } from '../../core/groups/wishes'
 import type { Decisions } from '../../core/keys/mark'
 import type { KeyMark } from '../../core/keys/outcome'
+import type { Lies } from '../../core/keys/outcomes'
 import type { Author } from '../../core/slate/actor'
 import type { HandoutMode, SlateKind } from '../../core/slate/kind'
 import type { Move } from '../../core/slate/move'
@@ -389,6 +390,7 @@ export interface Database {
     turn: Fixed<number>
     marker: Fixed<number>
     keys: FixedJson<KeyMark[]>
+    lies: FixedJson<Lies>
     at: SetOnce
   }
   reviews: {

@@ -143,8 +143,8 @@ async function storedOf(db: Db, heads: readonly Head[]): Promise<Map<string, Mar
     rows.flatMap((row): [string, Marked][] => {
       const head = byId.get(row.slate_id)!
       if (row.turn !== head.turn) return []
-      const { number, marker, keys } = row
-      const read = readOutcomes({ number, marker, keys, edition: row.edition_hash }, head)
+      const { number, marker, keys, lies } = row
+      const read = readOutcomes({ number, marker, keys, lies, edition: row.edition_hash }, head)
       return read ? [[head.id, ok({ ...read, turn: head.turn })]] : []
     }),
   )
@@ -158,8 +158,9 @@ async function store(db: Db, fresh: readonly (readonly [string, SlateOutcomes])[
   const column = <T>(value: (one: SlateOutcomes) => T) => fresh.map(([, one]) => value(one))
   const rows = sql`unnest(${fresh.map(([id]) => id)}::uuid[], ${column(one => one.number)}::int[],
     ${column(one => one.edition)}::text[], ${column(one => one.turn)}::int[], ${column(one => one.marker)}::int[],
-    ${column(one => JSON.stringify(one.keys))}::jsonb[]) as fresh (slate_id, number, edition_hash, turn, marker, keys)`
-  await sql`insert into outcomes (slate_id, number, edition_hash, turn, marker, keys)
+    ${column(one => JSON.stringify(one.keys))}::jsonb[], ${column(one => JSON.stringify(one.lies))}::jsonb[])
+    as fresh (slate_id, number, edition_hash, turn, marker, keys, lies)`
+  await sql`insert into outcomes (slate_id, number, edition_hash, turn, marker, keys, lies)
     select fresh.* from ${rows} join slates on slates.id = fresh.slate_id on conflict do nothing`.execute(db)
   await sql`delete from outcomes o using ${rows} where o.slate_id = fresh.slate_id
     and (o.number, o.turn, o.marker) <> (fresh.number, fresh.turn, fresh.marker)

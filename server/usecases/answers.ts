@@ -17,7 +17,7 @@ export interface ItemName {
   readonly key: KeyId
   readonly item: string
 }
-export const itemNameOf = (name: string): ItemName => {
+const itemNameOf = (name: string): ItemName => {
   const at = name.indexOf('/')
   return { key: name.slice(0, at) as KeyId, item: name.slice(at + 1) }
 }

@@ -273,6 +273,7 @@ export const ROUTES: Record<string, Row> = {
     body: () => ({}),
     allowed: ['owner'],
   },
+  'handouts/[id]/findings.get.ts': { path: l => `/api/handouts/${l.handout}/findings`, allowed: ['owner'] },
   'handouts/[id]/line.get.ts': { path: l => `/api/handouts/${l.handout}/line`, allowed: ['owner'] },
   'handouts/[id]/answers.get.ts': {
     path: l => `/api/handouts/${l.handout}/answers?item=key/limpet`,

@@ -40,7 +40,11 @@ const where = computed(() => {
     edition.value.board.pages.findIndex(one => one.id === key?.page),
   )
   const { is, item: name } = first.value.mark
-  return { page, part: is === 'place' ? placeOfSpot(name) : '' }
+  if (is === 'place') return { page, part: placeOfSpot(name) }
+  // A piece is looked at where it lies.
+  const lies = group.reason.words.lies ?? group.reason.words.place
+  const [place] = typeof lies === 'object' ? (Object.values(lies)[0] as string[]) : []
+  return { page, part: place ?? '' }
 })
 const decidedAs = computed(() => {
   const all = new Set(group.answers.map(answer => answer.decided))

@@ -141,6 +141,9 @@ const pickable = computed(() => lying.value.filter(piece => !piece.bin))
           @click="review.undo()">
           <Icon name="lucide:undo-2" />{{ t('slate.undo') }}
         </button>
+        <button type="button" class="button" @click="showKeys = true">
+          <Icon name="lucide:keyboard" />{{ t('review.keys') }}
+        </button>
       </div>
       <label v-if="atWork && tool !== 'look' && tool !== 'aside'" class="flex items-center gap-2"
         ><input v-model="atOnce" type="checkbox" class="h-5 w-5" />{{ t('marginDesk.atOnce') }}</label

@@ -12,6 +12,8 @@ export async function up(db: Kysely<unknown>): Promise<void> {
         turn integer not null,
         marker integer not null,
         keys jsonb not null,
+        /* Where each piece lies. */
+        lies jsonb not null,
         at timestamptz not null default now(),
         primary key (slate_id, number, turn, marker)
       );

@@ -136,6 +136,9 @@ const counts = computed(() =>
           @click="versioning = true">
           <Icon name="lucide:copy-check" />{{ t('versions.who') }}
         </button>
+        <NuxtLink v-if="view" :to="`/handout/${id}/findings`" class="button button-dark"
+          ><Icon name="lucide:chart-no-axes-column" />{{ t('findings.title') }}</NuxtLink
+        >
         <button type="button" class="button button-dark" :aria-expanded="showing" @click="showing = !showing">
           <Icon name="lucide:presentation" />{{ t('screen.title') }}
         </button>

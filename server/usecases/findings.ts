@@ -1,0 +1,90 @@
+import { scoresOf, type MarkedSlate, type Scores } from '../../core/findings/scores'
+import type { Decisions } from '../../core/keys/mark'
+import type { Lies } from '../../core/keys/outcomes'
+import { wholeState } from '../../core/slate/state'
+import type { SlateStatus } from '../../core/slate/status'
+import type { Services } from '../services'
+import { namesOf } from './slates'
+
+export interface FindingsSlate {
+  readonly slate: string
+  readonly name: string
+  /** Its group's mark, for a frame. */
+  readonly group: string | null
+  readonly status: SlateStatus
+}
+
+/**
+ * What findings are worked out from: what the keys and the teacher say of each slate on which something was done, where
+ * each piece lies there, and what was said of first tries. Nothing is marked again that was marked before.
+ */
+export async function findingsOn({ db, engine, outcomes, marking }: Services, handout: string) {
+  const rows = await db
+    .selectFrom('slates')
+    .leftJoin('reviews', 'reviews.slate_id', 'slates.id')
+    .select(['slates.id', 'slates.mark', 'slates.status', 'reviews.decisions'])
+    .where('slates.handout_id', '=', handout)
+    .where('slates.last_number', '>', 0)
+    .orderBy('slates.id')
+    .execute()
+  const ids = rows.map(row => row.id)
+  const [marked, names] = [await outcomes.of(ids), await namesOf(db, ids)]
+  const slates: FindingsSlate[] = []
+  const lies: Lies[] = []
+  const all: MarkedSlate[] = []
+  for (const { id, mark, status, decisions } of rows) {
+    const one = marked.get(id)
+    if (!one?.ok) continue
+    slates.push({ slate: id, name: names.get(id) ?? '', group: mark, status })
+    lies.push(one.value.lies)
+    all.push({ slate: id, keys: one.value.keys, decisions: decisions ?? {} })
+  }
+  const { edition_hash } = await db
+    .selectFrom('handouts')
+    .select('edition_hash')
+    .where('id', '=', handout)
+    .executeTakeFirstOrThrow()
+  const { board } = await engine.editions.get(db, edition_hash)
+  return {
+    board,
+    slates,
+    scores: scoresOf(all),
+    lies,
+    before: await firstTries({ db, engine, marking }, ids),
+    /** Slates of which nothing can be said. */
+    unmarked: rows.length - slates.length,
+  }
+}
+
+/** What the keys say of the first tries of slates that have further ones; null where none has. */
+async function firstTries(
+  { db, engine, marking }: Pick<Services, 'db' | 'engine' | 'marking'>,
+  slates: readonly string[],
+): Promise<Scores | null> {
+  const rows = slates.length
+    ? await db
+        .selectFrom('tries')
+        .select(['slate_id as id', 'number', 'edition_hash', 'state'])
+        .where('slate_id', 'in', [...slates])
+        .where('turn', '=', 1)
+        .orderBy('slate_id')
+        .execute()
+    : []
+  if (rows.length === 0) return null
+  const nobody: Decisions = {}
+  const all: MarkedSlate[] = []
+  for (const hash of new Set(rows.map(row => row.edition_hash))) {
+    const { board } = await engine.editions.get(db, hash)
+    const those = rows.filter(row => row.edition_hash === hash)
+    const marked = await marking.mark({
+      edition: hash,
+      board,
+      slates: those.map(({ id, number, state }) => ({ id, number, state: wholeState(state) })),
+    })
+    for (const { id } of those) {
+      const one = marked.get(id)
+      if (one?.ok) all.push({ slate: id, keys: one.value.keys, decisions: nobody })
+    }
+  }
+  return scoresOf(all)
+}
