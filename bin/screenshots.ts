@@ -160,6 +160,19 @@ await shoot('review', async () => {
   await page.getByLabel('A word to the student').waitFor()
   return page
 })
+await shoot('answers', async () => {
+  const page = await handout('How do they hold on?')
+  await page.locator('[data-slate]', { hasText: 'handed in' }).first().click()
+  await page.getByRole('link', { name: 'barnacle: all students' }).click()
+  await page.locator('[data-test=alike]').first().waitFor()
+  return page
+})
+await shoot('findings', async () => {
+  const page = await handout('How do they hold on?')
+  await page.getByRole('link', { name: 'Findings' }).click()
+  await page.locator('[data-test=finding-items]').waitFor()
+  return page
+})
 await shoot('come-in', async () => {
   const page = await (await browser.newContext(TABLET)).newPage()
   await page.goto(`${address}/join?class=${CLASSES[1].code}`)
@@ -174,14 +187,6 @@ const open = async (page: Page, title: string) => {
 await shoot('student-laptop', async () =>
   open(await student(browser, LAPTOP, 0, 'Lark Zander'), 'How do they hold on?'),
 )
-await shoot('student-tablet', async () =>
-  open(await student(browser, TABLET, 1, 'Abel Strand'), 'Where do we see them?'),
-)
-await shoot('tiles', async () => {
-  const page = await open(await student(browser, LAPTOP, 2, 'Ro Tansy'), 'A square from tiles')
-  await page.getByRole('heading', { name: 'How it stands' }).waitFor()
-  return page
-})
 await shoot('frame', async () => {
   // Two of one group, each in a part of their own: what one writes, the other sees.
   const title = 'What makes a good harbour?'

@@ -119,3 +119,40 @@ test('one item across all students: alike answers together, decided with one key
   await page.goto(`${address}/handout/${lesson.handout}/review/${lesson.slates[0]!.id}`)
   await expect(page.getByTestId('score')).toHaveText('6 of 6')
 })
+
+test('findings say in words where the class went wrong, with a table that goes out as CSV', async ({
+  page,
+  application,
+}) => {
+  test.setTimeout(120_000)
+  const { address } = application
+  const names = NAMES.slice(0, 6)
+  const lesson = await makeLesson(address, names, board)
+  for (const [i, name] of names.entries())
+    await workOn(lesson, name, { board, cards: { ...RIGHT, c0: i < 4 ? 'z1' : 'z0' } })
+  await signInTeacher(page, address, lesson.email, lesson.password)
+  await page.goto(`${address}/handout/${lesson.handout}`)
+  await page.getByRole('link', { name: 'Findings' }).press('Enter')
+  const homes = page.getByTestId('finding-homes')
+  await expect(homes).toContainText('The commonest wrong home: limpet with Crawls, 4 of 6.')
+  await expect(homes.getByRole('row', { name: /^limpet/ })).toHaveText(/limpet\s*2\s*4\s*0/)
+  await expect(page.getByTestId('finding-items')).toContainText('The hardest: limpet, with 33 % of its points.')
+  await expect(page.getByTestId('finding-whole')).toContainText('So few slates')
+  await expectAccessible(page)
+  const download = page.waitForEvent('download')
+  await homes.getByRole('button', { name: 'Table as CSV' }).press('Enter')
+  expect((await download).suggestedFilename()).toMatch(/\.csv$/)
+  // All of it goes back at once, after it was said that nobody has looked at it.
+  await page.goto(`${address}/handout/${lesson.handout}`)
+  await page.getByRole('button', { name: 'Hand back' }).press('Enter')
+  const dialog = page.getByRole('dialog', { name: 'Hand back to them?' })
+  await expect(dialog).toContainText('6 of them you haven’t looked at')
+  await dialog.getByRole('button', { name: 'Hand back 6' }).press('Enter')
+  await expect(page.getByText('6 slates handed back.')).toBeVisible()
+  await expect(page.locator('[data-slate]').filter({ hasText: 'handed back' })).toHaveCount(6)
+  // A board on which nobody has done anything says so.
+  const nobody = await makeLesson(address, ['Ada Fern'], board)
+  await signInTeacher(page, address, nobody.email, nobody.password)
+  await page.goto(`${address}/handout/${nobody.handout}/findings`)
+  await expect(page.getByText('Nobody has done anything yet.')).toBeVisible()
+})

@@ -274,6 +274,11 @@ export const ROUTES: Record<string, Row> = {
     allowed: ['owner'],
   },
   'handouts/[id]/findings.get.ts': { path: l => `/api/handouts/${l.handout}/findings`, allowed: ['owner'] },
+  'handouts/[id]/hand-back.post.ts': {
+    path: l => `/api/handouts/${l.handout}/hand-back`,
+    body: l => ({ slates: [slateOf(l)] }),
+    allowed: ['owner'],
+  },
   'handouts/[id]/line.get.ts': { path: l => `/api/handouts/${l.handout}/line`, allowed: ['owner'] },
   'handouts/[id]/answers.get.ts': {
     path: l => `/api/handouts/${l.handout}/answers?item=key/limpet`,

@@ -17,6 +17,7 @@ const emit = defineEmits<{ changed: [] }>()
 const timing = ref(false)
 const collecting = ref(false)
 const nudging = ref(false)
+const handingBack = ref(false)
 const said = ref('')
 const path = (what: string) => `/api/handouts/${handout}/${what}`
 
@@ -35,6 +36,7 @@ async function pencils() {
   emit('changed')
 }
 const underWay = computed(() => meant.value.filter(slate => slate.status === 'under-way').length)
+const handedIn = computed(() => meant.value.filter(slate => slate.status === 'handed-in').length)
 const collected = computed(() => meant.value.filter(slate => slate.openness?.collected).length)
 async function collect(back: boolean) {
   const done = await attempt(() =>
@@ -68,6 +70,9 @@ async function collect(back: boolean) {
       </button>
       <button v-if="collected" type="button" class="button min-h-10 py-1" :disabled="busy" @click="collect(true)">
         <Icon name="lucide:undo-2" size="20" />{{ t('lesson.goOn') }}
+      </button>
+      <button v-if="handedIn" type="button" class="button min-h-10 py-1" :disabled="busy" @click="handingBack = true">
+        <Icon name="lucide:undo-dot" size="20" />{{ t('handBackAll.open') }}
       </button>
       <button type="button" class="button min-h-10 py-1" :disabled="nobody" @click="nudging = true">
         <Icon name="lucide:message-circle" size="20" />{{ t('nudge.button') }}
@@ -103,6 +108,11 @@ async function collect(back: boolean) {
       :slates="choosing ? ids : undefined"
       :title="choosing ? t('nudge.toSome', { count: ids.length }) : t('nudge.toAll')"
       @close="(now: string) => ((nudging = false), (said = now || said))" />
+    <ReviewHandBackAll
+      :open="handingBack"
+      :handout="handout"
+      :slates="choosing ? ids : undefined"
+      @close="(now: string) => ((handingBack = false), (said = now || said))" />
     <UiAsk :open="collecting" :title="t('lesson.collectTitle')" @close="collecting = false">
       <p>{{ underWay ? t('lesson.collectSays', { count: underWay }) : t('lesson.collectNone') }}</p>
       <p v-if="underWay" class="mt-2">{{ t('lesson.collectLate') }}</p>

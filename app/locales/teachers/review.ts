@@ -376,4 +376,15 @@ export default {
       chance: 'Chance of so uneven a change',
     },
   },
+  handBackAll: {
+    open: 'Hand back',
+    title: 'Hand back to them?',
+    says: 'Nothing of it is handed in. | One slate that is handed in goes back; its student sees your margin then. | {count} slates that are handed in go back; their students see your margin then.',
+    unseen: 'One of them you haven’t looked at. | {count} of them you haven’t looked at.',
+    unsure:
+      'On one answer the key is unsure, and you haven’t decided. | On {count} answers the key is unsure, and you haven’t decided.',
+    again: 'They go on with it, in another try; how it is now is kept beside it',
+    button: 'Hand back | Hand back one | Hand back {count}',
+    done: 'Nothing was handed back. | One slate handed back. | {count} slates handed back.',
+  },
 }
