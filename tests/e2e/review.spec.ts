@@ -59,7 +59,7 @@ test('twelve slates are reviewed by keys alone: from one to the next that waits,
   )
   expect(slates.map(slate => slate.status)).toEqual(NAMES.map(() => 'handed-back'))
   await page.keyboard.press('F1')
-  await expect(page.getByRole('dialog', { name: 'Keys of reviewing' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'Keys of reviewing' })).toBeVisible()
   await page.keyboard.press('Escape')
   // Back and forth in the line.
   const before = page.url()

@@ -38,7 +38,7 @@ const fill = (share: number | null | undefined) =>
 
 <template>
   <div class="flex flex-col gap-2">
-    <div class="overflow-x-auto" tabindex="0" role="region" :aria-label="title">
+    <div class="overflow-x-auto" tabindex="0" role="region" :aria-label="t('findings.table', { title })">
       <table class="finding w-full text-left">
         <caption class="sr-only">
           {{

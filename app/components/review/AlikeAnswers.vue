@@ -82,7 +82,7 @@ function press(event: KeyboardEvent) {
     data-test="alike"
     @keydown="press">
     <div class="flex flex-wrap gap-2">
-      <div v-for="answer in shown" :key="answer.slate" class="w-52">
+      <div v-for="answer in shown" :key="answer.slate" :class="where.part ? 'w-40' : 'w-52'">
         <BoardThumbnail
           lazily
           :edition="editions.get(answer.edition)!"

@@ -141,9 +141,6 @@ const pickable = computed(() => lying.value.filter(piece => !piece.bin))
           @click="review.undo()">
           <Icon name="lucide:undo-2" />{{ t('slate.undo') }}
         </button>
-        <button type="button" class="button" @click="showKeys = true">
-          <Icon name="lucide:keyboard" />{{ t('review.keys') }}
-        </button>
       </div>
       <label v-if="atWork && tool !== 'look' && tool !== 'aside'" class="flex items-center gap-2"
         ><input v-model="atOnce" type="checkbox" class="h-5 w-5" />{{ t('marginDesk.atOnce') }}</label
@@ -237,6 +234,14 @@ const pickable = computed(() => lying.value.filter(piece => !piece.bin))
         <p v-if="total.undecided" class="rounded-lg bg-sunfleck-200 px-3 py-1 font-semibold text-sunfleck-700">
           {{ t('review.undecided', { count: total.undecided }) }}
         </p>
+        <button
+          type="button"
+          class="button ml-auto min-h-10 w-11 px-0"
+          :aria-label="t('reviewKeys.title')"
+          :title="t('reviewKeys.title')"
+          @click="showKeys = true">
+          <Icon name="lucide:keyboard" />
+        </button>
         <p v-if="!view.keyed" class="note-line">{{ t('review.noKey') }}</p>
         <p v-if="review.reviewedAs.value" class="note-line">
           {{ t('review.reviewedAs', { points: review.reviewedAs.value.points, of: review.reviewedAs.value.of }) }}

@@ -77,7 +77,9 @@ export function useFindings(view: () => FindingsView | null) {
     const { counts, places: columns } = homesOf(lies.value, pieces, places)
     const [worst] = wrongHomes(scores.value, lies.value)
     const laid = counts.map(row => row.reduce((sum, n) => sum + n, 0))
-    const kappa = fleissKappa(counts.filter((_, i) => laid[i] === lies.value.length))
+    // Of those who placed every card, or who placed few would seem to disagree.
+    const complete = lies.value.filter(one => pieces.every(piece => piece in one))
+    const kappa = fleissKappa(homesOf(complete, pieces, places).counts)
     return {
       name: 'homes',
       says: worst
@@ -88,7 +90,7 @@ export function useFindings(view: () => FindingsView | null) {
             of: worst.of,
           })
         : t('findings.homesRight'),
-      more: kappa === null ? undefined : t('findings.agreed', { value: decimal(kappa) }),
+      more: kappa === null ? undefined : t('findings.agreed', { value: decimal(kappa), count: complete.length }),
       table: {
         columns: [{ name: t('findings.piece') }, ...columns.map(place => ({ name: placeName(place), number: true }))],
         rows: counts.map((row, i) => {

@@ -148,7 +148,6 @@ export default {
     noneWaits: 'Nothing else waits',
     reviewed: 'looked at',
     unsure: '{count} on the line',
-    keys: 'Keys',
     pieces: 'Each piece',
     panel: 'Answers and words',
     score: '{points} of {of}',
@@ -326,6 +325,7 @@ export default {
     unmarked: "One slate can't be read and isn't in it. | {count} slates can't be read and aren't in it.",
     nobody: 'Nobody has done anything yet. Findings come with the first moves.',
     csv: 'Table as CSV',
+    table: '{title}: table',
     part: {
       whole: 'The whole',
       homes: 'Where each card went',
@@ -345,7 +345,8 @@ export default {
     },
     homesSays: 'The commonest wrong home: {piece} with {place}, {count} of {of}.',
     homesRight: 'What lies somewhere lies where it belongs.',
-    agreed: 'How far they agree beyond chance: {value} (Fleiss’ kappa; 1 is all alike, 0 is chance).',
+    agreed:
+      'How far the {count} who placed every card agree beyond chance: {value} (Fleiss’ kappa; 1 is all alike, 0 is chance).',
     itemsSays: 'The hardest: {item}, with {share} of its points.',
     itemsHow:
       'Facility is the share of its points that they got. Discrimination says whether those who do well elsewhere do well here, from −1 to 1: near 0 or below, look at the question. The difference is that between the upper and the lower 27 % of the class.',
