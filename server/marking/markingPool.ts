@@ -24,7 +24,10 @@ const MEGABYTES = 600
 const IDLE_MS = 60_000
 
 /** Marks in threads of its own. `script` is the marker's; what takes too long or too much memory ends its thread. */
-export function markingPool(script: string, { milliseconds = LONGEST_MS, execArgv = [] as string[] } = {}): Marking {
+export function markingPool(
+  script: string,
+  { milliseconds = LONGEST_MS, execArgv }: { milliseconds?: number; execArgv?: string[] } = {},
+): Marking {
   const pool = new Piscina<Batch, Marked>({
     filename: script,
     minThreads: 0,
@@ -32,7 +35,8 @@ export function markingPool(script: string, { milliseconds = LONGEST_MS, execArg
     maxQueue: MOST_WAITING,
     idleTimeout: IDLE_MS,
     resourceLimits: { maxOldGenerationSizeMb: MEGABYTES },
-    execArgv: [...process.execArgv, ...execArgv],
+    // Otherwise the process's own, of which not all may be said to a thread.
+    ...(execArgv && { execArgv }),
   })
 
   async function run(batch: Batch): Promise<[string, Result<Outcomes, MarkingRefusal>][]> {

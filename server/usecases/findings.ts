@@ -1,3 +1,5 @@
+import { sql } from 'kysely'
+import type { FirstPut } from '../../core/findings/pace'
 import { scoresOf, type MarkedSlate, type Scores } from '../../core/findings/scores'
 import type { Decisions } from '../../core/keys/mark'
 import type { Lies } from '../../core/keys/outcomes'
@@ -51,9 +53,31 @@ export async function findingsOn({ db, engine, outcomes, marking }: Services, ha
     scores: scoresOf(all),
     lies,
     before: await firstTries({ db, engine, marking }, ids),
+    puts: await firstPuts(db, ids),
+    hints: await hintsOf(db, ids),
     /** Slates of which nothing can be said. */
     unmarked: rows.length - slates.length,
   }
+}
+
+/** When each piece was first put down, in seconds after the first move of its slate. */
+async function firstPuts(db: Services['db'], slates: readonly string[]): Promise<FirstPut[]> {
+  const { rows } = await sql<FirstPut>`
+    with first as (select slate_id, min(at) as at from moves where slate_id = any(${[...slates]}::uuid[]) group by 1)
+    select m.slate_id as slate, m.move->>'piece' as piece,
+      round(extract(epoch from min(m.at) - first.at))::int as seconds
+    from moves m join first on first.slate_id = m.slate_id
+    where m.slate_id = any(${[...slates]}::uuid[]) and m.move->>'kind' = 'put'
+    group by m.slate_id, m.move->>'piece', first.at order by 1, 3, 2`.execute(db)
+  return rows
+}
+
+/** On how many slates a hint was looked at, and how many there were together. */
+async function hintsOf(db: Services['db'], slates: readonly string[]): Promise<{ slates: number; looks: number }> {
+  const { rows } = await sql<{ slates: number; looks: number }>`
+    select count(distinct slate_id)::int as slates, count(*)::int as looks from moves
+    where slate_id = any(${[...slates]}::uuid[]) and move->>'kind' = 'hint'`.execute(db)
+  return rows[0]!
 }
 
 /** What the keys say of the first tries of slates that have further ones; null where none has. */

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { isStudent } from '~~/core/slate/actor'
+import type { Moment } from '~~/core/review/moments'
+import { isStudent, type Author } from '~~/core/slate/actor'
 import type { PieceId } from '~~/core/board/ids'
 import { pieceName } from '~~/core/board/pieceName'
 import type { SlateKind } from '~~/core/slate/kind'
@@ -16,7 +17,7 @@ const { replay, name, kind, members } = defineProps<{
 }>()
 const emit = defineEmits<{ close: [] }>()
 const { t } = useWords()
-const { count, length, move, playing, speed, calls, whole, stand } = replay
+const { count, length, move, playing, speed, calls, whole, stand, moments, hands } = replay
 const time = new Intl.DateTimeFormat('en-GB', { dateStyle: 'short', timeStyle: 'medium' })
 
 const pieceOf = (id: PieceId) => {
@@ -47,12 +48,32 @@ const words = computed(() => {
   const says = (WORDS[move.value.move.kind] as (move: Move) => string)(move.value.move)
   return `${says} · ${who.value} · ${time.format(move.value.at)}`
 })
-const who = computed(() => {
-  const by = move.value!.by
+/** Where there is something to see. */
+const momentWords = (moment: Moment) => {
+  const words = {
+    home: () => t('replay.moments.home', { name: pieceOf((moment as Extract<Moment, { kind: 'home' }>).piece) }),
+    pause: () => {
+      const seconds = Math.round((moment as Extract<Moment, { kind: 'pause' }>).milliseconds / 1000)
+      return seconds < 120
+        ? t('replay.moments.seconds', { count: seconds })
+        : t('replay.moments.minutes', { count: Math.round(seconds / 60) })
+    },
+    hint: () => t('replay.moments.hint'),
+  } satisfies Record<Moment['kind'], () => string>
+  return `${moment.count}: ${words[moment.kind]()}`
+}
+/** Nothing is chosen for good: the same moment can be gone to again. */
+function jump(event: Event) {
+  const select = event.target as HTMLSelectElement
+  if (select.value !== '') count.value = Number(select.value)
+  select.value = ''
+}
+const who = computed(() => nameOf(move.value!.by))
+function nameOf(by: Author) {
   if (!isStudent(by)) return t('together.teacher')
   if (kind === 'copy' || kind === 'page') return name
   return members.find(member => authorOf(member) === by)?.name ?? t('together.someone')
-})
+}
 </script>
 
 <template>
@@ -104,6 +125,21 @@ const who = computed(() => {
     <p>
       <strong>{{ t('replay.of', { count, of: length }) }}</strong> <bdi>{{ words }}</bdi>
     </p>
+    <div v-if="moments.length || hands.length > 1" class="flex flex-wrap items-center gap-x-4 gap-y-1">
+      <label v-if="moments.length" class="flex items-center gap-2"
+        >{{ t('replay.jump')
+        }}<select class="field min-h-10 w-auto max-w-64 py-1" @change="jump">
+          <option value="">{{ t('replay.jumpTo') }}</option>
+          <option v-for="(moment, i) in moments" :key="i" :value="moment.count">{{ momentWords(moment) }}</option>
+        </select></label
+      >
+      <p v-if="hands.length > 1" class="text-sm">
+        <template v-for="(hand, i) in hands" :key="hand.by"
+          ><template v-if="i"> · </template
+          ><bdi>{{ t('replay.made', { name: nameOf(hand.by), count: hand.moves }) }}</bdi></template
+        >
+      </p>
+    </div>
     <p v-if="!whole" class="note-line">{{ t('replay.part') }}</p>
     <ul v-if="calls.length" class="flex flex-wrap gap-2" :aria-label="t('replay.calls')">
       <li v-for="(call, i) in calls" :key="i">

@@ -4,6 +4,7 @@ import type { PieceId, PlaceId } from '~~/core/board/ids'
 import { fleissKappa } from '~~/core/findings/agreement'
 import { changeOf } from '~~/core/findings/change'
 import { homesOf, wrongTogether } from '~~/core/findings/homes'
+import { paceOf, type FirstPut } from '~~/core/findings/pace'
 import { itemFindings } from '~~/core/findings/items'
 import { reliabilityOf } from '~~/core/findings/reliability'
 import { totalsOf, type Scores } from '~~/core/findings/scores'
@@ -20,11 +21,13 @@ export interface FindingsView {
   readonly scores: Scores
   readonly lies: readonly Lies[]
   readonly before: Scores | null
+  readonly puts: readonly FirstPut[]
+  readonly hints: { readonly slates: number; readonly looks: number }
   readonly unmarked: number
 }
 
 export interface FindingPart {
-  readonly name: 'whole' | 'homes' | 'items' | 'together' | 'change' | 'sorts'
+  readonly name: 'whole' | 'homes' | 'items' | 'together' | 'change' | 'sorts' | 'pace'
   /** In one sentence, first. */
   readonly says: string
   readonly more?: string
@@ -36,6 +39,9 @@ export interface FindingPart {
 const GROUPED_AT = 0.5
 
 const percent = (share: number | null) => (share === null ? '–' : `${Math.round(share * 100)} %`)
+/** Minutes and seconds. */
+const time = (seconds: number) =>
+  `${Math.floor(Math.round(seconds) / 60)}:${String(Math.round(seconds) % 60).padStart(2, '0')}`
 const decimal = (value: number | null) => (value === null ? '–' : value.toFixed(2).replace('-', '−'))
 
 /** What a handout tells of how its students think. */
@@ -233,9 +239,36 @@ export function useFindings(view: () => FindingsView | null) {
     }
   }
 
+  function pace(): FindingPart | null {
+    const { puts, hints } = view()!
+    const pieces = edition.value.board.pages.flatMap(page => page.pieces.map(piece => piece.id as string))
+    const found = paceOf(puts, pieces)
+    const slowest = found.toSorted((a, b) => b.after - a.after)[0]
+    if (!slowest) return null
+    return {
+      name: 'pace',
+      says: t('findings.paceSays', { piece: names.piece(slowest.piece as PieceId), time: time(slowest.after) }),
+      more: `${t('findings.paceHow')} ${t('findings.hints', { count: hints.slates, looks: hints.looks })}`,
+      table: {
+        columns: [
+          { name: t('findings.piece') },
+          { name: t('findings.column.put'), number: true },
+          ...(['early', 'middle', 'late', 'after'] as const).map(column => ({
+            name: t(`findings.column.${column}`),
+            number: true,
+          })),
+        ],
+        rows: found.map(one => ({
+          key: one.piece,
+          cells: [names.piece(one.piece as PieceId), one.count, ...one.quartiles.map(time), time(one.after)],
+        })),
+      },
+    }
+  }
+
   const parts = computed(() =>
     view()?.slates.length
-      ? [whole(), homes(), items(), together(), change(), sorts()].filter(part => part !== null)
+      ? [whole(), homes(), items(), together(), change(), sorts(), pace()].filter(part => part !== null)
       : [],
   )
   return parts

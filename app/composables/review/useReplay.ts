@@ -1,6 +1,7 @@
 import { makeEdition } from '~~/core/board/edition'
 import type { Board } from '~~/core/board/board'
 import type { Built } from '~~/core/lesson/callOut'
+import { handsOf, momentsOf } from '~~/core/review/moments'
 import { replayOf, type MadeMove, type Replay } from '~~/core/slate/replay'
 
 interface History {
@@ -39,6 +40,8 @@ export function useReplay(slate: string) {
     replay.value = null
   }
   const length = computed(() => replay.value?.moves.length ?? 0)
+  const moments = computed(() => (replay.value ? momentsOf(replay.value) : []))
+  const hands = computed(() => handsOf(replay.value?.moves ?? []))
   const stand = computed(() => replay.value?.after(count.value) ?? null)
   /** The move that was made last; null before the first. */
   const move = computed(() => replay.value?.moves[count.value - 1] ?? null)
@@ -70,6 +73,8 @@ export function useReplay(slate: string) {
     calls: shallowReadonly(calls),
     whole: readonly(whole),
     length,
+    moments,
+    hands,
     stand,
     move,
     playing: readonly(playing),

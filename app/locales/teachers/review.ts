@@ -94,6 +94,15 @@ export default {
     something: 'something',
     part: 'Only the latest moves are kept at hand here.',
     calls: 'What was called out',
+    jump: 'Go to',
+    jumpTo: 'a moment',
+    moments: {
+      home: '{name} finds its place',
+      hint: 'a hint is looked at',
+      seconds: 'nothing for {count} s',
+      minutes: 'nothing for {count} min',
+    },
+    made: '{name}: {count} move | {name}: {count} moves',
     did: {
       put: '{name} put down',
       shelve: '{name} back to the ledge',
@@ -333,6 +342,7 @@ export default {
       together: 'What goes wrong together',
       change: 'From the first try to the last',
       sorts: 'What they put together',
+      pace: 'How long it took',
     },
     wholeSays: 'Half of them have {middle} of {of} points or more; the middle half lies between {low} and {high}.',
     reliability: {
@@ -356,6 +366,11 @@ export default {
       'On {count} slate with a further try: from {before} to {after} of the points; {gained} answers gained, {lost} lost. | On {count} slates with a further try: from {before} to {after} of the points; {gained} answers gained, {lost} lost.',
     gain: 'Of what could be gained, {value} was (Hake’s normalised gain). It says little of few students, or of a class that knew nearly all before.',
     sortsSays: 'Most of them lay nothing together. | Most of them make one group: | Most of them make {count} groups:',
+    paceSays: 'They thought longest before {piece}: {time} from the card before it, in the middle.',
+    paceHow:
+      'Minutes and seconds from a student’s first move until the card was first put down. What was made without a connection counts when it arrived.',
+    hints:
+      'Nobody looked at a hint. | On one slate hints were looked at, {looks} in all. | On {count} slates hints were looked at, {looks} in all.',
     noPlace: 'nowhere',
     piece: 'Card',
     item: 'Question',
@@ -375,6 +390,11 @@ export default {
       lost: 'Lost',
       keptWrong: 'Wrong both times',
       chance: 'Chance of so uneven a change',
+      put: 'Put down',
+      early: 'A quarter by',
+      middle: 'Half by',
+      late: 'Three quarters by',
+      after: 'After the one before',
     },
   },
   handBackAll: {

@@ -4,6 +4,7 @@ import { describe, expect, it } from 'vitest'
 import { adjustedRand, fleissKappa, kendallsW, ranksOf } from '../../../core/findings/agreement'
 import { changeOf, mcNemar, normalisedGain } from '../../../core/findings/change'
 import { homesOf, wrongTogether } from '../../../core/findings/homes'
+import { paceOf } from '../../../core/findings/pace'
 import { itemFindings } from '../../../core/findings/items'
 import { reliabilityOf } from '../../../core/findings/reliability'
 import { scoresOf, totalsOf, type Scores } from '../../../core/findings/scores'
@@ -388,5 +389,22 @@ describe('what goes wrong together', () => {
     ]
     expect(wrongTogether(scores(points, [1, 1, 1]))).toEqual([{ one: 'k/i0', other: 'k/i1', both: 2, either: 3 }])
     expect(wrongTogether(scores([[0, 0, 0]], [1, 1, 1]))).toEqual([])
+  })
+})
+
+describe('how long it took', () => {
+  const put = (slate: string, piece: string, seconds: number) => ({ slate, piece, seconds })
+
+  it('is when a piece was first put down, and how long after the one before it', () => {
+    const found = paceOf(
+      [put('s', 'a', 0), put('s', 'b', 10), put('s', 'c', 70), put('t', 'c', 4), put('t', 'a', 0), put('u', 'b', 20)],
+      ['c', 'b', 'a', 'd'],
+    )
+    expect(found).toEqual([
+      { piece: 'a', count: 2, quartiles: [0, 0, 0], after: 0 },
+      { piece: 'b', count: 2, quartiles: [12.5, 15, 17.5], after: 15 },
+      { piece: 'c', count: 2, quartiles: [20.5, 37, 53.5], after: 32 },
+    ])
+    expect(paceOf([], ['a'])).toEqual([])
   })
 })

@@ -39,6 +39,11 @@ it('findings come from all slates on which something was done, with the teacherâ
   expect(found.slates).toHaveLength(2)
   expect([verdictOf(0), verdictOf(1)]).toEqual(['wrong', 'right'])
   expect(found.lies.map(one => one.c0)).toEqual(['z1', 'z1'])
+  expect(found.puts.map(({ piece, seconds }) => [piece, seconds])).toEqual([
+    ['c0', 0],
+    ['c0', 0],
+  ])
+  expect(found.hints).toEqual({ slates: 0, looks: 0 })
 
   // Another try: the first is kept beside it.
   const { id, student } = slates[0]!
