@@ -32,11 +32,20 @@ const short = computed(() => shortNames(view.value?.answers.map(answer => answer
 useHead({ title: () => name.value || t('across.title') })
 
 const said = ref('')
+const MOST_AT_ONCE = 200
 async function decide(slates: readonly string[], verdict: 'right' | 'wrong' | null) {
-  const done = await attempt(() =>
-    ask<{ slates: number }>(`/api/handouts/${handout}/decisions`, { method: 'PUT', body: { item, verdict, slates } }),
+  const parts = Array.from({ length: Math.ceil(slates.length / MOST_AT_ONCE) }, (_, i) =>
+    slates.slice(i * MOST_AT_ONCE, (i + 1) * MOST_AT_ONCE),
   )
-  if (done) said.value = t(`across.said.${verdict ?? 'back'}`, { count: done.slates })
+  const count = await attempt(async () => {
+    let all = 0
+    for (const part of parts) {
+      const body = { item, verdict, slates: part }
+      all += (await ask<{ slates: number }>(`/api/handouts/${handout}/decisions`, { method: 'PUT', body })).slates
+    }
+    return all
+  })
+  if (count !== undefined) said.value = t(`across.said.${verdict ?? 'back'}`, { count })
   await read()
 }
 
