@@ -156,3 +156,27 @@ test('findings say in words where the class went wrong, with a table that goes o
   await page.goto(`${address}/handout/${nobody.handout}/findings`)
   await expect(page.getByText('Nobody has done anything yet.')).toBeVisible()
 })
+
+test('how a slate came about is looked at move by move by keys, and from the moments worth going to', async ({
+  page,
+  application,
+}) => {
+  const { address } = application
+  const lesson = await makeLesson(address, ['Ada Fern'], board)
+  await workOn(lesson, 'Ada Fern', { board, cards: { c1: 'z0', c0: 'z1' }, handIn: false })
+  await workOn(lesson, 'Ada Fern', { board, cards: { c2: 'z0' }, handIn: false })
+  await signInTeacher(page, address, lesson.email, lesson.password)
+  await page.goto(`${address}/handout/${lesson.handout}/review/${lesson.slates[0]!.id}`)
+  await page.getByRole('button', { name: 'How it came about' }).press('Enter')
+  const replay = page.getByTestId('replay')
+  await expect(replay).toContainText('3 of 3')
+  await replay.getByRole('slider', { name: 'Moves' }).press('Home')
+  await expect(replay).toContainText('As it was given out')
+  await replay.getByRole('slider', { name: 'Moves' }).press('ArrowRight')
+  await expect(replay).toContainText('barnacle put down')
+  await replay.getByLabel('Go to').selectOption({ label: '2: limpet finds its place' })
+  await expect(replay).toContainText('2 of 3')
+  await expect(replay).toContainText('limpet put down · Ada Fern')
+  await replay.getByRole('button', { name: 'Back to now' }).press('Enter')
+  await expect(replay).toHaveCount(0)
+})
