@@ -3,6 +3,7 @@ import classes from './teachers/classes'
 import givingOut from './teachers/givingOut'
 import lesson from './teachers/lesson'
 import placesAndPieces from './teachers/placesAndPieces'
+import afterLesson from './teachers/afterLesson'
 import review from './teachers/review'
 import shelf from './teachers/shelf'
 import workbench from './teachers/workbench'
@@ -17,4 +18,5 @@ export default {
   ...givingOut,
   ...lesson,
   ...review,
+  ...afterLesson,
 }

@@ -1,13 +1,12 @@
 import type { ColumnType, Generated, Selectable } from 'kysely'
+import type { Fixed, FixedJson, Json, SetOnce, Timestamp } from './columns'
+import type { TablesOfLesson } from './tablesOfLesson'
 import type { Board } from '../../core/board/board'
 import type { MarginItem } from '../../core/margin/item'
 import type { Counts, Levels, Rubric } from '../../core/handout/counting'
 import type { Without } from '../../core/handout/version'
 import type { Rules } from '../../core/handout/rules'
 import type { FreeFrames, Looking, Recipient } from '../../core/handout/settings'
-import type { Built } from '../../core/lesson/callOut'
-import type { Show } from '../../core/lesson/show'
-import type { TimerEnd } from '../../core/lesson/timer'
 import type { Wish } from '../../core/groups/wishes'
 import type { Decisions } from '../../core/keys/mark'
 import type { KeyMark } from '../../core/keys/outcome'
@@ -17,13 +16,6 @@ import type { HandoutMode, SlateKind } from '../../core/slate/kind'
 import type { Move } from '../../core/slate/move'
 import type { SlateState } from '../../core/slate/state'
 import type { SlateStatus } from '../../core/slate/status'
-
-/** JSON is written as text (an array would otherwise become a PostgreSQL array) and read as what it holds. */
-type Json<T> = ColumnType<T, string, string>
-type FixedJson<T> = ColumnType<T, string, never>
-type Timestamp = ColumnType<Date, Date | string, Date | string>
-type SetOnce = ColumnType<Date, Date | string | undefined, never>
-type Fixed<T> = ColumnType<T, T, never>
 
 /** What a mailed link is for. */
 export type MailedPurpose = 'new-password' | 'prove-address'
@@ -35,7 +27,7 @@ export interface TriedReview {
   readonly levels: Levels
 }
 
-export interface Database {
+export interface Database extends TablesOfLesson {
   teachers: {
     id: Generated<string>
     email: string
@@ -234,52 +226,6 @@ export interface Database {
   }
   /** Who has a slate open, as some process has last said. */
   slates_open: { slate_id: Fixed<string>; student_id: Fixed<string>; seen_at: ColumnType<Date, never, never> }
-  /** Targets that were called in a lesson; at most one of a handout is open. */
-  callouts: {
-    id: Generated<string>
-    handout_id: Fixed<string>
-    number: Fixed<number>
-    page: Fixed<number>
-    target: Fixed<string>
-    called_at: SetOnce
-    ended_at: ColumnType<Date | null, never, Date | null>
-  }
-  builds: {
-    callout_id: Fixed<string>
-    slate_id: Fixed<string>
-    number: Fixed<number>
-    is_there: Fixed<Built['is']>
-    way: Fixed<string>
-    after_s: Fixed<number | null>
-  }
-  /** The question jar of a handout. */
-  jars: { handout_id: Fixed<string>; is_open: boolean; named: boolean }
-  questions: {
-    id: Fixed<string>
-    number: ColumnType<string, never, never>
-    handout_id: Fixed<string>
-    student_id: Fixed<string>
-    words: Fixed<string>
-    /** As the jar was when it was asked. */
-    named: Fixed<boolean>
-    at: SetOnce
-    answered_at: ColumnType<Date | null, never, Date | null>
-    hidden_at: ColumnType<Date | null, never, Date | null>
-    hidden_by: ColumnType<string | null, never, string | null>
-  }
-  question_votes: { question_id: Fixed<string>; student_id: Fixed<string>; vote: number }
-  /** What stands on the class screen of a handout's lesson. */
-  screens: { handout_id: Fixed<string>; show: Json<Show>; shown_at: Timestamp }
-  /** The timer of a handout's lesson: at most one. */
-  timers: {
-    handout_id: Fixed<string>
-    ends_at: Timestamp
-    countdown_s: number
-    at_end: TimerEnd
-    on_slates: boolean
-    /** When what is to come at its end was done. */
-    done_at: ColumnType<Date | null, never, Date | null>
-  }
   /** Whose slate it is, and whose it was. */
   slate_members: {
     slate_id: Fixed<string>

@@ -35,6 +35,8 @@ export interface FindingPart {
   readonly table?: { readonly columns: readonly Column[]; readonly rows: readonly TableRow[] }
 }
 
+/** Seconds before a card that say nothing of it. */
+const SHORTEST_HALT = 2
 /** Pieces that more than half of the sorts put together make a group. */
 const GROUPED_AT = 0.5
 
@@ -247,7 +249,10 @@ export function useFindings(view: () => FindingsView | null) {
     if (!slowest) return null
     return {
       name: 'pace',
-      says: t('findings.paceSays', { piece: names.piece(slowest.piece as PieceId), time: time(slowest.after) }),
+      says:
+        slowest.after < SHORTEST_HALT
+          ? t('findings.paceEven')
+          : t('findings.paceSays', { piece: names.piece(slowest.piece as PieceId), time: time(slowest.after) }),
       more: `${t('findings.paceHow')} ${t('findings.hints', { count: hints.slates, looks: hints.looks })}`,
       table: {
         columns: [
