@@ -18,6 +18,7 @@ export const STATUS_OF = {
   'no-such-invitation': 404,
   'changed-elsewhere': 409,
   'not-now': 409,
+  'one-answer': 409,
   taken: 409,
   'put-away': 409,
   'no-students': 409,

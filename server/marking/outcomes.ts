@@ -3,6 +3,7 @@ import { MARKER_VERSION, readOutcomes, type Outcomes } from '../../core/keys/out
 import { ok, refuse, type Result } from '../../core/result'
 import type { EditionCache } from '../database/editions'
 import { loadStates, type Numbered } from '../database/loadState'
+import { wholeState } from '../../core/slate/state'
 import type { Database } from '../database/tables'
 import { log } from '../log'
 import type { Marking, MarkingRefusal } from './markingPool'
@@ -36,8 +37,8 @@ export class OutcomeStore {
 
   /** Of these slates as they are now. Slates that are gone are left out. */
   async of(slates: readonly string[]): Promise<OutcomesOf> {
-    if (slates.length === 0) return new Map()
-    const heads = await headsOf(this.db, slates)
+    const heads = slates.length ? await headsOf(this.db, slates) : []
+    if (heads.length === 0) return new Map()
     const known = await storedOf(this.db, heads)
     const missing = heads.filter(head => !known.has(head.id))
     const waited = missing.flatMap(head => {
@@ -47,12 +48,39 @@ export class OutcomeStore {
     const asked = new Set(waited.map(([id]) => id))
     const fresh = this.begin(missing.filter(head => !asked.has(head.id)))
     const all = new Map<string, Marked>(known)
-    for (const [id, marked] of [...waited, ...fresh]) all.set(id, await marked)
+    // Together, so that where marking fails every one of them has somebody who hears it.
+    await Promise.all([...waited, ...fresh].map(async ([id, marked]) => all.set(id, await marked)))
     return all
   }
 
   async ofOne(slate: string): Promise<Marked> {
     return (await this.of([slate])).get(slate) ?? refuse('unreadable')
+  }
+
+  /**
+   * Of the first tries of slates that have further ones. What was said of them then is kept; only what the marker would
+   * say otherwise by now, or was never asked, is marked.
+   */
+  async ofFirstTries(slates: readonly string[]): Promise<ReadonlyMap<string, Outcomes>> {
+    const tries = slates.length ? await firstTriesOf(this.db, slates) : []
+    const all = new Map<string, Outcomes>()
+    for (const one of tries) {
+      const { id, number, edition, keys, lies } = one
+      const read = readOutcomes({ number, edition, marker: MARKER_VERSION, keys, lies }, one)
+      if (read) all.set(id, read)
+    }
+    const missing = tries.filter(one => !all.has(one.id))
+    for (const hash of new Set(missing.map(one => one.edition))) {
+      const { board } = await this.editions.get(this.db, hash)
+      const those = missing.filter(one => one.edition === hash)
+      const marked = await this.marking.mark({
+        edition: hash,
+        board,
+        slates: those.map(({ id, number, state }) => ({ id, number, state: wholeState(state) })),
+      })
+      for (const [id, one] of marked) if (one.ok) all.set(id, one.value)
+    }
+    return all
   }
 
   /** Marks so that whoever asks later doesn't wait; what goes wrong is found again then. */
@@ -131,11 +159,38 @@ const headsOf = (db: Db, slates: readonly string[]): Promise<Head[]> =>
     .where('id', 'in', [...slates])
     .execute()
 
+const firstTriesOf = (db: Db, slates: readonly string[]) =>
+  db
+    .selectFrom('tries')
+    .leftJoin('outcomes', join =>
+      join
+        .onRef('outcomes.slate_id', '=', 'tries.slate_id')
+        .onRef('outcomes.number', '=', 'tries.number')
+        .onRef('outcomes.edition_hash', '=', 'tries.edition_hash')
+        .on('outcomes.marker', '=', MARKER_VERSION),
+    )
+    .select([
+      'tries.slate_id as id',
+      'tries.number',
+      'tries.edition_hash as edition',
+      'tries.state',
+      'outcomes.keys',
+      'outcomes.lies',
+    ])
+    .where('tries.slate_id', 'in', [...slates])
+    .where('tries.turn', '=', 1)
+    .orderBy('tries.slate_id')
+    .execute()
+
 async function storedOf(db: Db, heads: readonly Head[]): Promise<Map<string, Marked>> {
   const rows = await db
     .selectFrom('outcomes')
     .selectAll()
-    .where('slate_id', 'in', heads.map(head => head.id).concat(NOBODY))
+    .where(
+      'slate_id',
+      'in',
+      heads.map(head => head.id),
+    )
     .where('marker', '=', MARKER_VERSION)
     .execute()
   const byId = new Map(heads.map(head => [head.id, head]))
@@ -149,8 +204,6 @@ async function storedOf(db: Db, heads: readonly Head[]): Promise<Map<string, Mar
     }),
   )
 }
-/** No slate's id: a list of none is no list to the database. */
-const NOBODY = '00000000-0000-0000-0000-000000000000'
 
 /** What was said of a slate before is let go, unless a review or an earlier try rests on it. */
 async function store(db: Db, fresh: readonly (readonly [string, SlateOutcomes])[]): Promise<void> {

@@ -1,12 +1,14 @@
 import { sql } from 'kysely'
-import type { Edition } from '../../core/board/edition'
+import { makeEdition, type Edition } from '../../core/board/edition'
 import type { KeyId } from '../../core/board/ids'
 import { acceptedToo } from '../../core/keys/accept'
 import { withDecisions, type Decisions } from '../../core/keys/mark'
 import type { KeyMark } from '../../core/keys/outcome'
 import type { OneAnswer } from '../../core/review/answers'
 import { ok, refuse, type Result } from '../../core/result'
+import { carry } from '../../core/slate/carry'
 import type { SlateState } from '../../core/slate/state'
+import { editionHash } from '../database/editions'
 import { loadStates } from '../database/loadState'
 import type { Services } from '../services'
 import { correctEdition } from './editions'
@@ -24,9 +26,6 @@ const itemNameOf = (name: string): ItemName => {
 
 export interface AnswerOnSlate extends OneAnswer {
   readonly name: string
-  readonly mark: OneAnswer['mark']
-  readonly group: string | null
-  readonly status: string
   /** The hash of the edition that lies under it. */
   readonly edition: string
   readonly state: SlateState
@@ -34,8 +33,7 @@ export interface AnswerOnSlate extends OneAnswer {
 
 interface SlateRow {
   readonly id: string
-  readonly mark: string | null
-  readonly status: string
+  readonly version: number | null
   readonly edition: string
   readonly last: number
   readonly decisions: Decisions | null
@@ -47,8 +45,7 @@ const slatesOf = (db: Services['db'], handout: string): Promise<SlateRow[]> =>
     .leftJoin('reviews', 'reviews.slate_id', 'slates.id')
     .select([
       'slates.id',
-      'slates.mark',
-      'slates.status',
+      'slates.version',
       'slates.edition_hash as edition',
       'slates.last_number as last',
       'reviews.decisions',
@@ -81,8 +78,6 @@ export async function answersOn({ db, engine, outcomes }: Services, handout: str
       {
         slate: row.id,
         name: names.get(row.id) ?? '',
-        group: row.mark,
-        status: row.status,
         edition: row.edition,
         mark,
         decided: row.decisions?.[name] ?? null,
@@ -126,8 +121,8 @@ export interface AlsoRightPreview {
     readonly after: number
   }[]
 }
-/** *not-now*: it can't be right as well: it is right already, isn't clear, or the key has one answer to it. */
-export type AlsoRightRefusal = 'not-now' | 'not-found'
+/** *one-answer*: it can't be right as well: it is right already, isn't clear, or the key has one answer to it. */
+export type AlsoRightRefusal = 'one-answer' | 'not-found'
 
 /** What changes for whom if what was done on one slate about an item is right for all; with `apply` it is so. */
 export async function alsoRight(
@@ -143,10 +138,9 @@ export async function alsoRight(
   const state = states.get(slate)?.state
   if (!state) return refuse('not-found')
   const item = itemNameOf(name)
-  if (!acceptedToo(state, await engine.editions.get(db, row.edition), item)) return refuse('not-now')
-  // Each version of the board that has the item takes it.
-  const versions = await versionsOf(services, handout)
-  const corrected = versions.flatMap(({ version, edition }) => {
+  if (!acceptedToo(state, await engine.editions.get(db, row.edition), item)) return refuse('one-answer')
+  // Each version of the board that has the item takes it, and all its slates go over to it.
+  const corrected = (await versionsOf(services, handout)).flatMap(({ version, edition }) => {
     const board = acceptedToo(state, edition, item)
     return board ? [{ version, board }] : []
   })
@@ -156,17 +150,22 @@ export async function alsoRight(
     rows.map(one => one.id),
   )
   const changes: AlsoRightPreview['changes'][number][] = []
-  for (const hash of new Set(rows.map(one => one.edition))) {
-    const board = acceptedToo(state, await engine.editions.get(db, hash), item)
-    if (!board) continue
-    const those = rows.flatMap(one => {
-      const loaded = states.get(one.id)
-      return one.edition === hash && loaded ? [{ id: one.id, ...loaded, decisions: one.decisions ?? {} }] : []
-    })
-    const after = await marking.mark({ edition: hash, board, slates: those.map(({ decisions: _, ...one }) => one) })
-    for (const { id, decisions } of those) {
+  for (const { version, board } of corrected) {
+    const to = makeEdition(board)
+    const those = await Promise.all(
+      rows
+        .filter(one => one.version === version && states.get(one.id))
+        .map(async one => {
+          const loaded = states.get(one.id)!
+          const from = await engine.editions.get(db, one.edition)
+          return { id: one.id, number: loaded.number, state: carry(loaded.state, from, to).state }
+        }),
+    )
+    const after = await marking.mark({ edition: editionHash(board), board, slates: those })
+    for (const { id } of those) {
       const [was, is] = [before.get(id), after.get(id)]
       if (!was?.ok || !is?.ok) continue
+      const decisions = rows.find(one => one.id === id)!.decisions ?? {}
       const points = [was.value.keys, is.value.keys].map(keys => pointsOf(keys, decisions)) as [number, number]
       if (points[0] !== points[1])
         changes.push({ slate: id, name: names.get(id) ?? '', before: points[0], after: points[1] })

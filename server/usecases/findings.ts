@@ -3,7 +3,6 @@ import type { FirstPut } from '../../core/findings/pace'
 import { scoresOf, type MarkedSlate, type Scores } from '../../core/findings/scores'
 import type { Decisions } from '../../core/keys/mark'
 import type { Lies } from '../../core/keys/outcomes'
-import { wholeState } from '../../core/slate/state'
 import type { SlateStatus } from '../../core/slate/status'
 import type { Services } from '../services'
 import { namesOf } from './slates'
@@ -20,7 +19,7 @@ export interface FindingsSlate {
  * What findings are worked out from: what the keys and the teacher say of each slate on which something was done, where
  * each piece lies there, and what was said of first tries. Nothing is marked again that was marked before.
  */
-export async function findingsOn({ db, engine, outcomes, marking }: Services, handout: string) {
+export async function findingsOn({ db, engine, outcomes }: Services, handout: string) {
   const rows = await db
     .selectFrom('slates')
     .leftJoin('reviews', 'reviews.slate_id', 'slates.id')
@@ -52,7 +51,7 @@ export async function findingsOn({ db, engine, outcomes, marking }: Services, ha
     slates,
     scores: scoresOf(all),
     lies,
-    before: await firstTries({ db, engine, marking }, ids),
+    before: await firstTries(outcomes, ids),
     puts: await firstPuts(db, ids),
     hints: await hintsOf(db, ids),
     /** Slates of which nothing can be said. */
@@ -81,34 +80,9 @@ async function hintsOf(db: Services['db'], slates: readonly string[]): Promise<{
 }
 
 /** What the keys say of the first tries of slates that have further ones; null where none has. */
-async function firstTries(
-  { db, engine, marking }: Pick<Services, 'db' | 'engine' | 'marking'>,
-  slates: readonly string[],
-): Promise<Scores | null> {
-  const rows = slates.length
-    ? await db
-        .selectFrom('tries')
-        .select(['slate_id as id', 'number', 'edition_hash', 'state'])
-        .where('slate_id', 'in', [...slates])
-        .where('turn', '=', 1)
-        .orderBy('slate_id')
-        .execute()
-    : []
-  if (rows.length === 0) return null
+async function firstTries(outcomes: Services['outcomes'], slates: readonly string[]): Promise<Scores | null> {
+  const tries = await outcomes.ofFirstTries(slates)
+  if (tries.size === 0) return null
   const nobody: Decisions = {}
-  const all: MarkedSlate[] = []
-  for (const hash of new Set(rows.map(row => row.edition_hash))) {
-    const { board } = await engine.editions.get(db, hash)
-    const those = rows.filter(row => row.edition_hash === hash)
-    const marked = await marking.mark({
-      edition: hash,
-      board,
-      slates: those.map(({ id, number, state }) => ({ id, number, state: wholeState(state) })),
-    })
-    for (const { id } of those) {
-      const one = marked.get(id)
-      if (one?.ok) all.push({ slate: id, keys: one.value.keys, decisions: nobody })
-    }
-  }
-  return scoresOf(all)
+  return scoresOf([...tries].map(([slate, { keys }]) => ({ slate, keys, decisions: nobody })))
 }

@@ -1,4 +1,4 @@
-import { ok, refuse, type Result } from '../../core/result'
+import { ok, type Result } from '../../core/result'
 import type { SlateStatus } from '../../core/slate/status'
 import type { Services } from '../services'
 import { handBack } from './openness'
@@ -11,12 +11,11 @@ export async function handBackOne(
   services: Told,
   slate: string,
   again: boolean,
-): Promise<Result<SlateStatus, { code: 'not-now'; status?: SlateStatus } | { code: 'unreadable' }>> {
+): Promise<Result<SlateStatus, SlateStatus | 'not-now' | 'unreadable'>> {
   const done = await handBack(services, slate)
-  if (!done.ok && !(again && done.reason === 'handed-back')) return refuse({ code: 'not-now', status: done.reason })
+  if (!done.ok && !(again && done.reason === 'handed-back')) return done
   if (!again) return ok('handed-back')
-  const begun = await beginAgain(services, slate, true)
-  return begun.ok ? begun : refuse({ code: begun.reason })
+  return beginAgain(services, slate, true)
 }
 
 /**

@@ -179,3 +179,35 @@ test('how a slate came about is looked at move by move by keys, and from the mom
   await replay.getByRole('button', { name: 'Back to now' }).press('Enter')
   await expect(replay).toHaveCount(0)
 })
+
+test('what was decided a moment before one goes on is there when one comes back, and what is decided then joins it', async ({
+  page,
+  application,
+}) => {
+  const { address } = application
+  const lesson = await handedIn(address, NAMES.slice(0, 3), () => 'z1')
+  await signInTeacher(page, address, lesson.email, lesson.password)
+  const first = lesson.slates.find(slate => slate.name === NAMES[0])!.id
+  const there = `${address}/handout/${lesson.handout}/review/${first}`
+  await page.goto(there)
+  const current = page.getByRole('list', { name: 'Each piece' }).locator(':focus')
+  await expect(current).toContainText('limpet')
+  await page.keyboard.press('+')
+  await page.keyboard.press('Alt+PageDown')
+  await expect(page).not.toHaveURL(there)
+  await page.keyboard.press('Alt+PageUp')
+  await expect(page).toHaveURL(there)
+  await expect(page.getByRole('heading', { level: 1, name: NAMES[0]! })).toBeVisible()
+  const row = (item: string) => page.locator(`[data-item="k/${item}"]`)
+  await expect(row('c0')).toContainText('Your word')
+  await row('c1').focus()
+  await page.keyboard.press('-')
+  await expect(row('c1')).toContainText('Your word')
+  await expect(row('c1')).toBeFocused()
+  await expect
+    .poll(async () => {
+      const { review } = await lesson.teacher.must<{ review: { decisions: object } }>('GET', `/api/slates/${first}`)
+      return review.decisions
+    })
+    .toEqual({ 'k/c0': 'right', 'k/c1': 'wrong' })
+})

@@ -42,14 +42,19 @@ function go(to: number) {
   current.value = mark.name
   rows.value?.find(row => row.dataset.item === mark.name)?.focus()
 }
+/** The row may stand elsewhere then; the keyboard goes with it. */
+function say(name: string, verdict: 'right' | 'wrong') {
+  emit('decide', name, verdict)
+  void nextTick(() => go(at.value))
+}
 const KEYS: { readonly [key: string]: (mark: NamedMark) => void } = {
   ArrowDown: () => (at.value === marks.length - 1 ? emit('leave') : go(at.value + 1)),
   ArrowUp: () => go(at.value - 1),
   Home: () => go(0),
   End: () => go(marks.length - 1),
-  '+': mark => mark.verdict !== 'noted' && decisions[mark.name] !== 'right' && emit('decide', mark.name, 'right'),
-  '-': mark => mark.verdict !== 'noted' && decisions[mark.name] !== 'wrong' && emit('decide', mark.name, 'wrong'),
-  Delete: ({ name }) => decisions[name] && emit('decide', name, decisions[name]),
+  '+': mark => mark.verdict !== 'noted' && decisions[mark.name] !== 'right' && say(mark.name, 'right'),
+  '-': mark => mark.verdict !== 'noted' && decisions[mark.name] !== 'wrong' && say(mark.name, 'wrong'),
+  Delete: ({ name }) => decisions[name] && say(name, decisions[name]),
   Enter: mark => void navigateTo(across(mark)),
 }
 function press(event: KeyboardEvent, mark: NamedMark) {

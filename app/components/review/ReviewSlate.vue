@@ -62,6 +62,7 @@ async function handBackAndOn() {
   await review.handBack()
   if (!trouble.value) emit('on')
 }
+defineExpose({ flush: review.flush })
 useReviewKeys({
   keys: () => (showKeys.value = true),
   on: () => void handBackAndOn(),

@@ -140,14 +140,34 @@ export function useReview(view: SlateView, given: OutcomesView | null, outdated:
   const hide = (line: TalkLine) =>
     attempt(() => ask(`${path}/talk/${line.id}`, { method: 'PUT', body: { hidden: !line.hidden } }))
 
-  const saveReview = () => attempt(() => ask(`${path}/review`, { method: 'PUT', body: content() }))
-  const saveSoon = useDebounceFn(saveReview, SAVE_AFTER)
+  /** One after the other: what was said last stands last. */
+  let sent: Promise<unknown> = Promise.resolve()
+  const saveReview = () => {
+    const body = content()
+    sent = sent.then(() => attempt(() => ask(`${path}/review`, { method: 'PUT', body })))
+    return sent
+  }
+  let saving: ReturnType<typeof setTimeout> | undefined
+  /** What is still to be saved is saved now: whoever reads it next must find it, and nothing older may come later. */
+  async function flush() {
+    if (saving !== undefined) {
+      clearTimeout(saving)
+      saving = undefined
+      void saveReview()
+    }
+    await sent
+  }
+  function saveSoon() {
+    clearTimeout(saving)
+    saving = setTimeout(() => void flush(), SAVE_AFTER)
+  }
+  onScopeDispose(() => void flush())
 
   /** The teacher's word on an item; the same word again takes it back. */
   function decide(item: string, verdict: 'right' | 'wrong') {
     const { [item]: before, ...others } = decisions.value
     decisions.value = before === verdict ? others : { ...others, [item]: verdict }
-    void saveSoon()
+    saveSoon()
   }
 
   /** What is written while they work they see at once, where the teacher wants it. */
@@ -216,6 +236,9 @@ export function useReview(view: SlateView, given: OutcomesView | null, outdated:
     levels.value = {}
   }
   async function handBack(again = false) {
+    clearTimeout(saving)
+    saving = undefined
+    await sent
     await attempt(async () => {
       await ask(`${path}/review`, { method: 'PUT', body: content() })
       status.value = (
@@ -253,6 +276,7 @@ export function useReview(view: SlateView, given: OutcomesView | null, outdated:
     canHandBack: computed(() => canHandBack(status.value)),
     decide,
     saveSoon,
+    flush,
     add,
     remove,
     undo,

@@ -81,6 +81,8 @@ export default {
   refused: {
     trouble: 'The server has trouble just now. Nothing was changed. Try again in a moment.',
     offline: 'There is no connection to the server. Nothing was changed. Try again when the connection is back.',
+    'one-answer':
+      'The key can’t take this as right as well: it is right already, it isn’t clear what was done, or the key has one answer to it.',
     'nothing-to-build-with': 'This page has no tiles with values, no letters and no covers to build with.',
     'not-read': "The pieces of this page can't make that: it is no number, amount, expression, word or list of cells.",
     'cannot-be-made': 'No choice of the pieces of this page makes that. Nothing was called.',

@@ -82,7 +82,7 @@ describe('one item across all students', () => {
   it('is right as well for all, after it was said who changes: the slates lie over the new key and are marked anew', async () => {
     const { handout } = two.school
     const ask = (i: number, apply: boolean) => alsoRight(services(), handout, { item: ITEM, slate: ids()[i]!, apply })
-    expect(await ask(0, true)).toEqual({ ok: false, reason: 'not-now' })
+    expect(await ask(0, true)).toEqual({ ok: false, reason: 'one-answer' })
     expect(await ask(4, true)).toEqual({ ok: false, reason: 'not-found' })
     const preview = await ask(1, false)
     // The goby counts for both, and what was decided on the barnacle of the one.

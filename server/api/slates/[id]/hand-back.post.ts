@@ -11,6 +11,6 @@ export default defineEventHandler(async event => {
   const { all, id } = await requireRightOnSlate(event, 'slate.hand-back')
   const { again } = await readJson(event, BodySchema)
   const done = await handBackOne(all, id, again)
-  if (!done.ok) throw refusal(done.reason.code, 'status' in done.reason ? done.reason.status : '')
+  if (!done.ok) throw done.reason === 'unreadable' ? refusal('unreadable') : refusal('not-now', done.reason)
   return { status: done.value }
 })

@@ -15,7 +15,10 @@ const found = shallowRef<ToReview | null>(null)
 const view = computed(() => found.value?.view)
 /** Another edition lies under it now, or it was changed elsewhere: it is read anew. */
 const version = ref(0)
+const reviewed = useTemplateRef<{ flush: () => Promise<void> }>('reviewed')
 async function show(id: string) {
+  // What was decided last on the one that is left is there for whoever comes back to it.
+  await reviewed.value?.flush()
   const opened = await attempt(() => open(id))
   // Who has gone on meanwhile looks at another.
   if (id !== slate.value) return
@@ -26,6 +29,9 @@ async function show(id: string) {
 await Promise.all([show(slate.value), read()])
 readAhead(beside(slate.value, 1)?.id)
 watch(slate, id => void show(id))
+onBeforeRouteLeave(async () => {
+  await reviewed.value?.flush()
+})
 
 const to = (id: string) => `/handout/${handout}/review/${id}`
 const next = computed(() => nextWaiting(slate.value))
@@ -78,6 +84,7 @@ useHead({ title: () => (view.value ? `${nameOf(view.value)} · ${view.value.boar
       <p v-if="!found" class="trouble" role="alert">{{ trouble }}</p>
       <ReviewSlate
         v-else
+        ref="reviewed"
         :key="`${found.view.id} ${version}`"
         :view="found.view"
         :outcomes="found.outcomes"
