@@ -160,6 +160,8 @@ function setHeading(
       .returning('handout_id')
       .executeTakeFirstOrThrow()
     news.push({ scope: 'slate', slate, handout: handout_id, changed: 'members' })
+    // The others read it anew; its student is told whether they see it.
+    news.push({ scope: 'slate', slate, handout: handout_id, changed: 'words' })
   })
 }
 

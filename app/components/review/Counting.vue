@@ -61,14 +61,14 @@ defineExpose({ focus })
       {{ t('counting.byKey', { points: byKey }) }}
     </button>
   </div>
-  <div v-else-if="counts === 'rubric' && rubric" class="flex max-h-64 flex-col gap-2 overflow-auto">
+  <div v-else-if="counts === 'rubric' && rubric" class="-mx-2 flex max-h-64 flex-col gap-3 overflow-auto p-2">
     <fieldset
       v-for="(criterion, i) in rubric.criteria"
       ref="criteria"
       :key="i"
       :data-criterion="i"
       tabindex="-1"
-      class="rounded"
+      class="rounded p-1"
       @keydown="press($event, i)">
       <legend class="label">{{ criterion.name }}</legend>
       <div class="flex flex-wrap gap-1">

@@ -12,7 +12,7 @@ import { changeHandout } from '../../../server/usecases/openness'
 import type { Services } from '../../../server/services'
 import { NO_RULES } from '../../../core/handout/noRules'
 import { pageId, shore } from '../../boards'
-import { frameWith, moreStudents, said, twoProcesses, type TwoProcesses } from '../../lesson'
+import { frameWith, listener, moreStudents, said, twoProcesses, until, type TwoProcesses } from '../../lesson'
 
 let two: TwoProcesses
 beforeAll(async () => {
@@ -105,7 +105,12 @@ describe('what students put where others see it', () => {
       return shown.value.slates.find(slate => slate.id === adas)!.heading
     }
     expect([await seenBy(ada!), await seenBy(bo!)]).toEqual(['Rude', 'Rude'])
+    const device = listener("the student's")
+    two.engines[0].hub.followSlate(device, adas)
     await hideHeading(services(), adas, true)
+    // Its student is told at once.
+    await until(() => device.heard.some(message => message.say === 'words'))
+    two.engines[0].hub.leave(device)
     expect([await seenBy(ada!), await seenBy(bo!)]).toEqual(['Rude', null])
     await nameSlate(services(), adas, 'Ruder')
     expect([await seenBy(ada!), await seenBy(bo!)]).toEqual(['Ruder', null])
