@@ -295,7 +295,12 @@ async function writeMargin({
   })
   const items = [
     { kind: 'ink', page, points: ring },
-    { kind: 'note', page, piece, text: 'Look at its foot in the tank tomorrow. What does it do when the water moves?' },
+    {
+      kind: 'note',
+      page,
+      at: { to: 'piece', piece },
+      text: 'Look at its foot in the tank tomorrow. What does it do when the water moves?',
+    },
   ]
   await trx
     .insertInto('margins')

@@ -1,6 +1,6 @@
 import type { PieceId } from '../board/ids'
 import type { OnPage, SlateState } from '../slate/state'
-import type { Lay, MarginItem, PinnedItem, SecondThought } from './item'
+import type { Anchor, Lay, MarginInk, MarginItem, PinnedItem, SecondThought } from './item'
 
 /** Points: who put a piece down anew has hardly ever met the same spot. */
 const SAME_SPOT = 0.5
@@ -12,10 +12,10 @@ export interface Pinned<Item extends PinnedItem = PinnedItem> {
   readonly item: Item
 }
 
-/** What of a margin belongs to pieces, numbered. */
+/** What of a margin has a number. */
 export function pinnedItems(margin: readonly { readonly id: string; readonly item: MarginItem }[]): Pinned[] {
   return margin
-    .flatMap(({ id, item }) => (item.kind === 'ink' ? [] : [{ id, item }]))
+    .flatMap(({ id, item }) => (item.kind === 'ink' || item.kind === 'tick' ? [] : [{ id, item }]))
     .map((pinned, i) => ({ ...pinned, number: i + 1 }))
 }
 
@@ -27,6 +27,7 @@ const STILL_ASKS: {
   readonly [Kind in PinnedItem['kind']]: (item: Extract<PinnedItem, { kind: Kind }>, state: SlateState) => boolean
 } = {
   note: () => true,
+  spoken: () => true,
   flag({ piece, lay }, state) {
     const now = state.pieces[piece]
     return (
@@ -40,12 +41,16 @@ const STILL_ASKS: {
 }
 
 /**
- * Whether a pinned item still asks something: a note always, "look again" until the piece was moved, turned or taken
- * away, a second thought until the piece lies on the page again.
+ * Whether a pinned item still asks something: a note always, written or spoken, "look again" until the piece was moved,
+ * turned or taken away, a second thought until the piece lies on the page again.
  */
 export const stillAsks = (item: PinnedItem, state: SlateState): boolean =>
   // An item's kind picks its own rule; TypeScript can't follow that pairing through the lookup.
   (STILL_ASKS[item.kind] as (item: PinnedItem, state: SlateState) => boolean)(item, state)
+
+/** What an item of the margin is about. */
+export const anchorOf = (item: Exclude<MarginItem, MarginInk>): Anchor =>
+  'at' in item ? item.at : { to: 'piece', piece: item.piece }
 
 /** The pieces that wait for second thoughts, each with what was said of it last. */
 export function secondThoughts(

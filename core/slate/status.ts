@@ -51,3 +51,12 @@ export const canHandIn = canMove
 export const canHandBack = (status: SlateStatus) => TRAITS[status].canHandBack
 export const canBeginAgain = (status: SlateStatus) => TRAITS[status].canBeginAgain
 export const marginShows = (status: SlateStatus) => TRAITS[status].marginShows
+/**
+ * Whether students see an item of the margin of their slate: what was written to be seen at once they see at once, all
+ * of it once it is handed back, and in a further try what was said of the one before.
+ */
+export const isSeenByStudents = (
+  item: { readonly shown: boolean; readonly at: Date },
+  status: SlateStatus,
+  triedUntil: Date | null,
+): boolean => item.shown || marginShows(status) || (triedUntil !== null && item.at <= triedUntil)

@@ -23,6 +23,7 @@ import * as callouts from './migrations/0020_callouts'
 import * as atTheSlate from './migrations/0021_at_the_slate'
 import * as here from './migrations/0022_here'
 import * as outcomes from './migrations/0023_outcomes'
+import * as marginAnchors from './migrations/0024_margin_anchors'
 
 /** Forward only: a migration that has run anywhere is never edited, the next one mends it. */
 const migrations = {
@@ -49,6 +50,7 @@ const migrations = {
   '0021_at_the_slate': atTheSlate,
   '0022_here': here,
   '0023_outcomes': outcomes,
+  '0024_margin_anchors': marginAnchors,
 }
 
 /**

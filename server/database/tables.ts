@@ -298,6 +298,8 @@ export interface Database extends TablesOfLesson {
     used: Generated<number>
     used_at: ColumnType<Date, Date | undefined, Date>
   }
+  /** What a sentence was said about: a piece or a place, by its id. */
+  sentence_items: { teacher_id: Fixed<string>; words: Fixed<string>; about: Fixed<string>; used: Generated<number> }
   /** What is said beside a slate; `about` is an item of its margin. */
   talk: {
     id: Fixed<string>

@@ -1,4 +1,5 @@
-import type { Kysely } from 'kysely'
+import { sql, type Kysely } from 'kysely'
+import { isSeenByStudents } from '../../core/slate/status'
 import type { Database } from '../database/tables'
 import type { Actor } from './actor'
 import { whoOnSlate } from './hold'
@@ -54,13 +55,55 @@ export async function roleOnFile(db: Db, actor: Actor | null, hash: string): Pro
       .innerJoin('assistants', 'assistants.class_id', 'slates.class_id')
       .where('assistants.teacher_id', '=', actor.id)
       .executeTakeFirst()
-    return helped ? 'assistant' : 'outsider'
+    if (helped) return 'assistant'
+    return (await spokenForTeacher(db, actor.id, hash)) ? 'assistant' : 'outsider'
   }
   if (actor?.kind === 'student') {
     const given = await givenOutIn(db, hash).where('slates.class_id', '=', actor.classId).executeTakeFirst()
-    return given ? 'class-member' : 'outsider'
+    if (given) return 'class-member'
+    return (await spokenTo(db, actor.id, hash)) ? 'holder' : 'outsider'
   }
   return 'nobody'
+}
+
+const spokenOn = (db: Db, hash: string) =>
+  db
+    .selectFrom('margins')
+    .innerJoin('slates', 'slates.id', 'margins.slate_id')
+    .select('slates.id')
+    .where(sql<string>`margins.item->>'kind'`, '=', 'spoken')
+    .where(sql<string>`margins.item->>'file'`, '=', hash)
+    .where('margins.removed_at', 'is', null)
+
+/** A comment spoken on a slate of a class that a teacher has, or helps with. */
+const spokenForTeacher = (db: Db, teacher: string, hash: string) =>
+  spokenOn(db, hash)
+    .innerJoin('classes', 'classes.id', 'slates.class_id')
+    .leftJoin('assistants', join =>
+      join.onRef('assistants.class_id', '=', 'classes.id').on('assistants.teacher_id', '=', teacher),
+    )
+    .where(eb => eb.or([eb('classes.teacher_id', '=', teacher), eb('assistants.teacher_id', '=', teacher)]))
+    .limit(1)
+    .executeTakeFirst()
+
+/** Whether it is a comment spoken on a student's own slate, and theirs to hear by now. */
+async function spokenTo(db: Db, student: string, hash: string): Promise<boolean> {
+  const spoken = await spokenOn(db, hash)
+    .innerJoin('slate_members', 'slate_members.slate_id', 'slates.id')
+    .select(eb => [
+      'slates.status',
+      'margins.shown',
+      'margins.at',
+      eb
+        .selectFrom('tries')
+        .select(most => most.fn.max('tries.ended_at').as('at'))
+        .whereRef('tries.slate_id', '=', 'slates.id')
+        .as('triedUntil'),
+    ])
+    .where('slate_members.student_id', '=', student)
+    .where('slate_members.until_at', 'is', null)
+    .execute()
+  return spoken.some(one => isSeenByStudents(one, one.status, one.triedUntil))
 }
 
 const givenOutIn = (db: Db, hash: string) =>

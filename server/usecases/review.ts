@@ -1,7 +1,10 @@
 import type { Kysely } from 'kysely'
 import { levelsFit, type Levels } from '../../core/handout/counting'
 import type { Decisions } from '../../core/keys/mark'
-import type { WrittenItem } from '../../core/margin/item'
+import type { Page } from '../../core/board/board'
+import type { Edition } from '../../core/board/edition'
+import type { Anchor, MarginOf, WrittenItem } from '../../core/margin/item'
+import { anchorOf } from '../../core/margin/pinned'
 import { ok, refuse, type Result } from '../../core/result'
 import type { Database } from '../database/tables'
 import type { Services } from '../services'
@@ -33,8 +36,8 @@ export async function reviewOf(db: Db, slate: string) {
 }
 
 /**
- * Adds to the teacher's layer, to be seen at once where it is `shown`. What is about a piece must be about one, and ink
- * drawn on a page, that this slate's edition has.
+ * Adds to the teacher's layer, to be seen at once where it is `shown`. It must be about a piece or a place, or on a
+ * page, that this slate's edition has.
  */
 export async function addToMargin(
   services: Writing,
@@ -49,19 +52,39 @@ export async function addToMargin(
       .where('id', '=', slate)
       .executeTakeFirstOrThrow()
     const { board, pieces } = await services.engine.editions.get(trx, row.edition_hash)
-    const known =
-      board.pages.some(p => p.id === item.page)
-      && (item.kind === 'ink' || pieces.get(item.piece)?.page.id === item.page)
-    if (!known) return refuse('unknown')
+    const page = board.pages.find(p => p.id === item.page)
+    if (!page || (item.kind !== 'ink' && !isOn(page, anchorOf(item), pieces))) return refuse('unknown')
+    if (item.kind === 'spoken' && !(await isOwnSound(trx, teacher, item))) return refuse('unknown')
     const added = await trx
       .insertInto('margins')
       .values({ slate_id: slate, teacher_id: teacher, item: JSON.stringify(item), removed_at: null, shown })
       .returning('id')
       .executeTakeFirstOrThrow()
-    if (item.kind === 'note') await noteSentence(trx, teacher, item.text)
+    if (item.kind === 'note') await noteSentence(trx, teacher, item.text, idOf(item.at))
     news.push({ scope: 'slate', slate, handout: row.handout_id, changed: 'margin' })
     return ok(added)
   })
+}
+
+function isOn(page: Page, anchor: Anchor, pieces: Edition['pieces']): boolean {
+  if (anchor.to === 'piece') return pieces.get(anchor.piece)?.page.id === page.id
+  if (anchor.to === 'place') return page.places.some(place => place.id === anchor.place)
+  return anchor.x >= 0 && anchor.y >= 0 && anchor.x <= page.width && anchor.y <= page.height
+}
+const idOf = (anchor: Anchor): string | null =>
+  anchor.to === 'piece' ? anchor.piece : anchor.to === 'place' ? anchor.place : null
+
+/** A sound that this teacher has recorded, with its own length. */
+async function isOwnSound(db: Db, teacher: string, { file, seconds }: MarginOf<'spoken'>): Promise<boolean> {
+  const sound = await db
+    .selectFrom('files')
+    .innerJoin('file_owners', 'file_owners.file_hash', 'files.hash')
+    .select('files.seconds')
+    .where('files.hash', '=', file)
+    .where('files.media_type', 'like', 'audio/%')
+    .where('file_owners.teacher_id', '=', teacher)
+    .executeTakeFirst()
+  return sound?.seconds != null && Math.abs(sound.seconds - seconds) < 1
 }
 
 /** Taken away or put back: nothing in a margin is ever lost to a wrong click. False when there is no such item. */

@@ -11,7 +11,7 @@ import type { HistoryStep } from '../../core/slate/history'
 import { RulesSchema } from '../../core/handout/rules'
 import { isOfSeveral } from '../../core/slate/kind'
 import type { Due } from '../../core/handout/settings'
-import { marginShows, type SlateStatus } from '../../core/slate/status'
+import { isSeenByStudents, marginShows, type SlateStatus } from '../../core/slate/status'
 import { ok, refuse, type Result } from '../../core/result'
 import type { MarkingRefusal } from '../marking/markingPool'
 import type { Database } from '../database/tables'
@@ -66,9 +66,8 @@ export async function viewSlate({ db, engine }: Pick<Services, 'db' | 'engine'>,
         board: reader.staff ? edition.board : withoutAnswers(edition.board),
         steps: reader.staff ? [] : await stepsOf(trx, id, reader.actor.author),
         balanced: reader.staff ? await balancedOn(trx, id, edition) : [],
-        // What was written to be seen at once they see at once; in a further try what was said of the one before, too.
         margin: margin
-          .filter(item => shows || item.shown || (before && item.at <= before.endedAt))
+          .filter(item => reader.staff || isSeenByStudents(item, head.status, before?.endedAt ?? null))
           .map(({ at, ...item }) => item),
         review: shows ? await reviewOf(trx, id) : before?.review ? { ...before.review, decisions: {} } : null,
         before: before && { turn: before.turn, state: before.state, endedAt: before.endedAt.toISOString() },

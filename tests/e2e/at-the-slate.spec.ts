@@ -53,7 +53,7 @@ test('at a slate while they work the teacher sets cards aside, flags, writes and
   await page.getByRole('button', { name: 'Look again', exact: true }).press('Enter')
   await page.getByRole('button', { name: 'Look again at barnacle' }).press('Enter')
   await expect(ada.getByRole('img', { name: '3, on barnacle: look again' })).toBeVisible()
-  await page.getByRole('button', { name: 'Pin a note' }).click()
+  await page.getByRole('button', { name: 'Note', exact: true }).click()
   await page.getByLabel('Seen at once, while they work').uncheck()
   await page.getByRole('button', { name: 'Note on limpet' }).press('Enter')
   const note = page.getByRole('dialog')

@@ -23,7 +23,7 @@ test('every screen can be read in the dark theme too', async ({ page, browser, a
     await expectAccessible(page)
   }
   await page.goto(`${address}/handout/${lesson.handout}/review/${lesson.slates[0]!.id}`)
-  await page.getByRole('button', { name: 'Pin a note' }).click()
+  await page.getByRole('button', { name: 'Note', exact: true }).click()
   await expect(page.getByLabel('A word to the student')).toBeVisible()
   await expectAccessible(page)
 

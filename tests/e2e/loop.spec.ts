@@ -304,7 +304,7 @@ test('a teacher designs, gives out, walks round, writes in the margin and hands 
     await teacher.mouse.move(box.x + 220, box.y + 160, { steps: 8 })
     await teacher.mouse.up()
     await expect(teacher.locator('path.fill-bilberry-700')).toHaveCount(1)
-    await teacher.getByRole('button', { name: 'Pin a note' }).click()
+    await teacher.getByRole('button', { name: 'Note', exact: true }).click()
     await teacher.getByRole('button', { name: 'Note on prawn' }).click()
     await teacher.getByLabel('What do you want to say?').fill('Does a prawn walk?')
     await expectAccessible(teacher)

@@ -53,7 +53,7 @@ async function lessonWithPicture(address: string): Promise<{ lesson: Lesson; ext
   })
   const withHandout = { ...lesson, handout: id, slates }
   const margin = await lesson.teacher.must<{ id: string }>('POST', `/api/slates/${slateOf(withHandout)}/margin`, {
-    item: { kind: 'note', page: 'page', piece: 'c0', text: 'Hm' },
+    item: { kind: 'note', page: 'page', at: { to: 'piece', piece: 'c0' }, text: 'Hm' },
   })
   return { lesson: withHandout, extra: { file: hash, clip: clip.hash, shown, margin: margin.id, board, version } }
 }

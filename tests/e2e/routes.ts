@@ -127,7 +127,7 @@ export const ROUTES: Record<string, Row> = {
   },
   'slates/[id]/margin/index.post.ts': {
     path: l => `/api/slates/${slateOf(l)}/margin`,
-    body: () => ({ item: { kind: 'note', page: 'page', piece: 'c0', text: 'Hm' } }),
+    body: () => ({ item: { kind: 'note', page: 'page', at: { to: 'piece', piece: 'c0' }, text: 'Hm' } }),
     allowed: ['owner'],
   },
   'slates/[id]/history.get.ts': { path: l => `/api/slates/${slateOf(l)}/history`, allowed: ['owner'] },

@@ -1,7 +1,9 @@
 <script setup lang="ts">
 /** Sentences to say with one press: what this teacher has said before, most used first, then some to begin with. */
-const { ready, longest } = defineProps<{
+const { ready, longest, about } = defineProps<{
   ready: readonly string[]
+  /** The piece or place that it is said about: what was said of it before comes first. */
+  about?: string | undefined
   /** Letters that may be said here. */
   longest: number
 }>()
@@ -9,7 +11,14 @@ const words = defineModel<string>({ required: true })
 const MOST = 8
 const { t } = useWords()
 const said = ref<string[]>([])
-onMounted(async () => (said.value = await ask<string[]>('/api/sentences').catch(() => [])))
+watch(
+  () => about,
+  async now =>
+    (said.value = await ask<string[]>(now ? `/api/sentences?about=${encodeURIComponent(now)}` : '/api/sentences').catch(
+      () => [],
+    )),
+  { immediate: true },
+)
 async function forget(sentence: string) {
   said.value = said.value.filter(one => one !== sentence)
   await ask('/api/sentences/forget', { method: 'POST', body: { words: sentence } }).catch(() => null)

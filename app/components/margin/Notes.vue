@@ -1,12 +1,11 @@
 <script setup lang="ts">
 import type { Edition } from '~~/core/board/edition'
-import { pieceName } from '~~/core/board/pieceName'
 import type { Rubric } from '~~/core/handout/counting'
 import type { MarginEntry, ReviewEntry } from '~/composables/slate/margin'
 import type { Said, TalkLine } from '~~/core/handout/talk'
 import type { Move } from '~~/core/slate/move'
 import type { SlateState } from '~~/core/slate/state'
-import { pinnedItems, stillAsks, type Pinned } from '~~/core/margin/pinned'
+import { anchorOf, pinnedItems, stillAsks, type Pinned } from '~~/core/margin/pinned'
 
 /** What the teacher wrote, as a list beside the page: the signs on the page carry the same numbers. */
 const {
@@ -30,21 +29,30 @@ const {
 }>()
 const emit = defineEmits<{ make: [move: Move] }>()
 const { t } = useWords()
-/** A piece that a correction took away is nobody's to look at. */
-const known = (all: readonly Pinned[]) => all.filter(({ item }) => edition.pieces.get(item.piece))
+const { nameOf, isThere } = useAnchors(
+  () => edition,
+  () => state.texts,
+)
 const items = computed(() =>
-  known(pinnedItems(margin)).map(pinned => ({
-    ...pinned,
-    asks: stillAsks(pinned.item, state),
-    says: sayingOf(pinned),
-  })),
+  pinnedItems(margin)
+    .filter(({ item }) => isThere(anchorOf(item)))
+    .map(pinned => ({
+      ...pinned,
+      name: nameOf(anchorOf(pinned.item)),
+      asks: stillAsks(pinned.item, state),
+      says: sayingOf(pinned),
+    })),
 )
 function sayingOf({ item }: Pinned): readonly string[] {
   const asks = stillAsks(item, state)
   if (item.kind === 'note') return [item.text]
+  if (item.kind === 'spoken') return []
   if (item.kind === 'flag') return [t(asks ? 'margin.lookAgain' : 'margin.moved')]
   return [...(item.why ? [item.why] : []), t(asks ? 'margin.setAside' : 'margin.placedAgain')]
 }
+const ticked = computed(() =>
+  margin.flatMap(({ item }) => (item.kind === 'tick' && isThere(item.at) ? [nameOf(item.at)] : [])),
+)
 function putBack({ item }: Pinned) {
   if (item.kind === 'second-thought') emit('make', { kind: 'put', piece: item.piece, ...item.lay })
 }
@@ -63,8 +71,9 @@ function putBack({ item }: Pinned) {
       <li v-for="pinned in items" :key="pinned.id" class="flex gap-3">
         <MarginNumber :number="pinned.number" :done="!pinned.asks" />
         <span class="min-w-0"
-          ><strong>{{ pieceName(edition.pieces.get(pinned.item.piece)!.piece) }}</strong
+          ><strong>{{ pinned.name }}</strong
           ><bdi v-for="line in pinned.says" :key="line" class="block break-words">{{ line }}</bdi>
+          <MarginHeard v-if="pinned.item.kind === 'spoken'" :spoken="pinned.item" :name="pinned.name" />
           <button
             v-if="pinned.item.kind === 'second-thought' && pinned.asks && editable"
             type="button"
@@ -76,9 +85,15 @@ function putBack({ item }: Pinned) {
         </span>
       </li>
     </ol>
+    <p v-if="ticked.length" class="flex gap-2">
+      <Icon name="lucide:check" class="shrink-0 text-bilberry-700" /><span
+        ><strong>{{ t('margin.ticked') }}</strong> <bdi>{{ ticked.join(', ') }}</bdi></span
+      >
+    </p>
     <p
       v-if="
         !review?.comment
+        && ticked.length === 0
         && items.length === 0
         && review?.points == null
         && Object.keys(review?.levels ?? {}).length === 0

@@ -1,8 +1,7 @@
 <script setup lang="ts">
 import type { Edition } from '~~/core/board/edition'
-import { pieceName } from '~~/core/board/pieceName'
 import type { Said, TalkLine } from '~~/core/handout/talk'
-import { pinnedItems, stillAsks, type Pinned } from '~~/core/margin/pinned'
+import { anchorOf, pinnedItems, stillAsks, type Pinned } from '~~/core/margin/pinned'
 import type { SlateState } from '~~/core/slate/state'
 import type { MarginEntry } from '~/composables/slate/margin'
 
@@ -19,25 +18,48 @@ const { edition, state, margin, talk, speak } = defineProps<{
 const emit = defineEmits<{ remove: [id: string] }>()
 const { t } = useWords()
 const shown = computed(() => new Map(margin.map(entry => [entry.id, entry.shown])))
-/** A piece that a correction took away is nobody's to look at. */
-const items = computed(() => pinnedItems(margin).filter(({ item }) => edition.pieces.get(item.piece)))
+const { nameOf, isThere } = useAnchors(
+  () => edition,
+  () => state.texts,
+)
+const items = computed(() => pinnedItems(margin).filter(({ item }) => isThere(anchorOf(item))))
+const ticks = computed(() =>
+  margin.flatMap(({ id, item }) => (item.kind === 'tick' && isThere(item.at) ? [{ id, name: nameOf(item.at) }] : [])),
+)
+/** Strokes by page: of ink that lies over ink one stroke can't be told from another, so the last goes first. */
+const drawn = computed(() => {
+  const strokes = margin.filter(({ item }) => item.kind === 'ink')
+  return edition.board.pages.flatMap((page, i) => {
+    const here = strokes.filter(({ item }) => item.page === page.id)
+    return here.length ? [{ page: i + 1, count: here.length, last: here.at(-1)!.id }] : []
+  })
+})
 function sayingOf({ item }: Pinned): string {
   const asks = stillAsks(item, state)
   if (item.kind === 'note') return item.text
+  if (item.kind === 'spoken') return ''
   if (item.kind === 'flag') return t(asks ? 'marginDesk.flagged' : 'marginDesk.flagMoved')
   return [item.why, t(asks ? 'marginDesk.waitsAside' : 'marginDesk.backOnPage')].filter(Boolean).join(' · ')
 }
 </script>
 
 <template>
-  <section v-if="items.length" class="border-l-4 border-l-bilberry-700 pl-3" data-test="margin">
+  <section
+    v-if="items.length || ticks.length || drawn.length"
+    class="border-l-4 border-l-bilberry-700 pl-3"
+    data-test="margin">
     <h2 class="label">{{ t('marginDesk.notes') }}</h2>
     <ol class="flex flex-col gap-1">
       <li v-for="pinned in items" :key="pinned.id" class="flex items-center gap-2">
         <MarginNumber :number="pinned.number" :done="!stillAsks(pinned.item, state)" />
         <span class="min-w-0 flex-1"
-          ><strong>{{ pieceName(edition.pieces.get(pinned.item.piece)!.piece) }}</strong
-          >: <bdi class="break-words">{{ sayingOf(pinned) }}</bdi><span
+          ><strong>{{ nameOf(anchorOf(pinned.item)) }}</strong
+          ><template v-if="sayingOf(pinned)"
+            >: <bdi class="break-words">{{ sayingOf(pinned) }}</bdi></template
+          ><MarginHeard
+            v-if="pinned.item.kind === 'spoken'"
+            :spoken="pinned.item"
+            :name="nameOf(anchorOf(pinned.item))" /><span
             v-if="keptBack && !shown.get(pinned.id)"
             class="block text-sm text-ink-soft"
             >{{ t('marginDesk.onceBack') }}</span
@@ -52,5 +74,23 @@ function sayingOf({ item }: Pinned): string {
         </button>
       </li>
     </ol>
+    <ul v-if="ticks.length" class="mt-1 flex flex-wrap gap-1" :aria-label="t('margin.ticked')">
+      <li v-for="tick in ticks" :key="tick.id">
+        <button
+          type="button"
+          class="button min-h-9 gap-1 px-2 py-1 font-normal"
+          :aria-label="t('marginDesk.untick', { name: tick.name })"
+          @click="emit('remove', tick.id)">
+          <Icon name="lucide:check" size="18" class="text-bilberry-700" /><bdi>{{ tick.name }}</bdi
+          ><Icon name="lucide:x" size="16" />
+        </button>
+      </li>
+    </ul>
+    <p v-for="one in drawn" :key="one.page" class="mt-1 flex items-center gap-2">
+      <span class="flex-1">{{ t('marginDesk.drawn', { count: one.count, page: one.page }) }}</span>
+      <button type="button" class="button min-h-9 px-2 py-1" @click="emit('remove', one.last)">
+        <Icon name="lucide:eraser" size="18" />{{ t('marginDesk.lastStroke') }}
+      </button>
+    </p>
   </section>
 </template>

@@ -1,20 +1,20 @@
 <script setup lang="ts">
-import { MOST_STROKE_POINTS, type MarginInk } from '~~/core/margin/item'
+import { MOST_STROKE_POINTS, type InkTip, type MarginInk } from '~~/core/margin/item'
 import type { Page } from '~~/core/board/board'
+import { pagePoint } from '~/composables/review/pagePoint'
 import { withPoint } from '~~/core/slate/stroke'
 
 /** Takes the teacher's pen: one stroke from putting down to lifting. */
-const { page } = defineProps<{ page: Page }>()
+const { page, tip } = defineProps<{ page: Page; tip: InkTip }>()
 const emit = defineEmits<{ stroke: [points: MarginInk['points']] }>()
 const root = useTemplateRef<SVGRectElement>('root')
 const points = shallowRef<MarginInk['points']>([])
 let pointer: number | null = null
 
 function add(event: PointerEvent) {
-  const { x, y } = new DOMPoint(event.clientX, event.clientY).matrixTransform(root.value!.getScreenCTM()!.inverse())
-  points.value = withPoint(points.value, [round(x), round(y), event.pressure || 0.5], MOST_STROKE_POINTS)
+  const { x, y } = pagePoint(event, root.value!)
+  points.value = withPoint(points.value, [x, y, event.pressure || 0.5], MOST_STROKE_POINTS)
 }
-const round = (n: number) => Math.round(n * 10) / 10
 
 function down(event: PointerEvent) {
   if (pointer !== null || event.button !== 0) return
@@ -37,7 +37,7 @@ function up(event: PointerEvent) {
 
 <template>
   <g>
-    <MarginInk v-if="points.length" :points="points" />
+    <MarginInk v-if="points.length" :points="points" :tip="tip" />
     <rect
       ref="root"
       :width="page.width"

@@ -1,10 +1,6 @@
 <script setup lang="ts">
-import type { PieceId } from '~~/core/board/ids'
-import { pieceName } from '~~/core/board/pieceName'
-import type { Piece } from '~~/core/board/piece'
-import { LONGEST_NOTE } from '~~/core/margin/item'
-import { layOf } from '~~/core/margin/pinned'
 import type { Verdict } from '~~/core/keys/outcome'
+import { useMarginTools } from '~/composables/review/useMarginTools'
 import { useReplay } from '~/composables/review/useReplay'
 import { useReview, type OutcomesView } from '~/composables/review/useReview'
 import { canMove } from '~~/core/slate/status'
@@ -26,17 +22,7 @@ watch(replay.move, made => {
   const at = piece ? shown.value.edition.board.pages.indexOf(piece.page) : -1
   if (at >= 0) pageIndex.value = at
 })
-const tool = ref<keyof typeof TOOLS>('look')
 const comparing = ref(false)
-const notePiece = ref<PieceId | null>(null)
-const noteText = ref('')
-const TOOLS = {
-  look: 'lucide:mouse-pointer-2',
-  pen: 'lucide:pen-line',
-  note: 'lucide:message-square-plus',
-  flag: 'lucide:eye',
-  aside: 'lucide:archive-restore',
-} as const
 
 const byVerdict = byRank<Verdict>({ 'on-the-line': 0, wrong: 1, 'not-placed': 2, right: 3, noted: 4 })
 const listed = computed(() =>
@@ -49,7 +35,6 @@ const onPieces = computed(
       listed.value.toReversed().flatMap(mark => (mark.is === 'piece' ? [[mark.item, mark.verdict] as const] : [])),
     ),
 )
-const nameOf = (id: PieceId) => pieceName(edition.pieces.get(id)!.piece)
 
 const itemList = useTemplateRef<{ focus: () => void }>('itemList')
 const counting = useTemplateRef<{ focus: () => void }>('counting')
@@ -70,103 +55,37 @@ useReviewKeys({
   list: () => itemList.value?.focus(),
 })
 
-function pin(piece: PieceId) {
-  notePiece.value = piece
-  noteText.value = ''
-}
-async function addNote() {
-  if (!notePiece.value || !noteText.value.trim()) return
-  const item = { kind: 'note' as const, page: page.value.id, piece: notePiece.value, text: noteText.value.trim() }
-  notePiece.value = null
-  tool.value = 'look'
-  await review.add(item)
-}
-/** Only who works has something to think over. */
 const atWork = computed(() => canMove(status.value))
-const tools = computed(() =>
-  (Object.keys(TOOLS) as (keyof typeof TOOLS)[]).filter(one => one !== 'aside' || atWork.value),
-)
-const picking = computed(() => (tool.value === 'look' || tool.value === 'pen' ? null : tool.value))
-const chosen = ref<ReadonlySet<PieceId>>(new Set())
-watch([tool, pageIndex], () => (chosen.value = new Set()))
-const setting = ref(false)
-const why = ref('')
-const PICKS = { note: 'marginDesk.pinTo', flag: 'marginDesk.flagTo', aside: 'marginDesk.asideOf' } as const
-const pickLabel = (piece: Piece) => t(PICKS[picking.value!], { name: pieceName(piece) })
-function pick(piece: PieceId) {
-  if (tool.value === 'note') pin(piece)
-  else if (tool.value === 'flag')
-    void review.add({ kind: 'flag', page: page.value.id, piece, lay: layOf(state.value.pieces[piece]!) })
-  else
-    chosen.value = new Set(
-      chosen.value.has(piece) ? [...chosen.value].filter(p => p !== piece) : [...chosen.value, piece],
-    )
-}
-const wrong = computed(() => pickable.value.filter(piece => onPieces.value.get(piece.id) === 'wrong'))
-async function setThemAside() {
-  const these = [...chosen.value]
-  setting.value = false
-  tool.value = 'look'
-  await review.setAside(these, why.value.trim())
-}
-const readyNotes = (['why', 'look', 'tell', 'good'] as const).map(one => t(`sentences.note.${one}`))
-const readyWhys = (['rule', 'heading', 'other', 'try'] as const).map(one => t(`sentences.aside.${one}`))
-const lying = computed(() => page.value.pieces.filter(p => state.value.pieces[p.id]))
-/** A bin stays where it is. */
-const pickable = computed(() => lying.value.filter(piece => !piece.bin))
+const desk = useMarginTools({
+  edition,
+  page: () => page.value,
+  state: () => state.value,
+  margin: () => margin.value,
+  atWork: () => atWork.value,
+  verdictOn: piece => onPieces.value.get(piece),
+  add: review.add,
+  remove: review.remove,
+  setAside: review.setAside,
+})
+const { tool, takes } = desk
 </script>
 
 <template>
   <div class="flex min-h-0 flex-1 flex-col gap-4 lg:flex-row">
     <div class="flex min-h-96 min-w-0 flex-1 flex-col gap-3">
-      <div class="flex flex-wrap items-center gap-2" role="toolbar" :aria-label="t('marginDesk.tools')">
-        <button
-          v-for="name in tools"
-          :key="name"
-          type="button"
-          class="button"
-          :class="tool === name ? 'border-bilberry-700 bg-bilberry-100 text-stone-950' : ''"
-          :aria-pressed="tool === name"
-          :disabled="past && name !== 'look'"
-          @click="tool = name">
-          <Icon :name="TOOLS[name]" />{{ t(`marginDesk.tool.${name}`) }}
-        </button>
-        <button v-if="!past" type="button" class="button ml-auto" @click="((tool = 'look'), replay.open())">
+      <ReviewMarginBar v-model:at-once="atOnce" :tools="desk" :past="past" :at-work="atWork">
+        <button v-if="!past" type="button" class="button ml-auto px-3" @click="((tool = 'look'), replay.open())">
           <Icon name="lucide:history" />{{ t('replay.open') }}
         </button>
         <button
           type="button"
-          class="button"
+          class="button px-3"
           :class="past ? 'ml-auto' : ''"
           :disabled="!review.canUndo.value"
           @click="review.undo()">
           <Icon name="lucide:undo-2" />{{ t('slate.undo') }}
         </button>
-      </div>
-      <label v-if="atWork && tool !== 'look' && tool !== 'aside'" class="flex items-center gap-2"
-        ><input v-model="atOnce" type="checkbox" class="h-5 w-5" />{{ t('marginDesk.atOnce') }}</label
-      >
-      <div v-if="picking" class="flex flex-wrap items-center gap-2">
-        <p class="note-line" role="status">
-          {{ pickable.length ? t(`marginDesk.how.${picking}`) : t('marginDesk.nothingLies') }}
-        </p>
-        <template v-if="picking === 'aside'">
-          <button
-            v-if="wrong.length"
-            type="button"
-            class="button min-h-10 py-1"
-            @click="chosen = new Set(wrong.map(piece => piece.id))">
-            {{ t('marginDesk.chooseWrong', { count: wrong.length }) }}
-          </button>
-          <button
-            type="button"
-            class="button button-action min-h-10 py-1"
-            :disabled="!chosen.size"
-            @click="((why = ''), (setting = true))">
-            {{ t('marginDesk.setThemAside', { count: chosen.size }) }}
-          </button>
-        </template>
-      </div>
+      </ReviewMarginBar>
       <SlatePageTurner v-model="pageIndex" :count="pageCount" />
       <button
         v-if="review.before.value"
@@ -203,17 +122,17 @@ const pickable = computed(() => lying.value.filter(piece => !piece.bin))
             <ReviewPlaceMarks :page="page" :marks="listed" />
             <MarginLayer :page="page" :edition="edition" :state="state" :margin="margin" />
             <ReviewPenLayer
-              v-if="tool === 'pen'"
+              v-if="tool === 'pen' || tool === 'highlighter'"
               :page="page"
-              @stroke="review.add({ kind: 'ink', page: page.id, points: $event })" />
+              :tip="tool"
+              @stroke="review.add({ kind: 'ink', page: page.id, points: $event, tip: tool })" />
             <ReviewPickLayer
-              v-else-if="picking"
-              :pieces="pickable"
-              :edition="edition"
-              :state="state"
-              :label="pickLabel"
-              :chosen="picking === 'aside' ? chosen : undefined"
-              @pick="pick" />
+              v-else-if="takes !== 'nothing'"
+              :page="page"
+              :targets="desk.targets.value"
+              :spot-label="takes === 'anything' ? t('marginDesk.toSpot') : undefined"
+              @pick="desk.pick"
+              @spot="desk.spot" />
           </template>
         </BoardStage>
       </div>
@@ -341,36 +260,6 @@ const pickable = computed(() => lying.value.filter(piece => !piece.bin))
     </aside>
 
     <ReviewKeys :open="showKeys" @close="showKeys = false" />
-    <UiAsk
-      :open="notePiece !== null"
-      :title="notePiece ? t('marginDesk.pinTo', { name: nameOf(notePiece) }) : ''"
-      @close="notePiece = null">
-      <form id="note" @submit.prevent="addNote">
-        <label
-          ><span class="label">{{ t('marginDesk.noteText') }}</span
-          ><textarea v-model="noteText" dir="auto" rows="3" :maxlength="LONGEST_NOTE" class="field" required />
-        </label>
-        <LessonSentences v-model="noteText" :ready="readyNotes" :longest="LONGEST_NOTE" />
-      </form>
-      <template #buttons>
-        <button type="button" class="button" @click="notePiece = null">{{ t('app.cancel') }}</button>
-        <button form="note" class="button button-action" :disabled="!noteText.trim()">{{ t('marginDesk.pin') }}</button>
-      </template>
-    </UiAsk>
-    <UiAsk :open="setting" :title="t('marginDesk.asideTitle', { count: chosen.size })" @close="setting = false">
-      <form id="aside" @submit.prevent="setThemAside">
-        <label
-          ><span class="label">{{ t('marginDesk.asideWhy') }}</span
-          ><textarea v-model="why" dir="auto" rows="2" :maxlength="LONGEST_NOTE" class="field" />
-        </label>
-        <LessonSentences v-model="why" :ready="readyWhys" :longest="LONGEST_NOTE" />
-      </form>
-      <template #buttons>
-        <button type="button" class="button" @click="setting = false">{{ t('app.cancel') }}</button>
-        <button form="aside" class="button button-action">
-          {{ t('marginDesk.setThemAside', { count: chosen.size }) }}
-        </button>
-      </template>
-    </UiAsk>
+    <ReviewMarginWords :tools="desk" />
   </div>
 </template>

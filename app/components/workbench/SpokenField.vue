@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import type { Spoken } from '~~/core/board/clip'
 import { playingTime } from '~~/core/layout/clipCard'
-import { useRecording } from '~/composables/workbench/useRecording'
 
 /**
  * Words that the teacher can speak: recorded, heard again, taken away. Without a recording the device's own voice reads

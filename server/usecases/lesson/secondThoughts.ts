@@ -59,7 +59,7 @@ export async function setAside(
       )
       .returning('id')
       .execute()
-    if (why) await noteSentence(trx, who.id, why)
+    if (why) await noteSentence(trx, who.id, why, known.length === 1 ? known[0]!.entry!.piece.id : null)
     await noteChange(trx, news, slate, 'margin')
     return ok({ ids: added.map(row => row.id) })
   })

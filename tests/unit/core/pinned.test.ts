@@ -1,11 +1,12 @@
 import { describe, expect, it } from 'vitest'
 import { makeEdition } from '../../../core/board/edition'
 import { layOf, pinnedItems, secondThoughts, stillAsks } from '../../../core/margin/pinned'
+import { spotOf } from '../../../core/margin/spot'
 import type { MarginItem, PinnedItem } from '../../../core/margin/item'
 import { HOLDER } from '../../../core/slate/actor'
 import { apply, type Move } from '../../../core/slate/move'
 import { emptySlate, type SlateState } from '../../../core/slate/state'
-import { pageId, pieceId, shore } from '../../boards'
+import { pageId, pieceId, placeId, shore } from '../../boards'
 
 const EDITION = makeEdition(shore())
 const about = { page: pageId('page'), piece: pieceId('c0') }
@@ -19,7 +20,7 @@ const put = (x: number, y = 100, piece = 'c0'): Move => ({ kind: 'put', piece: p
 const LYING = made([put(200)])
 const flag: PinnedItem = { kind: 'flag', ...about, lay: layOf(LYING.pieces[about.piece]!) }
 const aside: PinnedItem = { kind: 'second-thought', ...about, lay: layOf(LYING.pieces[about.piece]!), why: 'Hm' }
-const note: PinnedItem = { kind: 'note', ...about, text: 'Hm' }
+const note: PinnedItem = { kind: 'note', page: about.page, at: { to: 'piece', piece: about.piece }, text: 'Hm' }
 
 describe('what a teacher leaves at a piece', () => {
   it('is numbered in its order, without what is drawn', () => {
@@ -57,5 +58,24 @@ describe('what a teacher leaves at a piece', () => {
     expect([...secondThoughts(margin, emptySlate)].map(([piece, item]) => [piece, item.why])).toEqual([['c0', 'last']])
     expect(secondThoughts(margin, LYING).size).toBe(0)
     expect(secondThoughts([{ id: 'n', item: note }], emptySlate).size).toBe(0)
+  })
+})
+
+describe('the spot of a sign', () => {
+  const page = EDITION.board.pages[0]!
+  const on = (state: SlateState) => ({ page, edition: EDITION, state })
+  it('goes with its piece, stays at its place, and is nowhere for what is not there', () => {
+    const { width, height } = EDITION.pieces.get(about.piece)!.master
+    const { x, y } = LYING.pieces[about.piece]!
+    const at = spotOf({ to: 'piece', piece: about.piece }, on(LYING))!
+    expect([at.x - x, at.y - y]).toEqual([width / 2 - 4, -height / 2 + 2])
+    const moved = spotOf({ to: 'piece', piece: about.piece }, on(made([put(260)])))!
+    expect([moved.x - at.x, moved.y - at.y]).toEqual([60, 0])
+    expect(spotOf({ to: 'piece', piece: about.piece }, on(emptySlate))).toBeNull()
+    const [place] = page.places
+    const corner = spotOf({ to: 'place', place: place!.id }, on(emptySlate))
+    expect(corner).toEqual(spotOf({ to: 'place', place: place!.id }, on(LYING)))
+    expect(spotOf({ to: 'place', place: placeId('gone') }, on(LYING))).toBeNull()
+    expect(spotOf({ to: 'spot', x: 7, y: 9 }, on(emptySlate))).toEqual({ x: 7, y: 9 })
   })
 })

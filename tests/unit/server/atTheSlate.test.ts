@@ -92,7 +92,10 @@ describe('the margin while they work', () => {
     said(await two.submit(slateAt(3).id, by(3), [put('c0', 160)]))
     const about = { page: pageId('page'), piece: pieceId('c0') }
     const add = (text: string, shown: boolean) =>
-      addToMargin(two.services, slateAt(3).id, two.school.teacher, { item: { kind: 'note', ...about, text }, shown })
+      addToMargin(two.services, slateAt(3).id, two.school.teacher, {
+        item: { kind: 'note', page: about.page, at: { to: 'piece', piece: about.piece }, text },
+        shown,
+      })
     await add('For later', false)
     await add('Now', true)
     await addToMargin(two.services, slateAt(3).id, two.school.teacher, {
@@ -141,8 +144,8 @@ describe('a word to who is at work', () => {
       .executeTakeFirstOrThrow()
     expect(Number(count)).toBe(300)
     await noteSentence(db, teacher, 'Once 309')
-    expect((await sentencesOf(db, teacher)).slice(0, 2)).toEqual(['Once 309', 'Once 308'])
+    expect((await sentencesOf(db, teacher, null)).slice(0, 2)).toEqual(['Once 309', 'Once 308'])
     await forgetSentence(db, teacher, 'Once 309')
-    expect((await sentencesOf(db, teacher))[0]).toBe('Once 308')
+    expect((await sentencesOf(db, teacher, null))[0]).toBe('Once 308')
   })
 })

@@ -189,7 +189,7 @@ describe('the side talk', () => {
     const { id, student } = two.school.slates[3]!
     await two.submit(id, two.as(student), [put('c0', 160)])
     const note = await addToMargin(services(), id, two.school.teacher, {
-      item: { kind: 'note', page: pageId('page'), piece: pieceId('c0'), text: 'Why here?' },
+      item: { kind: 'note', page: pageId('page'), at: { to: 'piece', piece: pieceId('c0') }, text: 'Why here?' },
       shown: false,
     })
     if (!note.ok) throw new Error(note.reason)
@@ -222,7 +222,7 @@ describe('another try', () => {
     await handIn(services(), id, student)
     expect(await beginAgain(services(), id, false)).toEqual({ ok: false, reason: 'not-now' })
     await addToMargin(services(), id, two.school.teacher, {
-      item: { kind: 'note', page: pageId('page'), piece: pieceId('c0'), text: 'Look again' },
+      item: { kind: 'note', page: pageId('page'), at: { to: 'piece', piece: pieceId('c0') }, text: 'Look again' },
       shown: false,
     })
     await saveReview(services(), id, two.school.teacher, { decisions: {}, comment: 'Nearly', points: null, levels: {} })
@@ -232,7 +232,7 @@ describe('another try', () => {
     expect(said(await two.submit(id, who, [put('c0', 800)]))).toEqual([2])
     // A note of the teacher's that is made now is for later; what was said of the first try stays to be read.
     await addToMargin(services(), id, two.school.teacher, {
-      item: { kind: 'note', page: pageId('page'), piece: pieceId('c0'), text: 'Better' },
+      item: { kind: 'note', page: pageId('page'), at: { to: 'piece', piece: pieceId('c0') }, text: 'Better' },
       shown: false,
     })
     const view = await viewAs(id, who)
@@ -263,7 +263,7 @@ describe('another try', () => {
     expect(said(await two.submit(id, two.as(student), [put('c1', 160)]))).toEqual([2])
     await handIn(services(), id, student)
     await addToMargin(services(), id, two.school.teacher, {
-      item: { kind: 'note', page: pageId('page'), piece: pieceId('c0'), text: 'Hm' },
+      item: { kind: 'note', page: pageId('page'), at: { to: 'piece', piece: pieceId('c0') }, text: 'Hm' },
       shown: false,
     })
     expect(await takeBackHandedIn(services(), id)).toEqual({ ok: false, reason: 'looked-at' })
