@@ -17,6 +17,7 @@ import { giveOut } from '../server/usecases/giveOut'
 import { planHandout } from '../server/usecases/later'
 import { postgresWire } from '../server/news/postgres'
 import { startJobs, type Jobs } from '../server/jobs'
+import { Engine } from '../server/sync/engine'
 import { BOARDS, BOAT, HARBOUR, HOLD_ON, WHERE_SEEN } from './boards'
 import { exampleBoards } from './examples'
 import { makeBoard, type KeptSound } from './makeBoard'
@@ -199,7 +200,8 @@ if (import.meta.url === new URL(process.argv[1] ?? '', 'file:').href) {
   const connection = connect()
   const { db, close } = connection
   await migrate(db)
-  const jobs = await startJobs({ ...connection, wire: postgresWire(connection.url) })
+  const wire = postgresWire(connection.url)
+  const jobs = await startJobs({ ...connection, wire, engine: new Engine(connection, wire) })
   await loadDemo(db, jobs)
   await jobs.stop()
   console.log(signIns())

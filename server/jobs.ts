@@ -3,14 +3,15 @@ import PgBoss from 'pg-boss'
 import type { Connection } from './database/connect'
 import type { Database } from './database/tables'
 import { log } from './log'
-import type { NewsWire } from './news/wire'
+import type { Services } from './services'
 import { carryOut } from './usecases/later'
+import { handBackDue } from './usecases/handBack'
 import { endTimer } from './usecases/lesson/timer'
 
 /**
  * What is done at its time, once, by whichever process comes first; it stands in the database and survives restarts.
  */
-const JOBS = ['give-out', 'end-timer'] as const
+const JOBS = ['give-out', 'end-timer', 'hand-back'] as const
 export type JobName = (typeof JOBS)[number]
 
 export interface Jobs {
@@ -26,10 +27,16 @@ export interface Jobs {
 const LOOK_EVERY_S = 2
 const RETRIES = 5
 
-export async function startJobs({ url, db, wire }: Pick<Connection, 'url' | 'db'> & { wire: NewsWire }): Promise<Jobs> {
+export async function startJobs({
+  url,
+  db,
+  wire,
+  engine,
+}: Pick<Connection, 'url' | 'db'> & Pick<Services, 'wire' | 'engine'>): Promise<Jobs> {
   const carry: { readonly [Name in JobName]: (handout: string) => Promise<unknown> } = {
     'give-out': handout => carryOut(db, handout),
     'end-timer': handout => endTimer({ db, wire }, handout),
+    'hand-back': handout => handBackDue({ db, wire, engine }, handout),
   }
   const boss = new PgBoss({ connectionString: url, schema: 'jobs', max: 2, application_name: 'dappled-slate jobs' })
   // The database being away is told by whoever asks it for something; here it is tried again.

@@ -48,7 +48,7 @@ async function start(): Promise<Services> {
     labour: makeLabour(process.argv[1]!),
     marking,
     outcomes: new OutcomeStore(connection.db, engine.editions, marking),
-    jobs: await startJobs({ ...connection, wire }),
+    jobs: await startJobs({ ...connection, wire, engine }),
     mail: startMail(),
     records: startRecords(),
   }

@@ -7,7 +7,7 @@ export type Counts = (typeof COUNTS)[number]
 
 export const MOST_POINTS = 1000
 export const MOST_CRITERIA = 12
-const MOST_LEVELS = 8
+export const MOST_LEVELS = 8
 const named = (most: number) => v.pipe(storedText(most), v.trim(), v.minLength(1))
 
 /** One thing that is looked at, with its levels from the lowest to the highest: each a word, and what it means. */
@@ -28,11 +28,7 @@ export type Rubric = v.InferOutput<typeof RubricSchema>
 /**
  * By criterion, counted from 0: the level that was reached, counted from 0. Criteria that aren't judged are missing.
  */
-export const LevelsSchema = v.record(
-  v.pipe(v.string(), v.regex(/^\d{1,2}$/)),
-  v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(MOST_LEVELS - 1)),
-)
-export type Levels = v.InferOutput<typeof LevelsSchema>
+export type Levels = Readonly<Record<string, number>>
 
 /** What a handout counts for, as it is set when it is given out. */
 export const CountingSchema = v.variant('counts', [

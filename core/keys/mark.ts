@@ -26,22 +26,42 @@ function markKey(key: Key, context: MarkContext | null): KeyMark {
   return summed({ key: key.id, kind: key.kind, items: context ? kindOf(key).mark(key, context) : [] })
 }
 
-/** The teacher's own word on an item of a key ("key/item") stands over the machine's. */
-export type Decisions = { readonly [keyAndItem: string]: 'right' | 'wrong' }
+/** The teacher's own word on an item: right, wrong, or so many points of those that it has. */
+export const DecisionSchema = v.union([
+  v.picklist(['right', 'wrong']),
+  v.pipe(
+    v.number(),
+    v.minValue(0),
+    v.maxValue(1000),
+    v.transform(points => Math.round(points * 100) / 100),
+  ),
+])
+export type Decision = v.InferOutput<typeof DecisionSchema>
+/** By the item of a key ("key/item"); it stands over the machine's. */
+export type Decisions = { readonly [keyAndItem: string]: Decision }
 export const DecisionNameSchema = v.pipe(v.string(), v.regex(/^[A-Za-z0-9_-]{1,40}\/[A-Za-z0-9_~:,-]{1,70}$/))
 export const decisionName = (key: KeyId, item: string) => `${key}/${item}`
 
-/** The marks with the teacher's decisions put over them; decisions on items that aren't marked change nothing. */
+/**
+ * The marks with the teacher's decisions put over them; decisions on items that aren't marked change nothing. Part
+ * points are at most what the item has; all of them are right, less is wrong.
+ */
 export function withDecisions(marks: readonly KeyMark[], decisions: Decisions): KeyMark[] {
   return marks.map(mark =>
     summed({
       ...mark,
       items: mark.items.map(item => {
         const decided = decisions[decisionName(mark.key, item.item)]
-        return decided ? { ...item, verdict: decided, points: decided === 'right' ? item.of : 0 } : item
+        return decided === undefined ? item : { ...item, ...decidedAs(decided, item.of) }
       }),
     }),
   )
+}
+
+function decidedAs(decided: Decision, of: number): Pick<ItemMark, 'verdict' | 'points'> {
+  const points = decided === 'right' ? of : decided === 'wrong' ? 0 : Math.min(decided, of)
+  const verdict = typeof decided === 'string' ? decided : points >= of ? 'right' : 'wrong'
+  return { verdict, points }
 }
 
 function summed(mark: Pick<KeyMark, 'key' | 'kind' | 'items'>): KeyMark {

@@ -1,3 +1,4 @@
+import type { Decision } from '../keys/mark'
 import type { ItemMark, Verdict } from '../keys/outcome'
 import type { Reason } from '../keys/reason'
 
@@ -6,7 +7,7 @@ export interface OneAnswer {
   readonly slate: string
   readonly mark: ItemMark
   /** The teacher's word on it. */
-  readonly decided: 'right' | 'wrong' | null
+  readonly decided: Decision | null
 }
 /** Answers that are alike. */
 export interface Gathered<A extends OneAnswer> {

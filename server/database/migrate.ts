@@ -24,6 +24,7 @@ import * as atTheSlate from './migrations/0021_at_the_slate'
 import * as here from './migrations/0022_here'
 import * as outcomes from './migrations/0023_outcomes'
 import * as marginAnchors from './migrations/0024_margin_anchors'
+import * as reviewAlone from './migrations/0025_review_alone'
 
 /** Forward only: a migration that has run anywhere is never edited, the next one mends it. */
 const migrations = {
@@ -51,6 +52,7 @@ const migrations = {
   '0022_here': here,
   '0023_outcomes': outcomes,
   '0024_margin_anchors': marginAnchors,
+  '0025_review_alone': reviewAlone,
 }
 
 /**

@@ -7,6 +7,7 @@ import type { Counts, Levels, Rubric } from '../../core/handout/counting'
 import type { Without } from '../../core/handout/version'
 import type { Rules } from '../../core/handout/rules'
 import type { FreeFrames, Looking, Recipient } from '../../core/handout/settings'
+import type { Review } from '../../core/handout/review'
 import type { Wish } from '../../core/groups/wishes'
 import type { Decisions } from '../../core/keys/mark'
 import type { KeyMark } from '../../core/keys/outcome'
@@ -21,11 +22,8 @@ import type { SlateStatus } from '../../core/slate/status'
 export type MailedPurpose = 'new-password' | 'prove-address'
 export type NewcomersDoor = 'open' | 'closed'
 
-export interface TriedReview {
-  readonly comment: string
-  readonly points: number | null
-  readonly levels: Levels
-}
+/** Of those that were kept before there were words alone these are missing. */
+export type TriedReview = Pick<Review, 'comment' | 'points' | 'levels'> & Partial<Pick<Review, 'alone'>>
 
 export interface Database extends TablesOfLesson {
   teachers: {
@@ -349,10 +347,19 @@ export interface Database extends TablesOfLesson {
     updated_at: Timestamp
     points: ColumnType<string | null, number | null | undefined, number | null>
     levels: ColumnType<Levels, string | undefined, string>
+    alone: ColumnType<Review['alone'], string | undefined, string>
     /** What the keys said when it was saved: at which number and turn, by which marker. */
     number: ColumnType<number | null, number | null | undefined, number | null>
     turn: ColumnType<number | null, number | null | undefined, number | null>
     marker: ColumnType<number | null, number | null | undefined, number | null>
+  }
+  /** What goes back at a time; `slates` null for all that are handed in then. */
+  hand_backs: {
+    handout_id: Fixed<string>
+    at: Timestamp
+    again: boolean
+    words: string
+    slates: ColumnType<string[] | null, string | null, string | null>
   }
   rate_limits: { key: string; points: Generated<number>; expire: number | null }
 }

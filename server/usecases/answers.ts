@@ -2,7 +2,7 @@ import { sql } from 'kysely'
 import { makeEdition, type Edition } from '../../core/board/edition'
 import type { KeyId } from '../../core/board/ids'
 import { acceptedToo } from '../../core/keys/accept'
-import { withDecisions, type Decisions } from '../../core/keys/mark'
+import { withDecisions, type Decision, type Decisions } from '../../core/keys/mark'
 import type { KeyMark } from '../../core/keys/outcome'
 import type { OneAnswer } from '../../core/review/answers'
 import { ok, refuse, type Result } from '../../core/result'
@@ -101,11 +101,11 @@ export async function decideOn(
   { db }: Pick<Services, 'db'>,
   handout: string,
   teacher: string,
-  { item, verdict, slates }: { item: string; verdict: 'right' | 'wrong' | null; slates: readonly string[] },
+  { item, verdict, slates }: { item: string; verdict: Decision | null; slates: readonly string[] },
 ): Promise<number> {
   const done = await sql`
     insert into reviews (slate_id, teacher_id, decisions, comment, updated_at)
-    select id, ${teacher}, ${verdict ? JSON.stringify({ [item]: verdict }) : '{}'}::jsonb, '', 'epoch' from slates
+    select id, ${teacher}, ${verdict === null ? '{}' : JSON.stringify({ [item]: verdict })}::jsonb, '', 'epoch' from slates
     where handout_id = ${handout} and id = any(${[...slates]}::uuid[])
     on conflict (slate_id) do update set
       decisions = (reviews.decisions - ${item}::text) || excluded.decisions`.execute(db)

@@ -1,3 +1,4 @@
+import { sql } from 'kysely'
 import type { KeyMark, Verdict } from '../../core/keys/outcome'
 import { ok, type Result } from '../../core/result'
 import type { MarkingRefusal } from '../marking/markingPool'
@@ -40,6 +41,8 @@ export async function verdictsOn(
 export interface OutcomesForReview extends SlateOutcomes {
   /** What the keys said when it was last reviewed, where that is something else by now. */
   readonly reviewed: readonly KeyMark[] | null
+  /** How many moves each student made, by hand. */
+  readonly moves: Readonly<Record<string, number>>
 }
 
 export async function outcomesForReview(
@@ -61,6 +64,14 @@ export async function outcomesForReview(
     .where('reviews.slate_id', '=', slate)
     .executeTakeFirst()
   const { number, turn, marker } = now.value
+  const hands = await db
+    .selectFrom('moves')
+    .select(eb => ['by', eb.fn.countAll<string>().as('count')])
+    .where('slate_id', '=', slate)
+    .where(sql<string>`by`, 'like', 'student:%')
+    .groupBy('by')
+    .execute()
+  const moves = Object.fromEntries(hands.map(({ by, count }) => [by, Number(count)]))
   const same = !before || (before.number === number && before.turn === turn && before.marker === marker)
-  return ok({ ...now.value, reviewed: same ? null : before.keys })
+  return ok({ ...now.value, reviewed: same ? null : before.keys, moves })
 }

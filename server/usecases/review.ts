@@ -1,6 +1,6 @@
-import type { Kysely } from 'kysely'
-import { levelsFit, type Levels } from '../../core/handout/counting'
-import type { Decisions } from '../../core/keys/mark'
+import { sql, type Kysely } from 'kysely'
+import { levelsFit, type Rubric } from '../../core/handout/counting'
+import { changedReview, LONGEST_COMMENT, NO_REVIEW, type Review, type ReviewChange } from '../../core/handout/review'
 import type { Page } from '../../core/board/board'
 import type { Edition } from '../../core/board/edition'
 import type { Anchor, MarginOf, WrittenItem } from '../../core/margin/item'
@@ -24,15 +24,13 @@ export async function marginOf(db: Db, slate: string) {
     .execute()
 }
 
-export async function reviewOf(db: Db, slate: string) {
+export async function reviewOf(db: Db, slate: string): Promise<Review> {
   const row = await db
     .selectFrom('reviews')
-    .select(['decisions', 'comment', 'points', 'levels'])
+    .select(['decisions', 'comment', 'points', 'levels', 'alone'])
     .where('slate_id', '=', slate)
     .executeTakeFirst()
-  return row
-    ? { ...row, points: row.points === null ? null : Number(row.points) }
-    : { decisions: {}, comment: '', points: null, levels: {} }
+  return row ? { ...row, points: row.points === null ? null : Number(row.points) } : NO_REVIEW
 }
 
 /**
@@ -107,46 +105,78 @@ export async function setMarginRemoved(
   })
 }
 
-export interface ReviewToSave {
-  readonly decisions: Decisions
-  readonly comment: string
-  readonly points: number | null
-  readonly levels: Levels
-}
-
-/** Refused where it gives more points than the handout counts for, or levels that its rubric doesn't have. */
+/**
+ * Refused where it gives more points than the handout counts for, levels that its rubric doesn't have, or a word alone
+ * to somebody who has no hand in the slate. What somebody else has changed meanwhile stays, if it is something else.
+ */
 export async function saveReview(
   { db, outcomes }: Pick<Services, 'db' | 'outcomes'>,
   slate: string,
   teacher: string,
-  { decisions, comment, points, levels }: ReviewToSave,
+  change: ReviewChange,
 ): Promise<Result<null, 'beyond'>> {
-  const handout = await db
-    .selectFrom('handouts')
-    .innerJoin('slates', 'slates.handout_id', 'handouts.id')
-    .select(['handouts.points', 'handouts.rubric'])
-    .where('slates.id', '=', slate)
-    .executeTakeFirstOrThrow()
-  if (points !== null && points > (handout.points ?? -1)) return refuse('beyond')
-  if (Object.keys(levels).length && !(handout.rubric && levelsFit(levels, handout.rubric))) return refuse('beyond')
   // What it rests on; where nothing can be marked it rests on the teacher alone.
   const marked = await outcomes.ofOne(slate)
   const { number, turn, marker } = marked.ok ? marked.value : NOTHING_MARKED
-  const values = {
-    number,
-    turn,
-    marker,
-    decisions: JSON.stringify(decisions),
-    comment,
-    points,
-    levels: JSON.stringify(levels),
-    updated_at: new Date(),
-  }
-  await db
-    .insertInto('reviews')
-    .values({ slate_id: slate, teacher_id: teacher, ...values })
-    .onConflict(c => c.column('slate_id').doUpdateSet(values))
-    .execute()
-  return ok(null)
+  return db.transaction().execute(async trx => {
+    const handout = await trx
+      .selectFrom('slates')
+      .innerJoin('handouts', 'handouts.id', 'slates.handout_id')
+      .select(['handouts.points', 'handouts.rubric'])
+      .where('slates.id', '=', slate)
+      .forUpdate('slates')
+      .executeTakeFirstOrThrow()
+    const review = changedReview(await reviewOf(trx, slate), change)
+    if (!(await isWithin(trx, slate, review, handout))) return refuse('beyond')
+    const values = {
+      number,
+      turn,
+      marker,
+      decisions: JSON.stringify(review.decisions),
+      comment: review.comment,
+      points: review.points,
+      levels: JSON.stringify(review.levels),
+      alone: JSON.stringify(review.alone),
+      updated_at: new Date(),
+    }
+    await trx
+      .insertInto('reviews')
+      .values({ slate_id: slate, teacher_id: teacher, ...values })
+      .onConflict(c => c.column('slate_id').doUpdateSet(values))
+      .execute()
+    return ok(null)
+  })
 }
 const NOTHING_MARKED = { number: null, turn: null, marker: null }
+
+async function isWithin(
+  db: Db,
+  slate: string,
+  { points, levels, alone }: Review,
+  handout: { readonly points: number | null; readonly rubric: Rubric | null },
+): Promise<boolean> {
+  const given = [points, ...Object.values(alone).map(one => one.points)]
+  if (given.some(one => one !== null && one > (handout.points ?? -1))) return false
+  if (Object.keys(levels).length && !(handout.rubric && levelsFit(levels, handout.rubric))) return false
+  if (Object.keys(alone).length === 0) return true
+  const members = await db.selectFrom('slate_members').select('hand').where('slate_id', '=', slate).execute()
+  return Object.keys(alone).every(author => members.some(({ hand }) => author === `student:${hand}`))
+}
+
+/**
+ * A word to several: put under what was said to each. How many have it; where it would be too long, it is left out.
+ * None of them counts as reviewed by that.
+ */
+export async function commentOn(
+  db: Db,
+  slates: readonly string[],
+  { teacher, words }: { readonly teacher: string; readonly words: string },
+): Promise<number> {
+  if (words === '' || slates.length === 0) return 0
+  const done = await sql`
+    insert into reviews (slate_id, teacher_id, decisions, comment, updated_at)
+    select id, ${teacher}, '{}'::jsonb, ${words}::text, 'epoch' from unnest(${[...slates]}::uuid[]) as id
+    on conflict (slate_id) do update set comment = concat_ws(E'\\n\\n', nullif(reviews.comment, ''), excluded.comment)
+    where length(reviews.comment) + 2 + length(excluded.comment) <= ${LONGEST_COMMENT}`.execute(db)
+  return Number(done.numAffectedRows ?? 0n)
+}

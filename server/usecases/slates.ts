@@ -11,6 +11,7 @@ import type { HistoryStep } from '../../core/slate/history'
 import { RulesSchema } from '../../core/handout/rules'
 import { isOfSeveral } from '../../core/slate/kind'
 import type { Due } from '../../core/handout/settings'
+import { NO_REVIEW, type Review } from '../../core/handout/review'
 import { isSeenByStudents, marginShows, type SlateStatus } from '../../core/slate/status'
 import { ok, refuse, type Result } from '../../core/result'
 import type { MarkingRefusal } from '../marking/markingPool'
@@ -69,12 +70,22 @@ export async function viewSlate({ db, engine }: Pick<Services, 'db' | 'engine'>,
         margin: margin
           .filter(item => reader.staff || isSeenByStudents(item, head.status, before?.endedAt ?? null))
           .map(({ at, ...item }) => item),
-        review: shows ? await reviewOf(trx, id) : before?.review ? { ...before.review, decisions: {} } : null,
+        review: shows
+          ? reviewFor(reader, await reviewOf(trx, id))
+          : before?.review
+            ? reviewFor(reader, { ...NO_REVIEW, ...before.review })
+            : null,
         before: before && { turn: before.turn, state: before.state, endedAt: before.endedAt.toISOString() },
         talk: await talkOf(trx, id, reader.staff),
         pictures: await picturesOf(trx, id),
       })
     })
+}
+
+/** Of what each of several gets alone, students have only their own. */
+const reviewFor = ({ staff, actor }: Reader, review: Review): Review => {
+  const own = review.alone[actor.author]
+  return staff ? review : { ...review, alone: own ? { [actor.author]: own } : {} }
 }
 
 /** What a student should know of the handout, and who else works on the slate. */

@@ -279,6 +279,8 @@ export const ROUTES: Record<string, Row> = {
     body: l => ({ slates: [slateOf(l)] }),
     allowed: ['owner'],
   },
+  'handouts/[id]/hand-back.get.ts': { path: l => `/api/handouts/${l.handout}/hand-back`, allowed: ['owner'] },
+  'handouts/[id]/hand-back.delete.ts': { path: l => `/api/handouts/${l.handout}/hand-back`, allowed: ['owner'] },
   'handouts/[id]/line.get.ts': { path: l => `/api/handouts/${l.handout}/line`, allowed: ['owner'] },
   'handouts/[id]/answers.get.ts': {
     path: l => `/api/handouts/${l.handout}/answers?item=key/limpet`,

@@ -50,6 +50,8 @@ function sayingOf({ item }: Pinned): readonly string[] {
   if (item.kind === 'flag') return [t(asks ? 'margin.lookAgain' : 'margin.moved')]
   return [...(item.why ? [item.why] : []), t(asks ? 'margin.setAside' : 'margin.placedAgain')]
 }
+/** What this reader gets alone. */
+const own = computed(() => Object.values(review?.alone ?? {})[0])
 const ticked = computed(() =>
   margin.flatMap(({ item }) => (item.kind === 'tick' && isThere(item.at) ? [nameOf(item.at)] : [])),
 )
@@ -62,10 +64,13 @@ function putBack({ item }: Pinned) {
   <aside class="panel flex flex-col gap-3 border-l-4 border-l-bilberry-700 p-4" :aria-label="t('margin.title')">
     <h2 class="text-lg font-bold">{{ t('margin.title') }}</h2>
     <SlateWorth
-      v-if="review && (review.points !== null || Object.keys(review.levels).length)"
+      v-if="review && (review.points !== null || own?.points != null || Object.keys(review.levels).length)"
       :points="points"
       :rubric="rubric"
       :review="review" />
+    <p v-if="own?.comment" class="text-base whitespace-pre-line">
+      <strong>{{ t('margin.toYou') }}</strong> <bdi>{{ own.comment }}</bdi>
+    </p>
     <p v-if="review?.comment" class="text-base whitespace-pre-line">{{ review.comment }}</p>
     <ol class="flex flex-col gap-2">
       <li v-for="pinned in items" :key="pinned.id" class="flex gap-3">
@@ -93,6 +98,7 @@ function putBack({ item }: Pinned) {
     <p
       v-if="
         !review?.comment
+        && !own
         && ticked.length === 0
         && items.length === 0
         && review?.points == null

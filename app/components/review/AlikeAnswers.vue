@@ -3,6 +3,7 @@ import type { Edition } from '~~/core/board/edition'
 import { ALTERNATIVES } from '~~/core/keys/kinds'
 import { placeOfSpot } from '~~/core/keys/document'
 import type { Gathered, OneAnswer } from '~~/core/review/answers'
+import type { Decision } from '~~/core/keys/mark'
 import type { SlateState } from '~~/core/slate/state'
 
 export interface AnswerView extends OneAnswer {
@@ -20,7 +21,7 @@ const { group, editions, item, handout, nameOf } = defineProps<{
   nameOf: (answer: AnswerView) => string
 }>()
 const emit = defineEmits<{
-  decide: [slates: string[], verdict: 'right' | 'wrong' | null]
+  decide: [slates: string[], decision: Decision | null]
   also: [slate: string]
   go: [by: 1 | -1]
 }>()
@@ -55,6 +56,8 @@ const decidedAs = computed(() => {
   const all = new Set(group.answers.map(answer => answer.decided))
   return all.size === 1 ? [...all][0]! : null
 })
+const decidedWords = (decided: Decision) =>
+  typeof decided === 'number' ? t('across.decidedPart', { points: decided }) : t(`across.decided.${decided}`)
 const all = computed(() => group.answers.map(answer => answer.slate))
 /** As a row of pictures more than these say no more. */
 const MOST_SHOWN = 12
@@ -67,11 +70,16 @@ const KEYS: { readonly [key: string]: () => void } = {
   ArrowUp: () => emit('go', -1),
   '+': () => group.verdict !== 'noted' && emit('decide', all.value, 'right'),
   '-': () => group.verdict !== 'noted' && emit('decide', all.value, 'wrong'),
+  '.': () => givePart(first.value.mark.of / 2),
+  ',': () => givePart(first.value.mark.of / 2),
   Delete: () => emit('decide', all.value, null),
 }
+/** So many points of those that it has. */
+const givePart = (points: number) =>
+  group.verdict !== 'noted' && points <= first.value.mark.of && emit('decide', all.value, points)
 function press(event: KeyboardEvent) {
   if (event.target !== event.currentTarget || event.altKey || event.ctrlKey || event.metaKey) return
-  const does = KEYS[event.key]
+  const does = KEYS[event.key] ?? (/^\d$/.test(event.key) ? () => givePart(Number(event.key)) : null)
   if (!does) return
   event.preventDefault()
   does()
@@ -104,16 +112,20 @@ function press(event: KeyboardEvent) {
         <ReviewVerdictSign :verdict="group.verdict" /><span>{{ why }}</span
         ><span class="ml-auto shrink-0">{{ t('across.count', { count: group.answers.length }) }}</span>
       </h2>
-      <p v-if="decidedAs" class="font-semibold">{{ t(`across.decided.${decidedAs}`) }}</p>
+      <p v-if="decidedAs !== null" class="font-semibold">{{ decidedWords(decidedAs) }}</p>
       <ul class="mt-2 flex flex-wrap gap-x-4 gap-y-1">
         <li v-for="answer in group.answers" :key="answer.slate" class="flex items-center gap-1">
           <NuxtLink :to="`/handout/${handout}/review/${answer.slate}`" class="underline"
             ><bdi>{{ nameOf(answer) }}</bdi></NuxtLink
           ><Icon
-            v-if="answer.decided && !decidedAs"
+            v-if="typeof answer.decided === 'string' && decidedAs === null"
             :name="answer.decided === 'right' ? 'lucide:check' : 'lucide:x'"
             size="16"
-            :aria-label="t(`across.decided.${answer.decided}`)" />
+            :aria-label="decidedWords(answer.decided)" /><span
+            v-else-if="answer.decided !== null && decidedAs === null"
+            class="text-sm"
+            >{{ decidedWords(answer.decided) }}</span
+          >
         </li>
       </ul>
     </div>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { Counts, Levels, Rubric } from '~~/core/handout/counting'
+import { inHalves } from '~~/core/handout/review'
 
 /** What the work is worth, by the teacher's word: points of the most there are, or a level for each criterion. */
 const { counts, most, rubric, proposed } = defineProps<{
@@ -13,7 +14,13 @@ const points = defineModel<number | null>('points', { required: true })
 const levels = defineModel<Levels>('levels', { required: true })
 const { t } = useWords()
 /** What the key gives, brought to the points that it counts for. */
-const byKey = computed(() => (proposed.of && most ? Math.round((proposed.points / proposed.of) * most * 2) / 2 : null))
+const byKey = computed(() => (proposed.of && most ? inHalves(proposed.points / proposed.of, most) : null))
+/** As it comes out, where it isn't just what is given. */
+const exact = computed(() => {
+  if (byKey.value === null || !most) return null
+  const share = (proposed.points / proposed.of) * most
+  return Math.abs(share - byKey.value) < 0.005 ? null : share.toFixed(2)
+})
 function give(value: string | number | null) {
   const number = value === '' || value === null ? null : Number(value)
   points.value = number === null || Number.isNaN(number) ? null : Math.min(Math.max(0, number), most ?? 0)
@@ -60,6 +67,8 @@ defineExpose({ focus })
     <button v-if="byKey !== null && byKey !== points" type="button" class="button" @click="give(byKey)">
       {{ t('counting.byKey', { points: byKey }) }}
     </button>
+    <p v-if="exact !== null" class="note-line">{{ t('counting.rounded', { exact, points: byKey ?? 0 }) }}</p>
+    <p v-if="points === null" class="note-line">{{ t('counting.ungraded') }}</p>
   </div>
   <div v-else-if="counts === 'rubric' && rubric" class="-mx-2 flex max-h-64 flex-col gap-3 overflow-auto p-2">
     <fieldset

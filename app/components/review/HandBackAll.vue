@@ -1,7 +1,11 @@
 <script setup lang="ts">
+import { LONGEST_COMMENT } from '~~/core/handout/review'
 import { waits, type InLine } from '~~/core/review/line'
 
-/** Hands back all that was handed in, or some of it, after it was said what is still to be looked at. */
+/**
+ * Hands back all that was handed in, or some of it, now or at a time, with a word to all of them, after it was said
+ * what is still to be looked at.
+ */
 const { open, handout, slates } = defineProps<{
   open: boolean
   handout: string
@@ -11,44 +15,127 @@ const { open, handout, slates } = defineProps<{
 const emit = defineEmits<{ close: [said: string] }>()
 const { t } = useWords()
 const { attempt, trouble, busy } = useAsking()
+const path = `/api/handouts/${handout}/hand-back`
+interface Later {
+  readonly at: string
+  readonly again: boolean
+  /** How many were meant; null for all that are handed in then. */
+  readonly count: number | null
+}
 const line = shallowRef<readonly InLine[] | null>(null)
+const planned = shallowRef<Later | null>(null)
 const again = ref(false)
+const words = ref('')
+const when = ref<'now' | 'later'>('now')
+const later = reactive({ day: '', time: '07:00' })
+/** A group's mark, where only that group is meant. */
+const group = ref('')
 watch(
   () => open,
   async now => {
     if (!now) return
     again.value = false
+    words.value = group.value = later.day = ''
+    when.value = 'now'
     line.value = null
-    line.value = (await attempt(() => ask<InLine[]>(`/api/handouts/${handout}/line`))) ?? null
+    await attempt(async () => {
+      const [slatesInLine, plan] = await Promise.all([
+        ask<InLine[]>(`/api/handouts/${handout}/line`),
+        ask<{ later: Later | null }>(path),
+      ])
+      planned.value = plan.later
+      line.value = slatesInLine
+    })
   },
 )
-const meant = computed(() => (line.value ?? []).filter(slate => waits(slate) && (!slates || slates.includes(slate.id))))
+const groups = computed(() => (slates ? [] : (line.value ?? []).filter(slate => slate.mark)))
+const meant = computed(() =>
+  (line.value ?? []).filter(
+    slate => waits(slate) && (!slates || slates.includes(slate.id)) && (!group.value || slate.id === group.value),
+  ),
+)
 const unseen = computed(() => meant.value.filter(slate => !slate.reviewed).length)
 const unsure = computed(() => meant.value.reduce((sum, slate) => sum + slate.unsure, 0))
+const ready = computed(() => (when.value === 'now' ? meant.value.length > 0 : later.day !== '' && later.time !== ''))
+const format = new Intl.DateTimeFormat('en-GB', { dateStyle: 'full', timeStyle: 'short' })
+const moment = (at: string) => format.format(new Date(at))
 async function handBack() {
-  const body = { again: again.value, ...(slates && { slates }) }
+  const some = slates ?? (group.value ? [group.value] : undefined)
+  const body = {
+    again: again.value,
+    words: words.value.trim(),
+    ...(some && { slates: some }),
+    ...(when.value === 'later' && { when: { ...later } }),
+  }
   const done = await attempt(() =>
-    ask<{ count: number }>(`/api/handouts/${handout}/hand-back`, { method: 'POST', body }),
+    ask<{ count: number; unsaid: number } | { at: string }>(path, { method: 'POST', body }),
   )
-  if (done) emit('close', t('handBackAll.done', { count: done.count }))
+  if (!done) return
+  if ('at' in done) return emit('close', t('handBackAll.doneLater', { at: moment(done.at) }))
+  const unsaid = done.unsaid ? ` ${t('handBackAll.unsaid', { count: done.unsaid })}` : ''
+  emit('close', t('handBackAll.done', { count: done.count }) + unsaid)
+}
+async function drop() {
+  if (await attempt(() => ask(path, { method: 'DELETE' }))) planned.value = null
 }
 </script>
 
 <template>
   <UiAsk :open="open" :title="t('handBackAll.title')" @close="emit('close', '')">
     <p v-if="trouble" class="trouble" role="alert">{{ trouble }}</p>
+    <div v-if="planned" class="told mb-3 flex flex-wrap items-center gap-3" data-test="planned">
+      <span class="flex-1">{{
+        t(planned.count === null ? 'handBackAll.plannedAll' : 'handBackAll.planned', {
+          at: moment(planned.at),
+          count: planned.count ?? 0,
+        })
+      }}</span>
+      <button type="button" class="button min-h-10 py-1" :disabled="busy" @click="drop">
+        {{ t('handBackAll.drop') }}
+      </button>
+    </div>
     <template v-if="line">
+      <label v-if="groups.length > 1" class="mb-2 block"
+        ><span class="label">{{ t('handBackAll.whom') }}</span
+        ><select v-model="group" class="field">
+          <option value="">{{ t('handBackAll.whomAll') }}</option>
+          <option v-for="one in groups" :key="one.id" :value="one.id">{{ one.name }}</option>
+        </select></label
+      >
       <p>{{ t('handBackAll.says', { count: meant.length }) }}</p>
       <p v-if="unseen" class="mt-2">{{ t('handBackAll.unseen', { count: unseen }) }}</p>
       <p v-if="unsure" class="mt-2">{{ t('handBackAll.unsure', { count: unsure }) }}</p>
-      <label v-if="meant.length" class="mt-3 flex items-center gap-2"
+      <label class="mt-3 block"
+        ><span class="label">{{ t('handBackAll.words') }}</span
+        ><textarea v-model="words" dir="auto" rows="2" :maxlength="LONGEST_COMMENT" class="field" />
+      </label>
+      <label class="mt-3 flex items-center gap-2"
         ><input v-model="again" type="checkbox" class="h-5 w-5" />{{ t('handBackAll.again') }}</label
       >
+      <fieldset class="mt-3 flex flex-wrap items-center gap-x-4 gap-y-1">
+        <legend class="label">{{ t('handBackAll.when') }}</legend>
+        <label v-for="one in ['now', 'later'] as const" :key="one" class="flex min-h-9 items-center gap-2"
+          ><input v-model="when" type="radio" name="handBackWhen" :value="one" />{{
+            t(`handBackAll.whens.${one}`)
+          }}</label
+        >
+      </fieldset>
+      <div v-if="when === 'later'" class="flex flex-wrap gap-3">
+        <label
+          ><span class="label">{{ t('giveOut.onDay') }}</span
+          ><input v-model="later.day" type="date" class="field" required
+        /></label>
+        <label
+          ><span class="label">{{ t('giveOut.dueTime') }}</span
+          ><input v-model="later.time" type="time" class="field" required
+        /></label>
+        <p class="note-line w-full">{{ t(slates || group ? 'handBackAll.laterSome' : 'handBackAll.laterAll') }}</p>
+      </div>
     </template>
     <template #buttons>
       <button type="button" class="button" @click="emit('close', '')">{{ t('app.cancel') }}</button>
-      <button type="button" class="button button-action" :disabled="busy || !meant.length" @click="handBack">
-        {{ t('handBackAll.button', { count: meant.length }) }}
+      <button type="button" class="button button-action" :disabled="busy || !ready" @click="handBack">
+        {{ when === 'later' ? t('handBackAll.buttonLater') : t('handBackAll.button', { count: meant.length }) }}
       </button>
     </template>
   </UiAsk>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Edition } from '~~/core/board/edition'
-import type { Decisions } from '~~/core/keys/mark'
+import type { Decision, Decisions } from '~~/core/keys/mark'
 import type { ItemMark } from '~~/core/keys/outcome'
 import type { SlateState } from '~~/core/slate/state'
 
@@ -17,7 +17,7 @@ const { marks, edition, state, decisions, handout } = defineProps<{
   decisions: Decisions
   handout: string
 }>()
-const emit = defineEmits<{ decide: [name: string, verdict: 'right' | 'wrong']; leave: [] }>()
+const emit = defineEmits<{ decide: [name: string, decision: Decision]; leave: [] }>()
 const { t, said } = useWords()
 const reasonWords = useReasonWords(
   () => edition,
@@ -43,8 +43,8 @@ function go(to: number) {
   rows.value?.find(row => row.dataset.item === mark.name)?.focus()
 }
 /** The row may stand elsewhere then; the keyboard goes with it. */
-function say(name: string, verdict: 'right' | 'wrong') {
-  emit('decide', name, verdict)
+function say(name: string, decision: Decision) {
+  emit('decide', name, decision)
   void nextTick(() => go(at.value))
 }
 const KEYS: { readonly [key: string]: (mark: NamedMark) => void } = {
@@ -54,13 +54,23 @@ const KEYS: { readonly [key: string]: (mark: NamedMark) => void } = {
   End: () => go(marks.length - 1),
   '+': mark => mark.verdict !== 'noted' && decisions[mark.name] !== 'right' && say(mark.name, 'right'),
   '-': mark => mark.verdict !== 'noted' && decisions[mark.name] !== 'wrong' && say(mark.name, 'wrong'),
-  Delete: ({ name }) => decisions[name] && say(name, decisions[name]),
+  Delete: ({ name }) => decisions[name] !== undefined && say(name, decisions[name]),
+  '.': mark => givePart(mark, mark.of / 2),
+  ',': mark => givePart(mark, mark.of / 2),
   Enter: mark => void navigateTo(across(mark)),
+}
+/** So many points of those that it has. */
+function givePart(mark: NamedMark, points: number) {
+  if (mark.verdict === 'noted' || !(points >= 0 && points <= mark.of) || decisions[mark.name] === points) return
+  say(mark.name, points)
+}
+function typed(mark: NamedMark, text: string) {
+  if (text !== '') givePart(mark, Math.min(mark.of, Number(text)))
 }
 function press(event: KeyboardEvent, mark: NamedMark) {
   // The buttons of a row have keys of their own.
   if (event.target !== event.currentTarget || event.altKey || event.ctrlKey || event.metaKey) return
-  const does = KEYS[event.key]
+  const does = KEYS[event.key] ?? (/^\d$/.test(event.key) ? (of: NamedMark) => givePart(of, Number(event.key)) : null)
   if (!does) return
   event.preventDefault()
   does(mark)
@@ -83,11 +93,23 @@ defineExpose({ focus: () => go(at.value) })
       <span class="min-w-0 flex-1"
         ><strong class="font-semibold">{{ itemName(mark) }}</strong
         ><span class="block text-sm text-ink-soft"
-          ><strong v-if="decisions[mark.name]" class="font-semibold">{{ t('review.yourWord') }}</strong
-          ><template v-if="decisions[mark.name]">. </template>{{ whyOf(mark) }}</span
+          ><strong v-if="decisions[mark.name] !== undefined" class="font-semibold">{{ t('review.yourWord') }}</strong
+          ><template v-if="decisions[mark.name] !== undefined">. </template>{{ whyOf(mark) }}</span
         ></span
       >
-      <span class="flex gap-1">
+      <span class="flex items-center gap-1">
+        <span v-if="mark.of && mark.verdict !== 'noted'" class="flex items-center gap-1 text-sm tabular-nums"
+          ><UiTyped
+            type="number"
+            tabindex="-1"
+            class="min-h-9 w-14 px-1 py-1 text-right"
+            min="0"
+            :max="mark.of"
+            step="0.5"
+            :value="mark.points"
+            :aria-label="t('review.pointsFor', { name: itemName(mark), of: mark.of })"
+            @change="typed(mark, ($event.target as HTMLInputElement).value)" />/ {{ mark.of }}</span
+        >
         <template v-if="mark.verdict !== 'noted'"
           ><button
             v-for="verdict in ['right', 'wrong'] as const"

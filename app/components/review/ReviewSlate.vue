@@ -223,6 +223,13 @@ const { tool, takes } = desk
         :proposed="total"
         @changed="review.saveSoon()"
         @back="itemList?.focus()" />
+      <ReviewAlone
+        v-if="view.members.length > 1"
+        v-model="review.alone.value"
+        :members="view.members"
+        :moves="review.moves.value"
+        :most="view.mostPoints"
+        @changed="review.saveSoon()" />
       <p v-if="word" class="told">
         <strong class="block text-sm">{{ t('review.said') }}</strong><bdi>{{ word }}</bdi>
       </p>

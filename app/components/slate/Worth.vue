@@ -10,17 +10,22 @@ const {
 } = defineProps<{ points: number | null; rubric: Rubric | null; review?: ReviewEntry | null }>()
 const { t } = useWords()
 const reached = (criterion: number) => review?.levels[String(criterion)]
+/** What this reader gets alone, beside what all get together. */
+const own = computed(() => Object.values(review?.alone ?? {})[0])
 </script>
 
 <template>
   <p v-if="points !== null" class="font-semibold">
     {{
       review && review.points !== null
-        ? t('counting.got', { points: review.points, of: points })
+        ? t(own?.points != null ? 'counting.gotTogether' : 'counting.got', { points: review.points, of: points })
         : t('counting.worth', { count: points })
     }}
   </p>
-  <details v-else-if="rubric" :open="!!review">
+  <p v-if="points !== null && own?.points != null" class="font-semibold">
+    {{ t('counting.gotAlone', { points: own.points, of: points }) }}
+  </p>
+  <details v-if="points === null && rubric" :open="!!review">
     <summary class="cursor-pointer font-semibold">{{ t('counting.looksAt', { name: rubric.name }) }}</summary>
     <dl class="mt-1 flex flex-col gap-1">
       <div v-for="(criterion, i) in rubric.criteria" :key="i">

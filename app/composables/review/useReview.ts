@@ -1,7 +1,8 @@
 import type { Said, TalkLine } from '~~/core/handout/talk'
+import { NO_REVIEW, reviewChange, type Review } from '~~/core/handout/review'
 import type { Levels } from '~~/core/handout/counting'
 import { makeEdition } from '~~/core/board/edition'
-import { decisionName, withDecisions, type Decisions } from '~~/core/keys/mark'
+import { decisionName, withDecisions, type Decision, type Decisions } from '~~/core/keys/mark'
 import type { ItemMark, KeyMark } from '~~/core/keys/outcome'
 import type { PieceId } from '~~/core/board/ids'
 import type { MarginItem, WrittenItem } from '~~/core/margin/item'
@@ -21,6 +22,8 @@ export interface OutcomesView {
   readonly keys: readonly KeyMark[]
   /** What they said when it was reviewed, where that is something else by now. */
   readonly reviewed: readonly KeyMark[] | null
+  /** How many moves each student made, by hand. */
+  readonly moves: Readonly<Record<string, number>>
 }
 
 const sumOf = (marks: readonly KeyMark[]) =>
@@ -45,14 +48,18 @@ export function useReview(view: SlateView, given: OutcomesView | null, outdated:
     () => view.id,
     () => pictures.value.length,
   )
-  const comment = ref(view.review?.comment ?? '')
-  const points = ref<number | null>(view.review?.points ?? null)
-  const levels = ref<Levels>(view.review?.levels ?? {})
-  const content = () => ({
+  /** The review as the server has it: what differs from it is still to be saved. */
+  let kept: Review = view.review ?? NO_REVIEW
+  const comment = ref(kept.comment)
+  const points = ref<number | null>(kept.points)
+  const levels = ref<Levels>(kept.levels)
+  const alone = ref<Review['alone']>(kept.alone)
+  const content = (): Review => ({
     decisions: decisions.value,
     comment: comment.value,
     points: points.value,
     levels: levels.value,
+    alone: alone.value,
   })
   const trouble = ref('')
   /** Items taken away or added, the latest last: each can be taken back. */
@@ -142,10 +149,14 @@ export function useReview(view: SlateView, given: OutcomesView | null, outdated:
 
   /** One after the other: what was said last stands last. */
   let sent: Promise<unknown> = Promise.resolve()
-  const saveReview = () => {
-    const body = content()
-    sent = sent.then(() => attempt(() => ask(`${path}/review`, { method: 'PUT', body })))
-    return sent
+  const saveReview = () => (sent = sent.then(() => attempt(saveChange)))
+  /** Only what was changed here: whoever reviews it in another window loses nothing by it. */
+  async function saveChange() {
+    const now = content()
+    const body = reviewChange(kept, now)
+    if (!body) return
+    await ask(`${path}/review`, { method: 'PUT', body: { ...body } })
+    kept = now
   }
   let saving: ReturnType<typeof setTimeout> | undefined
   /** What is still to be saved is saved now: whoever reads it next must find it, and nothing older may come later. */
@@ -164,9 +175,9 @@ export function useReview(view: SlateView, given: OutcomesView | null, outdated:
   onScopeDispose(() => void flush())
 
   /** The teacher's word on an item; the same word again takes it back. */
-  function decide(item: string, verdict: 'right' | 'wrong') {
+  function decide(item: string, decision: Decision) {
     const { [item]: before, ...others } = decisions.value
-    decisions.value = before === verdict ? others : { ...others, [item]: verdict }
+    decisions.value = before === decision ? others : { ...others, [item]: decision }
     saveSoon()
   }
 
@@ -234,13 +245,15 @@ export function useReview(view: SlateView, given: OutcomesView | null, outdated:
     comment.value = ''
     points.value = null
     levels.value = {}
+    alone.value = {}
+    kept = NO_REVIEW
   }
   async function handBack(again = false) {
     clearTimeout(saving)
     saving = undefined
     await sent
     await attempt(async () => {
-      await ask(`${path}/review`, { method: 'PUT', body: content() })
+      await saveChange()
       status.value = (
         await ask<{ status: SlateStatus }>(`${path}/hand-back`, { method: 'POST', body: { again } })
       ).status
@@ -267,6 +280,8 @@ export function useReview(view: SlateView, given: OutcomesView | null, outdated:
     comment,
     points,
     levels,
+    alone,
+    moves: computed(() => outcomes.value?.moves ?? {}),
     decisions: readonly(decisions),
     trouble,
     items,

@@ -1,5 +1,4 @@
-import type { Levels } from '~~/core/handout/counting'
-import type { Decisions } from '~~/core/keys/mark'
+import type { Review } from '~~/core/handout/review'
 import type { MarginItem } from '~~/core/margin/item'
 
 /** The margin and the review as the server gives them. */
@@ -9,9 +8,4 @@ export interface MarginEntry {
   /** Seen by those who work, before it is handed back. */
   shown: boolean
 }
-export interface ReviewEntry {
-  decisions: Decisions
-  comment: string
-  points: number | null
-  levels: Levels
-}
+export type ReviewEntry = Review

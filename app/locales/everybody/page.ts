@@ -213,6 +213,7 @@ export default {
     spokenOn: 'Spoken note {number}, on {name}',
     tickOn: 'Ticked: {name}',
     ticked: 'Ticked:',
+    toYou: 'To you alone:',
     thePage: 'the page',
     hear: 'Hear the note on {name}, {time}',
     stopHearing: 'Stop the note on {name}',

@@ -126,6 +126,8 @@ export default {
   counting: {
     worth: 'Counts for {count} point | Counts for {count} points',
     got: '{points} of {of} points',
+    gotTogether: 'Together: {points} of {of} points',
+    gotAlone: 'You alone: {points} of {of} points',
     looksAt: 'What is looked at: {name}',
   },
   choose: {

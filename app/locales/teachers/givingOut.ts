@@ -187,6 +187,8 @@ export default {
     most: 'Points, at most',
     pointsOf: 'Points, of {of}',
     byKey: 'Give {points}, as the key says',
+    rounded: 'By the key it is {exact}: given in halves, {points}.',
+    ungraded: 'No points yet. As long as you give none, it stays without.',
     rubric: 'Rubric',
     choose: 'Choose a rubric',
     make: 'Make a rubric',

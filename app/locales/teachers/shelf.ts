@@ -24,7 +24,7 @@ export default {
     'no-students': 'This class has no students yet. Add them first.',
     'no-such-invitation': 'This link opens nothing any more. Ask the teacher of the class for a new one.',
     'due-before': 'It would be due before it goes out. Choose a later due day. Nothing was given out.',
-    past: 'That time is over where the class is. Choose a later one. Nothing was given out.',
+    past: 'That time is over where the class is. Choose a later one. Nothing was done.',
     'empty-set': 'These groups have nobody in them. Put students into them first. Nothing was given out.',
     'too-big': 'That is too big: a picture may have 25 MB, a sound or a film 50 MB. Nothing was added.',
     'too-many-pixels':

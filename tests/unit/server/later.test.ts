@@ -96,7 +96,7 @@ describe('giving out later', () => {
     expect(await carryOut(db(), '00000000-0000-4000-8000-000000000000')).toEqual({ ok: false, reason: 'gone' })
   })
   it('is done once by two processes that look for work, also when one was started after it was put down', async () => {
-    const first = await startJobs({ ...two.connection, wire: two.services.wire })
+    const first = await startJobs({ ...two.connection, wire: two.services.wire, engine: two.services.engine })
     const handout = await db()
       .transaction()
       .execute(async trx => {
@@ -113,7 +113,7 @@ describe('giving out later', () => {
         for (let i = 0; i < 3; i++) await first.at(trx, soon, { name: 'give-out', handout: made.value.id })
         return made.value.id
       })
-    const second = await startJobs({ ...two.connection, wire: two.services.wire })
+    const second = await startJobs({ ...two.connection, wire: two.services.wire, engine: two.services.engine })
     await expect.poll(async () => (await rowOf(handout))?.given_at, { timeout: 20_000 }).not.toBeNull()
     await Promise.all([first.stop(), second.stop()])
     expect(await slatesOf(handout)).toBe(4)

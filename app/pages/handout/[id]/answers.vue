@@ -3,6 +3,7 @@ import type { Board } from '~~/core/board/board'
 import { makeEdition } from '~~/core/board/edition'
 import { gatherAnswers } from '~~/core/review/answers'
 import { shortNames } from '~~/core/roster/names'
+import type { Decision } from '~~/core/keys/mark'
 import type { AnswerView } from '~/components/review/AlikeAnswers.vue'
 
 definePageMeta({ for: 'teacher', key: route => route.fullPath })
@@ -33,7 +34,7 @@ useHead({ title: () => name.value || t('across.title') })
 
 const said = ref('')
 const MOST_AT_ONCE = 200
-async function decide(slates: readonly string[], verdict: 'right' | 'wrong' | null) {
+async function decide(slates: readonly string[], verdict: Decision | null) {
   const parts = Array.from({ length: Math.ceil(slates.length / MOST_AT_ONCE) }, (_, i) =>
     slates.slice(i * MOST_AT_ONCE, (i + 1) * MOST_AT_ONCE),
   )
@@ -45,7 +46,11 @@ async function decide(slates: readonly string[], verdict: 'right' | 'wrong' | nu
     }
     return all
   })
-  if (count !== undefined) said.value = t(`across.said.${verdict ?? 'back'}`, { count })
+  if (count !== undefined)
+    said.value = t(`across.said.${typeof verdict === 'number' ? 'part' : (verdict ?? 'back')}`, {
+      count,
+      points: verdict ?? 0,
+    })
   await read()
 }
 

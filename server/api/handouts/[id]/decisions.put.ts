@@ -1,14 +1,10 @@
 import * as v from 'valibot'
-import { DecisionNameSchema } from '../../../../core/keys/mark'
+import { DecisionNameSchema, DecisionSchema } from '../../../../core/keys/mark'
 import { requireRightOnHandout, SomeSlates } from '../../../http/onHandout'
 import { readJson } from '../../../http/read'
 import { decideOn } from '../../../usecases/answers'
 
-const Decision = v.object({
-  item: DecisionNameSchema,
-  verdict: v.nullable(v.picklist(['right', 'wrong'])),
-  slates: SomeSlates,
-})
+const Decision = v.object({ item: DecisionNameSchema, verdict: v.nullable(DecisionSchema), slates: SomeSlates })
 
 /** The teacher's word on one item of several slates at once. */
 export default defineEventHandler(async event => {
