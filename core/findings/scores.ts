@@ -1,6 +1,7 @@
 import type { KeyId } from '../board/ids'
 import { decisionName, withDecisions, type Decisions } from '../keys/mark'
-import type { ItemKind, KeyMark, Verdict } from '../keys/outcome'
+import type { KeyMark, Verdict } from '../keys/outcome'
+import type { ItemKind } from '../keys/reason'
 
 /** What the keys and the teacher say of one slate. */
 export interface MarkedSlate {

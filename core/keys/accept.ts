@@ -2,14 +2,16 @@ import type { Board } from '../board/board'
 import { makeEdition, type Edition } from '../board/edition'
 import type { KeyId, PieceId } from '../board/ids'
 import type { SlateState } from '../slate/state'
-import { contextOf, keyName } from './context'
+import { withAlso } from './also'
+import { contextOf, keyName, type MarkContext } from './context'
 import type { Key } from './key'
 import { kindOf } from './kinds'
 import { markSlate } from './mark'
 
 /**
- * The board with what was done about one item right as well. Null where that can't be: the key is of a kind that has
- * one answer to it, it isn't clear what was done (on the line, nothing there), or it is right already.
+ * The board with what was done about one item right as well: as another answer where the key's kind has several, else
+ * by the teacher's word on what is said of it. Null where that can't be: it isn't clear what was done (on the line,
+ * nothing there), or it is right already.
  */
 export function acceptedToo(
   state: SlateState,
@@ -19,16 +21,23 @@ export function acceptedToo(
   const { board } = edition
   const key = board.keys.find(one => one.id === id)
   const context = key && contextOf(key, state, edition)
-  if (!key || !context) return null
-  const { keep, alsoRight } = kindOf(key)
-  const [kept] = keep(context, [key])
-  // Of rings all homes hold at once: another region would be no second answer.
-  if (!alsoRight || !kept || ('regions' in key && key.regions)) return null
-  const next = alsoRight(key, { ...key, ...kept } as Key, keyName(item as PieceId))
-  const made = { ...board, keys: board.keys.map(one => (one === key ? next : one)) }
-  const verdictOn = (over: Edition) =>
+  const markOn = (over: Edition) =>
     markSlate(state, over)
       .find(mark => mark.key === id)
-      ?.items.find(one => one.item === item)?.verdict
-  return verdictOn(edition) !== 'right' && verdictOn(makeEdition(made)) === 'right' ? made : null
+      ?.items.find(one => one.item === item)
+  const mark = context && markOn(edition)
+  if (!key || !mark || mark.verdict === 'right') return null
+  for (const next of [asAnswer(key, context, item), withAlso(key, mark)]) {
+    const made = next && { ...board, keys: board.keys.map(one => (one === key ? next : one)) }
+    if (made && markOn(makeEdition(made))?.verdict === 'right') return made
+  }
+  return null
+}
+
+/** Of rings all homes hold at once: another region would be no second answer. */
+function asAnswer(key: Key, context: MarkContext, item: string): Key | null {
+  const { keep, alsoRight } = kindOf(key)
+  const [kept] = keep(context, [key])
+  if (!alsoRight || !kept || ('regions' in key && key.regions)) return null
+  return alsoRight(key, { ...key, ...kept } as Key, keyName(item as PieceId))
 }

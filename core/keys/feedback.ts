@@ -1,6 +1,6 @@
 import { kindOf } from './kinds'
-import type { ItemKind, KeyMark, Verdict } from './outcome'
-import { heardAs, type Reason } from './reason'
+import type { KeyMark, Verdict } from './outcome'
+import { heardAs, type ItemKind, type Reason } from './reason'
 
 /** What a student may be told of one item: how it stands, and what is there, never what should be. */
 export interface Feedback {

@@ -3,7 +3,7 @@ import type { FigureId, KeyId, PageId, PieceId, PlaceId } from '../board/ids'
 import { arrowsDocument } from './arrows/key'
 import { balanceDocument } from './balance/key'
 import { coverDocument } from './cover/key'
-import type { IdMap, KeyDocument } from './document'
+import { mappedAlso, type IdMap, type KeyDocument } from './document'
 import { expressionDocument } from './expression/key'
 import { inkDocument } from './ink/key'
 import { labelDocument } from './label/key'
@@ -51,8 +51,13 @@ export const KeySchema = v.variant(
 )
 
 // A key's kind picks its own document; TypeScript can't follow that pairing through the lookup.
-const mapped = <K extends Key>(key: K, to: IdMap): K | null =>
-  (DOCUMENTS[key.kind] as unknown as KeyDocument<v.GenericSchema<K>>).mapped(key, to)
+function mapped<K extends Key>(key: K, to: IdMap): K | null {
+  const made = (DOCUMENTS[key.kind] as unknown as KeyDocument<v.GenericSchema<K>>).mapped(key, to)
+  if (!made?.also) return made
+  const { also: _, ...without } = made
+  const also = mappedAlso(made.also, to)
+  return (also.length ? { ...without, also } : without) as K
+}
 
 const ALL: IdMap = { piece: id => id, place: id => id, figure: id => id }
 

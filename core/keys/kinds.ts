@@ -10,7 +10,7 @@ import type { KindOfKey } from './kind'
 import { labelKind } from './label/kind'
 import { matchKind } from './match/kind'
 import { orderKind } from './order/kind'
-import type { CodeOf } from './reason'
+import type { CodeOf, TAKEN } from './reason'
 import { scaleKind } from './scale/kind'
 import { slotsKind } from './slots/kind'
 import { sortKind } from './sort/kind'
@@ -44,7 +44,7 @@ const KINDS = {
 type Kinds = typeof KINDS
 type ReasonsOf<Kind extends KeyKind> = Kinds[Kind]['reasons']
 /** Every reason that a key gives, and every one that a student hears. The message catalogue has words for each. */
-export type ReasonCode = { [Kind in KeyKind]: CodeOf<ReasonsOf<Kind>> }[KeyKind]
+export type ReasonCode = { [Kind in KeyKind]: CodeOf<ReasonsOf<Kind>> }[KeyKind] | CodeOf<typeof TAKEN>
 export type HeardCode = { [Kind in KeyKind]: keyof ReasonsOf<Kind> & string }[KeyKind]
 
 // A key's kind picks what it does; TypeScript can't follow that pairing through the lookup.

@@ -2,6 +2,7 @@ import * as v from 'valibot'
 import type { Edition } from '../board/edition'
 import type { KeyId, PageId } from '../board/ids'
 import type { SlateState } from '../slate/state'
+import { takenAsRight } from './also'
 import { contextOn, type MarkContext } from './context'
 import type { Key } from './key'
 import { kindOf } from './kinds'
@@ -23,7 +24,11 @@ export function markSlate(state: SlateState, edition: Edition): KeyMark[] {
 
 /** What one key says; nothing where its page is gone. */
 function markKey(key: Key, context: MarkContext | null): KeyMark {
-  return summed({ key: key.id, kind: key.kind, items: context ? kindOf(key).mark(key, context) : [] })
+  return summed({
+    key: key.id,
+    kind: key.kind,
+    items: context ? takenAsRight(kindOf(key).mark(key, context), key.also) : [],
+  })
 }
 
 /** The teacher's own word on an item: right, wrong, or so many points of those that it has. */

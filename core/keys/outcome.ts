@@ -1,16 +1,10 @@
 import type { KeyId } from '../board/ids'
 import type { KeyKind } from './key'
-import type { CodeOf, Reason, ReasonTable, WordsOf } from './reason'
+import type { CodeOf, ItemKind, Reason, ReasonTable, WordsOf } from './reason'
 
 /** *noted*: counted, never scored. */
 export const VERDICTS = ['right', 'wrong', 'on-the-line', 'not-placed', 'noted'] as const
 export type Verdict = (typeof VERDICTS)[number]
-
-/**
- * What an item is: a piece, a place, a cell or gap of one ("place:row,column"), a fixed figure, or the key as a whole.
- */
-export const ITEM_KINDS = ['piece', 'place', 'figure', 'key'] as const
-export type ItemKind = (typeof ITEM_KINDS)[number]
 
 /** What a key says of one thing. */
 export interface ItemMark {

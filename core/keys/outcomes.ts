@@ -6,8 +6,8 @@ import { placePieces } from '../placement/placement'
 import type { SlateState } from '../slate/state'
 import { KEY_KINDS } from './key'
 import { markSlate } from './mark'
-import { ITEM_KINDS, VERDICTS, type KeyMark } from './outcome'
-import { WordSchema } from './reason'
+import { VERDICTS, type KeyMark } from './outcome'
+import { ITEM_KINDS, WordSchema } from './reason'
 
 /**
  * Counted up whenever the same work on the same edition may be marked otherwise, so that what is stored is known to be

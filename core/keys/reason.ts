@@ -1,6 +1,12 @@
 import * as v from 'valibot'
 import { FigureIdSchema, PieceIdSchema, PlaceIdSchema } from '../board/ids'
 
+/**
+ * What an item is: a piece, a place, a cell or gap of one ("place:row,column"), a fixed figure, or the key as a whole.
+ */
+export const ITEM_KINDS = ['piece', 'place', 'figure', 'key'] as const
+export type ItemKind = (typeof ITEM_KINDS)[number]
+
 const pair = <Schema extends v.GenericSchema>(schema: Schema) => v.pipe(v.strictTuple([schema, schema]), v.readonly())
 const list = <Schema extends v.GenericSchema>(schema: Schema) => v.pipe(v.array(schema), v.readonly())
 
@@ -60,12 +66,15 @@ export interface Reason {
 export const ON_LEDGE = { 'on-ledge': { doing: {}, codes: { 'on-ledge': {} } } } as const satisfies ReasonTable
 export const EMPTY = { empty: { doing: {}, codes: { empty: {} } } } as const satisfies ReasonTable
 
+/** The teacher has said that it is right as well, whatever kind of key it is. */
+export const TAKEN = { right: { doing: {}, codes: { 'taken-as-right': {} } } } as const satisfies ReasonTable
+
 /** What is heard behind a code; a code that the table hasn't got is a programming error. */
 export function heardAs(
   table: ReasonTable,
   code: string,
 ): { readonly code: string; readonly doing: readonly string[] } {
-  for (const [heard, { doing, codes }] of Object.entries(table)) {
+  for (const [heard, { doing, codes }] of [...Object.entries<Heard>(table), ...Object.entries<Heard>(TAKEN)]) {
     if (code in codes) return { code: heard, doing: Object.keys(doing) }
   }
   throw new Error(`no reason ${code}`)

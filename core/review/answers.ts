@@ -1,3 +1,4 @@
+import { likeness } from '../keys/also'
 import type { Decision } from '../keys/mark'
 import type { ItemMark, Verdict } from '../keys/outcome'
 import type { Reason } from '../keys/reason'
@@ -18,12 +19,6 @@ export interface Gathered<A extends OneAnswer> {
 }
 
 const ORDER: Readonly<Record<Verdict, number>> = { 'on-the-line': 0, wrong: 1, 'not-placed': 3, right: 2, noted: 4 }
-
-/** Beside how much of a piece lies in a place, which differs from hand to hand. */
-function likeness({ verdict, reason }: ItemMark): string {
-  const { percent: _, ...words } = reason.words
-  return JSON.stringify([verdict, reason.code, Object.entries(words).toSorted(([a], [b]) => (a < b ? -1 : 1))])
-}
 
 /**
  * Alike ones together: the same verdict for the same reason. What the key is unsure of comes first, then what is wrong,

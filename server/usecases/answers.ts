@@ -120,6 +120,15 @@ export interface AlsoRightPreview {
     readonly before: number
     readonly after: number
   }[]
+  /** Whether the board on the shelf has it too; null where that wasn't asked for. */
+  readonly onShelf: boolean | null
+}
+export interface AlsoRight {
+  readonly item: string
+  readonly slate: string
+  readonly apply: boolean
+  /** Also on the board that the handout came from. */
+  readonly shelf?: boolean
 }
 /** *one-answer*: it can't be right as well: it is right already, isn't clear, or the key has one answer to it. */
 export type AlsoRightRefusal = 'one-answer' | 'not-found'
@@ -128,7 +137,7 @@ export type AlsoRightRefusal = 'one-answer' | 'not-found'
 export async function alsoRight(
   services: Services,
   handout: string,
-  { item: name, slate, apply }: { readonly item: string; readonly slate: string; readonly apply: boolean },
+  { item: name, slate, apply, shelf = false }: AlsoRight,
 ): Promise<Result<AlsoRightPreview, AlsoRightRefusal>> {
   const { db, engine, marking, outcomes } = services
   const rows = await slatesOf(db, handout)
@@ -172,8 +181,37 @@ export async function alsoRight(
     }
   }
   if (apply) for (const { version, board } of corrected) await correctEdition(services, handout, board, { version })
+  const onShelf = apply && shelf ? await alsoOnShelf(services, handout, item, { state, edition: row.edition }) : null
   const inOrder = new Intl.Collator('en', { numeric: true })
-  return ok({ changes: changes.toSorted((a, b) => inOrder.compare(a.name, b.name)) })
+  return ok({ changes: changes.toSorted((a, b) => inOrder.compare(a.name, b.name)), onShelf })
+}
+
+/** False where the board is no longer such that what was done could be right on it. */
+function alsoOnShelf(
+  { db, engine }: Services,
+  handout: string,
+  item: ItemName,
+  done: { readonly state: SlateState; readonly edition: string },
+): Promise<boolean> {
+  return db.transaction().execute(async trx => {
+    const shelf = await trx
+      .selectFrom('boards')
+      .innerJoin('handouts', 'handouts.board_id', 'boards.id')
+      .select(['boards.id', 'boards.document'])
+      .where('handouts.id', '=', handout)
+      .forUpdate('boards')
+      .executeTakeFirst()
+    if (!shelf) return false
+    const [from, to] = [await engine.editions.get(trx, done.edition), makeEdition(shelf.document)]
+    const board = acceptedToo(carry(done.state, from, to).state, to, item)
+    if (!board) return false
+    await trx
+      .updateTable('boards')
+      .set(eb => ({ document: JSON.stringify(board), version: eb('version', '+', 1), updated_at: new Date() }))
+      .where('id', '=', shelf.id)
+      .execute()
+    return true
+  })
 }
 
 const pointsOf = (keys: readonly KeyMark[], decisions: Decisions) =>

@@ -96,7 +96,7 @@ describe('the layers', () => {
     ['design', 'handout', 'format', 'findings', 'lesson', 'review'],
     ['organizers', 'preflight', 'sync'],
   ]
-  const DOCUMENT = /^core\/keys\/(?:\w+\/key|key|document)(?:\.ts)?$/
+  const DOCUMENT = /^core\/keys\/(?:\w+\/key|key|document|reason)(?:\.ts)?$/
   const coreFolder = (path: string) => (DOCUMENT.test(path) ? 'board' : path.split('/')[1]!)
   const level = (path: string) => CORE_ORDER.findIndex(folders => folders.includes(coreFolder(path)))
   const target = (file: string, specifier: string) => relative(root, resolve(root, dirname(file), specifier))

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Edition } from '~~/core/board/edition'
-import { ALTERNATIVES } from '~~/core/keys/kinds'
+import { canBeRight } from '~~/core/keys/also'
 import { placeOfSpot } from '~~/core/keys/document'
 import type { Gathered, OneAnswer } from '~~/core/review/answers'
 import type { Decision } from '~~/core/keys/mark'
@@ -46,11 +46,6 @@ const where = computed(() => {
   const lies = group.reason.words.lies ?? group.reason.words.place
   const [place] = typeof lies === 'object' ? (Object.values(lies)[0] as string[]) : []
   return { page, part: place ?? '' }
-})
-/** The key can have several answers to it. */
-const canBeMore = computed(() => {
-  const key = edition.value.board.keys.find(one => item.startsWith(`${one.id}/`))
-  return !!key && ALTERNATIVES.has(key.kind) && !('regions' in key && key.regions)
 })
 const decidedAs = computed(() => {
   const all = new Set(group.answers.map(answer => answer.decided))
@@ -140,7 +135,7 @@ function press(event: KeyboardEvent) {
         <Icon :name="verdict === 'right' ? 'lucide:check' : 'lucide:x'" size="18" />{{ t(`across.call.${verdict}`) }}
       </button>
       <button
-        v-if="group.verdict === 'wrong' && canBeMore"
+        v-if="canBeRight(first.mark)"
         type="button"
         class="button min-h-10 py-1"
         @click="emit('also', first.slate)">

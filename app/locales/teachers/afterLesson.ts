@@ -32,12 +32,16 @@ export default {
     also: 'Right for all',
     alsoTitle: 'Is this right as well?',
     alsoSays:
-      'The key of this handout takes it as right beside what it has. All slates are marked anew; the board on your shelf stays as it is.',
+      'The key of this handout takes it as right beside what it has, whoever did it. All slates are marked anew.',
+    alsoShelf: 'On the board on my shelf too, for the next class',
     changes:
       'Nobody gets another number of points. | One student gets another number of points: | {count} students get another number of points:',
     change: '{before} → {after}',
     keep: 'Keep it as right',
     kept: 'The key takes it as right now. All slates are marked anew.',
+    keptShelf: 'The key takes it as right now, here and on your shelf. All slates are marked anew.',
+    notOnShelf:
+      'The key takes it as right here. The board on your shelf has changed so much that it could not be kept there.',
   },
   findings: {
     title: 'Findings',

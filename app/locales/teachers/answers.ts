@@ -53,6 +53,8 @@ export default {
     stays: 'Stays',
     alikeGroup: 'With group {number}',
     alsoRight: 'This is right as well',
+    also: 'One more answer is right by your word: {names} | {count} more answers are right by your word: {names}',
+    alsoBack: 'No longer',
     byList: 'In the order of your list',
     orTyped: 'Or type what they make',
     comesTo: '{place} comes to',

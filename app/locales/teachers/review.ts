@@ -216,6 +216,7 @@ export default {
       'does-not-fit': '{names}; here belongs {home}',
       'two-in-slot': 'More than one here: {names}',
       'slot-unsure': '{names}, not quite in: you decide',
+      'taken-as-right': 'Right as well, by your word',
       'total-right': 'Makes {made}',
       'total-short': 'Makes {made} of {target}; {missing} missing',
       'total-over': 'Makes {made}, {missing} more than {target}',

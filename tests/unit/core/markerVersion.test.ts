@@ -1,12 +1,10 @@
 import { createHash } from 'node:crypto'
-import { readdirSync, readFileSync } from 'node:fs'
-import { resolve } from 'node:path'
 import { expect, it } from 'vitest'
 import { makeEdition } from '../../../core/board/edition'
-import { readBoardFile } from '../../../core/format/boardFile'
 import { answerSlate } from '../../../core/keys/answerSlate'
 import { MARKER_VERSION, outcomesOf } from '../../../core/keys/outcomes'
-import { startOf, type SlateState } from '../../../core/slate/state'
+import { startOf } from '../../../core/slate/state'
+import { exampleBoards, moved } from '../../examples'
 
 /**
  * What the marker of this version says of the worked examples. Stored outcomes are believed as long as their version is
@@ -14,25 +12,8 @@ import { startOf, type SlateState } from '../../../core/slate/state'
  */
 const SAID = { version: 3, digest: '0c34b413795840476cb7d5af4fe62b811c641fd9da7e413da3d1dc87e08f1870' }
 
-const folder = resolve(import.meta.dirname, '../../../docs/formats/examples')
-const boards = readdirSync(folder)
-  .filter(file => file.endsWith('.board.json'))
-  .toSorted()
-  .map(file => {
-    const read = readBoardFile(JSON.parse(readFileSync(resolve(folder, file), 'utf8')))
-    if (!read.ok) throw new Error(file)
-    return read.value.board
-  })
-/** All that lies moved by so much: onto edges, into other places, off them. */
-const moved = (state: SlateState, dx: number, dy: number): SlateState => ({
-  ...state,
-  pieces: Object.fromEntries(
-    Object.entries(state.pieces).map(([piece, lies]) => [piece, { ...lies, x: lies.x + dx, y: lies.y + dy }]),
-  ),
-})
-
 it('what is marked otherwise has another version of the marker', () => {
-  const said = boards.flatMap(board => {
+  const said = exampleBoards.flatMap(board => {
     const edition = makeEdition(board)
     return board.pages.flatMap(page => {
       const answered = answerSlate(page, edition)
@@ -49,7 +30,7 @@ it('what is marked otherwise has another version of the marker', () => {
       })
     })
   })
-  expect(said.length).toBe(boards.flatMap(board => board.pages).length * 5)
+  expect(said.length).toBe(exampleBoards.flatMap(board => board.pages).length * 5)
   const digest = createHash('sha256').update(JSON.stringify(said)).digest('hex')
   expect({ version: MARKER_VERSION, digest }).toEqual(SAID)
 })

@@ -1,4 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import * as v from 'valibot'
+import { BoardSchema } from '../../../core/board/board'
 import { makeEdition } from '../../../core/board/edition'
 import type { Services } from '../../../server/services'
 import { alsoRight, answersOn, decideOn } from '../../../server/usecases/answers'
@@ -102,5 +104,19 @@ describe('one item across all students', () => {
     ])
     const shelf = await two.connection.db.selectFrom('boards').select('document').executeTakeFirstOrThrow()
     expect(makeEdition(shelf.document).board.keys).toEqual(board.keys)
+  })
+
+  it('is right on the shelf too where that is asked for, and said where it can’t be', async () => {
+    const { handout } = two.school
+    const { db } = two.connection
+    const [, , , wrong] = ids()
+    const ask = { item: ITEM, slate: wrong!, apply: true, shelf: true }
+    const shelf = () => db.selectFrom('boards').select(['document', 'version']).executeTakeFirstOrThrow()
+    const before = await shelf()
+    expect(await alsoRight(services(), handout, ask)).toMatchObject({ ok: true, value: { onShelf: true } })
+    const after = await shelf()
+    expect(after.version).toBe(before.version + 1)
+    expect(after.document.keys).not.toEqual(before.document.keys)
+    expect(v.is(BoardSchema, after.document)).toBe(true)
   })
 })

@@ -31,6 +31,13 @@ const nowhere = computed(() =>
 )
 const unsaid = computed(() => (answer.kind === 'sort' ? page.pieces.filter(p => !answer.homes[p.id]).length : 0))
 
+const itemName = useItemName(() => bench.edition.value)
+const alsoNames = computed(() => [...new Set((answer.also ?? []).map(itemName))].join(', '))
+function withoutAlso() {
+  const { also: _, ...strict } = answer
+  change(strict)
+}
+
 /** A number that can't be read leaves the key as it was, and the field says so. */
 function setNumber(event: Event, name: 'tolerance' | 'unknown') {
   const field = event.target as HTMLInputElement
@@ -63,6 +70,10 @@ const checked = (event: Event) => (event.target as HTMLInputElement).checked
     <p v-else>{{ sentence(answer) }}</p>
     <WorkbenchAnswersOrderGroups v-if="answer.kind === 'order'" :bench="bench" :answer="answer" @change="change" />
     <WorkbenchAnswersAlikeSlots v-if="answer.kind === 'slots'" :bench="bench" :answer="answer" @change="change" />
+    <div v-if="answer.also" class="flex flex-wrap items-center gap-2" data-test="also">
+      <p class="flex-1">{{ t('answers.also', { count: answer.also.length, names: alsoNames }) }}</p>
+      <button type="button" class="button min-h-9 px-3 py-1" @click="withoutAlso">{{ t('answers.alsoBack') }}</button>
+    </div>
     <label v-if="answer.kind === 'scale'"
       ><span class="label">{{ t('answers.tolerance') }}</span
       ><UiTyped :value="answer.tolerance" maxlength="12" @change="setNumber($event, 'tolerance')"

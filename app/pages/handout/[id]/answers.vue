@@ -62,18 +62,25 @@ interface Change {
 }
 /** What was done on this slate is asked to be right for all; who changes by that is said before. */
 const asking = ref<{ slate: string; changes: readonly Change[] } | null>(null)
+const shelf = ref(false)
 const alsoRight = (slate: string, apply: boolean) =>
   attempt(() =>
-    ask<{ changes: Change[] }>(`/api/handouts/${handout}/also-right`, { method: 'POST', body: { item, slate, apply } }),
+    ask<{ changes: Change[]; onShelf: boolean | null }>(`/api/handouts/${handout}/also-right`, {
+      method: 'POST',
+      body: { item, slate, apply, shelf: shelf.value },
+    }),
   )
 async function askAlso(slate: string) {
   const preview = await alsoRight(slate, false)
+  shelf.value = false
   if (preview) asking.value = { slate, changes: preview.changes }
 }
 async function keepAlso() {
   const { slate } = asking.value!
   asking.value = null
-  if (await alsoRight(slate, true)) said.value = t('across.kept')
+  const kept = await alsoRight(slate, true)
+  if (kept)
+    said.value = t(kept.onShelf === null ? 'across.kept' : kept.onShelf ? 'across.keptShelf' : 'across.notOnShelf')
   await read()
 }
 
@@ -120,6 +127,9 @@ onMounted(() => go(0))
             }}</span>
           </li>
         </ul>
+        <label class="mt-3 flex items-center gap-2"
+          ><input v-model="shelf" type="checkbox" class="h-5 w-5" />{{ t('across.alsoShelf') }}</label
+        >
       </template>
       <template #buttons>
         <button type="button" class="button" @click="asking = null">{{ t('app.cancel') }}</button>

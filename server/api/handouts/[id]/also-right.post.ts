@@ -11,6 +11,8 @@ const AlsoRight = v.object({
   slate: v.pipe(v.string(), v.uuid(), v.toLowerCase()),
   /** Without it, it is only said what would change. */
   apply: v.boolean(),
+  /** Also on the board that the handout came from. */
+  shelf: v.optional(v.boolean(), false),
 })
 
 /** What was done about an item on one slate is right as well, for the whole handout. */
