@@ -22,8 +22,8 @@ import type { SlateStatus } from '../../core/slate/status'
 export type MailedPurpose = 'new-password' | 'prove-address'
 export type NewcomersDoor = 'open' | 'closed'
 
-/** Of those that were kept before there were words alone these are missing. */
-export type TriedReview = Pick<Review, 'comment' | 'points' | 'levels'> & Partial<Pick<Review, 'alone'>>
+/** Of the older ones words alone and decisions are missing. */
+export type TriedReview = Pick<Review, 'comment' | 'points' | 'levels'> & Partial<Pick<Review, 'alone' | 'decisions'>>
 
 export interface Database extends TablesOfLesson {
   teachers: {

@@ -1,7 +1,6 @@
 import { sql } from 'kysely'
 import type { FirstPut } from '../../core/findings/pace'
 import { scoresOf, type MarkedSlate, type Scores } from '../../core/findings/scores'
-import type { Decisions } from '../../core/keys/mark'
 import type { Lies } from '../../core/keys/outcomes'
 import type { SlateStatus } from '../../core/slate/status'
 import type { Services } from '../services'
@@ -51,7 +50,7 @@ export async function findingsOn({ db, engine, outcomes }: Services, handout: st
     slates,
     scores: scoresOf(all),
     lies,
-    before: await firstTries(outcomes, ids),
+    before: await firstTries({ db, outcomes }, ids),
     puts: await firstPuts(db, ids),
     hints: await hintsOf(db, ids),
     /** Slates of which nothing can be said. */
@@ -79,10 +78,19 @@ async function hintsOf(db: Services['db'], slates: readonly string[]): Promise<{
   return rows[0]!
 }
 
-/** What the keys say of the first tries of slates that have further ones; null where none has. */
-async function firstTries(outcomes: Services['outcomes'], slates: readonly string[]): Promise<Scores | null> {
+/** What the keys and the teacher say of the first tries of slates that have further ones; null where none has. */
+async function firstTries(
+  { db, outcomes }: Pick<Services, 'db' | 'outcomes'>,
+  slates: readonly string[],
+): Promise<Scores | null> {
   const tries = await outcomes.ofFirstTries(slates)
   if (tries.size === 0) return null
-  const nobody: Decisions = {}
-  return scoresOf([...tries].map(([slate, { keys }]) => ({ slate, keys, decisions: nobody })))
+  const rows = await db
+    .selectFrom('tries')
+    .select(['slate_id', 'review'])
+    .where('slate_id', 'in', [...tries.keys()])
+    .where('turn', '=', 1)
+    .execute()
+  const decided = new Map(rows.map(row => [row.slate_id, row.review?.decisions]))
+  return scoresOf([...tries].map(([slate, { keys }]) => ({ slate, keys, decisions: decided.get(slate) ?? {} })))
 }

@@ -1,9 +1,11 @@
 import { sql } from 'kysely'
+import { withDecisions } from '../../core/keys/mark'
 import type { KeyMark, Verdict } from '../../core/keys/outcome'
 import { ok, type Result } from '../../core/result'
 import type { MarkingRefusal } from '../marking/markingPool'
 import type { SlateOutcomes } from '../marking/outcomes'
 import type { Services } from '../services'
+import { tryBefore } from './tries'
 
 type Asked = Pick<Services, 'db' | 'outcomes'>
 
@@ -41,12 +43,14 @@ export async function verdictsOn(
 export interface OutcomesForReview extends SlateOutcomes {
   /** What the keys said when it was last reviewed, where that is something else by now. */
   readonly reviewed: readonly KeyMark[] | null
+  /** What they say of the try before, by the keys as they are now; null for a first. */
+  readonly before: readonly KeyMark[] | null
   /** How many moves each student made, by hand. */
   readonly moves: Readonly<Record<string, number>>
 }
 
 export async function outcomesForReview(
-  { db, outcomes }: Asked,
+  { db, outcomes, engine, marking }: Asked & Pick<Services, 'engine' | 'marking'>,
   slate: string,
 ): Promise<Result<OutcomesForReview, MarkingRefusal>> {
   const now = await outcomes.ofOne(slate)
@@ -64,6 +68,15 @@ export async function outcomesForReview(
     .where('reviews.slate_id', '=', slate)
     .executeTakeFirst()
   const { number, turn, marker } = now.value
+  const hash = now.value.edition
+  async function ofTryBefore(): Promise<KeyMark[] | null> {
+    const edition = await engine.editions.get(db, hash)
+    const earlier = await tryBefore(db, engine, slate, edition)
+    if (!earlier) return null
+    const slates = [{ id: slate, number: 0, state: earlier.state }]
+    const marked = (await marking.mark({ edition: hash, board: edition.board, slates })).get(slate)
+    return marked?.ok ? withDecisions(marked.value.keys, earlier.review?.decisions ?? {}) : null
+  }
   const hands = await db
     .selectFrom('moves')
     .select(eb => ['by', eb.fn.countAll<string>().as('count')])
@@ -73,5 +86,5 @@ export async function outcomesForReview(
     .execute()
   const moves = Object.fromEntries(hands.map(({ by, count }) => [by, Number(count)]))
   const same = !before || (before.number === number && before.turn === turn && before.marker === marker)
-  return ok({ ...now.value, reviewed: same ? null : before.keys, moves })
+  return ok({ ...now.value, reviewed: same ? null : before.keys, before: await ofTryBefore(), moves })
 }

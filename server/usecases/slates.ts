@@ -73,7 +73,7 @@ export async function viewSlate({ db, engine }: Pick<Services, 'db' | 'engine'>,
         review: shows
           ? reviewFor(reader, await reviewOf(trx, id))
           : before?.review
-            ? reviewFor(reader, { ...NO_REVIEW, ...before.review })
+            ? reviewFor(reader, { ...NO_REVIEW, ...before.review, decisions: {} })
             : null,
         before: before && { turn: before.turn, state: before.state, endedAt: before.endedAt.toISOString() },
         talk: await talkOf(trx, id, reader.staff),

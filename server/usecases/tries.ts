@@ -41,7 +41,7 @@ export function beginAgain(
       .where('slate_id', '=', slate)
       .executeTakeFirstOrThrow()
     if (Number(count) >= MOST_TRIES) return refuse('not-now')
-    const { comment, points, levels, alone } = await reviewOf(trx, slate)
+    const { decisions, comment, points, levels, alone } = await reviewOf(trx, slate)
     await trx
       .insertInto('tries')
       .values({
@@ -50,7 +50,7 @@ export function beginAgain(
         number: row.last_number,
         edition_hash: row.edition_hash,
         state: JSON.stringify(loaded.state),
-        review: row.status === 'handed-back' ? JSON.stringify({ comment, points, levels, alone }) : null,
+        review: row.status === 'handed-back' ? JSON.stringify({ decisions, comment, points, levels, alone }) : null,
       })
       .execute()
     // What is decided next is about the next try.

@@ -103,6 +103,11 @@ const { tool, takes } = desk
         :kind="view.kind"
         :members="view.members"
         @close="replay.close()" />
+      <ReviewGained
+        v-if="comparing && review.marksBefore.value && view.keyed"
+        :edition="edition"
+        :before="review.marksBefore.value"
+        :now="review.marks.value" />
       <div class="flex min-h-0 flex-1 gap-3">
         <SlateBefore
           v-if="comparing && review.before.value"

@@ -22,6 +22,8 @@ export interface OutcomesView {
   readonly keys: readonly KeyMark[]
   /** What they said when it was reviewed, where that is something else by now. */
   readonly reviewed: readonly KeyMark[] | null
+  /** What they say of the try before, by the keys as they are now; null for a first. */
+  readonly before: readonly KeyMark[] | null
   /** How many moves each student made, by hand. */
   readonly moves: Readonly<Record<string, number>>
 }
@@ -281,6 +283,8 @@ export function useReview(view: SlateView, given: OutcomesView | null, outdated:
     points,
     levels,
     alone,
+    marksBefore: computed(() => outcomes.value?.before ?? null),
+    marks,
     moves: computed(() => outcomes.value?.moves ?? {}),
     decisions: readonly(decisions),
     trouble,

@@ -181,6 +181,7 @@ export default {
     score: '{points} of {of}',
     undecided: '{count} on the line',
     steps: 'True all the way',
+    gains: { gained: '{count} gained', lost: '{count} lost', keptWrong: '{count} still not right' },
     pointsFor: 'Points for {name}, of {of}',
     alone: {
       title: 'Each alone',

@@ -1,4 +1,6 @@
 import { afterAll, beforeAll, expect, it } from 'vitest'
+import type { KeyMark } from '../../../core/keys/outcome'
+import { outcomesForReview } from '../../../server/usecases/outcomes'
 import type { Services } from '../../../server/services'
 import { findingsOn } from '../../../server/usecases/findings'
 import type { ReviewChange } from '../../../core/handout/review'
@@ -61,6 +63,16 @@ it('findings come from all slates on which something was done, with the teacherâ
   await beginAgain(two.services, id, true)
   await lay(0, 'c0', 'z0')
   const again = await findingsOn(services(), handout)
+  const reviewed = await outcomesForReview(services(), id)
+  const verdicts = (keys: readonly KeyMark[] | null) =>
+    (keys ?? [])
+      .flatMap(key => key.items)
+      .filter(item => item.item === 'c0')
+      .map(item => item.verdict)
+  expect(reviewed.ok && [verdicts(reviewed.value.before), verdicts(reviewed.value.keys)]).toEqual([
+    ['wrong'],
+    ['right'],
+  ])
   expect(again.before?.slates).toEqual([id])
   expect(again.before?.points[0]![again.before.items.findIndex(item => item.item === 'c0')]).toBe(0)
   expect(again.scores.points[again.slates.findIndex(s => s.slate === id)]![at]).toBe(1)

@@ -23,6 +23,7 @@ beforeEach(async () => {
   store = anotherStore()
 })
 const anotherStore = () => new OutcomeStore(two.connection.db, two.engines[0].editions, marking)
+const reviewing = () => ({ ...two.services, outcomes: store, marking })
 const ids = () => two.school.slates.map(slate => slate.id)
 const marked = () => marking.batches.flatMap(batch => batch.slates.map(slate => slate.id))
 const move = async (i: number) => {
@@ -65,10 +66,7 @@ describe('outcomes', () => {
     await store.of([id])
     const nothing = { decisions: {}, comment: '', points: null, levels: {} }
     await saveReview({ db: two.connection.db, outcomes: store }, id, two.school.teacher, nothing)
-    expect(await outcomesForReview({ db: two.connection.db, outcomes: store }, id)).toMatchObject({
-      ok: true,
-      value: { reviewed: null },
-    })
+    expect(await outcomesForReview(reviewing(), id)).toMatchObject({ ok: true, value: { reviewed: null } })
     await two.connection.pool.query('update outcomes set marker = marker - 1')
     await two.connection.pool.query('update reviews set marker = marker - 1')
     await store.of([id])
@@ -84,7 +82,7 @@ describe('outcomes', () => {
     expect(marked()).toEqual([id, id, id])
     await two.connection.pool.query('delete from edition_changes')
     await move(0)
-    const now = await outcomesForReview({ db: two.connection.db, outcomes: store }, id)
+    const now = await outcomesForReview(reviewing(), id)
     expect(now).toMatchObject({ ok: true, value: { reviewed: expect.any(Array) } })
     expect(await rows()).toBe(2)
   })
