@@ -43,7 +43,7 @@ test('a second try keeps the first beside it, hints come one by one and are seen
   await teacher.goto(`${address}/handout/${lesson.handout}/review/${slate}`)
   await expect(teacher.getByTestId('reasons')).toContainText('1 of 2')
   await lesson.teacher.must('POST', `/api/slates/${slate}/margin`, {
-    item: { kind: 'note', page, piece: 'c0', text: 'Does it crawl?' },
+    item: { kind: 'note', page, at: { to: 'piece', piece: 'c0' }, text: 'Does it crawl?' },
   })
   await teacher.getByRole('button', { name: 'Hand back to Ada Fern' }).click()
   await expect(ada.getByText('Does it crawl?')).toBeVisible()

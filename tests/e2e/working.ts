@@ -14,7 +14,14 @@ export async function workOn(
     board,
     cards,
     handIn = true,
-  }: { readonly board: Board; readonly cards: Readonly<Record<string, string>>; readonly handIn?: boolean },
+    round = 'laid',
+  }: {
+    readonly board: Board
+    readonly cards: Readonly<Record<string, string>>
+    readonly handIn?: boolean
+    /** Tells the moves of one time from those of another. */
+    readonly round?: string
+  },
 ): Promise<void> {
   const client = new Client(lesson.teacher.address)
   const student = lesson.students.find(one => one.name === name)!
@@ -24,7 +31,7 @@ export async function workOn(
   socket.say({ say: 'open', slate, since: 0 })
   await socket.hear(m => m.say === 'slate')
   const moves = Object.entries(cards).map(([piece, place]) => ({
-    id: `laid-${piece}-${slate.slice(0, 8)}`,
+    id: `${round}-${piece}-${slate.slice(0, 8)}`,
     move: { kind: 'put', piece, ...middleOf(board, place) },
   }))
   socket.say({ say: 'moves', slate, moves })

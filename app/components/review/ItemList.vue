@@ -86,16 +86,16 @@ defineExpose({ focus: () => go(at.value) })
       :key="mark.name"
       :data-item="mark.name"
       :tabindex="marks[at]?.name === mark.name ? 0 : -1"
-      class="flex items-center gap-3 rounded px-1 py-2"
+      class="flex flex-wrap items-center gap-x-3 rounded px-1 py-2"
       @focus="current = mark.name"
       @keydown="press($event, mark)">
       <ReviewVerdictSign :verdict="mark.verdict" />
       <span class="min-w-0 flex-1"
-        ><strong class="font-semibold">{{ itemName(mark) }}</strong
-        ><span class="block text-sm text-ink-soft"
-          ><strong v-if="decisions[mark.name] !== undefined" class="font-semibold">{{ t('review.yourWord') }}</strong
-          ><template v-if="decisions[mark.name] !== undefined">. </template>{{ whyOf(mark) }}</span
-        ></span
+        ><strong class="font-semibold">{{ itemName(mark) }}</strong></span
+      >
+      <span class="order-last basis-full pl-10 text-sm text-ink-soft"
+        ><strong v-if="decisions[mark.name] !== undefined" class="font-semibold">{{ t('review.yourWord') }}</strong
+        ><template v-if="decisions[mark.name] !== undefined">. </template>{{ whyOf(mark) }}</span
       >
       <span class="flex items-center gap-1">
         <span v-if="mark.of && mark.verdict !== 'noted'" class="flex items-center gap-1 text-sm tabular-nums"

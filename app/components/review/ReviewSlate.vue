@@ -74,15 +74,10 @@ const { tool, takes } = desk
   <div class="flex min-h-0 flex-1 flex-col gap-4 lg:flex-row">
     <div class="flex min-h-96 min-w-0 flex-1 flex-col gap-3">
       <ReviewMarginBar v-model:at-once="atOnce" :tools="desk" :past="past" :at-work="atWork">
-        <button v-if="!past" type="button" class="button ml-auto px-3" @click="((tool = 'look'), replay.open())">
+        <button v-if="!past" type="button" class="button px-3" @click="((tool = 'look'), replay.open())">
           <Icon name="lucide:history" />{{ t('replay.open') }}
         </button>
-        <button
-          type="button"
-          class="button px-3"
-          :class="past ? 'ml-auto' : ''"
-          :disabled="!review.canUndo.value"
-          @click="review.undo()">
+        <button type="button" class="button px-3" :disabled="!review.canUndo.value" @click="review.undo()">
           <Icon name="lucide:undo-2" />{{ t('slate.undo') }}
         </button>
       </ReviewMarginBar>
@@ -115,31 +110,35 @@ const { tool, takes } = desk
           :page="page"
           :before="review.before.value.state"
           :now="state" />
-        <BoardStage plays :edition="shown.edition" :page="page" :state="shown.state">
-          <template v-if="!past" #mark="{ piece, master }">
-            <ReviewVerdictMark
-              v-if="onPieces.get(piece.id)"
-              :x="-master.width / 2 + 2"
-              :y="master.height / 2 - 2"
-              :verdict="onPieces.get(piece.id)!" />
-          </template>
-          <template v-if="!past" #over>
-            <ReviewPlaceMarks :page="page" :marks="listed" />
-            <MarginLayer :page="page" :edition="edition" :state="state" :margin="margin" />
-            <ReviewPenLayer
-              v-if="tool === 'pen' || tool === 'highlighter'"
-              :page="page"
-              :tip="tool"
-              @stroke="review.add({ kind: 'ink', page: page.id, points: $event, tip: tool })" />
-            <ReviewPickLayer
-              v-else-if="takes !== 'nothing'"
-              :page="page"
-              :targets="desk.targets.value"
-              :spot-label="takes === 'anything' ? t('marginDesk.toSpot') : undefined"
-              @pick="desk.pick"
-              @spot="desk.spot" />
-          </template>
-        </BoardStage>
+        <div class="flex min-w-0 flex-1 flex-col gap-2">
+          <h2 v-if="comparing && review.before.value" class="text-center font-bold">{{ t('again.now') }}</h2>
+          <BoardStage plays :edition="shown.edition" :page="page" :state="shown.state">
+            <template v-if="!past" #mark="{ piece, master }">
+              <ReviewVerdictMark
+                v-if="onPieces.get(piece.id)"
+                :x="-master.width / 2 + 2"
+                :y="master.height / 2 - 2"
+                :verdict="onPieces.get(piece.id)!" />
+            </template>
+            <template v-if="!past" #over>
+              <ReviewPlaceMarks :page="page" :marks="listed" />
+              <ReviewPenLayer
+                v-if="tool === 'pen' || tool === 'highlighter'"
+                :page="page"
+                :tip="tool"
+                @stroke="review.add({ kind: 'ink', page: page.id, points: $event, tip: tool })" />
+              <ReviewPickLayer
+                v-else-if="takes !== 'nothing'"
+                :page="page"
+                :targets="desk.targets.value"
+                :spot-label="takes === 'anything' ? t('marginDesk.toSpot') : undefined"
+                @pick="desk.pick"
+                @spot="desk.spot" />
+              <!-- It takes no pointer, so what is to be pressed may lie below it. -->
+              <MarginLayer :page="page" :edition="edition" :state="state" :margin="margin" />
+            </template>
+          </BoardStage>
+        </div>
       </div>
     </div>
 
