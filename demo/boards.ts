@@ -41,6 +41,8 @@ export interface BoardPlan {
     readonly hints?: readonly string[]
     readonly readPieces?: boolean
   }
+  /** What many of a class think, and isn't so: words with the wrong home that they would give them. */
+  readonly misbelief?: Readonly<Record<string, string>>
   /** Words with more than one right home, or with none. */
   readonly special?: readonly { word: string; homes: readonly string[] }[]
 }
@@ -77,6 +79,8 @@ export const HOLD_ON: BoardPlan = {
     { heading: 'Crawls about', words: ['shore crab', 'sea star', 'dog whelk', 'sea urchin'] },
     { heading: 'Swims free', words: ['prawn', 'goby', 'blenny'] },
   ],
+  // What sits still while one looks seems to cling.
+  misbelief: { 'dog whelk': 'Clings to rock', 'sea urchin': 'Clings to rock', blenny: 'Crawls about' },
 }
 
 export const WHERE_SEEN: BoardPlan = {

@@ -14,14 +14,18 @@ export interface Played {
   readonly after: number
 }
 
+/** Of a class the share that believes what isn't so. */
+const BELIEVING = 0.6
+
 /**
- * How a student may work: takes the cards as they stand on the ledge, more or less; knows most answers; puts a card
- * down a little askew; now and then thinks again. `after` is seconds since the start.
+ * How a student may work: takes the cards as they stand on the ledge, more or less; knows most answers, and shares what
+ * the class believes (a wrong home by the word of a card); puts a card down a little askew; now and then thinks again.
+ * `after` is seconds since the start.
  */
 export function playLesson(
   edition: Edition,
   random: Random,
-  plan: { cards: number; knows: number; pace: number },
+  plan: { cards: number; knows: number; pace: number; believes?: Readonly<Record<string, string>> },
 ): { moves: Played[]; state: SlateState } {
   const page = edition.board.pages[0]!
   const homes = sortKeyOf(edition.board, page.id)!.homes
@@ -44,10 +48,16 @@ export function playLesson(
     const askew = { x: spot.x + (random() - 0.5) * slip, y: spot.y + (random() - 0.5) * 10 }
     make({ kind: 'put', piece, ...clampPiece(askew, edition.pieces.get(piece)!.master, page) })
   }
+  const placeCalled = (heading: string | undefined) => page.places.find(place => place.heading === heading)?.id
   const anyPlace = () => page.places[Math.floor(random() * page.places.length)]!.id
   const order = [...shuffled(page.ledge.slice(0, plan.cards), random), ...page.ledge.slice(plan.cards)]
   for (const piece of order.slice(0, plan.cards)) {
     const right = homes[piece]?.[0]
+    const believed = placeCalled(plan.believes?.[edition.pieces.get(piece)!.piece.text])
+    if (believed && random() < BELIEVING) {
+      putIn(piece, believed)
+      continue
+    }
     if (random() < plan.knows) {
       if (right) putIn(piece, right)
       continue

@@ -90,6 +90,7 @@ async function loadDemo(db: Db, jobs: Jobs, now = new Date()): Promise<void> {
     now,
     fate: i => (i < 13 ? 'under-way' : i < 20 ? 'handed-in' : i < 22 ? 'handed-back' : 'not-opened'),
     seed: 56,
+    believes: HOLD_ON.misbelief,
   })
   await playFrames({
     db,

@@ -91,6 +91,7 @@ export async function playHandout({
   now,
   fate,
   seed,
+  believes = {},
 }: {
   readonly db: Db
   readonly teacher: string
@@ -99,6 +100,8 @@ export async function playHandout({
   readonly now: Date
   readonly fate: (i: number) => Status
   readonly seed: number
+  /** What many of them think, and isn't so. */
+  readonly believes?: Readonly<Record<string, string>> | undefined
 }): Promise<void> {
   const given = await giveOut(db, board, classId)
   if (!given.ok) throw new Error(given.reason)
@@ -121,6 +124,7 @@ export async function playHandout({
       cards: done,
       knows: 0.55 + 0.4 * random(),
       pace: 12 + 16 * random(),
+      believes,
     })
     // Most worked until a moment ago; one in five of those under way has been quiet for a while.
     const quiet = status === 'under-way' && random() < 0.2 ? 3.5 + 4 * random() : 1.5 * random()

@@ -1,3 +1,5 @@
+import type { PieceId } from '../board/ids'
+import { keyName } from '../keys/context'
 import type { Scores } from './scores'
 import type { Sort } from './sorts'
 
@@ -10,17 +12,23 @@ export interface Homes {
   readonly counts: readonly (readonly number[])[]
 }
 
-/** Pieces × places over all sorts; a piece that a sort doesn't have isn't counted there. */
+/**
+ * Pieces × places over all sorts; a piece that a sort doesn't have isn't counted there. Under the name of a bin stand
+ * all copies that were taken from it.
+ */
 export function homesOf(sorts: readonly Sort[], pieces: readonly string[], places: readonly string[]): Homes {
   const columns = [...places, null]
-  return {
-    pieces,
-    places: columns,
-    counts: pieces.map(piece =>
-      columns.map(place => sorts.filter(sort => piece in sort && (sort[piece] ?? null) === place).length),
-    ),
-  }
+  const [row, column] = [indexOf(pieces), indexOf(columns)]
+  const counts = pieces.map(() => columns.map(() => 0))
+  for (const sort of sorts)
+    for (const [piece, place] of Object.entries(sort)) {
+      const [i, j] = [row.get(piece) ?? row.get(keyName(piece as PieceId)), column.get(place)]
+      if (i !== undefined && j !== undefined) counts[i]![j]!++
+    }
+  return { pieces, places: columns, counts }
 }
+
+const indexOf = <T>(values: readonly T[]) => new Map<T, number>(values.map((value, i) => [value, i]))
 
 /** Two items that go wrong together more often than chance would have it. */
 export interface WrongPair {

@@ -1,44 +1,49 @@
 import { sql } from 'kysely'
+import type { Board } from '../../core/board/board'
+import type { FindingsData } from '../../core/findings/findings'
+import type { MadeOrder } from '../../core/findings/orders'
 import type { FirstPut } from '../../core/findings/pace'
-import { scoresOf, type MarkedSlate, type Scores } from '../../core/findings/scores'
-import type { Lies } from '../../core/keys/outcomes'
-import type { SlateStatus } from '../../core/slate/status'
+import { scoresOf, type Scores } from '../../core/findings/scores'
+import { keyName } from '../../core/keys/context'
+import type { KeyMark } from '../../core/keys/outcome'
+import { loadStates } from '../database/loadState'
 import type { Services } from '../services'
 import { namesOf } from './slates'
-
-export interface FindingsSlate {
-  readonly slate: string
-  readonly name: string
-  /** Its group's mark, for a frame. */
-  readonly group: string | null
-  readonly status: SlateStatus
-}
 
 /**
  * What findings are worked out from: what the keys and the teacher say of each slate on which something was done, where
  * each piece lies there, and what was said of first tries. Nothing is marked again that was marked before.
  */
-export async function findingsOn({ db, engine, outcomes }: Services, handout: string) {
-  const rows = await db
+export async function findingsOn(
+  services: Services,
+  handout: string,
+): Promise<FindingsData & { hints: { slates: number; looks: number }; unmarked: number; idle: string[] }> {
+  const { db, engine, outcomes } = services
+  const every = await db
     .selectFrom('slates')
     .leftJoin('reviews', 'reviews.slate_id', 'slates.id')
-    .select(['slates.id', 'slates.mark', 'slates.status', 'reviews.decisions'])
+    .select([
+      'slates.id',
+      'slates.mark',
+      'slates.status',
+      'slates.last_number as last',
+      'slates.edition_hash as edition',
+      'reviews.decisions',
+    ])
     .where('slates.handout_id', '=', handout)
-    .where('slates.last_number', '>', 0)
     .orderBy('slates.id')
     .execute()
+  const names = await namesOf(
+    db,
+    every.map(row => row.id),
+  )
+  const rows = every.filter(row => row.last > 0)
   const ids = rows.map(row => row.id)
-  const [marked, names] = [await outcomes.of(ids), await namesOf(db, ids)]
-  const slates: FindingsSlate[] = []
-  const lies: Lies[] = []
-  const all: MarkedSlate[] = []
-  for (const { id, mark, status, decisions } of rows) {
-    const one = marked.get(id)
-    if (!one?.ok) continue
-    slates.push({ slate: id, name: names.get(id) ?? '', group: mark, status })
-    lies.push(one.value.lies)
-    all.push({ slate: id, keys: one.value.keys, decisions: decisions ?? {} })
-  }
+  const marked = await outcomes.of(ids)
+  const found = rows.flatMap(row => {
+    const one = marked.get(row.id)
+    return one?.ok ? [{ ...row, ...one.value }] : []
+  })
   const { edition_hash } = await db
     .selectFrom('handouts')
     .select('edition_hash')
@@ -47,15 +52,43 @@ export async function findingsOn({ db, engine, outcomes }: Services, handout: st
   const { board } = await engine.editions.get(db, edition_hash)
   return {
     board,
-    slates,
-    scores: scoresOf(all),
-    lies,
-    before: await firstTries({ db, outcomes }, ids),
+    slates: found.map(({ id, mark, status }) => ({ slate: id, name: names.get(id) ?? '', group: mark, status })),
+    scores: scoresOf(found.map(({ id, keys, decisions }) => ({ slate: id, keys, decisions: decisions ?? {} }))),
+    lies: found.map(one => one.lies),
+    headings: await headingsOn(services, board, found),
+    orders: found.flatMap(({ id, keys }) => madeOrders(keys).map(one => ({ ...one, slate: id }))),
+    before: await firstTries(services, ids),
     puts: await firstPuts(db, ids),
     hints: await hintsOf(db, ids),
     /** Slates of which nothing can be said. */
-    unmarked: rows.length - slates.length,
+    unmarked: rows.length - found.length,
+    idle: every.filter(row => row.last === 0).flatMap(row => names.get(row.id) ?? []),
   }
+}
+
+/** The orders that were made in lanes, as the keys have read them. */
+const madeOrders = (keys: readonly KeyMark[]): MadeOrder[] =>
+  keys.flatMap(({ items }) =>
+    items.flatMap(({ item, reason: { words } }): MadeOrder[] =>
+      typeof words.order === 'object' && 'pieces' in words.order
+        ? [{ place: item, pieces: words.order.pieces.map(keyName) }]
+        : [],
+    ),
+  )
+
+/** What students called the places of a board that has places without a heading; nothing is read for all others. */
+async function headingsOn(
+  { db, engine }: Pick<Services, 'db' | 'engine'>,
+  board: Board,
+  slates: readonly { readonly id: string; readonly edition: string; readonly last: number }[],
+): Promise<Record<string, string>[]> {
+  const nameless = board.pages.flatMap(page => page.places.filter(place => !place.heading).map(place => place.id))
+  if (nameless.length === 0) return slates.map(() => ({}))
+  const states = await loadStates(db, engine.editions, slates)
+  return slates.map(({ id }) => {
+    const texts = states.get(id)?.state.texts ?? {}
+    return Object.fromEntries(nameless.flatMap(place => (texts[place] ? [[place, texts[place]]] : [])))
+  })
 }
 
 /** When each piece was first put down, in seconds after the first move of its slate. */

@@ -1,14 +1,24 @@
 <script setup lang="ts">
-import { useFindings, type FindingsView } from '~/composables/review/useFindings'
+import { useFindingParts } from '~/composables/review/useFindingParts'
+import { useFindings } from '~/composables/review/useFindings'
 
 definePageMeta({ for: 'teacher', key: route => route.fullPath })
 const { t } = useWords()
 const route = useRoute()
 const handout = String(route.params.id)
-const { attempt, trouble } = useAsking()
-const view = shallowRef((await attempt(() => ask<FindingsView>(`/api/handouts/${handout}/findings`))) ?? null)
+const { view, statuses, findings, share, trouble, read } = useFindings(handout)
+await read()
 useHead({ title: () => t('findings.of', { title: view.value?.board.title ?? '' }) })
-const parts = useFindings(() => view.value)
+const { parts, edition } = useFindingParts(
+  () => view.value,
+  () => findings.value,
+)
+const STATES = ['under-way', 'handed-in', 'handed-back'] as const
+const countOf = (status: (typeof STATES)[number]) => view.value!.slates.filter(one => one.status === status).length
+const toggle = (status: (typeof STATES)[number]) =>
+  (statuses.value = statuses.value.includes(status)
+    ? statuses.value.filter(one => one !== status)
+    : [...statuses.value, status])
 </script>
 
 <template>
@@ -26,7 +36,25 @@ const parts = useFindings(() => view.value)
         <p v-if="!view.slates.length" class="panel text-lg">{{ t('findings.nobody') }}</p>
         <template v-else>
           <div class="flex flex-wrap items-center gap-4">
-            <p>{{ t('findings.from', { count: view.slates.length }) }}</p>
+            <p role="status">
+              {{ t('findings.from', { count: findings?.slates.length ?? 0 }) }}
+            </p>
+            <progress v-if="share !== null && !findings" :value="share" :aria-label="t('findings.working')" />
+            <fieldset class="flex flex-wrap items-center gap-3">
+              <legend class="sr-only">{{ t('findings.which') }}</legend>
+              <label v-for="status in STATES" :key="status" class="flex min-h-9 items-center gap-2"
+                ><input
+                  type="checkbox"
+                  class="h-5 w-5"
+                  :checked="statuses.includes(status)"
+                  @change="toggle(status)" />{{
+                  t('findings.states', { state: t(`walk.status.${status}`), count: countOf(status) })
+                }}</label
+              >
+            </fieldset>
+            <p v-if="view.idle.length" class="note-line w-full">
+              {{ t('findings.idle', { count: view.idle.length, names: view.idle.join(', ') }) }}
+            </p>
             <p v-if="view.unmarked" class="note-line">{{ t('findings.unmarked', { count: view.unmarked }) }}</p>
           </div>
           <section
@@ -43,6 +71,16 @@ const parts = useFindings(() => view.value)
                 <bdi>{{ line }}</bdi>
               </li>
             </ul>
+            <FindingsPiles
+              v-if="part.picture === 'piles' && findings?.homes"
+              :edition="edition"
+              :homes="findings.homes"
+              :wrong="findings.wrongHomes" />
+            <FindingsTree
+              v-if="part.picture === 'tree' && findings?.sorts?.tree"
+              :edition="edition"
+              :tree="findings.sorts.tree" />
+            <LazyFindingsFindingChart v-if="part.chart" :bars="part.chart" :label="part.says" />
             <FindingsFindingTable
               v-if="part.table"
               :title="t(`findings.part.${part.name}`)"
