@@ -1,5 +1,6 @@
 import { sql } from 'kysely'
 import type { Board } from '../../core/board/board'
+import { groupsAlone, type GroupAlone } from '../../core/findings/alone'
 import type { FindingsData } from '../../core/findings/findings'
 import type { MadeOrder } from '../../core/findings/orders'
 import type { FirstPut } from '../../core/findings/pace'
@@ -17,7 +18,14 @@ import { namesOf } from './slates'
 export async function findingsOn(
   services: Services,
   handout: string,
-): Promise<FindingsData & { hints: { slates: number; looks: number }; unmarked: number; idle: string[] }> {
+): Promise<
+  FindingsData & {
+    hints: { slates: number; looks: number }
+    unmarked: number
+    idle: string[]
+    alone: GroupsAlone | null
+  }
+> {
   const { db, engine, outcomes } = services
   const every = await db
     .selectFrom('slates')
@@ -50,10 +58,12 @@ export async function findingsOn(
     .where('id', '=', handout)
     .executeTakeFirstOrThrow()
   const { board } = await engine.editions.get(db, edition_hash)
+  const scores = scoresOf(found.map(({ id, keys, decisions }) => ({ slate: id, keys, decisions: decisions ?? {} })))
   return {
     board,
     slates: found.map(({ id, mark, status }) => ({ slate: id, name: names.get(id) ?? '', group: mark, status })),
-    scores: scoresOf(found.map(({ id, keys, decisions }) => ({ slate: id, keys, decisions: decisions ?? {} }))),
+    scores,
+    alone: await besideAlone(services, handout, scores),
     lies: found.map(one => one.lies),
     headings: await headingsOn(services, board, found),
     orders: found.flatMap(({ id, keys }) => madeOrders(keys).map(one => ({ ...one, slate: id }))),
@@ -64,6 +74,56 @@ export async function findingsOn(
     unmarked: rows.length - found.length,
     idle: every.filter(row => row.last === 0).flatMap(row => names.get(row.id) ?? []),
   }
+}
+
+export interface GroupsAlone {
+  /** The handout in which they worked alone. */
+  readonly handout: string
+  readonly groups: readonly GroupAlone[]
+}
+
+/** Groups in frames beside the same students alone, in the latest handout of the same board as a copy each. */
+async function besideAlone(
+  { db, outcomes }: Pick<Services, 'db' | 'outcomes'>,
+  handout: string,
+  frames: Scores,
+): Promise<GroupsAlone | null> {
+  const other = await db
+    .selectFrom('handouts')
+    .innerJoin('handouts as alone', join =>
+      join.onRef('alone.board_id', '=', 'handouts.board_id').onRef('alone.class_id', '=', 'handouts.class_id'),
+    )
+    .select('alone.id')
+    .where('handouts.id', '=', handout)
+    .where('handouts.mode', '=', 'frame-per-group')
+    .where('alone.mode', '=', 'copy-each')
+    .where('alone.given_at', 'is not', null)
+    .orderBy('alone.given_at', 'desc')
+    .limit(1)
+    .executeTakeFirst()
+  if (!other) return null
+  const hands = await db
+    .selectFrom('slate_members')
+    .innerJoin('slates', 'slates.id', 'slate_members.slate_id')
+    .leftJoin('reviews', 'reviews.slate_id', 'slates.id')
+    .select(['slates.id', 'slates.handout_id', 'slates.last_number', 'slate_members.student_id', 'reviews.decisions'])
+    .where('slates.handout_id', 'in', [handout, other.id])
+    .where('slate_members.until_at', 'is', null)
+    .execute()
+  const copies = hands.filter(one => one.handout_id === other.id && one.last_number > 0)
+  const marked = await outcomes.of(copies.map(one => one.id))
+  const alone = scoresOf(
+    copies.flatMap(({ id, decisions }) => {
+      const one = marked.get(id)
+      return one?.ok ? [{ slate: id, keys: one.value.keys, decisions: decisions ?? {} }] : []
+    }),
+  )
+  const members: Record<string, string[]> = {}
+  for (const { id, handout_id, student_id } of hands)
+    if (handout_id === handout) members[id] = [...(members[id] ?? []), student_id]
+  const makers = Object.fromEntries(copies.map(one => [one.id, one.student_id]))
+  const groups = groupsAlone(frames, alone, { members, makers })
+  return groups.length ? { handout: other.id, groups } : null
 }
 
 /** The orders that were made in lanes, as the keys have read them. */

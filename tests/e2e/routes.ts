@@ -59,6 +59,11 @@ export const ROUTES: Record<string, Row> = {
     body: () => ({ students: [{ name: 'Somebody New' }], missing: 'stay' }),
     allowed: ['owner'],
   },
+  'classes/[id]/year.get.ts': { path: l => `/api/classes/${l.classId}/year`, allowed: ['owner'] },
+  'classes/[id]/students/[student]/year.get.ts': {
+    path: l => `/api/classes/${l.classId}/students/${l.students[3]!.id}/year`,
+    allowed: ['owner'],
+  },
   'classes/[id]/students/[student]/left.put.ts': {
     path: l => `/api/classes/${l.classId}/students/${l.students[3]!.id}/left`,
     body: () => ({ left: false }),

@@ -14,6 +14,7 @@ const link =
     <nav :aria-label="t('classes.parts')" class="flex gap-5">
       <NuxtLink :to="`/classes/${id}`" :class="link">{{ t('classes.list') }}</NuxtLink>
       <NuxtLink v-if="!helping" :to="`/classes/${id}/groups`" :class="link">{{ t('groups.title') }}</NuxtLink>
+      <NuxtLink :to="`/classes/${id}/year`" :class="link">{{ t('year.title') }}</NuxtLink>
     </nav>
     <p class="text-lg">
       {{ t('classes.code') }}

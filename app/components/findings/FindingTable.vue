@@ -73,7 +73,7 @@ const fill = (share: number | null | undefined) =>
         </tbody>
       </table>
     </div>
-    <button type="button" class="button min-h-10 self-start py-1" @click="download">
+    <button type="button" class="button min-h-10 self-start py-1 print:hidden" @click="download">
       <Icon name="lucide:download" size="18" />{{ t('findings.csv') }}
     </button>
   </div>

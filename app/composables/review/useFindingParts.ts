@@ -6,7 +6,7 @@ import type { Bars } from '~/components/findings/FindingChart.vue'
 import type { Column, TableRow } from '~/components/findings/FindingTable.vue'
 
 export interface FindingPart {
-  readonly name: 'whole' | 'homes' | 'items' | 'together' | 'orders' | 'change' | 'sorts' | 'pace'
+  readonly name: 'whole' | 'homes' | 'items' | 'together' | 'orders' | 'alone' | 'change' | 'sorts' | 'pace'
   /** In one sentence, first. */
   readonly says: string
   readonly more?: string
@@ -217,6 +217,31 @@ export function useFindingParts(view: () => FindingsView | null, findings: () =>
     }
   }
 
+  function alone(): FindingPart | null {
+    const { slates } = found()
+    const groups = (view()!.alone?.groups ?? []).filter(one => slates.some(({ slate }) => slate === one.slate))
+    if (!groups.length) return null
+    const nameOf = (slate: string) => slates.find(one => one.slate === slate)?.name ?? ''
+    return {
+      name: 'alone',
+      says: t('findings.aloneSays', { count: groups.filter(one => one.together > one.best).length, of: groups.length }),
+      table: {
+        columns: [
+          { name: t('findings.group') },
+          ...(['together', 'alone', 'best', 'members'] as const).map(column => ({
+            name: t(`findings.column.${column}`),
+            number: true,
+          })),
+        ],
+        rows: groups.map(one => ({
+          key: one.slate,
+          cells: [nameOf(one.slate), percent(one.together), percent(one.alone), percent(one.best), one.members],
+          shares: [null, one.together, one.alone, one.best],
+        })),
+      },
+    }
+  }
+
   function change(): FindingPart | null {
     const { change: made } = found()
     if (!made) return null
@@ -343,7 +368,9 @@ export function useFindingParts(view: () => FindingsView | null, findings: () =>
 
   const parts = computed(() =>
     view() && findings()?.slates.length
-      ? [whole(), homes(), items(), together(), orders(), change(), sorts(), pace()].filter(part => part !== null)
+      ? [whole(), homes(), items(), together(), orders(), alone(), change(), sorts(), pace()].filter(
+          part => part !== null,
+        )
       : [],
   )
   return { parts, edition }

@@ -1,3 +1,4 @@
+import type { GroupAlone } from '~~/core/findings/alone'
 import type { Findings, FindingsData } from '~~/core/findings/findings'
 import type { SlateStatus } from '~~/core/slate/status'
 
@@ -6,6 +7,8 @@ export interface FindingsView extends FindingsData {
   readonly unmarked: number
   /** Names of those on whose slates nothing was done. */
   readonly idle: readonly string[]
+  /** Of frames: beside the same students alone. */
+  readonly alone: { readonly groups: readonly GroupAlone[] } | null
 }
 
 /** While work goes on findings are read anew so often; of slates on which nothing was done since nothing is marked. */
@@ -34,7 +37,7 @@ export function useFindings(handout: string) {
   onScopeDispose(() => worker.terminate())
   watch([view, statuses], () => {
     if (!view.value) return
-    const { hints: _, unmarked: __, idle: ___, ...data } = view.value
+    const { hints: _, unmarked: __, idle: ___, alone: ____, ...data } = view.value
     worker.postMessage({ asked: ++asked, data, statuses: [...statuses.value] })
     share.value = 0
   })
