@@ -18,11 +18,13 @@ export interface Pile extends Box {
 const MOST_IN_PLACE = 12
 const GAP = 6
 const STEPS = 24
+/** Of its own size the largest pile is at most so large. */
+const LARGEST = 2.5
 
 /**
  * Where a class put its pieces, drawn over a page of the board: in each place a pile for each piece that somebody put
  * there, the largest first, in rows. The area of a pile is to its piece's as its count is to the largest count of the
- * page, all made smaller together until they fit into their places. Pieces of other pages are left out.
+ * page, all as large together as they fit into their places. Pieces of other pages are left out.
  */
 export function pilesOn(page: Page, edition: Edition, { pieces, places, counts }: Homes): Pile[] {
   const held = page.places.flatMap(place => {
@@ -41,9 +43,9 @@ export function pilesOn(page: Page, edition: Edition, { pieces, places, counts }
     const all = held.map(one => rows(one, size, most))
     return all.every(piles => piles !== null) ? (all as Pile[][]).flat() : null
   }
-  const whole = laidOut(1)
-  if (whole) return whole
-  let [fits, doesnt] = [0, 1]
+  const largest = laidOut(LARGEST)
+  if (largest) return largest
+  let [fits, doesnt] = [0, LARGEST]
   for (let i = 0; i < STEPS; i++) {
     const middle = (fits + doesnt) / 2
     if (laidOut(middle)) fits = middle

@@ -46,6 +46,7 @@ const measures: [string, () => Promise<Line[]>][] = [
   ['memory', () => memory(application)],
   ['taking up', () => takingUp(application)],
   ['scoring', async () => (await asBuilt<typeof import('./scoring')>('scoring.ts')).scoring()],
+  ['findings', async () => (await asBuilt<typeof import('./findings')>('findings.ts')).findings()],
   ['frames', inFrames],
   ['script', () => studentScript(application)],
   ['workbench', () => atTheWorkbench(application)],

@@ -128,12 +128,17 @@ test('findings say in words where the class went wrong, with a table that goes o
 }) => {
   test.setTimeout(120_000)
   const { address } = application
-  const lesson = await handedIn(address, NAMES.slice(0, 6), i => (i < 4 ? 'z1' : 'z0'))
+  const lesson = await makeLesson(address, NAMES.slice(0, 8), board)
+  for (const [i, name] of NAMES.slice(0, 6).entries())
+    await workOn(lesson, name, { board, cards: { ...RIGHT, c0: i < 4 ? 'z1' : 'z0' } })
   await signInTeacher(page, address, lesson.email, lesson.password)
   await page.goto(`${address}/handout/${lesson.handout}`)
   await page.getByRole('link', { name: 'Findings' }).press('Enter')
   const homes = page.getByTestId('finding-homes')
   await expect(homes).toContainText('The commonest wrong home: limpet with Crawls, 4 of 6.')
+  // Drawn on the board, and in numbers for whoever asks.
+  await expect(homes.getByRole('img', { name: 'limpet in Crawls, where it doesn’t belong: 4' })).toBeVisible()
+  await homes.getByText('The numbers').click()
   await expect(homes.getByRole('row', { name: /^limpet/ })).toHaveText(/limpet\s*2\s*4\s*0/)
   await expect(page.getByTestId('finding-items')).toContainText('The hardest: limpet, with 33 % of its points.')
   await expect(page.getByTestId('finding-whole')).toContainText('So few slates')
@@ -141,6 +146,15 @@ test('findings say in words where the class went wrong, with a table that goes o
   const download = page.waitForEvent('download')
   await homes.getByRole('button', { name: 'Table as CSV' }).press('Enter')
   expect((await download).suggestedFilename()).toMatch(/\.csv$/)
+  // Of some states alone, and of what is made meanwhile without being asked for.
+  const from = page.getByText(/From .* on which something was done/)
+  await expect(from).toContainText('From 6 slates')
+  await page.getByLabel(/handed in \(6\)/).uncheck()
+  await expect(from).toContainText('From 0 slates')
+  await page.getByLabel(/handed in \(6\)/).check()
+  await workOn(lesson, NAMES[6]!, { board, cards: { ...RIGHT, c0: 'z1' }, handIn: false })
+  await expect(homes).toContainText('limpet with Crawls, 5 of 7.', { timeout: 20_000 })
+  await expect(page.getByText(`Nothing was done by ${NAMES[7]!}.`)).toBeVisible()
   // All of it goes back at once, after it was said that nobody has looked at it.
   await page.goto(`${address}/handout/${lesson.handout}`)
   await page.getByRole('button', { name: 'Hand back' }).press('Enter')

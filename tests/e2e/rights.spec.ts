@@ -3,6 +3,7 @@ import pg from 'pg'
 import sharp from 'sharp'
 import { Client } from '../../demo/client'
 import { expect, giveOutTo, makeLesson, test, type Lesson } from './class'
+import { keyedShore } from '../boards'
 import { wav } from '../sounds'
 import { ACTORS, cast, slateOf } from './cast'
 import type { Extra } from './routeRow'
@@ -120,6 +121,46 @@ test('a student never gets the answers, nor the margin before it is handed back'
   const after = await student.must<{ margin: unknown[]; review: unknown }>('GET', `/api/slates/${slateOf(lesson)}`)
   expect(after.margin).toHaveLength(1)
   expect(after.review).not.toBeNull()
+})
+
+test('byte for byte: what a student is given says nothing of the review before it is handed back, and only theirs after', async ({
+  application,
+}) => {
+  const lesson = await makeLesson(application.address, ['Ada Fern', 'Bo Kelp'], keyedShore())
+  const [own, others] = lesson.students.map(one => lesson.slates.find(slate => slate.name === one.name)!.id)
+  const student = new Client(application.address)
+  await student.enter(lesson.code, lesson.students[0]!.id, lesson.students[0]!.pictures)
+  const given = async () => JSON.stringify(await student.must('GET', `/api/slates/${own}`))
+  await given()
+  const before = await given()
+  // Whatever the teacher writes and decides changes nothing of what they are given …
+  for (const [slate, word] of [
+    [own, 'SECRET-OWN'],
+    [others, 'SECRET-OTHER'],
+  ] as const) {
+    await lesson.teacher.must('PUT', `/api/slates/${slate}/review`, {
+      comment: word,
+      decisions: { 'k/c0': 'wrong', 'k/c1': 0.5 },
+    })
+    const at = { to: 'place', place: 'z0' }
+    for (const item of [
+      { kind: 'note', page: 'page', at, text: word },
+      { kind: 'tick', page: 'page', at },
+    ])
+      await lesson.teacher.must('POST', `/api/slates/${slate}/margin`, { item })
+  }
+  expect(await given()).toBe(before)
+  // … until it is theirs, and then it is theirs alone.
+  await lesson.teacher.must('POST', `/api/slates/${own}/hand-back`, {})
+  const after = await given()
+  expect(after.split('SECRET-OWN')).toHaveLength(3)
+  expect(after).not.toContain('SECRET-OTHER')
+  expect((await student.ask('GET', `/api/slates/${others}`)).status).toBe(403)
+  // Taken back by another try, what is decided next is hidden again.
+  await lesson.teacher.must('POST', `/api/slates/${own}/hand-back`, { again: true })
+  const again = await given()
+  await lesson.teacher.must('PUT', `/api/slates/${own}/review`, { comment: 'SECRET-NEXT' })
+  expect(await given()).toBe(again)
 })
 
 test("guessing picture passwords and teachers' passwords is slowed", async ({ application }) => {

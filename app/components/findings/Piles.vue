@@ -35,7 +35,7 @@ const behind = (pile: Pile) => Array.from({ length: Math.min(3, pile.count - 1) 
 <template>
   <div class="flex flex-col gap-2">
     <SlatePageTurner v-model="index" :count="count" />
-    <div class="h-96">
+    <div class="flex h-[30rem] min-h-0 flex-col">
       <BoardStage :edition="edition" :page="shown" :state="emptySlate" :ledge="false">
         <template #over>
           <g

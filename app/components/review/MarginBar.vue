@@ -39,13 +39,14 @@ const canUse = computed(() => takes.value === 'anything' || cards.value.length >
       @click="tool = name">
       <Icon :name="MARGIN_TOOLS[name].icon" />{{ t(`marginDesk.tool.${name}`) }}
     </button>
+    <div class="ml-auto flex flex-wrap gap-2"><slot /></div>
   </div>
   <label v-if="atWork && tool !== 'look' && tool !== 'aside'" class="flex items-center gap-2"
     ><input v-model="atOnce" type="checkbox" class="h-5 w-5" />{{ t('marginDesk.atOnce') }}</label
   >
-  <div class="flex flex-wrap items-center gap-2">
-    <p class="note-line min-w-48 flex-1" role="status">
-      {{ !picking ? '' : canUse ? t(`marginDesk.how.${picking}`) : t('marginDesk.nothingLies') }}
+  <div v-if="picking" class="flex flex-wrap items-center gap-2">
+    <p class="note-line" role="status">
+      {{ canUse ? t(`marginDesk.how.${picking}`) : t('marginDesk.nothingLies') }}
     </p>
     <template v-if="tool === 'aside'">
       <button
@@ -63,7 +64,6 @@ const canUse = computed(() => takes.value === 'anything' || cards.value.length >
         {{ t('marginDesk.setThemAside', { count: chosen.size }) }}
       </button>
     </template>
-    <slot />
   </div>
   <UiAsk :open="setting" :title="t('marginDesk.asideTitle', { count: chosen.size })" @close="setting = false">
     <form id="aside" @submit.prevent="setThemAside">

@@ -142,7 +142,7 @@ const { tool, takes } = desk
       </div>
     </div>
 
-    <aside class="panel flex w-full shrink-0 flex-col gap-4 lg:w-96" :aria-label="t('review.panel')">
+    <aside class="panel flex w-full shrink-0 flex-col gap-4 overflow-y-auto lg:w-96" :aria-label="t('review.panel')">
       <ReviewAtWork
         v-if="atWork"
         :handout="view.handout"
@@ -172,7 +172,7 @@ const { tool, takes } = desk
         </p>
       </div>
       <div
-        class="-mr-3 flex min-h-0 flex-1 flex-col gap-4 overflow-auto pr-3"
+        class="-mr-3 flex min-h-40 flex-1 flex-col gap-4 overflow-auto pr-3"
         role="group"
         :aria-label="t('review.pieces')">
         <ReviewItemList
@@ -184,6 +184,13 @@ const { tool, takes } = desk
           :handout="view.handout"
           @decide="review.decide"
           @leave="counting?.focus()" />
+        <ReviewAlone
+          v-if="view.members.length > 1"
+          v-model="review.alone.value"
+          :members="view.members"
+          :moves="review.moves.value"
+          :most="view.mostPoints"
+          @changed="review.saveSoon()" />
         <ReviewBeside :edition="edition" :state="state" :further="review.before.value !== null" />
         <ReviewMade
           :slate="view.id"
@@ -227,13 +234,6 @@ const { tool, takes } = desk
         :proposed="total"
         @changed="review.saveSoon()"
         @back="itemList?.focus()" />
-      <ReviewAlone
-        v-if="view.members.length > 1"
-        v-model="review.alone.value"
-        :members="view.members"
-        :moves="review.moves.value"
-        :most="view.mostPoints"
-        @changed="review.saveSoon()" />
       <p v-if="word" class="told">
         <strong class="block text-sm">{{ t('review.said') }}</strong><bdi>{{ word }}</bdi>
       </p>

@@ -368,7 +368,7 @@ export function useFindingParts(view: () => FindingsView | null, findings: () =>
 
   const parts = computed(() =>
     view() && findings()?.slates.length
-      ? [whole(), homes(), items(), together(), orders(), alone(), change(), sorts(), pace()].filter(
+      ? [homes(), whole(), items(), together(), orders(), alone(), change(), sorts(), pace()].filter(
           part => part !== null,
         )
       : [],

@@ -52,6 +52,7 @@ export default {
     csv: 'Table as CSV',
     table: '{title}: table',
     working: 'Working it out',
+    numbers: 'The numbers',
     which: 'Of which slates',
     states: '{state} ({count})',
     idle: 'Nothing was done by {names}. | Nothing was done by {count}: {names}.',

@@ -81,12 +81,15 @@ const toggle = (status: (typeof STATES)[number]) =>
               :edition="edition"
               :tree="findings.sorts.tree" />
             <LazyFindingsFindingChart v-if="part.chart" :bars="part.chart" :label="part.says" />
-            <FindingsFindingTable
-              v-if="part.table"
-              :title="t(`findings.part.${part.name}`)"
-              :columns="part.table.columns"
-              :rows="part.table.rows"
-              :file="`${view.board.title} - ${t(`findings.part.${part.name}`)}`" />
+            <!-- Where there is a picture the numbers come when they are asked for. -->
+            <details v-if="part.table" :open="!part.picture && !part.chart">
+              <summary class="min-h-9 cursor-pointer content-center font-semibold">{{ t('findings.numbers') }}</summary>
+              <FindingsFindingTable
+                :title="t(`findings.part.${part.name}`)"
+                :columns="part.table.columns"
+                :rows="part.table.rows"
+                :file="`${view.board.title} - ${t(`findings.part.${part.name}`)}`" />
+            </details>
           </section>
         </template>
       </template>
