@@ -5,8 +5,8 @@ import { MOST_LEVELS, MOST_POINTS, type Levels } from './counting'
 
 export const LONGEST_COMMENT = 2000
 export const LONGEST_ALONE = 500
-/** Decisions that can be changed at once: more than any board has items. */
-const MOST_CHANGES = 2000
+/** Decisions on one slate: more than any board has items. */
+export const MOST_DECISIONS = 2000
 const MOST_ALONE = 100
 
 /** What one of several gets for what they did themselves, beside what all get together. */
@@ -36,7 +36,7 @@ const PointsSchema = v.nullable(
 )
 /** What is changed of a review: null takes an entry away, what isn't named stays as it is. */
 export const ReviewChangeSchema = v.strictObject({
-  decisions: v.optional(v.pipe(v.record(DecisionNameSchema, v.nullable(DecisionSchema)), v.maxEntries(MOST_CHANGES))),
+  decisions: v.optional(v.pipe(v.record(DecisionNameSchema, v.nullable(DecisionSchema)), v.maxEntries(MOST_DECISIONS))),
   comment: v.optional(storedText(LONGEST_COMMENT)),
   points: v.optional(PointsSchema),
   levels: v.optional(

@@ -1,4 +1,4 @@
-import type { Kysely } from 'kysely'
+import { sql, type Kysely } from 'kysely'
 import { dueMoment } from '../../core/handout/due'
 import type { Due } from '../../core/handout/settings'
 import { ok, refuse, type Result } from '../../core/result'
@@ -106,7 +106,8 @@ export async function handBackDue(services: Told, handout: string): Promise<void
     .whereRef('handouts.id', '=', 'hand_backs.handout_id')
     .innerJoin('classes', 'classes.id', 'handouts.class_id')
     .where('hand_backs.handout_id', '=', handout)
-    .where('hand_backs.at', '<=', new Date())
+    // By the database's clock, as the job's own time is.
+    .where('hand_backs.at', '<=', sql<Date>`now()`)
     .returning(['hand_backs.again', 'hand_backs.words', 'hand_backs.slates', 'classes.teacher_id'])
     .executeTakeFirst()
   if (due) await handBackFor(services, handout, due.teacher_id, due)

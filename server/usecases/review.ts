@@ -1,6 +1,13 @@
 import { sql, type Kysely } from 'kysely'
 import { levelsFit, type Rubric } from '../../core/handout/counting'
-import { changedReview, LONGEST_COMMENT, NO_REVIEW, type Review, type ReviewChange } from '../../core/handout/review'
+import {
+  changedReview,
+  LONGEST_COMMENT,
+  MOST_DECISIONS,
+  NO_REVIEW,
+  type Review,
+  type ReviewChange,
+} from '../../core/handout/review'
 import type { Page } from '../../core/board/board'
 import type { Edition } from '../../core/board/edition'
 import type { Anchor, MarginOf, WrittenItem } from '../../core/margin/item'
@@ -126,8 +133,9 @@ export async function saveReview(
       .where('slates.id', '=', slate)
       .forUpdate('slates')
       .executeTakeFirstOrThrow()
+    if (!(await isWithin(trx, slate, change, handout))) return refuse('beyond')
     const review = changedReview(await reviewOf(trx, slate), change)
-    if (!(await isWithin(trx, slate, review, handout))) return refuse('beyond')
+    if (Object.keys(review.decisions).length > MOST_DECISIONS) return refuse('beyond')
     const values = {
       number,
       turn,
@@ -149,15 +157,17 @@ export async function saveReview(
 }
 const NOTHING_MARKED = { number: null, turn: null, marker: null }
 
+/** Only what is changed is looked at: what was given when the handout counted for more is no reason to lose a word. */
 async function isWithin(
   db: Db,
   slate: string,
-  { points, levels, alone }: Review,
+  { points = null, levels = {}, alone = {} }: ReviewChange,
   handout: { readonly points: number | null; readonly rubric: Rubric | null },
 ): Promise<boolean> {
-  const given = [points, ...Object.values(alone).map(one => one.points)]
+  const given = [points, ...Object.values(alone).map(one => one?.points ?? null)]
   if (given.some(one => one !== null && one > (handout.points ?? -1))) return false
-  if (Object.keys(levels).length && !(handout.rubric && levelsFit(levels, handout.rubric))) return false
+  const judged = Object.entries(levels).filter((entry): entry is [string, number] => entry[1] !== null)
+  if (judged.length && !(handout.rubric && levelsFit(Object.fromEntries(judged), handout.rubric))) return false
   if (Object.keys(alone).length === 0) return true
   const members = await db.selectFrom('slate_members').select('hand').where('slate_id', '=', slate).execute()
   return Object.keys(alone).every(author => members.some(({ hand }) => author === `student:${hand}`))

@@ -17,6 +17,7 @@ import { pencilsDown } from './pencils'
 import { underLoad } from './roundTrip'
 import { asBuilt } from './asBuilt'
 import type { Line } from './measure'
+import { reviewing } from './reviewing'
 import { studentScript } from './script'
 import { atTheSlate } from './slate'
 import { takingUp } from './takingUp'
@@ -51,6 +52,7 @@ const measures: [string, () => Promise<Line[]>][] = [
   ['script', () => studentScript(application)],
   ['workbench', () => atTheWorkbench(application)],
   ['slate', () => atTheSlate(application)],
+  ['reviewing', () => reviewing(application)],
 ]
 const only = process.env.ONLY?.split(',')
 const lines: Line[] = []

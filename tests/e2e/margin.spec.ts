@@ -1,7 +1,7 @@
 import { chromium } from '@playwright/test'
 import { keyedShore } from '../boards'
 import { expectAccessible } from './axe'
-import { comeIn, expect, makeLesson, signInTeacher, test } from './class'
+import { comeIn, expect, giveOutTo, makeLesson, piece, signInTeacher, test } from './class'
 import { workOn } from './working'
 
 test.use({ testIdAttribute: 'data-test' })
@@ -137,4 +137,50 @@ test('part points add up by keys, a word and a time go with handing back, and wh
   await expect(gains).toContainText('1 lost')
   await expect(page.getByTestId('before')).toContainText('limpet')
   await expectAccessible(page)
+})
+
+test('of a frame one gets points and a word alone, beside what all get together; the others don’t see them', async ({
+  page,
+  application,
+  browser,
+}) => {
+  test.setTimeout(120_000)
+  const { address } = application
+  const lesson = await makeLesson(address, ['Ada Fern', 'Bo Kelp'], board)
+  const { id: set } = await lesson.teacher.must<{ id: string }>('POST', `/api/classes/${lesson.classId}/sets`, {
+    name: 'Lab groups',
+    groups: [{ name: 'Oak', mark: 'oak', students: lesson.students.map(student => student.id) }],
+  })
+  const { id: handout } = await giveOutTo(lesson.teacher, lesson.board, {
+    to: [{ classId: lesson.classId, set }],
+    mode: 'frame-per-group',
+    counting: { counts: 'points', points: 10 },
+  })
+  const { slates } = await lesson.teacher.must<{ slates: { id: string }[] }>('GET', `/api/handouts/${handout}`)
+  const student = async (name: string) => {
+    const own = await (await browser.newContext()).newPage()
+    await comeIn(own, address, { ...lesson, handout }, name)
+    return own
+  }
+  const [ada, bo] = [await student('Ada Fern'), await student('Bo Kelp')]
+  await piece(ada, 'limpet').press('Enter')
+  await ada.keyboard.press('Enter')
+  await signInTeacher(page, address, lesson.email, lesson.password)
+  await page.goto(`${address}/handout/${handout}/review/${slates[0]!.id}`)
+  const alone = page.getByTestId('alone')
+  await expect(alone).toContainText(/Ada Fern: [1-9] of [1-9] moves/)
+  await expect(alone).toContainText(/Bo Kelp: 0 of/)
+  await page.getByLabel('Points, of 10').fill('7')
+  await alone.getByLabel('Points for Ada Fern alone, of 10').fill('8.5')
+  await alone.getByLabel('A word to Ada Fern alone').fill('You led it')
+  await alone.getByLabel('A word to Bo Kelp alone').fill('Say what you think')
+  await page.getByRole('button', { name: 'Hand back to Oak' }).click()
+  const told = (of: typeof ada) => of.getByRole('complementary', { name: 'From your teacher' })
+  await expect(told(ada)).toContainText('Together: 7 of 10 points')
+  await expect(told(ada)).toContainText('You alone: 8.5 of 10 points')
+  await expect(told(ada)).toContainText('You led it')
+  await expect(told(bo)).toContainText('7 of 10 points')
+  await expect(told(bo)).toContainText('Say what you think')
+  await expect(told(bo)).not.toContainText('You led it')
+  await expect(told(bo)).not.toContainText('8.5')
 })

@@ -13,6 +13,9 @@ export interface FindingsView extends FindingsData {
 
 /** While work goes on findings are read anew so often; of slates on which nothing was done since nothing is marked. */
 const READ_EVERY_MS = 8000
+/** … and of a large handout less often. */
+const READ_LARGE_EVERY_MS = 30_000
+const LARGE = 120
 
 /** What a handout tells, worked out in a worker: anew as work comes in, of the slates in these states. */
 export function useFindings(handout: string) {
@@ -50,6 +53,7 @@ export function useFindings(handout: string) {
     if (text !== last) view.value = now
     last = text
   }
-  useIntervalFn(() => void (document.visibilityState === 'visible' && read()), READ_EVERY_MS)
+  const every = computed(() => ((view.value?.slates.length ?? 0) > LARGE ? READ_LARGE_EVERY_MS : READ_EVERY_MS))
+  useIntervalFn(() => void (document.visibilityState === 'visible' && read()), every)
   return { view, statuses, findings, share, trouble, read }
 }
