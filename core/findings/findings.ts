@@ -121,8 +121,10 @@ export function* findingsFrom(data: FindingsData): Generator<number, Findings> {
   const whole = wholeOf(scores)
   yield 0.1
   const homes = pieces.length && places.length ? homesOf(lies, pieces, places) : null
-  const complete = lies.filter(one => pieces.every(piece => piece in one))
-  const agreed = { kappa: fleissKappa(homesOf(complete, pieces, places).counts), complete: complete.length }
+  // Of a bin everybody takes as many copies as they like: that is no one place of a piece.
+  const single = pieces.filter(piece => lies.some(one => piece in one))
+  const complete = single.length ? lies.filter(one => single.every(piece => piece in one)) : []
+  const agreed = { kappa: fleissKappa(homesOf(complete, single, places).counts), complete: complete.length }
   yield 0.25
   const wrong = wrongHomes(scores, lies)
   yield 0.35
