@@ -1,3 +1,4 @@
+import type { SlateStatus } from '../slate/status'
 import { mean } from './statistics'
 
 /** What became of one handout, for a student or for a class: the share of its points, from 0 to 1. */
@@ -9,6 +10,22 @@ export interface Work {
   /** Null where nobody can say: it has no key, or nothing was done. */
   readonly share: number | null
 }
+/** What a student has made of one handout. */
+export interface StudentWork extends Work {
+  readonly handout: string
+  readonly slate: string
+  readonly title: string
+  readonly status: SlateStatus
+  /** The group it was made in; null for what is the student's own. */
+  readonly group: string | null
+  readonly points: number | null
+  readonly mostPoints: number | null
+  readonly levels: readonly { readonly criterion: string; readonly level: string }[]
+  readonly comment: string
+  /** How the class did in it, without a name. */
+  readonly classMean: number | null
+}
+
 export interface TagYear {
   readonly tag: string
   readonly count: number

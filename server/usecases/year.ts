@@ -2,9 +2,9 @@ import type { Kysely } from 'kysely'
 import type { Rubric } from '../../core/handout/counting'
 import { NO_REVIEW } from '../../core/handout/review'
 import { mean } from '../../core/findings/statistics'
-import type { Work } from '../../core/findings/year'
+import type { StudentWork, Work } from '../../core/findings/year'
 import { withDecisions } from '../../core/keys/mark'
-import { marginShows, type SlateStatus } from '../../core/slate/status'
+import { marginShows } from '../../core/slate/status'
 import type { Database } from '../database/tables'
 import type { Services } from '../services'
 
@@ -12,22 +12,6 @@ type Db = Kysely<Database>
 
 /** Handouts of a class that are looked at, the latest: more than a school year has weeks. */
 const MOST_HANDOUTS = 60
-
-/** What a student has made of one handout. */
-export interface StudentWork extends Work {
-  readonly handout: string
-  readonly slate: string
-  readonly title: string
-  readonly status: SlateStatus
-  /** The group it was made in; null for what is the student's own. */
-  readonly group: string | null
-  readonly points: number | null
-  readonly mostPoints: number | null
-  readonly levels: readonly { readonly criterion: string; readonly level: string }[]
-  readonly comment: string
-  /** How the class did in it, without a name. */
-  readonly classMean: number | null
-}
 
 async function handoutsOfClass(db: Db, classId: string) {
   const rows = await db

@@ -1,12 +1,9 @@
-import { makeEdition } from '../../core/board/edition'
-import { keepKey } from '../../core/design/answers'
 import { allFindings, type FindingsData } from '../../core/findings/findings'
 import { scoresOf } from '../../core/findings/scores'
 import { outcomesOf } from '../../core/keys/outcomes'
-import type { PieceId } from '../../core/board/ids'
 import { seeded } from '../../core/layout/random'
-import { emptySlate, type OnPage } from '../../core/slate/state'
-import { keyId, pageId, sortBoard } from '../boards'
+import { emptySlate } from '../../core/slate/state'
+import { largeSort, strewn } from './largeSort'
 import { ms, time, type Line } from './measure'
 
 const SLATES = 1000
@@ -17,17 +14,9 @@ const PROMISED_MS = 1000
 /** Findings of a large handout as the worker has them: everything is known but what they say together. */
 export async function findings(): Promise<Line[]> {
   const random = seeded(3)
-  const plain = sortBoard(
-    Array.from({ length: ZONES }, (_, i) => `Zone ${i}`),
-    Array.from({ length: PIECES }, (_, i) => `word ${i}`),
-  )
-  const page = plain.pages[0]!
-  const homes = Object.fromEntries(page.pieces.map(({ id }, i) => [id, [page.places[i % ZONES]!.id]]))
-  const edition = makeEdition(keepKey(plain, { kind: 'sort', id: keyId('k'), page: pageId('page'), homes }))
+  const { plain, page, edition } = largeSort(PIECES, ZONES)
   const marked = Array.from({ length: SLATES }, (_, i) => {
-    const pieces = Object.fromEntries(
-      page.pieces.map(({ id }, z) => [id, { x: random() * page.width, y: random() * page.height, z }]),
-    ) as Record<PieceId, OnPage>
+    const pieces = strewn(page, random)
     return {
       slate: `s${i}`,
       ...outcomesOf({ ...emptySlate, pieces }, edition, { number: 1, edition: '' }),

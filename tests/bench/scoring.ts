@@ -1,10 +1,7 @@
-import { makeEdition } from '../../core/board/edition'
-import type { PieceId } from '../../core/board/ids'
-import { keepKey } from '../../core/design/answers'
 import { markSlate } from '../../core/keys/mark'
 import { seeded } from '../../core/layout/random'
-import { emptySlate, type OnPage, type SlateState } from '../../core/slate/state'
-import { keyId, pageId, sortBoard } from '../boards'
+import { emptySlate, type SlateState } from '../../core/slate/state'
+import { largeSort, strewn } from './largeSort'
 import { ms, time, type Line } from './measure'
 
 const SLATES = 1000
@@ -14,19 +11,8 @@ const ZONES = 12
 /** Marking every slate of a large handout, against a loop that only reads the same positions. */
 export async function scoring(): Promise<Line[]> {
   const random = seeded(1)
-  const plain = sortBoard(
-    Array.from({ length: ZONES }, (_, i) => `Zone ${i}`),
-    Array.from({ length: PIECES }, (_, i) => `word ${i}`),
-  )
-  const page = plain.pages[0]!
-  const homes = Object.fromEntries(page.pieces.map(({ id }, i) => [id, [page.places[i % ZONES]!.id]]))
-  const edition = makeEdition(keepKey(plain, { kind: 'sort', id: keyId('k'), page: pageId('page'), homes }))
-  const slates: SlateState[] = Array.from({ length: SLATES }, () => ({
-    ...emptySlate,
-    pieces: Object.fromEntries(
-      page.pieces.map(({ id }, z) => [id, { x: random() * page.width, y: random() * page.height, z }]),
-    ) as Record<PieceId, OnPage>,
-  }))
+  const { page, edition } = largeSort(PIECES, ZONES)
+  const slates: SlateState[] = Array.from({ length: SLATES }, () => ({ ...emptySlate, pieces: strewn(page, random) }))
   let sum = 0
   const floor = await time(15, () => {
     for (const { pieces } of slates) for (const { id } of page.pieces) sum += pieces[id]!.x + pieces[id]!.y

@@ -1,19 +1,5 @@
 <script setup lang="ts">
-import type { SlateStatus } from '~~/core/slate/status'
-import type { Work } from '~~/core/findings/year'
-
-interface StudentWork extends Work {
-  readonly handout: string
-  readonly slate: string
-  readonly title: string
-  readonly status: SlateStatus
-  readonly group: string | null
-  readonly points: number | null
-  readonly mostPoints: number | null
-  readonly levels: readonly { readonly criterion: string; readonly level: string }[]
-  readonly comment: string
-  readonly classMean: number | null
-}
+import type { StudentWork } from '~~/core/findings/year'
 
 /** One student over many handouts: no other name stands on it, so that it can be printed for a talk with parents. */
 definePageMeta({ for: 'teacher', key: route => route.fullPath })
