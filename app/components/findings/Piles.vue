@@ -12,7 +12,8 @@ const names = useNames(() => edition)
 const wrongly = computed(() => new Set(wrong.map(one => `${one.piece} ${one.place}`)))
 const pages = computed(() =>
   edition.board.pages
-    .map(page => ({ page, piles: pilesOn(page, edition, homes).toReversed() }))
+    // What stands further down lies above, so that every number can be read.
+    .map(page => ({ page, piles: pilesOn(page, edition, homes) }))
     .filter(({ piles }) => piles.length),
 )
 const { index, page: shown, count } = usePages(() => edition.board)
@@ -35,7 +36,7 @@ const behind = (pile: Pile) => Array.from({ length: Math.min(3, pile.count - 1) 
 <template>
   <div class="flex flex-col gap-2">
     <SlatePageTurner v-model="index" :count="count" />
-    <div class="flex h-[30rem] min-h-0 flex-col">
+    <div class="flex h-[28rem] min-h-0 flex-col">
       <BoardStage :edition="edition" :page="shown" :state="emptySlate" :ledge="false">
         <template #over>
           <g
