@@ -24,6 +24,10 @@ export async function reviewing(application: Application): Promise<Line[]> {
   await signInTeacher(page, application.address, lesson.email, lesson.password)
   await page.goto(`${application.address}/handout/${lesson.handout}/review/${lesson.slates[0]!.id}`)
   await page.locator('[data-item]').first().waitFor()
+  // From the first in the line.
+  const first = page.getByRole('navigation', { name: 'All students' }).getByRole('link').first()
+  await first.click()
+  await page.locator('nav [aria-current=page]').and(first).waitFor()
   const times: number[] = []
   for (let i = 0; i < STEPS; i++) {
     // A teacher looks at each for a while; meanwhile the next is read.
@@ -33,11 +37,12 @@ export async function reviewing(application: Application): Promise<Line[]> {
       const at = performance.now()
       Object.assign(window, {
         next: new Promise<number>(resolve => {
-          const look = () =>
-            document.querySelector('h1')?.textContent !== name && document.querySelector('[data-item]')
-              ? resolve(performance.now() - at)
-              : requestAnimationFrame(look)
-          look()
+          const seen = new MutationObserver(() => {
+            if (document.querySelector('h1')?.textContent === name || !document.querySelector('[data-item]')) return
+            seen.disconnect()
+            resolve(performance.now() - at)
+          })
+          seen.observe(document, { subtree: true, childList: true, characterData: true })
         }),
       })
       const key = { key: 'PageDown', altKey: true, bubbles: true }
