@@ -12,6 +12,9 @@ export interface BoardPlan {
   readonly title: string
   readonly instructions: string
   readonly seed: number
+  /** What the board is about: the year of a class is looked at by it. */
+  readonly subject?: string
+  readonly tags?: readonly string[]
   readonly textSize?: number
   readonly backdrop?: {
     colour?: string
@@ -74,6 +77,8 @@ export const HOLD_ON: BoardPlan = {
     ],
   },
   seed: 11,
+  subject: 'Science',
+  tags: ['the shore'],
   zones: [
     { heading: 'Clings to rock', words: ['limpet', 'barnacle', 'mussel', 'anemone', 'sponge'] },
     { heading: 'Crawls about', words: ['shore crab', 'sea star', 'dog whelk', 'sea urchin'] },
@@ -87,6 +92,8 @@ export const WHERE_SEEN: BoardPlan = {
   title: 'Where do we see them?',
   instructions: 'Look at each picture. Do we see it in the water, on the shore or in the air?',
   seed: 23,
+  subject: 'Science',
+  tags: ['the shore'],
   backdrop: { colour: '#e3eef5' },
   zones: [
     { heading: 'In the water', pictures: ['fish', 'octopus', 'dolphin', 'shark'] },
@@ -104,6 +111,8 @@ const BEATS: BoardPlan = {
     hints: ['Put your hand under your chin and say the word. Each time the chin drops is a beat.'],
   },
   seed: 5,
+  subject: 'Language',
+  tags: ['sounds of words'],
   textSize: 22,
   backdrop: { ruling: { kind: 'dots', spacing: 24 } },
   zones: [

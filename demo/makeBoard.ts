@@ -49,7 +49,12 @@ export async function makeBoard(plan: BoardPlan, sound: KeptSound): Promise<Made
   const ids = countedIds()
   const placeIds = new Map<string, PlaceId>()
   let board: Board = setBoardTools(
-    { ...emptyBoard(plan.title, page, plan.seed), instructions: plan.instructions },
+    {
+      ...emptyBoard(plan.title, page, plan.seed),
+      instructions: plan.instructions,
+      ...(plan.subject && { subject: plan.subject }),
+      ...(plan.tags && { tags: [...plan.tags] }),
+    },
     plan.tools ?? [],
   )
 

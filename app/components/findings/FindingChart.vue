@@ -28,18 +28,34 @@ const TONES: Readonly<Record<Tone, string>> = {
 }
 const ink = token('--ink')
 const line = token('--panel-line')
+/** What is wrong is hatched: it is told from what is right without its colour. */
+function hatched(colour: string): CanvasPattern | string {
+  const tile = Object.assign(document.createElement('canvas'), { width: 8, height: 8 })
+  const pen = tile.getContext('2d')
+  if (!pen) return colour
+  pen.strokeStyle = colour
+  pen.lineWidth = 3
+  for (const x of [-4, 4, 12]) {
+    pen.moveTo(x - 6, 10)
+    pen.lineTo(x + 6, -2)
+  }
+  pen.stroke()
+  return pen.createPattern(tile, 'repeat') ?? colour
+}
+const FILLS = { ...TONES, berry: hatched(TONES.berry) }
 const MOST_LABEL = 28
 const data = computed(() => ({
   labels: bars.labels.map(text => (text.length > MOST_LABEL ? `${text.slice(0, MOST_LABEL - 1)}…` : text)),
   datasets: bars.series.map(({ name, tone, values }) => ({
     label: name,
     data: [...values],
-    backgroundColor: TONES[tone],
+    backgroundColor: FILLS[tone],
     borderColor: ink,
     borderWidth: 1,
     maxBarThickness: 28,
   })),
 }))
+Chart.defaults.font.family = getComputedStyle(document.body).fontFamily
 const still = matchMedia('(prefers-reduced-motion: reduce)').matches
 const options = computed(() => {
   const axis = (text: string, counts: boolean) => ({
@@ -53,7 +69,6 @@ const options = computed(() => {
     indexAxis: bars.lying ? ('y' as const) : ('x' as const),
     maintainAspectRatio: false,
     animation: still ? (false as const) : { duration: 200 },
-    font: { family: 'inherit' },
     scales: bars.lying ? { x: counts, y: { ...labels, title: { display: false } } } : { x: labels, y: counts },
     plugins: { legend: { display: bars.series.length > 1, labels: { color: ink } } },
   }

@@ -76,7 +76,7 @@ function putBack({ item }: Pinned) {
       <li v-for="pinned in items" :key="pinned.id" class="flex gap-3">
         <MarginNumber :number="pinned.number" :done="!pinned.asks" />
         <span class="min-w-0"
-          ><strong class="inline-block first-letter:uppercase">{{ pinned.name }}</strong
+          ><strong>{{ pinned.name }}</strong
           ><bdi v-for="line in pinned.says" :key="line" class="block break-words">{{ line }}</bdi>
           <MarginHeard v-if="pinned.item.kind === 'spoken'" :spoken="pinned.item" :name="pinned.name" />
           <button

@@ -53,7 +53,7 @@ function sayingOf({ item }: Pinned): string {
       <li v-for="pinned in items" :key="pinned.id" class="flex items-center gap-2">
         <MarginNumber :number="pinned.number" :done="!stillAsks(pinned.item, state)" />
         <span class="min-w-0 flex-1"
-          ><strong class="inline-block first-letter:uppercase">{{ nameOf(anchorOf(pinned.item)) }}</strong
+          ><strong>{{ nameOf(anchorOf(pinned.item)) }}</strong
           ><template v-if="sayingOf(pinned)"
             >: <bdi class="break-words">{{ sayingOf(pinned) }}</bdi></template
           ><MarginHeard
