@@ -9,7 +9,10 @@ const HAND_IN_BY = ['anyone', 'all-done'] as const
  */
 export const RulesSchema = v.object({
   handInBy: v.optional(v.picklist(HAND_IN_BY), 'anyone'),
-  /** Members of a frame, or the class on one board, write to each other beside the page; the teacher reads along. */
+  /**
+   * Members of a frame, or the class on one board, write to each other beside the page; the teacher reads along. Where
+   * each has a slate, each writes to the teacher.
+   */
   talk: v.optional(v.boolean(), false),
   /** What is handed in can be taken back by its student until it is looked at. */
   takeBack: v.optional(v.boolean(), false),

@@ -1,6 +1,16 @@
 import { decisionName } from '../keys/mark'
 import type { ItemMark, KeyMark } from '../keys/outcome'
 
+/** The same, with what the items are called by alone: what a student may be told. */
+export type NamedGains = { readonly [What in keyof Gains]: readonly Pick<ItemMark, 'item' | 'is'>[] }
+
+export const GAINS = ['gained', 'lost', 'keptWrong'] as const satisfies readonly (keyof Gains)[]
+
+export const namedGains = (gains: Gains): NamedGains => {
+  const named = (items: readonly ItemMark[]) => items.map(({ item, is }) => ({ item, is }))
+  return { gained: named(gains.gained), lost: named(gains.lost), keptWrong: named(gains.keptWrong) }
+}
+
 /** What became of the answers of one slate from a try to the next; each item as it is now, in the order of the keys. */
 export interface Gains {
   /** Not right before, right now. */

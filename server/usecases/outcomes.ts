@@ -40,6 +40,25 @@ export async function verdictsOn(
   )
 }
 
+type Marking = Pick<Services, 'db' | 'engine' | 'marking'>
+
+/**
+ * What the keys of this edition say of the try before, with what the teacher decided on it; null for a first try, and
+ * where it can't be marked.
+ */
+export async function marksBefore(
+  { db, engine, marking }: Marking,
+  slate: string,
+  hash: string,
+): Promise<KeyMark[] | null> {
+  const edition = await engine.editions.get(db, hash)
+  const earlier = await tryBefore(db, engine, slate, edition)
+  if (!earlier) return null
+  const slates = [{ id: slate, number: 0, state: earlier.state }]
+  const marked = (await marking.mark({ edition: hash, board: edition.board, slates })).get(slate)
+  return marked?.ok ? withDecisions(marked.value.keys, earlier.review?.decisions ?? {}) : null
+}
+
 export interface OutcomesForReview extends SlateOutcomes {
   /** What the keys said when it was last reviewed, where that is something else by now. */
   readonly reviewed: readonly KeyMark[] | null
@@ -50,9 +69,10 @@ export interface OutcomesForReview extends SlateOutcomes {
 }
 
 export async function outcomesForReview(
-  { db, outcomes, engine, marking }: Asked & Pick<Services, 'engine' | 'marking'>,
+  services: Asked & Marking,
   slate: string,
 ): Promise<Result<OutcomesForReview, MarkingRefusal>> {
+  const { db, outcomes } = services
   const now = await outcomes.ofOne(slate)
   if (!now.ok) return now
   const before = await db
@@ -68,15 +88,6 @@ export async function outcomesForReview(
     .where('reviews.slate_id', '=', slate)
     .executeTakeFirst()
   const { number, turn, marker } = now.value
-  const hash = now.value.edition
-  async function ofTryBefore(): Promise<KeyMark[] | null> {
-    const edition = await engine.editions.get(db, hash)
-    const earlier = await tryBefore(db, engine, slate, edition)
-    if (!earlier) return null
-    const slates = [{ id: slate, number: 0, state: earlier.state }]
-    const marked = (await marking.mark({ edition: hash, board: edition.board, slates })).get(slate)
-    return marked?.ok ? withDecisions(marked.value.keys, earlier.review?.decisions ?? {}) : null
-  }
   const hands = await db
     .selectFrom('moves')
     .select(eb => ['by', eb.fn.countAll<string>().as('count')])
@@ -86,5 +97,5 @@ export async function outcomesForReview(
     .execute()
   const moves = Object.fromEntries(hands.map(({ by, count }) => [by, Number(count)]))
   const same = !before || (before.number === number && before.turn === turn && before.marker === marker)
-  return ok({ ...now.value, reviewed: same ? null : before.keys, before: await ofTryBefore(), moves })
+  return ok({ ...now.value, reviewed: same ? null : before.keys, before: await marksBefore(services, slate, now.value.edition), moves })
 }

@@ -6,6 +6,7 @@ import { balanceSteps } from '../../core/keys/balance/steps'
 import { feedbackOn, type Feedback } from '../../core/keys/feedback'
 import { feedbackShows } from '../../core/keys/feedbackShows'
 import { withDecisions } from '../../core/keys/mark'
+import { gainsOf, namedGains, type NamedGains } from '../../core/review/gained'
 import type { Actor as SlateActor, Author } from '../../core/slate/actor'
 import type { HistoryStep } from '../../core/slate/history'
 import { RulesSchema } from '../../core/handout/rules'
@@ -19,6 +20,7 @@ import type { Database } from '../database/tables'
 import type { Services } from '../services'
 import { loadStates } from '../database/loadState'
 import { headsOf, opennessOf } from '../sync/loadKnown'
+import { marksBefore } from './outcomes'
 import { marginOf, reviewOf } from './review'
 import { picturesOf } from './slatePictures'
 import { talkOf } from './talk'
@@ -169,18 +171,27 @@ export async function namesOf(db: Kysely<Database>, slates: readonly string[]): 
   return names
 }
 
+export interface FeedbackOnSlate {
+  readonly items: Feedback[]
+  /** What became of the answers since the try before; null for a first one. */
+  readonly gains: NamedGains | null
+}
+
 /** What the key says of a student's own work as it is now, as far as the board lets students know. */
 export async function feedbackFor(
-  { db, engine, outcomes }: Services,
+  services: Services,
   id: string,
-): Promise<Result<Feedback[], SlateStatus | MarkingRefusal>> {
+): Promise<Result<FeedbackOnSlate, SlateStatus | MarkingRefusal>> {
+  const { db, engine, outcomes } = services
   const head = await headsOf(db).where('slates.id', '=', id).executeTakeFirstOrThrow()
   const edition = await engine.editions.get(db, head.edition_hash)
   if (!feedbackShows(edition.board.feedback, edition.board.keys.length > 0, head.status)) return refuse(head.status)
   const marked = await outcomes.ofOne(id)
   if (!marked.ok) return marked
   const { decisions } = head.status === 'handed-back' ? await reviewOf(db, id) : { decisions: {} }
-  return ok(feedbackOn(withDecisions(marked.value.keys, decisions)))
+  const now = withDecisions(marked.value.keys, decisions)
+  const before = await marksBefore(services, id, head.edition_hash)
+  return ok({ items: feedbackOn(now), gains: before && namedGains(gainsOf(before, now)) })
 }
 
 /** The true equations that a student reached on each balance with an unknown, in the order of the keys. */

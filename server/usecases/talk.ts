@@ -1,4 +1,4 @@
-import type { Kysely } from 'kysely'
+import { sql, type Kysely } from 'kysely'
 import { MOST_LINES, type Said, type TalkLine } from '../../core/handout/talk'
 import { ok, refuse, type Result } from '../../core/result'
 import type { Author } from '../../core/slate/actor'
@@ -10,7 +10,7 @@ import type { Services } from '../services'
 import { rulesOf } from './together'
 
 /**
- * *closed*: the teacher lets nobody talk here, or there is nobody to talk to. *full*: more lines than a slate keeps.
+ * *closed*: the teacher lets nobody talk here, and hasn't begun. *full*: more lines than a slate keeps.
  * *unknown*: no such note.
  */
 export type TalkRefusal = 'talk-closed' | 'full' | 'not-found'
@@ -35,7 +35,24 @@ export async function talkOf(db: Kysely<Database>, slate: string, staff: boolean
   return rows.map(({ hidden_at, at, ...line }) => ({ ...line, at: at.toISOString(), hidden: hidden_at !== null }))
 }
 
-/** Says something to the others of a slate, or answers a note in the margin. Said twice with one id it is said once. */
+/** Whether the teacher has written to the one student of a slate, who may always answer that. */
+async function hasLine(db: Kysely<Database>, slate: string): Promise<boolean> {
+  const found = await db
+    .selectFrom('talk')
+    .select('id')
+    .where('slate_id', '=', slate)
+    .where('about', 'is', null)
+    .where('hidden_at', 'is', null)
+    .where(sql<string>`by`, 'not like', 'student:%')
+    .limit(1)
+    .executeTakeFirst()
+  return found !== undefined
+}
+
+/**
+ * Says something to the others of a slate, to the teacher where it is one student's (as long as the teacher has written
+ * or lets them), or answers a note in the margin. Said twice with one id it is said once.
+ */
 export function speak(
   services: Pick<Services, 'db' | 'wire'>,
   { slate, kind, by, staff }: Speaking,
@@ -62,7 +79,8 @@ export function speak(
         || marginShows(status)
         || !!(await trx.selectFrom('tries').select('turn').where('slate_id', '=', slate).limit(1).executeTakeFirst())
       if (!note || !shown) return refuse('not-found')
-    } else if (!isOfSeveral(kind) || (!staff && !(await rulesOf(trx, slate)).talk)) return refuse('talk-closed')
+    } else if (!staff && !(await rulesOf(trx, slate)).talk && (isOfSeveral(kind) || !(await hasLine(trx, slate))))
+      return refuse('talk-closed')
     const { count } = await trx
       .selectFrom('talk')
       .select(eb => eb.fn.countAll<string>().as('count'))

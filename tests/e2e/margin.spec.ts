@@ -88,6 +88,7 @@ test('a margin is ticked, highlighted, written and spoken on cards, places and t
 test('part points add up by keys, a word and a time go with handing back, and what a second try gained is said', async ({
   page,
   application,
+  browser,
 }) => {
   test.setTimeout(120_000)
   const { address } = application
@@ -137,6 +138,30 @@ test('part points add up by keys, a word and a time go with handing back, and wh
   await expect(gains).toContainText('1 lost')
   await expect(page.getByTestId('before')).toContainText('limpet')
   await expectAccessible(page)
+
+  // What that was, the student knows once it is handed back; and what either writes to the other, only these two read.
+  await page.getByRole('button', { name: 'Hand back to Ada Fern' }).click()
+  await page.goto(`${address}/handout/${lesson.handout}/review/${slate}`)
+  await page.getByLabel('Write to this student').fill('How did you tell?')
+  await page.getByTestId('talk').getByRole('button', { name: 'Send' }).click()
+  const ada = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage()
+  await comeIn(ada, address, lesson, 'Ada Fern')
+  await ada.getByRole('button', { name: /Write to your teacher.*1 new/ }).click()
+  const line = ada.getByTestId('talk')
+  await expect(line).toContainText('How did you tell?')
+  await line.getByRole('textbox', { name: 'Write to your teacher' }).fill('By its foot')
+  await ada.keyboard.press('Enter')
+  await expect(page.getByTestId('talk')).toContainText('By its foot')
+  await expectAccessible(ada)
+  await ada.getByRole('button', { name: 'See it before' }).click()
+  await expect(ada.getByTestId('gains')).toContainText('1 gained')
+  await expect(ada.getByTestId('gains')).toContainText('1 lost')
+  await expectAccessible(ada)
+  await ada.reload()
+  await expect(ada.getByRole('button', { name: 'Write to your teacher', exact: true })).toBeVisible()
+  const bo = await (await browser.newContext()).newPage()
+  await comeIn(bo, address, lesson, 'Bo Kelp')
+  await expect(bo.getByRole('button', { name: /Write to your teacher/ })).toHaveCount(0)
 })
 
 test('of a frame one gets points and a word alone, beside what all get together; the others don’t see them', async ({

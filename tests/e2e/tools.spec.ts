@@ -117,6 +117,30 @@ test('with the mouse everything can be made, moved, changed and taken back; the 
   await expect(teacher.getByRole('img', { name: 'Words: walks sideways' })).toBeVisible()
 })
 
+test('a note has the keyboard from the moment it is put down, however late its script came: no letter is lost', async ({
+  page,
+  application,
+}) => {
+  await page.route(/_nuxt\/.*\.js/, async route => {
+    await new Promise(done => setTimeout(done, 300))
+    await route.continue()
+  })
+  const lesson = await makeLesson(application.address, NAMES, withTools('note'))
+  await comeIn(page, application.address, lesson, 'Ada Fern')
+  await tool(page, 'Note').click()
+  await page.evaluate(() => {
+    addEventListener('pointerup', () =>
+      setTimeout(() => (document.body.dataset['had'] = document.activeElement?.tagName ?? ''), 0),
+    )
+  })
+  const { x, y } = await on(page, 100, 300)
+  await page.mouse.click(x, y)
+  await page.keyboard.type('Silly words')
+  expect(await page.evaluate(() => document.body.dataset['had'])).toBe('TEXTAREA')
+  await page.keyboard.press('Escape')
+  await expect(page.getByRole('button', { name: 'Note: Silly words' })).toBeVisible()
+})
+
 test('with the keyboard alone a student draws, writes, points and takes back', async ({ page, application }) => {
   const lesson = await makeLesson(application.address, NAMES, withTools('write', 'arrow', 'sign'))
   await comeIn(page, application.address, lesson, 'Ada Fern')

@@ -66,7 +66,7 @@ const shelf = useTemplateRef<{ root: HTMLElement | null }>('shelf')
 const slots = useSlots()
 const barElement = useTemplateRef<HTMLElement>('barElement')
 const works = computed(() => editable && !piecesOnly)
-const { given, mayBeGiven, tool, making, choice, gesture, choosing, drawings, tools, pasted } = useStageTools({
+const { given, mayBeGiven, tool, making, choice, gesture, choosing, drawings, tools, pasted, parts } = useStageTools({
   edition: () => edition,
   page: () => page,
   step: () => step,
@@ -134,32 +134,25 @@ const { own, pickedOwn, beginRubbing, rub, doneWriting, lay, write } = useStageO
   room: () => room.value,
 })
 
-const heldPiece = computed(() => held.value?.piece ?? null)
-const heldLies = computed(() => (heldPiece.value ? state.pieces[heldPiece.value] : undefined))
-const heldEntry = computed(() => heldPiece.value && edition.pieces.get(heldPiece.value))
-const heldSize = () => heldEntry.value?.master ?? null
+const { heldPiece, heldLies, heldEntry, heldSize, picked, pickedOnPage, ghostAt } = useStageHeld({
+  held: () => held.value,
+  edition: () => edition,
+  state: () => state,
+})
 useStageView({ frame, sheet, scale: () => pageScale.value, about: zoomAbout, heldSize, hands: stage })
-const shownAs = (id: PieceId) => (state.pieces[id] ? id : (binOf(id) ?? id))
-/** A piece that is picked on the page, with what can be done to it there. */
-const picked = computed(() =>
-  heldPiece.value && held.value?.way !== 'drag' && state.pieces[heldPiece.value] ? heldPiece.value : null,
-)
 /** What stands on the piece that is in hand, to be read aloud. */
-const spoken = computed(() =>
-  readable.value && heldPiece.value && held.value?.way !== 'drag' ? nameOf(heldPiece.value) : '',
-)
+const spoken = computed(() => (readable.value && picked.value ? nameOf(picked.value) : ''))
 /** After a move: says where the piece is now, and lets the keyboard go on from there. */
 function settle(move: Move, piece: PieceId, focus: 'piece' | 'next') {
   sayMove(move, piece)
   const find = (id: string) => room.value?.querySelector<HTMLElement>(`[data-piece="${id}"]`)
   const next = focus === 'next' ? (binOf(piece) ?? page.ledge.find(id => !state.pieces[id])) : undefined
-  const target = find(next ?? shownAs(piece))
+  const target = find(next ?? stage.shownAs(piece))
   target?.focus({ preventScroll: focus === 'piece' })
 }
 
 watch(held, sayHeld)
 watch(joinFrom, sayJoining)
-const ghostAt = computed(() => (held.value?.way === 'key' ? held.value.landing?.at : null))
 </script>
 
 <template>
@@ -257,8 +250,9 @@ const ghostAt = computed(() => (held.value?.way === 'key' ? held.value.landing?.
             </g>
           </template>
           <template #over>
-            <LazyBoardMaking
-              v-if="making && gesture"
+            <component
+              :is="parts.making"
+              v-if="parts && making && gesture"
               :tool="making"
               :how="gesture"
               :choice="choice"
@@ -291,8 +285,9 @@ const ghostAt = computed(() => (held.value?.way === 'key' ? held.value.landing?.
           :state="state"
           :scale="pageScale"
           :hands="others" />
-        <LazyBoardOwnField
-          v-if="works && own.writing.value"
+        <component
+          :is="parts.field"
+          v-if="parts && works && own.writing.value"
           :key="own.writing.value.thing"
           :thing="own.writing.value.thing"
           :own="own.writing.value.own"
@@ -318,7 +313,12 @@ const ghostAt = computed(() => (held.value?.way === 'key' ? held.value.landing?.
       class="flex min-h-11 max-w-full flex-wrap items-center justify-center gap-2"
       role="toolbar"
       :aria-label="t('stage.tools')">
-      <LazyBoardToolBar v-if="given.length" v-model:tool="making" v-model:choice="choice" :given="given" />
+      <component
+        :is="parts.bar"
+        v-if="parts && given.length"
+        v-model:tool="making"
+        v-model:choice="choice"
+        :given="given" />
       <button
         v-for="name in tools"
         :key="name"
@@ -340,13 +340,13 @@ const ghostAt = computed(() => (held.value?.way === 'key' ? held.value.landing?.
         @write="own.write(own.picked.value!)" />
       <LazyBoardReadPiece v-if="spoken" :text="spoken" :language="edition.board.language ?? 'en-GB'" />
       <LazyBoardPieceBar
-        v-if="picked"
+        v-if="pickedOnPage"
         :edition="edition"
         :state="state"
-        :piece="picked"
+        :piece="pickedOnPage"
         @make="emit('make', $event)"
-        @turn="stage.turn(picked, $event)"
-        @flip="stage.flip(picked)" />
+        @turn="stage.turn(pickedOnPage, $event)"
+        @flip="stage.flip(pickedOnPage)" />
       <slot v-if="!page.pieces.length" name="ledge-end" />
     </div>
     <BoardLedge
@@ -362,7 +362,7 @@ const ghostAt = computed(() => (held.value?.way === 'key' ? held.value.landing?.
       :editable="editable"
       :roomy="editable || steady"
       :marked="marked"
-      :held-piece="heldPiece && shownAs(heldPiece)"
+      :held-piece="heldPiece && stage.shownAs(heldPiece)"
       :dragging="drags"
       @press="press"
       @key="key"

@@ -28,14 +28,15 @@ const again = ref(false)
 const words = ref('')
 const when = ref<'now' | 'later'>('now')
 const later = reactive({ day: '', time: '07:00' })
-/** A group's mark, where only that group is meant. */
-const group = ref('')
+/** The slates of those groups that aren't meant. */
+const without = ref<readonly string[]>([])
 watch(
   () => open,
   async now => {
     if (!now) return
     again.value = false
-    words.value = group.value = later.day = ''
+    words.value = later.day = ''
+    without.value = []
     when.value = 'now'
     line.value = null
     await attempt(async () => {
@@ -48,19 +49,20 @@ watch(
     })
   },
 )
+const toggle = (id: string) =>
+  (without.value = without.value.includes(id) ? without.value.filter(one => one !== id) : [...without.value, id])
 const groups = computed(() => (slates ? [] : (line.value ?? []).filter(slate => slate.mark)))
-const meant = computed(() =>
-  (line.value ?? []).filter(
-    slate => waits(slate) && (!slates || slates.includes(slate.id)) && (!group.value || slate.id === group.value),
-  ),
+const those = computed(() =>
+  (line.value ?? []).filter(({ id }) => (!slates || slates.includes(id)) && !without.value.includes(id)),
 )
+const meant = computed(() => those.value.filter(waits))
 const unseen = computed(() => meant.value.filter(slate => !slate.reviewed).length)
 const unsure = computed(() => meant.value.reduce((sum, slate) => sum + slate.unsure, 0))
-const ready = computed(() => (when.value === 'now' ? meant.value.length > 0 : later.day !== '' && later.time !== ''))
+const ready = computed(() => (when.value === 'now' ? meant.value.length > 0 : those.value.length > 0 && later.day !== '' && later.time !== ''))
 const format = new Intl.DateTimeFormat('en-GB', { dateStyle: 'full', timeStyle: 'short' })
 const moment = (at: string) => format.format(new Date(at))
 async function handBack() {
-  const some = slates ?? (group.value ? [group.value] : undefined)
+  const some = slates ?? (without.value.length ? those.value.map(slate => slate.id) : undefined)
   const body = {
     again: again.value,
     words: words.value.trim(),
@@ -95,13 +97,16 @@ async function drop() {
       </button>
     </div>
     <template v-if="line">
-      <label v-if="groups.length > 1" class="mb-2 block"
-        ><span class="label">{{ t('handBackAll.whom') }}</span
-        ><select v-model="group" class="field">
-          <option value="">{{ t('handBackAll.whomAll') }}</option>
-          <option v-for="one in groups" :key="one.id" :value="one.id">{{ one.name }}</option>
-        </select></label
-      >
+      <fieldset v-if="groups.length > 1" class="mb-2 flex max-h-32 flex-wrap gap-x-4 gap-y-1 overflow-auto">
+        <legend class="label">{{ t('handBackAll.whom') }}</legend>
+        <label v-for="one in groups" :key="one.id" class="flex min-h-9 items-center gap-2"
+          ><input
+            type="checkbox"
+            class="h-5 w-5"
+            :checked="!without.includes(one.id)"
+            @change="toggle(one.id)" /><bdi>{{ one.name }}</bdi></label
+        >
+      </fieldset>
       <p>{{ t('handBackAll.says', { count: meant.length }) }}</p>
       <p v-if="unseen" class="mt-2">{{ t('handBackAll.unseen', { count: unseen }) }}</p>
       <p v-if="unsure" class="mt-2">{{ t('handBackAll.unsure', { count: unsure }) }}</p>
@@ -129,7 +134,7 @@ async function drop() {
           ><span class="label">{{ t('giveOut.dueTime') }}</span
           ><input v-model="later.time" type="time" class="field" required
         /></label>
-        <p class="note-line w-full">{{ t(slates || group ? 'handBackAll.laterSome' : 'handBackAll.laterAll') }}</p>
+        <p class="note-line w-full">{{ t(slates || without.length ? 'handBackAll.laterSome' : 'handBackAll.laterAll') }}</p>
       </div>
     </template>
     <template #buttons>

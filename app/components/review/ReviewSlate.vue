@@ -3,6 +3,7 @@ import type { Verdict } from '~~/core/keys/outcome'
 import { useMarginTools } from '~/composables/review/useMarginTools'
 import { useReplay } from '~/composables/review/useReplay'
 import { useReview, type OutcomesView } from '~/composables/review/useReview'
+import { gainsOf, namedGains } from '~~/core/review/gained'
 import { canMove } from '~~/core/slate/status'
 import type { SlateView } from '~/composables/slate/useSlate'
 
@@ -23,6 +24,10 @@ watch(replay.move, made => {
   if (at >= 0) pageIndex.value = at
 })
 const comparing = ref(false)
+const gains = computed(() => {
+  const before = review.marksBefore.value
+  return before && view.keyed ? namedGains(gainsOf(before, review.marks.value)) : null
+})
 
 const byVerdict = byRank<Verdict>({ 'on-the-line': 0, wrong: 1, 'not-placed': 2, right: 3, noted: 4 })
 const listed = computed(() =>
@@ -98,18 +103,14 @@ const { tool, takes } = desk
         :kind="view.kind"
         :members="view.members"
         @close="replay.close()" />
-      <ReviewGained
-        v-if="comparing && review.marksBefore.value && view.keyed"
-        :edition="edition"
-        :before="review.marksBefore.value"
-        :now="review.marks.value" />
       <div class="flex min-h-0 flex-1 gap-3">
         <SlateBefore
           v-if="comparing && review.before.value"
           :edition="edition"
           :page="page"
           :before="review.before.value.state"
-          :now="state" />
+          :now="state"
+          :gains="gains" />
         <div class="flex min-w-0 flex-1 flex-col gap-2">
           <h2 v-if="comparing && review.before.value" class="text-center font-bold">{{ t('again.now') }}</h2>
           <BoardStage plays :edition="shown.edition" :page="page" :state="shown.state">

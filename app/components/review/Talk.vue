@@ -6,7 +6,10 @@ import { shortNames } from '~~/core/roster/names'
 import { isOfSeveral, type SlateKind } from '~~/core/slate/kind'
 import type { Member } from '~/composables/slate/useSlate'
 
-/** What they said to each other beside the page; the teacher reads along, speaks, and hides what doesn't belong. */
+/**
+ * What was said beside the page: to each other, where the teacher reads along, or between the teacher and the one
+ * student of it. The teacher speaks, and hides what doesn't belong.
+ */
 const { lines, members, kind, speak } = defineProps<{
   lines: readonly TalkLine[]
   members: readonly Member[]
@@ -22,6 +25,8 @@ const nameOf = ({ by }: TalkLine) =>
   short.value(
     members.find(member => authorOf(member) === by)?.name ?? t(isStudent(by) ? 'together.someone' : 'together.teacher'),
   )
+const several = computed(() => isOfSeveral(kind))
+const sayTo = computed(() => (several.value ? 'review.sayToAll' : 'review.sayToOne'))
 const words = ref('')
 let id = nanoid()
 async function send() {
@@ -33,8 +38,8 @@ async function send() {
 </script>
 
 <template>
-  <section v-if="isOfSeveral(kind)" data-test="talk">
-    <h2 class="label">{{ t('review.talk') }}</h2>
+  <section data-test="talk">
+    <h2 class="label">{{ t(several ? 'review.talk' : 'review.privateLine') }}</h2>
     <ol class="flex flex-col gap-1">
       <li v-for="line in talk" :key="line.id" class="flex items-center gap-2">
         <span class="min-w-0 flex-1" :class="line.hidden ? 'text-ink-soft line-through' : ''"
@@ -47,15 +52,18 @@ async function send() {
           {{ t(line.hidden ? 'review.showAgain' : 'review.hide') }}
         </button>
       </li>
-      <li v-if="!talk.length" class="note-line">{{ t('together.nothingSaid') }}</li>
+      <li v-if="!talk.length" class="note-line">
+        {{ t(several ? 'together.nothingSaid' : 'review.lineOpens') }}
+      </li>
     </ol>
     <form class="mt-2 flex gap-2" @submit.prevent="send">
       <input
         v-model="words"
         class="field min-w-0 flex-1"
         :maxlength="LONGEST_LINE"
-        :aria-label="t('review.sayToAll')"
-        :placeholder="t('review.sayToAll')" />
+        dir="auto"
+        :aria-label="t(sayTo)"
+        :placeholder="t(sayTo)" />
       <button type="submit" class="button w-12 px-0" :disabled="busy || !words.trim()" :aria-label="t('together.send')">
         <Icon name="lucide:send" size="20" />
       </button>

@@ -3,15 +3,20 @@ import type { Page } from '~~/core/board/board'
 import type { Edition } from '~~/core/board/edition'
 import type { PieceId } from '~~/core/board/ids'
 import { pieceName } from '~~/core/board/pieceName'
+import type { NamedGains } from '~~/core/review/gained'
 import { whatMoved, type Whereabouts } from '~~/core/placement/whatMoved'
 import type { SlateState } from '~~/core/slate/state'
 
-/** The page as it was before this try, and what really lies elsewhere now. It can be read, not changed. */
-const { edition, page, before, now } = defineProps<{
+/**
+ * The page as it was before this try, what really lies elsewhere now, and what that gained and lost where a student may
+ * know. It can be read, not changed.
+ */
+const { edition, page, before, now, gains } = defineProps<{
   edition: Edition
   page: Page
   before: SlateState
   now: SlateState
+  gains: NamedGains | null
 }>()
 const { t } = useWords()
 const moved = computed(() => whatMoved(before, now, edition).filter(one => one.page === page.id))
@@ -29,6 +34,7 @@ function whereIs(at: Whereabouts, state: SlateState): string {
   <section class="flex min-h-64 min-w-0 flex-1 flex-col gap-2" :aria-label="t('again.before')" data-test="before">
     <h2 class="text-center font-bold">{{ t('again.before') }}</h2>
     <BoardStage :edition="edition" :page="page" :state="before" :ledge="false" />
+    <SlateGains v-if="gains" :edition="edition" :gains="gains" />
     <div
       class="max-h-36 overflow-auto rounded-lg border border-panel-line p-2"
       tabindex="0"

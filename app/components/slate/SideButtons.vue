@@ -1,11 +1,13 @@
 <script setup lang="ts">
 import type { Side } from '~/composables/slate/useBeside'
 
-/** What stands over the page: a hand to put up, and what opens beside it (hints, reasons, how it was before). */
-const { side, hand, hints, besides, before, comparing, crowded } = defineProps<{
+/** What stands over the page: a hand to put up, and what opens beside it (a line, hints, reasons, how it was before). */
+const { side, hand, line, hints, besides, before, comparing, crowded } = defineProps<{
   side: Side | null
   /** Whether help is asked for; null where nobody can. */
   hand: boolean | null
+  /** How many lines from the teacher are new; null where there is no line to the teacher. */
+  line: number | null
   hints: boolean
   besides: boolean
   before: boolean
@@ -27,6 +29,18 @@ const { t } = useWords()
     :title="t(hand ? 'hand.down' : 'hand.ask')"
     @click="emit('hand', !hand)">
     <Icon name="lucide:hand" size="18" /><span class="max-sm:sr-only">{{ t(hand ? 'hand.down' : 'hand.ask') }}</span>
+  </button>
+  <button
+    v-if="line !== null"
+    type="button"
+    class="button min-h-10 px-3 py-1"
+    :aria-expanded="side === 'talk'"
+    :title="t('together.lineOpen')"
+    @click="emit('open', 'talk')">
+    <Icon name="lucide:message-square" size="18" /><span class="max-sm:sr-only">{{ t('together.lineOpen') }}</span
+    ><span v-if="line" class="rounded-full bg-sunfleck-400 px-2 text-sm text-stone-950">{{
+      t('together.unread', { count: line })
+    }}</span>
   </button>
   <button
     v-if="hints"

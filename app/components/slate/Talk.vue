@@ -5,12 +5,16 @@ import { shortNames } from '~~/core/roster/names'
 import { isStudent, type Author } from '~~/core/slate/actor'
 import type { Member } from '~/composables/slate/useSlate'
 
-/** What the people of a slate say to each other beside the page. The teacher reads along, and says so here. */
-const { lines, members, own, open, speak } = defineProps<{
+/**
+ * What the people of a slate say to each other beside the page, where the teacher reads along, which is said here; or
+ * what its one student and the teacher write to each other.
+ */
+const { lines, members, own, open, several, speak } = defineProps<{
   lines: readonly TalkLine[]
   members: readonly Member[]
   own: Author
   open: boolean
+  several: boolean
   speak: (said: Said) => Promise<void>
 }>()
 const emit = defineEmits<{ close: [] }>()
@@ -47,8 +51,8 @@ async function send() {
 </script>
 
 <template>
-  <SlateSidePanel :title="t('together.talk')" data-test="talk" @close="emit('close')">
-    <p class="note-line">{{ t('together.readAlong') }}</p>
+  <SlateSidePanel :title="t(several ? 'together.talk' : 'together.line')" data-test="talk" @close="emit('close')">
+    <p class="note-line">{{ t(several ? 'together.readAlong' : 'together.private') }}</p>
     <ol
       ref="list"
       class="flex min-h-24 flex-1 flex-col gap-2 overflow-auto"
@@ -63,7 +67,7 @@ async function send() {
           ><br /><bdi class="break-words">{{ line.words }}</bdi></span
         >
       </li>
-      <li v-if="!lines.length" class="note-line">{{ t('together.nothingSaid') }}</li>
+      <li v-if="!lines.length" class="note-line">{{ t(several ? 'together.nothingSaid' : 'together.nothingWritten') }}</li>
     </ol>
     <form v-if="open" class="flex gap-2" @submit.prevent="send">
       <input
@@ -71,8 +75,8 @@ async function send() {
         dir="auto"
         class="field min-w-0 flex-1"
         :maxlength="LONGEST_LINE"
-        :aria-label="t('together.say')"
-        :placeholder="t('together.say')" />
+        :aria-label="t(several ? 'together.say' : 'together.sayToTeacher')"
+        :placeholder="t(several ? 'together.say' : 'together.sayToTeacher')" />
       <button type="submit" class="button w-12 px-0" :disabled="busy || !words.trim()" :aria-label="t('together.send')">
         <Icon name="lucide:send" size="20" />
       </button>

@@ -63,7 +63,7 @@ const feedback = useFeedback({
   status,
   state: () => state.value,
 })
-const { items: told, onPieces, shows: mayAsk, trouble: notTold } = feedback
+const { items: told, gains, onPieces, shows: mayAsk, trouble: notTold } = feedback
 const untouched = computed(() => isUntouched(state.value, edition))
 const dueWords = useDue()
 // Somebody has moved this student to another frame: they are led there.
@@ -124,11 +124,18 @@ const { side, open, besides, hintOf, hints } = useBeside({
   step: () => step.value,
   further: () => further.value,
 })
-const talk = computed(() => about.value.talk.filter(line => line.about === null))
-const talks = computed(() => several && (about.value.rules.talk || talk.value.length > 0))
-/** How many lines were there when the talk was last in sight. */
-const heard = ref(talk.value.length)
-watch([side, () => talk.value.length], () => side.value === 'talk' && (heard.value = talk.value.length))
+const {
+  talk,
+  talks,
+  open: mayTalk,
+  unread,
+} = useTalk({
+  slate: view.id,
+  lines: () => about.value.talk,
+  mayTalk: () => about.value.rules.talk,
+  several,
+  side: () => side.value,
+})
 const comparing = ref(false)
 watch(further, now => !now && (comparing.value = false))
 const mayBeginAgain = computed(
@@ -237,7 +244,7 @@ useSlateKeys({ showKeys: () => (showKeys.value = true), undo: slate.undo })
         :done="done"
         :language="edition.board.language" />
       <div
-        v-if="several || besides || hints.length || further || goingOn"
+        v-if="several || talks || besides || hints.length || further || goingOn"
         class="flex flex-wrap items-center gap-x-2 gap-y-2">
         <LazySlateTogether
           v-if="several"
@@ -250,7 +257,7 @@ useSlateKeys({ showKeys: () => (showKeys.value = true), undo: slate.undo })
           :following="following"
           :showable="pageCount > 1 || steps.length > 0"
           :talks="talks"
-          :unread="talk.length - heard"
+          :unread="unread"
           @done="done => attempt(() => slate.sayDone(done))"
           @present="presents = $event"
           @follow="following = $event"
@@ -258,6 +265,7 @@ useSlateKeys({ showKeys: () => (showKeys.value = true), undo: slate.undo })
         <SlateSideButtons
           :side="side"
           :hand="goingOn && view.kind !== 'class' ? about.hand : null"
+          :line="!several && talks ? unread : null"
           :hints="hints.length > 0 && (editable || !!state.hints[hintOf])"
           :besides="besides"
           :before="further"
@@ -279,7 +287,8 @@ useSlateKeys({ showKeys: () => (showKeys.value = true), undo: slate.undo })
           :edition="edition"
           :page="page"
           :before="before.state"
-          :now="state" />
+          :now="state"
+          :gains="gains" />
         <BoardStage
           ref="stage"
           plays
@@ -305,20 +314,11 @@ useSlateKeys({ showKeys: () => (showKeys.value = true), undo: slate.undo })
               :verdict="onPieces.get(piece.id)!" />
           </template>
           <template v-if="goingOn" #ledge-end>
-            <button
-              type="button"
-              class="button min-h-9 px-3 py-1"
-              :disabled="!slate.canUndo.value"
-              @click="slate.undo()">
-              <Icon name="lucide:undo-2" /><span class="max-sm:sr-only">{{ t('slate.undo') }}</span>
-            </button>
-            <button
-              type="button"
-              class="button min-h-9 px-3 py-1"
-              :disabled="untouched || !editable"
-              @click="startAgain">
-              <Icon name="lucide:rotate-ccw" /><span class="max-sm:sr-only">{{ t('slate.startAgain') }}</span>
-            </button>
+            <SlateUndoButtons
+              :undo="slate.canUndo.value"
+              :again="editable && !untouched"
+              @undo="slate.undo()"
+              @again="startAgain" />
           </template>
           <template v-if="notes || told || parted" #over>
             <LazySlateParts v-if="parted" :page="page" :part="part" :members="members" />
@@ -333,7 +333,8 @@ useSlateKeys({ showKeys: () => (showKeys.value = true), undo: slate.undo })
             :lines="talk"
             :members="members"
             :own="view.actor.author"
-            :open="about.rules.talk"
+            :open="mayTalk"
+            :several="several"
             :speak="slate.speak"
             @close="side = null" />
           <LazySlateHints

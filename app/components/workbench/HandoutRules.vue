@@ -11,8 +11,10 @@ const on = (event: Event) => (event.target as HTMLInputElement).checked
 
 <template>
   <div class="flex flex-col" role="group" :aria-label="t('rules.title')">
-    <label v-if="several" class="flex min-h-9 items-center gap-2"
-      ><input type="checkbox" :checked="rules.talk" @change="set({ talk: on($event) })" />{{ t('rules.talk') }}</label
+    <label class="flex min-h-9 items-center gap-2"
+      ><input type="checkbox" :checked="rules.talk" @change="set({ talk: on($event) })" />{{
+        t(several ? 'rules.talk' : 'rules.line')
+      }}</label
     >
     <label v-if="seen" class="flex min-h-9 items-center gap-2"
       ><input type="checkbox" :checked="rules.approve" @change="set({ approve: on($event) })" />{{

@@ -137,6 +137,7 @@ export function useStage(view: StageView) {
     key,
     turn: hands.turn,
     flip: hands.flip,
+    shownAs: hands.shownAs,
     toPage,
   }
 }

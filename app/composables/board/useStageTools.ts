@@ -6,6 +6,16 @@ import { FIRST_CHOICE, GESTURES, type Choice } from '~~/core/tools/making'
 
 export const TOOL_ICONS = { join: 'lucide:move-up-right', rub: 'lucide:eraser' } as const
 
+const fetchParts = async () => {
+  const [{ default: making }, { default: field }, { default: bar }] = await Promise.all([
+    import('~/components/board/Making.vue'),
+    import('~/components/board/OwnField.vue'),
+    import('~/components/board/ToolBar.vue'),
+    import('~/components/board/OwnBar.vue'),
+  ])
+  return { making, field, bar }
+}
+
 interface Given {
   readonly edition: () => Edition
   readonly page: () => Page
@@ -56,26 +66,24 @@ export function useStageTools({ edition, page, step, works, withTools }: Given) 
   })
   watch(choosing, now => !now && (pasted.value = null))
 
-  // What the tools are made of is there before one is taken in hand: what is typed at once must not be lost.
-  const onceThereIs = (there: () => boolean, fetch: () => unknown) =>
-    watch(there, has => void (has && fetch()), { immediate: true })
-  onceThereIs(
-    () => given.value.length > 0,
-    () =>
-      Promise.all([
-        import('~/components/board/Making.vue'),
-        import('~/components/board/OwnField.vue'),
-        import('~/components/board/OwnBar.vue'),
-      ]),
+  // What the tools are made of is there before one can be taken in hand: a tap or a letter typed at once is not lost.
+  // Components that are fetched when they are first drawn come a moment late, even where their script has come.
+  const parts = shallowRef<Awaited<ReturnType<typeof fetchParts>> | null>(null)
+  watch(
+    () => works() && withTools() && toolsAnywhereOn(edition().board, page()).length > 0,
+    async has => has && !parts.value && (parts.value = await fetchParts()),
+    { immediate: true },
   )
-  onceThereIs(
+  watch(
     () => given.value.includes('picture') || given.value.includes('photo'),
-    () =>
-      Promise.all([
+    has =>
+      has
+      && Promise.all([
         import('~/components/board/PictureDialog.vue'),
         import('~/components/board/OwnShape.vue'),
         import('~/components/ui/Dialog.vue'),
       ]),
+    { immediate: true },
   )
-  return { given, mayBeGiven, tool, making, choice, gesture, choosing, drawings, tools, pasted }
+  return { given, mayBeGiven, tool, making, choice, gesture, choosing, drawings, tools, pasted, parts }
 }

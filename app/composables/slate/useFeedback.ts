@@ -1,6 +1,7 @@
 import type { Board } from '~~/core/board/board'
 import type { Feedback } from '~~/core/keys/feedback'
 import { feedbackShows } from '~~/core/keys/feedbackShows'
+import type { NamedGains } from '~~/core/review/gained'
 import { byNeed, kindSign } from '~/composables/board/verdicts'
 import type { SlateStatus } from '~~/core/slate/status'
 import type { SlateState } from '~~/core/slate/state'
@@ -21,33 +22,34 @@ export function useFeedback({
   readonly status: Readonly<Ref<SlateStatus>>
   readonly state: () => SlateState
 }) {
-  const items = shallowRef<readonly Feedback[] | null>(null)
+  const told = shallowRef<{ readonly items: Feedback[]; readonly gains: NamedGains | null } | null>(null)
   const shows = computed(() => feedbackShows(when(), keyed, status.value))
   const { attempt, trouble } = useAsking()
   async function look() {
-    const told = await attempt(() => ask<{ items: Feedback[] }>(`/api/slates/${slate}/feedback`))
-    items.value = told?.items ?? null
+    told.value = (await attempt(() => ask<NonNullable<typeof told.value>>(`/api/slates/${slate}/feedback`))) ?? null
   }
   watch(
     status,
-    now => ((now === 'handed-in' || now === 'handed-back') && shows.value ? void look() : (items.value = null)),
+    now => ((now === 'handed-in' || now === 'handed-back') && shows.value ? void look() : (told.value = null)),
     { immediate: true },
   )
   // A mark on what has changed since would be a lie.
   watch(state, () => {
-    if (status.value === 'under-way' || status.value === 'not-opened') items.value = null
+    if (status.value === 'under-way' || status.value === 'not-opened') told.value = null
   })
   return {
-    items,
+    items: computed(() => told.value?.items ?? null),
+    /** What the answers have gained since the try before. */
+    gains: computed(() => told.value?.gains ?? null),
     shows,
     trouble,
     ask: look,
-    hide: () => (items.value = null),
+    hide: () => (told.value = null),
     // Of two that are about one piece the one that needs a look shows: it comes last.
     onPieces: computed(
       () =>
         new Map(
-          (items.value ?? [])
+          (told.value?.items ?? [])
             .toSorted((a, b) => byNeed(b.verdict, a.verdict))
             .flatMap(item => (item.is === 'piece' ? [[item.item, kindSign(item.verdict)] as const] : [])),
         ),

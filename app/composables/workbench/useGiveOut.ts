@@ -201,7 +201,7 @@ export function useGiveOut(board: () => Board) {
     const { talk, approve, handInBy, takeBack, secondTry } = ruled()
     if (handInBy === 'all-done') parts.push(t('rules.says.allDone'))
     if (approve) parts.push(t('rules.says.approve'))
-    if (talk) parts.push(t('rules.says.talk'))
+    if (talk) parts.push(t(several.value ? 'rules.says.talk' : 'rules.says.line'))
     if (takeBack) parts.push(t('rules.says.takeBack'))
     if (secondTry) parts.push(t('rules.says.secondTry'))
     return parts.join(' ')
@@ -248,7 +248,6 @@ export function useGiveOut(board: () => Board) {
   /** What is said to be allowed is allowed only where it means something. */
   const ruled = (): Rules => ({
     ...rules.value,
-    talk: rules.value.talk && several.value,
     approve: rules.value.approve && mode.value !== 'copy-each',
     handInBy: handIn.value && mode.value === 'frame-per-group' ? rules.value.handInBy : 'anyone',
     takeBack: rules.value.takeBack && handIn.value,

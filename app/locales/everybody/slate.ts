@@ -67,6 +67,11 @@ export default {
     say: 'Say something to your group',
     send: 'Send',
     closed: 'Your teacher has closed the side talk.',
+    line: 'You and your teacher',
+    lineOpen: 'Write to your teacher',
+    private: 'Only you and your teacher read this.',
+    sayToTeacher: 'Write to your teacher',
+    nothingWritten: 'Nothing is written yet.',
     waitFor: 'You can hand in once all have said that they are done. Still at work: {names}.',
   },
   beside: {
@@ -121,6 +126,7 @@ export default {
     moved: '{name}: {from}, now {to}',
     nothingMoved: 'Nothing lies elsewhere yet.',
     what: 'What has moved',
+    gains: { gained: '{count} gained', lost: '{count} lost', keptWrong: '{count} still not right' },
     says: 'What you have stays. How it is now is kept beside it, so that you can compare.',
   },
   counting: {

@@ -177,7 +177,6 @@ export default {
     again: 'They go on with it, in another try; how it is now is kept beside it',
     button: 'Hand back | Hand back one | Hand back {count}',
     whom: 'To whom',
-    whomAll: 'All groups',
     words: 'A word to all of them, under what you said to each. You can leave it empty.',
     when: 'When',
     whens: { now: 'Now', later: 'At a time' },

@@ -181,7 +181,6 @@ export default {
     score: '{points} of {of}',
     undecided: '{count} on the line',
     steps: 'True all the way',
-    gains: { gained: '{count} gained', lost: '{count} lost', keptWrong: '{count} still not right' },
     pointsFor: 'Points for {name}, of {of}',
     alone: {
       title: 'Each alone',
@@ -311,6 +310,9 @@ export default {
     showAgain: 'Show again',
     hidden: 'hidden',
     sayToAll: 'Say something to them',
+    privateLine: 'Private line',
+    lineOpens: 'Between this student and you. Once you have written, it can be answered.',
+    sayToOne: 'Write to this student',
     handBack: 'Hand back to {name}',
     handBackAll: 'Hand back to all',
     status: {

@@ -235,12 +235,14 @@ export default {
   rules: {
     title: 'What students may do around their work',
     talk: 'They may write to each other beside the page; you read along',
+    line: 'Each may write to you beside the page',
     allDone: 'A frame is handed in once all of its members say they are done',
     takeBack: 'They may take it back until you look at it',
     secondTry: 'They may try again; the first try is kept beside it',
     approve: 'You see pictures first; others see them once you let them through',
     says: {
       talk: 'They may write to each other beside the page.',
+      line: 'Each may write to you beside the page.',
       allDone: 'A frame is handed in once all of its members are done.',
       takeBack: 'Until you look at it they may take it back.',
       secondTry: 'They may try again, and both are kept.',

@@ -15,6 +15,7 @@ import {
 } from '../../../server/usecases/handBack'
 import { handBack, handIn } from '../../../server/usecases/openness'
 import { commentOn, reviewOf, saveReview } from '../../../server/usecases/review'
+import { feedbackFor } from '../../../server/usecases/slates'
 import { beginAgain } from '../../../server/usecases/tries'
 import { keyedShore, middleOf, pieceId } from '../../boards'
 import { said, twoProcesses, type TwoProcesses } from '../../lesson'
@@ -157,4 +158,17 @@ it('goes back at its time, once, with its word; not before, and not when it was 
   expect(new Set(await statuses())).toEqual(new Set(['handed-back']))
   const { comment } = await reviewOf(db, slates[0]!.id)
   expect(comment.split('On Friday')).toHaveLength(2)
+})
+
+it('a student knows what another try gained once it is handed back, and not before', async () => {
+  const { id, student } = two.school.slates[0]!
+  const { db } = two.connection
+  const outcomes = await outcomesForReview(services(), id)
+  expect(outcomes.ok && outcomes.value.before).not.toBeNull()
+  await db.updateTable('slates').set({ status: 'under-way' }).where('id', '=', id).execute()
+  expect(await feedbackFor(services(), id)).toEqual({ ok: false, reason: 'under-way' })
+  await handIn(two.services, id, student)
+  await handBack(two.services, id)
+  const back = await feedbackFor(services(), id)
+  expect(back.ok && back.value.gains).toMatchObject({ gained: [{ item: 'c0', is: 'piece' }], lost: [] })
 })

@@ -212,6 +212,29 @@ describe('the side talk', () => {
   })
 })
 
+describe('the line between a student and the teacher', () => {
+  it('is begun by the teacher, or by the student where they may write; what is hidden begins nothing', async () => {
+    const { id, student } = two.school.slates[2]!
+    const say = (by: 'student:1' | 'teacher:0', words: string) =>
+      speak(services(), { slate: id, kind: 'copy', by, staff: by === 'teacher:0' }, { id: randomUUID(), words })
+    const lines = async () => (await viewAs(id, two.as(student))).talk.map(line => [line.by, line.words])
+    await rules({ talk: false })
+    expect(await say('student:1', 'May I?')).toEqual({ ok: false, reason: 'talk-closed' })
+    expect((await say('teacher:0', 'How do you tell?')).ok).toBe(true)
+    expect((await say('student:1', 'By its foot')).ok).toBe(true)
+    expect(await lines()).toEqual([
+      ['teacher:0', 'How do you tell?'],
+      ['student:1', 'By its foot'],
+    ])
+    const [first] = (await viewAs(id, two.as(student))).talk
+    expect(await hideLine(services(), id, first!.id, true)).toBe(true)
+    expect(await say('student:1', 'And by its shell')).toEqual({ ok: false, reason: 'talk-closed' })
+    await rules({ talk: true })
+    expect((await say('student:1', 'And by its shell')).ok).toBe(true)
+    await rules({ talk: false })
+  })
+})
+
 describe('another try', () => {
   it('goes on from what is there, keeps how it was and what was said of it, and what is decided next is about the next', async () => {
     const { id, student } = two.school.slates[4]!

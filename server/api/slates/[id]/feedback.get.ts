@@ -21,5 +21,5 @@ export default defineEventHandler(async event => {
         : 'not-now',
       feedback.reason,
     )
-  return { items: feedback.value }
+  return feedback.value
 })
