@@ -1,18 +1,15 @@
 import { readdirSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
 import tailwindcss from '@tailwindcss/vite'
+import { FONT_FAMILIES } from './server/papers/fontFamilies'
 
 /** The font files that papers are set with. */
 const paperFonts = () =>
-  [
-    ['andika', '700'],
-    ['noto-sans-arabic', '400'],
-    ['noto-sans-sc', '400'],
-  ].flatMap(([font, weight]) => [
-    `@fontsource/${font}/package.json`,
-    ...readdirSync(inModules(`@fontsource/${font}/files`))
-      .filter(file => file.endsWith(`-${weight}-normal.woff`))
-      .map(file => `@fontsource/${font}/files/${file}`),
+  FONT_FAMILIES.flatMap(({ name, regular, bold }) => [
+    `${name}/package.json`,
+    ...readdirSync(inModules(`${name}/files`))
+      .filter(file => [regular, bold].some(weight => file.endsWith(`-${weight}-normal.woff`)))
+      .map(file => `${name}/files/${file}`),
   ])
 
 const inProject = (path: string) => fileURLToPath(new URL(`./${path}`, import.meta.url))

@@ -29,10 +29,7 @@ export function shapePath(shape: Shape, radius = 0): string {
 /** The ruling of a page, true to size: what the layout says is printed there. */
 export function drawRuling({ backdrop, ...page }: Page): Primitive[] {
   const print = ruled(backdrop.ruling, page)
-  const lines = (
-    which: (line: RuledLine) => boolean,
-    stroke: Stroke,
-  ): Primitive[] => {
+  const lines = (which: (line: RuledLine) => boolean, stroke: Stroke): Primitive[] => {
     const d = print.lines
       .filter(which)
       .map(({ from, to }) => polyline([from, to]))
@@ -44,7 +41,9 @@ export function drawRuling({ backdrop, ...page }: Page): Primitive[] {
     ...lines(line => !line.strong && !line.dashed, { colour: 'ruling', width: 1 }),
     ...lines(line => line.dashed === true, { colour: 'ruling', width: 1, dash: [5, 4] }),
     ...lines(line => line.strong === true, { colour: 'faint', width: 1.5 }),
-    ...(dots ? [{ kind: 'path' as const, d: dots, stroke: { colour: 'dot' as const, width: 2.4, ends: 'round' as const } }] : []),
+    ...(dots
+      ? [{ kind: 'path' as const, d: dots, stroke: { colour: 'dot' as const, width: 2.4, ends: 'round' as const } }]
+      : []),
     ...print.numbers.map(({ at, text }) => ({
       kind: 'text' as const,
       text,
@@ -113,8 +112,6 @@ export function drawLine({ from, to, thickness, points, colour, dashed }: Line):
       d: polyline([start?.foot ?? from, end?.foot ?? to]),
       stroke: { colour: ink, width: thickness, ...(dashed && { dash: [thickness * 3, thickness * 2.5] as const }) },
     },
-    ...[start, end].flatMap(head =>
-      head ? [{ kind: 'path' as const, d: polygon(head.corners), fill: ink }] : [],
-    ),
+    ...[start, end].flatMap(head => (head ? [{ kind: 'path' as const, d: polygon(head.corners), fill: ink }] : [])),
   ]
 }

@@ -2,7 +2,7 @@
  * The colours of our own that boards are drawn with, by what they are for. Colours that a teacher or a student chose
  * stand in the drawing as they are.
  */
-export const PALETTE = {
+const PALETTE = {
   ink: '#14191a',
   line: '#1d2526',
   join: '#3c494a',

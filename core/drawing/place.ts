@@ -19,18 +19,17 @@ const PRINTED_SIZE = 16
 const PART_SIZE = 13
 const DASHED: Stroke = { colour: 'outline', width: 1.6, dash: [7, 5] }
 
-/** Words of a heading, the ground with its outline, and what is printed inside. */
+/** Words of a heading, the ground with its outline, and what is printed inside. Whose part it is stands apart. */
 export function drawPlace(place: Place, look: PlaceLook): Primitive[] {
   const box = boxOf(place)
-  return [...drawHeading(place, box), drawGround(place, look), ...drawPart(place, box), ...drawInside(place, box, look)]
+  return [...drawHeading(place, box), drawGround(place, look), ...drawInside(place, box, look)]
 }
 
 /** The outline of a zone once more, over the ground of another that lies on it: it would be veiled else. */
-export const drawVeiledOutline = (place: Place): Primitive[] => [
-  { kind: 'path', d: outlineOf(place), stroke: DASHED },
-]
+export const drawVeiledOutline = (place: Place): Primitive[] => [{ kind: 'path', d: outlineOf(place), stroke: DASHED }]
 
-const outlineOf = (place: Place) => shapePath(place.shape, place.kind === 'grid' ? 2 : place.kind === 'writing' ? 5 : 10)
+const outlineOf = (place: Place) =>
+  shapePath(place.shape, place.kind === 'grid' ? 2 : place.kind === 'writing' ? 5 : 10)
 
 function drawHeading(place: Place, box: Box): Primitive[] {
   const lines = headingLines(place)
@@ -61,15 +60,14 @@ function drawGround(place: Place, { lit, clear }: PlaceLook): PathPrimitive {
     d,
     fill: 'ground',
     opacity: open ? 0 : place.kind === 'writing' ? 0.8 : 0.45,
-    ...(!bare && {
-      stroke: dashed ? DASHED : { colour: place.kind === 'drawing' ? 'faint' : 'outline', width: 1.6 },
-    }),
+    ...(!bare && { stroke: dashed ? DASHED : { colour: place.kind === 'drawing' ? 'faint' : 'outline', width: 1.6 } }),
   }
 }
 
 /** Whose part of the page it is: a small plate with a person and a number. */
-function drawPart(place: Place, box: Box): Primitive[] {
+export function drawPart(place: Place): Primitive[] {
   if (!place.part) return []
+  const box = boxOf(place)
   const [x, y] = [box.x + 14, box.y + 14]
   return [
     {
@@ -106,9 +104,7 @@ function drawInside(place: Place, box: Box, { lit }: PlaceLook): Primitive[] {
     case 'gaps':
       return drawGaps(place, lit)
     case 'pin':
-      return [
-        { kind: 'path', d: circlePath({ x: box.x + box.width / 2, y: box.y + box.height / 2 }, 4), fill: 'line' },
-      ]
+      return [{ kind: 'path', d: circlePath({ x: box.x + box.width / 2, y: box.y + box.height / 2 }, 4), fill: 'line' }]
     case 'zone':
     case 'slot':
     case 'pan':
@@ -149,7 +145,10 @@ function drawScale(scale: Scale): Primitive[] {
 
 /** The lines between the cells of a grid, and what is printed in them. */
 function drawGrid({ rows, columns, printed }: Grid, { x, y, width, height }: Box): Primitive[] {
-  const across = Array.from({ length: rows - 1 }, (_, i) => `M${to3(x)} ${to3(y + ((i + 1) * height) / rows)}h${to3(width)}`)
+  const across = Array.from(
+    { length: rows - 1 },
+    (_, i) => `M${to3(x)} ${to3(y + ((i + 1) * height) / rows)}h${to3(width)}`,
+  )
   const down = Array.from(
     { length: columns - 1 },
     (_, i) => `M${to3(x + ((i + 1) * width) / columns)} ${to3(y)}v${to3(height)}`,

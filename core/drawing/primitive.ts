@@ -61,6 +61,34 @@ export interface PicturePrimitive {
   readonly pixels?: { readonly width: number; readonly height: number }
 }
 
+/** How a picture that is turned or cropped is drawn with a frame that shows a part of it. */
+export interface TurnedPicture {
+  /** What the frame shows of the picture as it lies, in pixels: stretched into its box. */
+  readonly part: Box
+  /** The whole picture as it is stored, in pixels, and how it comes to lie (SVG, 8.5). */
+  readonly whole: { readonly width: number; readonly height: number }
+  readonly transform: string | undefined
+}
+
+/** Null for one that is neither turned nor cropped. */
+export function turnedPicture({ box, pixels, quarters, crop }: PicturePrimitive): TurnedPicture | null {
+  if (!quarters && !crop) return null
+  const { width, height } = pixels ?? box
+  const [across, down] = quarters === 1 || quarters === 3 ? [height, width] : [width, height]
+  const { left, top, right, bottom } = crop ?? { left: 0, top: 0, right: 0, bottom: 0 }
+  return {
+    part: { x: left * across, y: top * down, width: (1 - left - right) * across, height: (1 - top - bottom) * down },
+    whole: { width, height },
+    transform:
+      quarters
+      && {
+        1: `translate(${across} 0) rotate(90)`,
+        2: `translate(${across} ${down}) rotate(180)`,
+        3: `translate(0 ${down}) rotate(270)`,
+      }[quarters],
+  }
+}
+
 export type Primitive = PathPrimitive | TextPrimitive | PicturePrimitive
 
 /** Points, to a thousandth. */

@@ -69,7 +69,7 @@ export const FIRST_CHOICE: Choice = {
   sign: 'tick',
 }
 
-export const NOTE_SIZE = { width: 140, height: 90 } as const
+const NOTE_SIZE = { width: 140, height: 90 } as const
 const WIDEST_TEXT = 240
 /** A shape, or a line, shorter than this was a slip of the hand. */
 const SHORTEST = 8

@@ -97,5 +97,10 @@ export async function outcomesForReview(
     .execute()
   const moves = Object.fromEntries(hands.map(({ by, count }) => [by, Number(count)]))
   const same = !before || (before.number === number && before.turn === turn && before.marker === marker)
-  return ok({ ...now.value, reviewed: same ? null : before.keys, before: await marksBefore(services, slate, now.value.edition), moves })
+  return ok({
+    ...now.value,
+    reviewed: same ? null : before.keys,
+    before: await marksBefore(services, slate, now.value.edition),
+    moves,
+  })
 }

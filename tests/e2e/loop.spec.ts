@@ -303,7 +303,7 @@ test('a teacher designs, gives out, walks round, writes in the margin and hands 
     await teacher.mouse.down()
     await teacher.mouse.move(box.x + 220, box.y + 160, { steps: 8 })
     await teacher.mouse.up()
-    await expect(teacher.locator('path.fill-bilberry-700')).toHaveCount(1)
+    await expect(teacher.locator('[data-margin=ink] path')).toHaveCount(1)
     await teacher.getByRole('button', { name: 'Note', exact: true }).click()
     await teacher.getByRole('button', { name: 'Note on prawn' }).click()
     await teacher.getByLabel('What do you want to say?').fill('Does a prawn walk?')
@@ -319,7 +319,7 @@ test('a teacher designs, gives out, walks round, writes in the margin and hands 
   await test.step("the student sees the margin without a reload, and can't change it", async () => {
     await expect(student.getByText('Does a prawn walk?')).toBeVisible()
     await expect(student.getByText('Good start.')).toBeVisible()
-    await expect(student.locator('path.fill-bilberry-700').first()).toBeVisible()
+    await expect(student.locator('[data-margin=ink] path').first()).toBeVisible()
     await expectAccessible(student)
     const slate = student.url().split('/').at(-1)!
     const item = (

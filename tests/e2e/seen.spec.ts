@@ -55,9 +55,9 @@ test('with the few colours of a forced palette icons, and what is pressed and cu
   expect(await unmarked(student)).toEqual([])
   // Cards keep a rim, and the page its outlines.
   const rim = await piece(student, 'limpet')
-    .locator('rect')
+    .locator('path')
     .last()
-    .evaluate(rect => getComputedStyle(rect).stroke)
+    .evaluate(path => getComputedStyle(path).stroke)
   expect(rim).not.toBe('none')
   const teacher = await (
     await browser.newContext({ forcedColors: 'active', viewport: { width: 1280, height: 800 } })

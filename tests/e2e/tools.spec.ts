@@ -129,14 +129,13 @@ test('a note has the keyboard from the moment it is put down, however late its s
   await comeIn(page, application.address, lesson, 'Ada Fern')
   await tool(page, 'Note').click()
   await page.evaluate(() => {
-    addEventListener('pointerup', () =>
-      setTimeout(() => (document.body.dataset['had'] = document.activeElement?.tagName ?? ''), 0),
-    )
+    const look = () => (document.documentElement.dataset['had'] = document.activeElement?.tagName ?? '')
+    addEventListener('pointerup', () => setTimeout(look, 0), { capture: true })
   })
   const { x, y } = await on(page, 100, 300)
   await page.mouse.click(x, y)
   await page.keyboard.type('Silly words')
-  expect(await page.evaluate(() => document.body.dataset['had'])).toBe('TEXTAREA')
+  expect(await page.evaluate(() => document.documentElement.dataset['had'])).toBe('TEXTAREA')
   await page.keyboard.press('Escape')
   await expect(page.getByRole('button', { name: 'Note: Silly words' })).toBeVisible()
 })

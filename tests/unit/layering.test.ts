@@ -22,6 +22,8 @@ const CORE_PACKAGES = [
   'fastest-levenshtein',
   'dale-chall',
   'ml-hclust',
+  'perfect-freehand',
+  'maxrects-packer',
 ]
 
 /** A part of a package is the package's. */
@@ -93,7 +95,8 @@ describe('the layers', () => {
     ['slate', 'roster'],
     ['placement'],
     ['tools', 'keys', 'margin', 'groups'],
-    ['design', 'handout', 'format', 'findings', 'lesson', 'review'],
+    ['drawing'],
+    ['design', 'handout', 'format', 'findings', 'lesson', 'review', 'paper'],
     ['organizers', 'preflight', 'sync'],
   ]
   const DOCUMENT = /^core\/keys\/(?:\w+\/key|key|document|reason)(?:\.ts)?$/

@@ -2,12 +2,12 @@
 import type { Page } from '~~/core/board/board'
 import type { Edition } from '~~/core/board/edition'
 import type { PlaceId } from '~~/core/board/ids'
-import { boxOf, overlaps } from '~~/core/geometry/outline'
-import { ownOn, type OwnKind, type OwnOnSlate } from '~~/core/slate/own'
-import { arrowsOf, strokesOf, type SlateState } from '~~/core/slate/state'
+import { fixedOn, joinsOn, lyingPieces, ownLayers, strokesOn, type OwnThing } from '~~/core/drawing/layers'
+import { drawVeiledOutline } from '~~/core/drawing/place'
+import type { OwnOnSlate } from '~~/core/slate/own'
+import type { SlateState } from '~~/core/slate/state'
+import { spotOf } from '~/composables/board/spotOf'
 import type { OwnView } from '~/composables/board/useOwnHands'
-import { writtenSpots } from '~~/core/layout/written'
-import { lyingPieces, spotOf } from '~/composables/board/lyingPieces'
 
 /**
  * One page as it is seen everywhere: at the workbench, on a slate, in the walk-round, in review. While `writing`,
@@ -31,31 +31,18 @@ const {
   ownHands?: OwnView | null
 }>()
 const lying = computed(() => lyingPieces(state, page, edition))
-const here = computed(() => new Set(page.places.map(p => p.id)))
-const ink = computed(() => strokesOf(state).filter(([, stroke]) => here.value.has(stroke.place)))
-const arrows = computed(() => arrowsOf(state).filter(([from]) => edition.pieces.get(from)?.page === page))
-const pressed = computed(() => [...(page.backdrop.clips ?? []), ...(page.backdrop.links ?? [])])
-const written = computed(() => writtenSpots(page).filter(spot => state.texts[spot.name]))
-/** What students made: colour lies under the places, shapes under the pieces, all else over them. */
-const own = computed(() =>
-  ownOn(state.own, page.id).map(([id, thing]) => ({ id, thing: ownHands?.shown(id, thing) ?? thing })),
+const ink = computed(() => strokesOn(state, page))
+const joins = computed(() => joinsOn(state, page, edition))
+const fixed = computed(() => fixedOn(page))
+const veiled = computed(() =>
+  fixed.value.veiled
+    .filter(place => !lit.includes(place.id))
+    .map(place => ({ id: place.id, marks: drawVeiledOutline(place) })),
 )
-const layer = (kinds: (kind: OwnKind) => boolean) => computed(() => own.value.filter(({ thing }) => kinds(thing.kind)))
-const [colours, shapes, above] = [
-  layer(kind => kind === 'colour'),
-  layer(kind => kind === 'shape'),
-  layer(kind => kind !== 'colour' && kind !== 'shape'),
-]
-/** Zones on which another's ground lies: their outlines are drawn once more over it, or it would veil them. */
-const veiled = computed(() => {
-  const zones = page.places.filter(place => place.kind === 'zone')
-  return zones.filter((zone, i) => zones.slice(i + 1).some(over => overlaps(boxOf(zone), boxOf(over))))
-})
+const written = computed(() => (writing ? [] : fixed.value.spots.filter(spot => state.texts[spot.name])))
+const own = computed(() => ownLayers(state, page))
+const shown = ({ id, thing }: OwnThing) => ownHands?.shown(id, thing) ?? thing
 const { t } = useWords()
-/** The ground of a place that somebody coloured lets the colour through. */
-const coloured = computed(
-  () => new Set(colours.value.flatMap(({ thing }) => (thing.kind === 'colour' ? [thing.place] : []))),
-)
 function ownLabel(thing: OwnOnSlate): string {
   const words = 'text' in thing ? thing.text : ''
   return t(`tools.made.${thing.kind}`, {
@@ -94,7 +81,7 @@ defineExpose({ svg })
     <LazyBoardStepMarks v-if="page.steps?.length" :page="page" :current="step" />
     <slot name="under" />
     <LazyBoardOwnShape
-      v-for="{ id, thing } in colours"
+      v-for="{ id, thing } in own.colours"
       :key="id"
       v-bind="ownAttrs(id, thing)"
       :own="thing"
@@ -107,36 +94,26 @@ defineExpose({ svg })
       :data-thing="place.id"
       :place="place"
       :lit="lit.includes(place.id)"
-      :clear="coloured.has(place.id)" />
-    <BoardPlaceOutline
-      v-for="place in veiled.filter(one => !lit.includes(one.id))"
-      :key="`outline ${place.id}`"
-      :place="place"
-      class="pointer-events-none"
-      fill="none"
-      stroke="#526061"
-      stroke-width="1.6"
-      stroke-dasharray="7 5" />
+      :clear="own.coloured.has(place.id)" />
+    <BoardMarks v-for="place in veiled" :key="`outline ${place.id}`" :marks="place.marks" class="pointer-events-none" />
     <!-- Printed, but to be pressed: over the places, under the pieces. -->
     <g class="pointer-events-none">
-      <LazyBoardClipCard v-for="thing in pressed" :key="thing.id" :data-thing="thing.id" :thing="thing" />
+      <LazyBoardClipCard v-for="thing in fixed.pressed" :key="thing.id" :data-thing="thing.id" :thing="thing" />
     </g>
-    <template v-if="!writing">
-      <LazyBoardWrittenText v-for="spot in written" :key="spot.name" :spot="spot" :text="state.texts[spot.name]!" />
-    </template>
+    <LazyBoardWrittenText v-for="spot in written" :key="spot.name" :spot="spot" :text="state.texts[spot.name]!" />
     <LazyBoardInkStroke v-for="[id, stroke] in ink" :key="id" :points="stroke.points" />
     <LazyBoardOwnShape
-      v-for="{ id, thing } in shapes"
-      :key="id"
-      v-bind="ownAttrs(id, thing)"
-      :own="thing"
+      v-for="one in own.shapes"
+      :key="one.id"
+      v-bind="ownAttrs(one.id, shown(one))"
+      :own="shown(one)"
       :page="page"
       :state="state"
       :edition="edition"
-      :chosen="ownHands?.picked === id" />
+      :chosen="ownHands?.picked === one.id" />
     <slot name="ink" />
     <LazyBoardArrowLine
-      v-for="[from, to] in arrows"
+      v-for="[from, to] in joins"
       :key="`${from}>${to}`"
       :edition="edition"
       :state="state"
@@ -148,14 +125,14 @@ defineExpose({ svg })
       </g>
     </slot>
     <LazyBoardOwnShape
-      v-for="{ id, thing } in above"
-      :key="id"
-      v-bind="ownAttrs(id, thing)"
-      :own="thing"
+      v-for="one in own.above"
+      :key="one.id"
+      v-bind="ownAttrs(one.id, shown(one))"
+      :own="shown(one)"
       :page="page"
       :state="state"
       :edition="edition"
-      :chosen="ownHands?.picked === id" />
+      :chosen="ownHands?.picked === one.id" />
     <slot name="over" />
   </svg>
 </template>

@@ -1,12 +1,12 @@
 <script setup lang="ts">
+import { drawStroke } from '~~/core/drawing/ink'
 import type { Stroke } from '~~/core/slate/state'
-import { inkPath } from '~/composables/board/inkPath'
 
-/** A stroke of the student's pen: dark as a pencil, never in the margin's colour. */
+/** A stroke of the student's pen. */
 const { points } = defineProps<{ points: Stroke['points'] }>()
-const path = computed(() => inkPath(points, 4))
+const marks = computed(() => drawStroke(points))
 </script>
 
 <template>
-  <path :d="path" class="pointer-events-none" fill="#1d2526" />
+  <BoardMarks :marks="marks" class="pointer-events-none" />
 </template>

@@ -8,7 +8,7 @@ import { writtenSpots } from '~~/core/layout/written'
 import { HOLDER, type Author } from '~~/core/slate/actor'
 import type { Move } from '~~/core/slate/move'
 import type { SlateState } from '~~/core/slate/state'
-import { spotOf } from '~/composables/board/lyingPieces'
+import { spotOf } from '~/composables/board/spotOf'
 import type { OtherHand } from '~/composables/slate/otherHands'
 
 /**

@@ -2,7 +2,7 @@
 import { classPicture } from '~~/core/findings/classPicture'
 import type { Stands, Votes } from '~~/core/findings/counts'
 import type { Show } from '~~/core/lesson/show'
-import { inkPath } from '~/composables/board/inkPath'
+import { inkPath } from '~~/core/drawing/ink'
 import type { Pointed } from '~~/core/sync/pointing'
 import type { ScreenSlate } from '~/composables/lesson/useScreen'
 import { provideSeenPictures } from '~/composables/board/pictures'

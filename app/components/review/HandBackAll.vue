@@ -58,7 +58,9 @@ const those = computed(() =>
 const meant = computed(() => those.value.filter(waits))
 const unseen = computed(() => meant.value.filter(slate => !slate.reviewed).length)
 const unsure = computed(() => meant.value.reduce((sum, slate) => sum + slate.unsure, 0))
-const ready = computed(() => (when.value === 'now' ? meant.value.length > 0 : those.value.length > 0 && later.day !== '' && later.time !== ''))
+const ready = computed(() =>
+  when.value === 'now' ? meant.value.length > 0 : those.value.length > 0 && later.day !== '' && later.time !== '',
+)
 const format = new Intl.DateTimeFormat('en-GB', { dateStyle: 'full', timeStyle: 'short' })
 const moment = (at: string) => format.format(new Date(at))
 async function handBack() {
@@ -134,7 +136,9 @@ async function drop() {
           ><span class="label">{{ t('giveOut.dueTime') }}</span
           ><input v-model="later.time" type="time" class="field" required
         /></label>
-        <p class="note-line w-full">{{ t(slates || without.length ? 'handBackAll.laterSome' : 'handBackAll.laterAll') }}</p>
+        <p class="note-line w-full">
+          {{ t(slates || without.length ? 'handBackAll.laterSome' : 'handBackAll.laterAll') }}
+        </p>
       </div>
     </template>
     <template #buttons>

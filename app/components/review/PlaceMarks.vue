@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { Page } from '~~/core/board/board'
 import type { ItemMark } from '~~/core/keys/outcome'
-import { kindSign } from '~/composables/board/verdicts'
+import { kindSign } from '~~/core/drawing/verdict'
 import { itemBox } from '~~/core/layout/itemBox'
 
 /** What the key says of places, cells, gaps and figures, at the right upper corner of each. */

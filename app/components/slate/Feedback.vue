@@ -2,7 +2,8 @@
 import type { Edition } from '~~/core/board/edition'
 import type { Feedback } from '~~/core/keys/feedback'
 import type { SlateState } from '~~/core/slate/state'
-import { byNeed, kindSign } from '~/composables/board/verdicts'
+import { kindSign } from '~~/core/drawing/verdict'
+import { byNeed } from '~/composables/board/verdicts'
 
 /** How a student's own work stands, in kind words and without the answers. What needs another look comes first. */
 const { edition, state, items, closable } = defineProps<{

@@ -67,7 +67,9 @@ async function send() {
           ><br /><bdi class="break-words">{{ line.words }}</bdi></span
         >
       </li>
-      <li v-if="!lines.length" class="note-line">{{ t(several ? 'together.nothingSaid' : 'together.nothingWritten') }}</li>
+      <li v-if="!lines.length" class="note-line">
+        {{ t(several ? 'together.nothingSaid' : 'together.nothingWritten') }}
+      </li>
     </ol>
     <form v-if="open" class="flex gap-2" @submit.prevent="send">
       <input

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import fc from 'fast-check'
-import { inkPath } from '../../../app/composables/board/inkPath'
+import { inkPath } from '../../../core/drawing/ink'
 import { makeEdition } from '../../../core/board/edition'
 import { TOOLS } from '../../../core/board/tools'
 import { setBoardTools, setPageTools, setStepTools } from '../../../core/design/tools'

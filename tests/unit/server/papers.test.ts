@@ -51,7 +51,7 @@ describe('cards to come in with', () => {
     }
     expect(() => sfntOf(Buffer.from('no font'))).toThrow()
   })
-  it('find a font for every letter of these, and leave out what no font has', () => {
+  it('find a font for every letter of these, and show a box for what no font has', () => {
     for (const text of ['Zoë Núñez', 'نور الدين', '李小龙', 'Ж'])
       expect(
         setWith(text)
@@ -62,6 +62,11 @@ describe('cards to come in with', () => {
       setWith('a\u{F0000}b')
         .map(run => run.text)
         .join(''),
-    ).toBe('ab')
+    ).toBe('a□b')
+    expect(
+      setWith('⅔ 한글')
+        .map(run => run.text)
+        .join(''),
+    ).toBe('2⁄3 한글')
   })
 })
