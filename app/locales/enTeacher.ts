@@ -2,6 +2,7 @@ import answers from './teachers/answers'
 import classes from './teachers/classes'
 import givingOut from './teachers/givingOut'
 import lesson from './teachers/lesson'
+import paper from './teachers/paper'
 import placesAndPieces from './teachers/placesAndPieces'
 import afterLesson from './teachers/afterLesson'
 import review from './teachers/review'
@@ -19,4 +20,5 @@ export default {
   ...lesson,
   ...review,
   ...afterLesson,
+  ...paper,
 }

@@ -42,6 +42,8 @@ async function putAway(board: OnShelf) {
   await set(board, { archived: true })
   lastAway.value = board
 }
+/** The board that goes onto paper. */
+const onPaper = shallowRef<OnShelf | null>(null)
 const kept = ref('')
 /** The board stays where it is; what is kept is told of, for it stands elsewhere. */
 async function keepAsOrganizer(board: OnShelf) {
@@ -150,6 +152,11 @@ const MENU = 'flex min-h-11 w-full items-center gap-2 rounded-lg px-3 text-left'
                     ><Icon name="lucide:download" />{{ t('shelf.file') }}</a
                   ></MenuItem
                 >
+                <MenuItem v-slot="{ active }"
+                  ><button type="button" :class="[MENU, active ? 'bg-field' : '']" @click="onPaper = board">
+                    <Icon name="lucide:printer" />{{ t('paper.open') }}
+                  </button></MenuItem
+                >
                 <MenuItem v-if="!board.archived" v-slot="{ active }"
                   ><button
                     type="button"
@@ -183,5 +190,11 @@ const MENU = 'flex min-h-11 w-full items-center gap-2 rounded-lg px-3 text-left'
         </li>
       </ul>
     </main>
+    <LazyPaperBoard
+      v-if="onPaper"
+      :open="onPaper !== null"
+      :board="onPaper.id"
+      :pages="onPaper.pages"
+      @close="onPaper = null" />
   </div>
 </template>

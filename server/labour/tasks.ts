@@ -8,7 +8,9 @@ import { ok, refuse, type Result } from '../../core/result'
 import { readClip, type ReadClip } from '../files/clip'
 import { readPicture, type Picture, type PictureRefusal } from '../files/picture'
 import { parseJson } from '../http/json'
+import { boardPaper, type BoardPaper } from '../papers/boardPaper'
 import { cardsPdf, type Card } from '../papers/cards'
+import { pagePicture, type PagePicture } from '../papers/pagePicture'
 
 /** Boards nest no deeper than this by far; more is there to exhaust whoever reads it. */
 const DEEPEST_FILE = 40
@@ -55,6 +57,12 @@ export const TASKS = {
     }
     return ok({ board, pictures: found, clips: heard })
   },
+
+  /** A board as a PDF. */
+  'board-paper': (order: BoardPaper): Promise<Buffer> => boardPaper(order),
+
+  /** A page as a PNG or an SVG. */
+  'page-picture': (order: PagePicture): Promise<Buffer> => pagePicture(order),
 
   /** Cards with which students come in, as a PDF. */
   cards: ({ title, cards }: { title: string; cards: readonly Card[] }): Promise<Buffer> => cardsPdf(title, cards),

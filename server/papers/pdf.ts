@@ -1,12 +1,10 @@
 import PDFDocument from 'pdfkit'
 import type { PageDrawing, Thing } from '../../core/drawing/page'
 import { onScreen, type Theme } from '../../core/drawing/palette'
+import type { Box } from '../../core/geometry/shape'
 import type { Language } from '../../core/text/spoken'
 import type { PictureBytes } from './pictureBytes'
 import { drawPrimitive, type Brush } from './pdfPrimitives'
-
-/** Points of a millimetre (72 to an inch of 25.4 mm). */
-export const MM = 72 / 25.4
 
 export interface PaperInfo {
   readonly title: string
@@ -22,8 +20,17 @@ export interface Spot {
   readonly scale: number
 }
 
+interface Written {
+  readonly x: number
+  /** Of the base line. */
+  readonly y: number
+  readonly size: number
+  readonly middle?: boolean
+  readonly bold?: boolean
+}
+
 type Pdf = PDFKit.PDFDocument
-type Element = PDFKit.Mixins.PDFStructureElement
+type Element = ReturnType<Pdf['struct']>
 
 /**
  * A PDF of our boards (ISO 32000-1, 1.7): tagged, so that it is read aloud in order, with a title, a language and
@@ -66,11 +73,16 @@ export class Paper {
 
   /** Draws a page on the sheet: what has a name is read aloud, the rest is ornament. */
   draw(drawing: PageDrawing, spot: Spot, title: string): void {
+    this.drawPart(drawing, spot, { x: 0, y: 0, width: drawing.width, height: drawing.height }, title)
+  }
+
+  /** Only a part of the page (in its own points), the part's upper left corner at the spot. */
+  drawPart(drawing: PageDrawing, spot: Spot, part: Box, title: string): void {
     const section = this.pdf.struct('Sect', { title })
     this.root.add(section)
     this.pdf.save()
-    this.pdf.translate(spot.x, spot.y).scale(spot.scale)
-    this.pdf.rect(0, 0, drawing.width, drawing.height).clip()
+    this.pdf.translate(spot.x, spot.y).scale(spot.scale).translate(-part.x, -part.y)
+    this.pdf.rect(part.x, part.y, part.width, part.height).clip()
     for (const thing of drawing.things) {
       const draw = () => this.drawThing(thing)
       const role = roleOf(thing)
@@ -81,6 +93,48 @@ export class Paper {
     section.end()
   }
 
+  /** Things of no page, each read aloud by its words. */
+  drawThings(things: readonly Pick<Thing, 'at' | 'marks'>[]): void {
+    for (const thing of things) this.root.add(this.pdf.struct('P', {}, [() => this.drawThing(thing)]))
+  }
+
+  /** What is drawn in it is so much larger, about that point. */
+  scaled(scale: number, { x, y }: { readonly x: number; readonly y: number }, draw: () => void): void {
+    this.pdf.save()
+    this.pdf.translate(x, y).scale(scale)
+    draw()
+    this.pdf.restore()
+  }
+
+  /** A line of small words beside what is drawn. */
+  write(text: string, { x, y, size, middle = false, bold = false }: Written): void {
+    drawPrimitive(this.brush, {
+      kind: 'text',
+      text,
+      x,
+      y,
+      size,
+      fill: 'faint',
+      ...(middle && { anchor: 'middle' as const }),
+      ...(bold && { bold: true as const }),
+    })
+  }
+
+  dashed(from: readonly [number, number], to: readonly [number, number]): void {
+    this.pdf.save().lineWidth(0.6).dash(3, { space: 3 }).strokeColor(this.theme('faint'))
+    this.pdf
+      .moveTo(...from)
+      .lineTo(...to)
+      .stroke()
+      .restore()
+  }
+
+  /** Where scissors go. */
+  cutLines({ x, y, width, height }: Box): void {
+    this.pdf.save().lineWidth(0.6).dash(4, { space: 3 }).strokeColor(this.theme('faint'))
+    this.pdf.rect(x, y, width, height).stroke().restore()
+  }
+
   /** What nobody has to hear: lines to cut along, numbers at the edge. */
   ornament(draw: () => void): void {
     this.pdf.markContent('Artifact', { type: 'Layout' } as never)
@@ -88,7 +142,7 @@ export class Paper {
     this.pdf.endMarkedContent()
   }
 
-  private drawThing({ at, marks }: Thing): void {
+  private drawThing({ at, marks }: Pick<Thing, 'at' | 'marks'>): void {
     this.pdf.save()
     if (at) this.pdf.translate(at.x, at.y)
     if (at?.turn) this.pdf.rotate(at.turn)

@@ -33,6 +33,8 @@ export const ROUTES: Record<string, Row> = {
   },
   'boards/import.post.ts': { path: () => '/api/boards/import', body: (_, e) => e.board, allowed: TEACHERS },
   'boards/[id]/file.get.ts': { path: l => `/api/boards/${l.board}/file`, allowed: ['owner'] },
+  'boards/[id]/paper.get.ts': { path: l => `/api/boards/${l.board}/paper?what=pages`, allowed: ['owner'] },
+  'boards/[id]/picture.get.ts': { path: l => `/api/boards/${l.board}/picture?format=svg`, allowed: ['owner'] },
   'boards/[id]/shelf.put.ts': {
     path: l => `/api/boards/${l.board}/shelf`,
     body: () => ({ organizer: false }),

@@ -23,7 +23,6 @@ const CORE_PACKAGES = [
   'dale-chall',
   'ml-hclust',
   'perfect-freehand',
-  'maxrects-packer',
 ]
 
 /** A part of a package is the package's. */

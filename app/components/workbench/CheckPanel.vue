@@ -7,6 +7,7 @@ import type { Workbench } from '~/composables/workbench/useWorkbench'
 const { bench, findings } = defineProps<{ bench: Workbench; findings: readonly Found[] | null }>()
 const emit = defineEmits<{ try: []; show: [finding: Found] }>()
 const { t, said } = useWords()
+const onPaper = ref(false)
 const LOOK: Record<Severity, { icon: string; style: string }> = {
   stops: { icon: 'lucide:octagon-x', style: 'border-l-berry-700' },
   warning: { icon: 'lucide:triangle-alert', style: 'border-l-sunfleck-600' },
@@ -26,7 +27,20 @@ function mend(finding: Found) {
 
 <template>
   <div class="flex flex-col gap-4">
-    <button type="button" class="button" @click="emit('try')"><Icon name="lucide:play" />{{ t('check.try') }}</button>
+    <div class="flex flex-wrap gap-3">
+      <button type="button" class="button flex-1" @click="emit('try')">
+        <Icon name="lucide:play" />{{ t('check.try') }}
+      </button>
+      <button type="button" class="button flex-1" @click="onPaper = true">
+        <Icon name="lucide:printer" />{{ t('paper.open') }}
+      </button>
+    </div>
+    <LazyPaperBoard
+      v-if="onPaper"
+      :open="onPaper"
+      :board="bench.id"
+      :pages="bench.board.value.pages.length"
+      @close="onPaper = false" />
     <p v-if="findings === null" class="note-line" role="status">{{ t('check.looking') }}</p>
     <p v-else-if="findings.length === 0" class="flex items-center gap-2 font-semibold text-action" data-test="all-good">
       <Icon name="lucide:circle-check-big" size="22" />{{ t('check.good') }}

@@ -123,6 +123,7 @@ export function useWorkbench(id: string, first: Board, firstVersion: number) {
   })
 
   return {
+    id,
     board,
     keeping: readonly(keeping),
     edition: computed(() => makeEdition(board.value)),

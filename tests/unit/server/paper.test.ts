@@ -1,4 +1,4 @@
-import sharp from 'sharp'
+import sharp, { type Sharp } from 'sharp'
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs'
 import { describe, expect, it } from 'vitest'
 import { emptyBoard, emptyPage, type Board, type Page } from '../../../core/board/board'
@@ -6,7 +6,8 @@ import { makeEdition } from '../../../core/board/edition'
 import { drawPage, type PageDrawing } from '../../../core/drawing/page'
 import { inGrey } from '../../../core/drawing/palette'
 import { startOf } from '../../../core/slate/state'
-import { MM, Paper, wholePaper } from '../../../server/papers/pdf'
+import { MM } from '../../../core/paper/sheets'
+import { Paper, wholePaper } from '../../../server/papers/pdf'
 import { pngOf } from '../../../server/papers/png'
 import { setLine } from '../../../server/papers/setting'
 import { pageId } from '../../boards'
@@ -29,8 +30,10 @@ const paperOf = (drawings: readonly PageDrawing[], theme?: ConstructorParameters
   )
 
 type Backdrop = Page['backdrop']
-const printed = (change: Partial<Backdrop>): Board => {
+/** Ids are as good as any here. */
+const printed = (given: object): Board => {
   const page = emptyPage(pageId('p'))
+  const change = given as Partial<Backdrop>
   return {
     ...emptyBoard('Printed', pageId('p'), 1),
     pages: [
@@ -139,7 +142,7 @@ describe('a board on paper', () => {
   })
 
   it('looks as the PNG of the same page does', async () => {
-    const blurred = (image: sharp.Sharp) => image.greyscale().blur(2).raw().toBuffer({ resolveWithObject: true })
+    const blurred = (image: Sharp) => image.greyscale().blur(2).raw().toBuffer({ resolveWithObject: true })
     for (const board of exampleBoards.slice(0, 12)) {
       const [drawing] = drawingsOf(board)
       const { width, height, data } = await rasterOf(await paperOf([drawing!]), 1, 144)
