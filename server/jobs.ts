@@ -6,37 +6,46 @@ import { log } from './log'
 import type { Services } from './services'
 import { carryOut } from './usecases/later'
 import { handBackDue } from './usecases/handBack'
+import { makePaper } from './usecases/handoutPapers'
 import { endTimer } from './usecases/lesson/timer'
 
 /**
  * What is done at its time, once, by whichever process comes first; it stands in the database and survives restarts.
  */
-const JOBS = ['give-out', 'end-timer', 'hand-back'] as const
+const JOBS = ['give-out', 'end-timer', 'hand-back', 'paper'] as const
 export type JobName = (typeof JOBS)[number]
+
+interface Job {
+  readonly name: JobName
+  /** Of a *paper* its own id; of all others the handout's. */
+  readonly about: string
+}
 
 export interface Jobs {
   /** Put down in the same transaction as what it is about: both are there, or neither. */
-  readonly at: (
-    trx: Transaction<Database>,
-    when: Date,
-    job: { readonly name: JobName; readonly handout: string },
-  ) => Promise<void>
+  readonly at: (trx: Transaction<Database>, when: Date, job: Job) => Promise<void>
   readonly stop: () => Promise<void>
 }
 
 const LOOK_EVERY_S = 2
 const RETRIES = 5
 
+/** A process that has nothing to draw with leaves papers to the others. */
 export async function startJobs({
   url,
   db,
   wire,
   engine,
-}: Pick<Connection, 'url' | 'db'> & Pick<Services, 'wire' | 'engine'>): Promise<Jobs> {
-  const carry: { readonly [Name in JobName]: (handout: string) => Promise<unknown> } = {
+  outcomes,
+  labour,
+}: Pick<Connection, 'url' | 'db'>
+  & Pick<Services, 'wire' | 'engine'>
+  & Partial<Pick<Services, 'outcomes' | 'labour'>>): Promise<Jobs> {
+  const carry: { readonly [Name in JobName]: ((about: string) => Promise<unknown>) | null } = {
     'give-out': handout => carryOut(db, handout),
     'end-timer': handout => endTimer({ db, wire }, handout),
     'hand-back': handout => handBackDue({ db, wire, engine }, handout),
+    paper: outcomes && labour ? paper => makePaper({ db, engine, outcomes, labour }, paper) : null,
   }
   const boss = new PgBoss({ connectionString: url, schema: 'jobs', max: 2, application_name: 'dappled-slate jobs' })
   // The database being away is told by whoever asks it for something; here it is tried again.
@@ -44,18 +53,25 @@ export async function startJobs({
   await boss.start()
   for (const name of JOBS) {
     await boss.createQueue(name)
-    await boss.work<{ handout: string }>(name, { pollingIntervalSeconds: LOOK_EVERY_S }, async jobs => {
-      for (const { data } of jobs) await carry[name](data.handout)
-    })
+    const work = carry[name]
+    if (!work) continue
+    // Those that wait from before this had a name of its own are about a handout.
+    await boss.work<{ about?: string; handout?: string }>(
+      name,
+      { pollingIntervalSeconds: LOOK_EVERY_S },
+      async jobs => {
+        for (const { data } of jobs) await work(data.about ?? data.handout!)
+      },
+    )
   }
   return {
-    async at(trx, when, { name, handout }) {
+    async at(trx, when, { name, about }) {
       const executeSql = async (text: string, values: unknown[]) => ({
         rows: (await trx.executeQuery(CompiledQuery.raw(text, values))).rows,
       })
       await boss.send(
         name,
-        { handout },
+        { about },
         { startAfter: when, retryLimit: RETRIES, retryBackoff: true, retryDelay: 5, db: { executeSql } },
       )
     },

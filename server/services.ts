@@ -40,15 +40,17 @@ async function start(): Promise<Services> {
   const engine = new Engine(connection, wire)
   await engine.start()
   const marking = markingPool(join(dirname(process.argv[1]!), 'marker.mjs'))
+  const labour = makeLabour(process.argv[1]!)
+  const outcomes = new OutcomeStore(connection.db, engine.editions, marking)
   return {
     ...connection,
     engine,
     wire,
     limits: limits(connection.pool),
-    labour: makeLabour(process.argv[1]!),
+    labour,
     marking,
-    outcomes: new OutcomeStore(connection.db, engine.editions, marking),
-    jobs: await startJobs({ ...connection, wire, engine }),
+    outcomes,
+    jobs: await startJobs({ ...connection, wire, engine, outcomes, labour }),
     mail: startMail(),
     records: startRecords(),
   }

@@ -14,7 +14,7 @@ export interface Stroke {
   readonly corners?: 'round'
 }
 
-/** An outline in the words of SVG paths (SVG 2, 9.3), of which only M, L, H, V, A, C, Q and Z are used, and m, l, h, v. */
+/** An outline in the words of SVG paths (SVG 2, 9.3), of which only M, L, H, V, A, Q, Z and m, l, h, v, a are used. */
 export interface PathPrimitive {
   readonly kind: 'path'
   readonly d: string

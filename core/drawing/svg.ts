@@ -23,14 +23,19 @@ export interface SvgOptions {
   readonly scale?: number
 }
 
-/** Text in an attribute or between tags (XML 1.0, 2.4); characters that XML can't have are left out (2.2). */
+/** Tab, line feed and carriage return are all of the first 32 that XML has (XML 1.0, 2.2); and no half of a pair. */
+const isInXml = (letter: string) => {
+  const code = letter.codePointAt(0)!
+  return (code >= 0x20 || code === 9 || code === 10 || code === 13) && (code < 0xd800 || code > 0xdfff) && code < 0xfffe
+    ? true
+    : code >= 0x10000
+}
+
+/** Text in an attribute or between tags (XML 1.0, 2.4); characters that XML can't have are left out. */
 export const escaped = (text: string) =>
-  text
-    // eslint-disable-next-line no-control-regex
-    .replace(
-      /[\u0000-\u0008\u000B\u000C\u000E-\u001F\uFFFE\uFFFF]|[\uD800-\uDBFF](?![\uDC00-\uDFFF])|(?<![\uD800-\uDBFF])[\uDC00-\uDFFF]/g,
-      '',
-    )
+  [...text]
+    .filter(isInXml)
+    .join('')
     .replace(/[&<>"]/g, found => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[found]!)
 
 /**

@@ -31,10 +31,10 @@ interface Shelf<Thing> {
 }
 
 /**
- * Things packed onto sheets by shelves, the tallest first, each on the first shelf that has room (first fit, decreasing
- * height; E. G. Coffman, M. R. Garey, D. S. Johnson and R. E. Tarjan, Performance Bounds for Level-Oriented
- * Two-Dimensional Packing Algorithms, 1980). Of things as tall as each other the order is kept. Nothing is turned: words
- * are read upright. Points.
+ * Things packed onto sheets by shelves, the tallest first, each on the first shelf that has room (first fit,
+ * decreasing height; E. G. Coffman, M. R. Garey, D. S. Johnson and R. E. Tarjan, Performance Bounds for Level-Oriented
+ * Two-Dimensional Packing Algorithms, 1980). Of things as tall as each other the order is kept. Nothing is turned:
+ * words are read upright. Points.
  */
 export function packed<Thing extends Size>(things: readonly Thing[], name: SheetName): Packing<Thing> {
   const sheet = SHEETS[name]

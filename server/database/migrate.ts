@@ -25,6 +25,7 @@ import * as here from './migrations/0022_here'
 import * as outcomes from './migrations/0023_outcomes'
 import * as marginAnchors from './migrations/0024_margin_anchors'
 import * as reviewAlone from './migrations/0025_review_alone'
+import * as papers from './migrations/0026_papers'
 
 /** Forward only: a migration that has run anywhere is never edited, the next one mends it. */
 const migrations = {
@@ -53,6 +54,7 @@ const migrations = {
   '0023_outcomes': outcomes,
   '0024_margin_anchors': marginAnchors,
   '0025_review_alone': reviewAlone,
+  '0026_papers': papers,
 }
 
 /**

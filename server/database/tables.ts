@@ -1,3 +1,5 @@
+import type { PaperStatus } from '../../core/paper/status'
+import type { SlatesOrder } from '../../core/paper/slatesOrder'
 import type { ColumnType, Generated, Selectable } from 'kysely'
 import type { Fixed, FixedJson, Json, SetOnce, Timestamp } from './columns'
 import type { TablesOfLesson } from './tablesOfLesson'
@@ -361,6 +363,20 @@ export interface Database extends TablesOfLesson {
     words: string
     slates: ColumnType<string[] | null, string | null, string | null>
   }
+  /** Papers of a handout that take a while; `of` slates are on it, `done` are drawn. */
+  papers: {
+    id: Generated<string>
+    handout_id: Fixed<string>
+    teacher_id: Fixed<string>
+    title: Fixed<string>
+    order: FixedJson<SlatesOrder>
+    status: ColumnType<PaperStatus, PaperStatus | undefined, PaperStatus>
+    done: ColumnType<number, number | undefined, number>
+    of: ColumnType<number, number | undefined, number>
+    sheets: ColumnType<number | null, number | null | undefined, number | null>
+    asked_at: SetOnce
+  }
+  paper_pieces: { paper_id: Fixed<string>; number: Fixed<number>; bytes: Fixed<Buffer> }
   rate_limits: { key: string; points: Generated<number>; expire: number | null }
 }
 

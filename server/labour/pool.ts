@@ -24,6 +24,7 @@ const START_MS = 15_000
 interface Task {
   readonly name: TaskName
   readonly input: unknown
+  readonly progress: (done: number) => void
   readonly done: (result: Result<unknown, PoolRefusal>) => void
   readonly fail: (error: Error) => void
 }
@@ -48,10 +49,15 @@ export class Pool {
     private readonly limits: PoolLimits,
   ) {}
 
-  do<Name extends TaskName>(name: Name, input: TaskInput<Name>): Promise<Result<TaskOutput<Name>, PoolRefusal>> {
+  /** How far it has come is told while it goes on, by tasks that say so. */
+  do<Name extends TaskName>(
+    name: Name,
+    input: TaskInput<Name>,
+    progress: (done: number) => void = () => {},
+  ): Promise<Result<TaskOutput<Name>, PoolRefusal>> {
     if (this.stopped || this.waiting.length >= this.limits.waiting) return Promise.resolve(refuse('busy'))
     return new Promise<Result<unknown, PoolRefusal>>((done, fail) => {
-      this.waiting.push({ name, input, done, fail })
+      this.waiting.push({ name, input, progress, done, fail })
       this.next()
     }) as Promise<Result<TaskOutput<Name>, PoolRefusal>>
   }
@@ -80,7 +86,7 @@ export class Pool {
     // Until it is ready, its place is taken by nothing; a process that doesn't start fails what waits for it.
     const slow = setTimeout(() => child.kill('SIGKILL'), START_MS)
     let ready = false
-    worker.task = { name: 'picture', input: null, done: () => {}, fail: () => {} }
+    worker.task = { name: 'picture', input: null, progress: () => {}, done: () => {}, fail: () => {} }
     child.once('message', () => {
       clearTimeout(slow)
       ready = true
@@ -119,6 +125,7 @@ export class Pool {
     const looking = setInterval(() => void this.lookAt(child), LOOK_EVERY_MS)
     const hear = (answer: Answer) => {
       if (answer.id !== id) return
+      if (answer.ok === 'going') return task.progress(answer.done)
       end()
       worker.task = null
       if (answer.ok) task.done(ok(answer.output))

@@ -10,6 +10,8 @@ import { readPicture, type Picture, type PictureRefusal } from '../files/picture
 import { parseJson } from '../http/json'
 import { boardPaper, type BoardPaper } from '../papers/boardPaper'
 import { cardsPdf, type Card } from '../papers/cards'
+import { partsIn, PAPER_FILE, type SlatesTask } from '../papers/parts'
+import { slatesPaper } from '../papers/slatesPaper'
 import { pagePicture, type PagePicture } from '../papers/pagePicture'
 
 /** Boards nest no deeper than this by far; more is there to exhaust whoever reads it. */
@@ -60,6 +62,10 @@ export const TASKS = {
 
   /** A board as a PDF. */
   'board-paper': (order: BoardPaper): Promise<Buffer> => boardPaper(order),
+
+  /** The slates of a handout as a PDF, from the parts that lie in the folder into a file there. */
+  'slates-paper': ({ folder, count, order, info }: SlatesTask, progress: (done: number) => void = () => {}) =>
+    slatesPaper({ order, info, slates: partsIn(folder, count), path: join(folder, PAPER_FILE), progress }),
 
   /** A page as a PNG or an SVG. */
   'page-picture': (order: PagePicture): Promise<Buffer> => pagePicture(order),

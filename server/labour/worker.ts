@@ -6,14 +6,16 @@ export interface Order {
   readonly input: unknown
 }
 export type Answer =
+  | { readonly id: number; readonly ok: 'going'; readonly done: number }
   | { readonly id: number; readonly ok: true; readonly output: unknown }
   | { readonly id: number; readonly ok: false; readonly error: string }
 
 /** The other end: does one task after the other until its parent goes. */
 export function workForParent(): void {
   process.on('message', (order: Order) => {
-    const run = TASKS[order.task] as (input: unknown) => Promise<unknown>
-    void run(order.input).then(
+    const run = TASKS[order.task] as (input: unknown, progress: (done: number) => void) => Promise<unknown>
+    const progress = (done: number) => process.send!({ id: order.id, ok: 'going', done } satisfies Answer)
+    void run(order.input, progress).then(
       output => process.send!({ id: order.id, ok: true, output } satisfies Answer),
       (error: unknown) =>
         process.send!({

@@ -39,7 +39,9 @@ type Element = ReturnType<Pdf['struct']>
 export class Paper {
   readonly pdf: Pdf
   private readonly root: Element
-  private readonly brush: Brush
+  private brush: Brush
+  /** How many there are so far. */
+  sheets = 0
 
   constructor(
     { title, author, language, made }: PaperInfo,
@@ -64,6 +66,12 @@ export class Paper {
   /** A new sheet. */
   addSheet({ width, height }: { readonly width: number; readonly height: number }): void {
     this.pdf.addPage({ size: [width, height], margin: 0 })
+    this.sheets++
+  }
+
+  /** Pictures for what is drawn from now on; those that were opened before stay open. */
+  show(pictures: PictureBytes): void {
+    this.brush = { ...this.brush, pictures }
   }
 
   /** The sheet that was begun last is found by this from the list of contents, within another entry or not. */

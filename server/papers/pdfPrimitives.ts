@@ -135,9 +135,9 @@ interface Shaper {
 const EM = 1000
 
 /**
- * What is read from the right, letter by letter from the left: readers bring what is seen into the order in which it is
- * read by themselves. Letters of these scripts share shapes, and in a font of a PDF a shape says one thing: a shape that
- * stands for another letter is taken from the same font once more.
+ * What is read from the right, letter by letter from the left: readers bring what is seen into the order in which it
+ * is read by themselves. Letters of these scripts share shapes, and in a font of a PDF a shape says one thing: a shape
+ * that stands for another letter is taken from the same font once more.
  */
 function drawLetters({ pdf, shapes }: Brush, { face, glyphs }: SetRun, { x, y, size }: At): void {
   const scale = EM / face.font.unitsPerEm
@@ -155,7 +155,7 @@ function drawLetters({ pdf, shapes }: Brush, { face, glyphs }: SetRun, { x, y, s
     pdf.registerFont(name, face.sfnt)
     const inside = pdf as unknown as { _font: Shaper; _fontFamilies: Record<string, object> }
     // The library takes fonts of one name for one; a copy is to be one of its own.
-    if (!inside._fontFamilies[name]) delete inside._fontFamilies[face.font.postscriptName]
+    if (!inside._fontFamilies[name]) Reflect.deleteProperty(inside._fontFamilies, face.font.postscriptName)
     pdf.font(name)
     const shaper = inside._font
     Object.assign(shaper, { layoutRun: () => ({ glyphs: letter.glyphs, positions, advanceWidth }) })

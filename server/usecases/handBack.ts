@@ -89,7 +89,7 @@ export function handBackLater(
       .values({ handout_id: handout, ...values })
       .onConflict(c => c.column('handout_id').doUpdateSet(values))
       .execute()
-    await jobs.at(trx, at, { name: 'hand-back', handout })
+    await jobs.at(trx, at, { name: 'hand-back', about: handout })
     return ok({ at })
   })
 }

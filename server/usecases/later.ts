@@ -49,7 +49,7 @@ export async function planHandout(
     .set({ given_at: null, gives_at: at, plan: JSON.stringify(to) })
     .where('id', '=', id)
     .execute()
-  if (at) await jobs.at(trx, at, { name: 'give-out', handout: id })
+  if (at) await jobs.at(trx, at, { name: 'give-out', about: id })
   return ok({ id })
 }
 

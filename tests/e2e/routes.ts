@@ -161,6 +161,7 @@ export const ROUTES: Record<string, Row> = {
     body: () => ({ removed: true }),
     allowed: ['owner'],
   },
+  'slates/[id]/annotations.get.ts': { path: l => `/api/slates/${slateOf(l)}/annotations`, allowed: ['owner'] },
   'slates/[id]/feedback.get.ts': { path: l => `/api/slates/${slateOf(l)}/feedback`, allowed: ['student'] },
   'slates/[id]/hand-in.post.ts': {
     path: l => `/api/slates/${slateOf(l)}/hand-in`,
@@ -288,6 +289,17 @@ export const ROUTES: Record<string, Row> = {
   },
   'handouts/[id]/hand-back.get.ts': { path: l => `/api/handouts/${l.handout}/hand-back`, allowed: ['owner'] },
   'handouts/[id]/hand-back.delete.ts': { path: l => `/api/handouts/${l.handout}/hand-back`, allowed: ['owner'] },
+  'handouts/[id]/papers/index.get.ts': { path: l => `/api/handouts/${l.handout}/papers`, allowed: ['owner'] },
+  'handouts/[id]/papers/index.post.ts': {
+    path: l => `/api/handouts/${l.handout}/papers`,
+    body: () => ({ arrange: 'one', sheet: 'own', names: true, marked: true, grey: false }),
+    allowed: ['owner'],
+  },
+  'handouts/[id]/papers/[paper].get.ts': {
+    path: l => `/api/handouts/${l.handout}/papers/11111111-1111-4111-8111-111111111111`,
+    allowed: ['owner'],
+  },
+  'handouts/[id]/table.get.ts': { path: l => `/api/handouts/${l.handout}/table?of=students`, allowed: ['owner'] },
   'handouts/[id]/line.get.ts': { path: l => `/api/handouts/${l.handout}/line`, allowed: ['owner'] },
   'handouts/[id]/answers.get.ts': {
     path: l => `/api/handouts/${l.handout}/answers?item=key/limpet`,

@@ -11,7 +11,9 @@ import {
 } from '~~/core/drawing/primitive'
 import { libraryAddress } from '~/composables/board/pictures'
 
-/** Draws what the core says of one thing: paths, lines of text, pictures. Students' own pictures are drawn elsewhere. */
+/**
+ * Draws what the core says of one thing: paths, lines of text, pictures. Students' own pictures are drawn elsewhere.
+ */
 const { marks } = defineProps<{ marks: readonly Primitive[] }>()
 const uid = useId()
 const patterns = computed(() => [

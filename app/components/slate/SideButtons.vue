@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import type { Side } from '~/composables/slate/useBeside'
 
-/** What stands over the page: a hand to put up, and what opens beside it (a line, hints, reasons, how it was before). */
+/**
+ * What stands over the page: a hand to put up, and what opens beside it (a line, hints, reasons, how it was before).
+ */
 const { side, hand, line, hints, besides, before, comparing, crowded } = defineProps<{
   side: Side | null
   /** Whether help is asked for; null where nobody can. */

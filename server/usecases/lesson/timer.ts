@@ -43,7 +43,7 @@ export async function setTimer(
         .insertInto('timers')
         .values({ handout_id: handout, ends_at: ends, countdown_s: countdown, at_end: atEnd, on_slates: onSlates })
         .execute()
-      await services.jobs.at(trx, ends, { name: 'end-timer', handout })
+      await services.jobs.at(trx, ends, { name: 'end-timer', about: handout })
     }
     news.push({ scope: 'handout', handout, changed: 'lesson' })
   })
@@ -72,7 +72,7 @@ export async function extendTimer(
     const until = new Date(Math.min(from + seconds * 1000, now.getTime() + LONGEST_TIMER * 1000))
     await trx.updateTable('timers').set({ ends_at: until, done_at: null }).where('handout_id', '=', handout).execute()
     if (row.done_at && row.at_end === 'pencils-down') await pauseHandout(trx, news, handout, false)
-    await services.jobs.at(trx, until, { name: 'end-timer', handout })
+    await services.jobs.at(trx, until, { name: 'end-timer', about: handout })
     news.push({ scope: 'handout', handout, changed: 'lesson' })
     return until
   })

@@ -110,7 +110,7 @@ describe('giving out later', () => {
         if (!made.ok) throw new Error(made.reason)
         const soon = new Date(Date.now() + 300)
         await trx.updateTable('handouts').set({ gives_at: soon }).where('id', '=', made.value.id).execute()
-        for (let i = 0; i < 3; i++) await first.at(trx, soon, { name: 'give-out', handout: made.value.id })
+        for (let i = 0; i < 3; i++) await first.at(trx, soon, { name: 'give-out', about: made.value.id })
         return made.value.id
       })
     const second = await startJobs({ ...two.connection, wire: two.services.wire, engine: two.services.engine })

@@ -13,6 +13,7 @@ const { parts, edition } = useFindingParts(
   () => view.value,
   () => findings.value,
 )
+const exporting = ref(false)
 const STATES = ['under-way', 'handed-in', 'handed-back'] as const
 const countOf = (status: (typeof STATES)[number]) => view.value!.slates.filter(one => one.status === status).length
 const toggle = (status: (typeof STATES)[number]) =>
@@ -28,6 +29,11 @@ const toggle = (status: (typeof STATES)[number]) =>
         ><NuxtLink :to="`/handout/${handout}`" class="button button-dark"
           ><Icon name="lucide:layout-grid" />{{ t('review.toWalk') }}</NuxtLink
         ></template
+      >
+      <template #end
+        ><button type="button" class="button button-dark" @click="exporting = true">
+          <Icon name="lucide:printer" />{{ t('paper.open') }}
+        </button></template
       >
     </UiTopBar>
     <main class="mx-auto flex max-w-6xl flex-col gap-5 p-5">
@@ -94,5 +100,6 @@ const toggle = (status: (typeof STATES)[number]) =>
         </template>
       </template>
     </main>
+    <LazyPaperSlates v-if="exporting" :open="exporting" :handout="handout" @close="exporting = false" />
   </div>
 </template>

@@ -37,6 +37,7 @@ const {
   read: readLesson,
 } = useLesson<LessonView>({ path: `/api/handouts/${id}/lesson`, handout: id }, live)
 const order = useSessionStorage<(typeof ORDERS)[number]>('walk-order', 'name')
+const exporting = ref(false)
 const showCode = ref(false)
 const placing = ref(false)
 const changing = ref(false)
@@ -158,6 +159,9 @@ const counts = computed(() =>
         </button>
         <button v-if="view?.mayChange" type="button" class="button button-dark" @click="changing = true">
           <Icon name="lucide:settings-2" />{{ t('change.button') }}
+        </button>
+        <button v-if="view" type="button" class="button button-dark" @click="exporting = true">
+          <Icon name="lucide:printer" />{{ t('paper.open') }}
         </button>
         <button
           v-if="view && view.newcomers !== 'closed'"
@@ -313,6 +317,7 @@ const counts = computed(() =>
       :link="link"
       @close="coming = false"
       @changed="load" />
+    <LazyPaperSlates v-if="exporting" :open="exporting" :handout="id" @close="exporting = false" />
     <UiAsk :open="showCode" :title="t('walk.join')" @close="showCode = false">
       <WalkJoinCard v-if="view" :code="view.code" :link="link" />
       <template #buttons

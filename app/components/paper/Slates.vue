@@ -1,0 +1,103 @@
+<script setup lang="ts">
+import { SHEET_NAMES } from '~~/core/paper/sheets'
+import type { SlatesOrder } from '~~/core/paper/slatesOrder'
+import type { PaperInList } from '~~/core/paper/status'
+
+/** A class's slates on paper, which takes a while, and its results as tables. */
+const { open, handout } = defineProps<{ open: boolean; handout: string }>()
+const emit = defineEmits<{ close: [] }>()
+const { t } = useWords()
+const { attempt, trouble, busy } = useAsking()
+const path = `/api/handouts/${handout}/papers`
+const order = reactive<SlatesOrder>({ arrange: 'one', sheet: 'own', names: true, marked: true, grey: false })
+const papers = shallowRef<readonly PaperInList[]>([])
+const underWay = computed(() => papers.value.some(({ status }) => status === 'waiting' || status === 'making'))
+const read = () => attempt(async () => (papers.value = await ask<PaperInList[]>(path)))
+watch(
+  () => open,
+  now => now && void read(),
+  { immediate: true },
+)
+const EVERY = 1500
+const { pause, resume } = useIntervalFn(() => void read(), EVERY, { immediate: false })
+watch(
+  () => open && underWay.value,
+  going => (going ? resume() : pause()),
+)
+const make = () =>
+  attempt(async () => {
+    await ask(path, { method: 'POST', body: { ...order } })
+    await read()
+  })
+const format = new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeStyle: 'short' })
+const CHECKS = ['names', 'marked', 'grey'] as const
+const TABLES = ['students', 'items', 'moves'] as const
+/** Spreadsheets read letters by the mark at the beginning; some other programs stumble over it. */
+const mark = ref(true)
+</script>
+
+<template>
+  <UiAsk :open="open" :title="t('paper.slates.title')" @close="emit('close')">
+    <p v-if="trouble" class="trouble" role="alert">{{ trouble }}</p>
+    <fieldset class="flex flex-wrap items-end gap-x-4 gap-y-2">
+      <legend class="label">{{ t('paper.slates.onPaper') }}</legend>
+      <label
+        ><span class="sr-only">{{ t('paper.slates.arrange') }}</span
+        ><select v-model="order.arrange" class="field">
+          <option value="one">{{ t('paper.slates.one') }}</option>
+          <option value="four">{{ t('paper.slates.four') }}</option>
+        </select></label
+      >
+      <label
+        ><span class="sr-only">{{ t('paper.sheet') }}</span
+        ><select v-model="order.sheet" class="field">
+          <option v-if="order.arrange === 'one'" value="own">{{ t('paper.sheets.own') }}</option>
+          <option v-for="one in SHEET_NAMES" :key="one" :value="one">{{ t(`paper.sheets.${one}`) }}</option>
+        </select></label
+      >
+      <label v-for="one in CHECKS" :key="one" class="flex min-h-11 items-center gap-2"
+        ><input v-model="order[one]" type="checkbox" class="h-5 w-5" />{{
+          t(one === 'grey' ? 'paper.grey' : `paper.slates.${one}`)
+        }}</label
+      >
+      <button type="button" class="button button-action" :disabled="busy" @click="make">
+        <Icon name="lucide:printer" />{{ t('paper.slates.make') }}
+      </button>
+    </fieldset>
+    <ul v-if="papers.length" class="mt-3 flex flex-col gap-2" aria-live="polite" data-test="papers">
+      <li v-for="paper in papers" :key="paper.id" class="flex flex-wrap items-center gap-3">
+        <span>{{ format.format(new Date(paper.askedAt)) }}</span>
+        <template v-if="paper.status === 'ready'"
+          ><a class="button min-h-10 py-1" :href="`${path}/${paper.id}`" target="_blank" rel="noopener"
+            ><Icon name="lucide:file-text" />{{ t('paper.slates.open', { count: paper.sheets ?? 0 }) }}</a
+          ></template
+        >
+        <strong v-else-if="paper.status === 'failed'">{{ t('paper.slates.failed') }}</strong>
+        <template v-else
+          ><progress
+            :value="paper.of ? paper.done / paper.of : 0"
+            :aria-label="t('paper.slates.making', { done: paper.done, of: paper.of })" />{{
+            t('paper.slates.making', { done: paper.done, of: paper.of })
+          }}</template
+        >
+      </li>
+    </ul>
+    <fieldset class="mt-4 flex flex-wrap items-center gap-3">
+      <legend class="label">{{ t('paper.tables.title') }}</legend>
+      <a
+        v-for="of in TABLES"
+        :key="of"
+        class="button min-h-10 py-1"
+        download
+        :href="`/api/handouts/${handout}/table?of=${of}&mark=${mark ? 1 : 0}`"
+        ><Icon name="lucide:table" />{{ t(`paper.tables.${of}`) }}</a
+      >
+      <label class="flex min-h-10 items-center gap-2"
+        ><input v-model="mark" type="checkbox" class="h-5 w-5" />{{ t('paper.tables.mark') }}</label
+      >
+    </fieldset>
+    <template #buttons
+      ><button type="button" class="button" @click="emit('close')">{{ t('app.close') }}</button></template
+    >
+  </UiAsk>
+</template>

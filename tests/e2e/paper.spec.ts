@@ -1,0 +1,73 @@
+import { keyedShore } from '../boards'
+import { infoOf, textOf } from '../poppler'
+import { expectAccessible } from './axe'
+import { expect, makeLesson, signInTeacher, test } from './class'
+import { workOn } from './working'
+
+test.use({ testIdAttribute: 'data-test' })
+
+test('a board goes onto paper from the shelf: its pages, a poster, pieces to cut out, a picture', async ({
+  page,
+  application,
+}) => {
+  const { address } = application
+  const lesson = await makeLesson(address, ['Ada Fern'], keyedShore())
+  await signInTeacher(page, address, lesson.email, lesson.password)
+  await page.goto(`${address}/shelf`)
+  await page.getByRole('button', { name: /^More about/ }).click()
+  await page.getByRole('menuitem', { name: 'Print or export' }).click()
+  const dialog = page.getByRole('dialog')
+  await expectAccessible(page)
+  const get = async () => {
+    const link = dialog.getByRole('link', { name: /Open the PDF|Save it/ })
+    const answer = await page.request.get(`${address}${await link.getAttribute('href')}`)
+    expect(answer.status()).toBe(200)
+    return answer.body()
+  }
+  expect(infoOf(await get())).toMatchObject({ Pages: '1', Tagged: 'yes' })
+  await dialog.getByLabel('Pieces to cut out').check()
+  await dialog.getByLabel('Sets, one for each group').fill('2')
+  await dialog.getByLabel('With numbers on the back').check()
+  const pieces = await get()
+  expect(infoOf(pieces)['Pages']).toBe('4')
+  expect(textOf(pieces).match(/limpet/g)).toHaveLength(2)
+  await dialog.getByLabel('A poster over several sheets').check()
+  await dialog.getByLabel('Size in per cent').fill('200')
+  expect(Number(infoOf(await get())['Pages'])).toBeGreaterThan(3)
+  await dialog.getByLabel('A drawing (SVG)').check()
+  expect((await get()).toString('utf8')).toContain('<title>limpet</title>'.replace('limpet', 'Clings to rock'))
+  await dialog.getByLabel('A picture (PNG)').check()
+  expect((await get()).subarray(1, 4).toString('latin1')).toBe('PNG')
+  // Nonsense is brought into bounds before it is asked for, and refused where it is asked for all the same.
+  await dialog.getByLabel('Dots to the inch').fill('99999')
+  expect((await get()).length).toBeGreaterThan(1000)
+  const bad = await page.request.get(`${address}/api/boards/${lesson.board}/paper?what=cut-out&sets=1000`)
+  expect(bad.status()).toBe(400)
+})
+
+test('what a class has made becomes one PDF while one goes on, and tables', async ({ page, application }) => {
+  test.setTimeout(120_000)
+  const { address } = application
+  const board = keyedShore()
+  const lesson = await makeLesson(address, ['Ada Fern', 'Bo Kelp', 'Cy Gull'], board)
+  for (const name of ['Ada Fern', 'Bo Kelp']) await workOn(lesson, name, { board, cards: { c0: 'z0', c1: 'z1' } })
+  await signInTeacher(page, address, lesson.email, lesson.password)
+  await page.goto(`${address}/handout/${lesson.handout}`)
+  await page.getByRole('button', { name: 'Print or export' }).click()
+  const dialog = page.getByRole('dialog')
+  await dialog.getByRole('button', { name: 'Make the PDF' }).click()
+  const open = dialog.getByTestId('papers').getByRole('link', { name: 'Open: 2 sheets' })
+  await expect(open).toBeVisible({ timeout: 30_000 })
+  await expectAccessible(page)
+  const pdf = await (await page.request.get(`${address}${await open.getAttribute('href')}`)).body()
+  expect(textOf(pdf)).toContain('Ada Fern')
+  expect(textOf(pdf)).toContain('Bo Kelp')
+  expect(textOf(pdf)).not.toContain('Cy Gull')
+  const table = dialog.getByRole('link', { name: 'One row each' })
+  const csv = await (await page.request.get(`${address}${await table.getAttribute('href')}`)).text()
+  expect(csv.trim().split('\r\n')).toHaveLength(4)
+  // After a reload it is still there.
+  await page.reload()
+  await page.getByRole('button', { name: 'Print or export' }).click()
+  await expect(open).toBeVisible()
+})
