@@ -11,6 +11,7 @@ import { parseJson } from '../http/json'
 import { boardPaper, type BoardPaper } from '../papers/boardPaper'
 import { cardsPdf, type Card } from '../papers/cards'
 import { partsIn, PAPER_FILE, type SlatesTask } from '../papers/parts'
+import { qtiZip } from '../papers/qtiZip'
 import { slatesPaper } from '../papers/slatesPaper'
 import { pagePicture, type PagePicture } from '../papers/pagePicture'
 
@@ -66,6 +67,9 @@ export const TASKS = {
   /** The slates of a handout as a PDF, from the parts that lie in the folder into a file there. */
   'slates-paper': ({ folder, count, order, info }: SlatesTask, progress: (done: number) => void = () => {}) =>
     slatesPaper({ order, info, slates: partsIn(folder, count), path: join(folder, PAPER_FILE), progress }),
+
+  /** A board's answers for other programs, as a zip. */
+  qti: qtiZip,
 
   /** A page as a PNG or an SVG. */
   'page-picture': (order: PagePicture): Promise<Buffer> => pagePicture(order),

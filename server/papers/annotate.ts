@@ -87,7 +87,8 @@ export function annotate(pdf: PDFKit.PDFDocument, spot: Spot, given: MarginOnPap
   }
 }
 
-const PEN = 5
+/** As wide as the middle of a stroke is on the screen. */
+const PEN = 3
 /** A dot is a line too. */
 const twice = (points: readonly Point[]) => (points.length === 1 ? [points[0]!, points[0]!] : points)
 

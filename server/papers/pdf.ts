@@ -1,6 +1,6 @@
 import PDFDocument from 'pdfkit'
 import type { PageDrawing, Thing } from '../../core/drawing/page'
-import { onScreen, type Theme } from '../../core/drawing/palette'
+import { onScreen, type Colour, type Theme } from '../../core/drawing/palette'
 import type { Box } from '../../core/geometry/shape'
 import type { Language } from '../../core/text/spoken'
 import type { PictureBytes } from './pictureBytes'
@@ -27,6 +27,7 @@ interface Written {
   readonly size: number
   readonly middle?: boolean
   readonly bold?: boolean
+  readonly colour?: Colour
 }
 
 type Pdf = PDFKit.PDFDocument
@@ -115,14 +116,14 @@ export class Paper {
   }
 
   /** A line of small words beside what is drawn. */
-  write(text: string, { x, y, size, middle = false, bold = false }: Written): void {
+  write(text: string, { x, y, size, middle = false, bold = false, colour = 'faint' }: Written): void {
     drawPrimitive(this.brush, {
       kind: 'text',
       text,
       x,
       y,
       size,
-      fill: 'faint',
+      fill: colour,
       ...(middle && { anchor: 'middle' as const }),
       ...(bold && { bold: true as const }),
     })

@@ -63,7 +63,10 @@ export async function slatesPaper({ order, info, slates, path, progress }: Slate
     if (file.writableNeedDrain) await once(file, 'drain')
     await breathe()
   }
-  if (paper.sheets === 0) paper.addSheet(SHEETS.a4)
+  if (paper.sheets === 0) {
+    paper.addSheet(SHEETS.a4)
+    paper.write(info.title, { x: inside(SHEETS.a4).x, y: inside(SHEETS.a4).y + SMALL, size: SMALL, bold: true })
+  }
   paper.end()
   await finished(file)
   return paper.sheets
@@ -114,14 +117,14 @@ class OneByOne {
     const begin = (): void => {
       paper.addSheet(sheet)
       const title = order.names ? `${slate.name} · ${slate.board.title}` : slate.board.title
-      paper.write(title, { x: edge, y: edge, size: 14, bold: true })
+      paper.write(title, { x: edge, y: edge, size: 14, bold: true, colour: 'ink' })
       y = edge + 30
     }
     for (const block of blocks) {
       const lines = block.split('\n').flatMap(line => breakLines(line, sheet.width - 2 * edge, 12))
       for (const line of lines) {
         if (y > sheet.height - edge) begin()
-        paper.write(line, { x: edge, y, size: 12 })
+        paper.write(line, { x: edge, y, size: 12, colour: 'ink' })
         y += 12 * LINE_HEIGHT
       }
       y += 8

@@ -113,7 +113,9 @@ test('part points add up by keys, a word and a time go with handing back, and wh
   await expect(score).toHaveText('5.5 of 6')
 
   await page.getByRole('link', { name: 'Walk-round' }).click()
-  await page.getByRole('button', { name: 'Hand back' }).click()
+  // The page that is left has a button that hands back at once.
+  await page.waitForURL(`${address}/handout/${lesson.handout}`)
+  await page.getByRole('button', { name: 'Hand back', exact: true }).click()
   const dialog = page.getByRole('dialog')
   await dialog.getByLabel('A word to all of them').fill('We look at feet on Friday.')
   await dialog.getByLabel('At a time').check()

@@ -35,6 +35,7 @@ export const ROUTES: Record<string, Row> = {
   'boards/[id]/file.get.ts': { path: l => `/api/boards/${l.board}/file`, allowed: ['owner'] },
   'boards/[id]/paper.get.ts': { path: l => `/api/boards/${l.board}/paper?what=pages`, allowed: ['owner'] },
   'boards/[id]/picture.get.ts': { path: l => `/api/boards/${l.board}/picture?format=svg`, allowed: ['owner'] },
+  'boards/[id]/qti.get.ts': { path: l => `/api/boards/${l.board}/qti`, allowed: ['owner'] },
   'boards/[id]/shelf.put.ts': {
     path: l => `/api/boards/${l.board}/shelf`,
     body: () => ({ organizer: false }),

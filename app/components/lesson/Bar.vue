@@ -89,6 +89,7 @@ async function collect(back: boolean) {
         <button v-if="slates.length > 1" type="button" class="button min-h-10 py-1" @click="chosen.begin()">
           <Icon name="lucide:list-checks" size="20" />{{ t('lesson.choose') }}
         </button>
+        <slot />
       </template>
       <LessonTimeLeft v-if="lesson?.timer" :timer="lesson.timer" class="ml-auto" />
     </div>

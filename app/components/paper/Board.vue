@@ -1,12 +1,14 @@
 <script setup lang="ts">
 import { BOARD_PAPERS, MOST_SETS } from '~~/core/paper/boardPapers'
+import type { LeftOut } from '~~/core/format/qti/frame'
+import type { KeyKind } from '~~/core/keys/key'
 import { SHEET_NAMES, type SheetName } from '~~/core/paper/sheets'
 
 /** How a board comes onto paper, or out as a picture. What is chosen is an address: it can be opened, or kept. */
 const { open, board, pages } = defineProps<{ open: boolean; board: string; pages: number }>()
 const emit = defineEmits<{ close: [] }>()
 const { t } = useWords()
-const WHATS = [...BOARD_PAPERS, 'png', 'svg'] as const
+const WHATS = [...BOARD_PAPERS, 'png', 'svg', 'qti'] as const
 type What = (typeof WHATS)[number]
 const what = ref<What>('pages')
 const chosen = reactive({
@@ -27,6 +29,7 @@ const ASKS: Record<What, readonly (keyof typeof chosen)[]> = {
   'two-sided': ['sheet', 'grey'],
   png: ['page', 'dpi'],
   svg: ['page'],
+  qti: [],
 }
 const asks = (name: keyof typeof chosen) => ASKS[what.value].includes(name) && (name !== 'page' || pages > 1)
 const sheets = computed(() => (what.value === 'pages' ? (['own', ...SHEET_NAMES] as const) : SHEET_NAMES))
@@ -45,13 +48,22 @@ const within = (name: NumberName) => {
   const wanted = Math.round(Number(chosen[name]))
   return Number.isFinite(wanted) ? Math.min(most, Math.max(least, wanted)) : least
 }
-const picture = computed(() => what.value === 'png' || what.value === 'svg')
+const file = computed(() => what.value === 'png' || what.value === 'svg' || what.value === 'qti')
+/** What other programs' questions can't carry of this board's answers. */
+const carried = shallowRef<{ items: number; left: { kind: KeyKind; why: LeftOut }[] } | null>(null)
+const { attempt, trouble } = useAsking()
+watch(what, async now => {
+  if (now === 'qti' && !carried.value)
+    carried.value =
+      (await attempt(() => ask<NonNullable<typeof carried.value>>(`/api/boards/${board}/qti?list=1`))) ?? null
+})
 const address = computed(() => {
-  const query = new URLSearchParams(picture.value ? { format: what.value } : { what: what.value })
+  if (what.value === 'qti') return `/api/boards/${board}/qti`
+  const query = new URLSearchParams(file.value ? { format: what.value } : { what: what.value })
   if (asks('sheet')) query.set('sheet', chosen.sheet)
   for (const name of numbers.value) query.set(name, String(name === 'page' ? within(name) - 1 : within(name)))
   for (const name of ['grey', 'numbers'] as const) if (asks(name) && chosen[name]) query.set(name, '1')
-  return `/api/boards/${board}/${picture.value ? 'picture' : 'paper'}?${query}`
+  return `/api/boards/${board}/${file.value ? 'picture' : 'paper'}?${query}`
 })
 </script>
 
@@ -66,6 +78,15 @@ const address = computed(() => {
       >
     </fieldset>
     <p class="note-line mt-2 min-h-12" aria-live="polite">{{ t(`paper.says.${what}`) }}</p>
+    <p v-if="trouble" class="trouble" role="alert">{{ trouble }}</p>
+    <div v-if="what === 'qti' && carried" class="mt-2" data-test="carried">
+      <p>{{ t('paper.qti.items', { count: carried.items }) }}</p>
+      <ul v-if="carried.left.length" class="list-disc pl-5">
+        <li v-for="(one, i) in carried.left" :key="i">
+          {{ t('paper.qti.left', { kind: t(`answers.kinds.${one.kind}`), why: t(`paper.qti.why.${one.why}`) }) }}
+        </li>
+      </ul>
+    </div>
     <div class="mt-2 flex flex-wrap items-end gap-3">
       <label v-if="asks('sheet')"
         ><span class="label">{{ t('paper.sheet') }}</span
@@ -88,13 +109,11 @@ const address = computed(() => {
       <a
         class="button button-action"
         :href="address"
-        :target="picture ? undefined : '_blank'"
+        :target="file ? undefined : '_blank'"
         rel="noopener"
-        :download="picture ? '' : undefined"
+        :download="file ? '' : undefined"
         @click="emit('close')"
-        ><Icon :name="picture ? 'lucide:download' : 'lucide:printer'" />{{
-          t(picture ? 'paper.save' : 'paper.make')
-        }}</a
+        ><Icon :name="file ? 'lucide:download' : 'lucide:printer'" />{{ t(file ? 'paper.save' : 'paper.make') }}</a
       >
     </template>
   </UiAsk>

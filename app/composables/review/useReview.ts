@@ -185,12 +185,19 @@ export function useReview(view: SlateView, given: OutcomesView | null, outdated:
 
   /** What is written while they work they see at once, where the teacher wants it. */
   const atOnce = ref(true)
+  /** What a draft is called once the server has it; null where it didn't take it. */
+  const drafts = new Map<string, Promise<string | null>>()
   async function add(item: WrittenItem) {
     // Seen at once; if the server won't have it, it goes again and the reason is said.
     const shown = atOnce.value && canMove(status.value)
     const draft = { id: `draft-${margin.value.length}-${Date.now()}`, item, shown }
     margin.value = [...margin.value, draft]
-    const added = await attempt(() => ask<{ id: string }>(`${path}/margin`, { method: 'POST', body: { item, shown } }))
+    const adding = attempt(() => ask<{ id: string }>(`${path}/margin`, { method: 'POST', body: { item, shown } }))
+    drafts.set(
+      draft.id,
+      adding.then(added => added?.id ?? null),
+    )
+    const added = await adding
     margin.value = added
       ? margin.value.map(entry => (entry.id === draft.id ? { ...draft, id: added.id } : entry))
       : margin.value.filter(entry => entry.id !== draft.id)
@@ -222,7 +229,10 @@ export function useReview(view: SlateView, given: OutcomesView | null, outdated:
   }
 
   const removed = new Map<string, { item: MarginItem; shown: boolean }>()
-  async function setRemoved(id: string, gone: boolean) {
+  async function setRemoved(one: string, gone: boolean) {
+    // Taken away before the server said what it is called.
+    const id = await (drafts.get(one) ?? one)
+    if (id === null) return false
     const changed = await attempt(() => ask(`${path}/margin/${id}`, { method: 'PUT', body: { removed: gone } }))
     if (!changed) return false
     const entry = margin.value.find(e => e.id === id)
@@ -234,7 +244,8 @@ export function useReview(view: SlateView, given: OutcomesView | null, outdated:
   }
 
   async function remove(id: string) {
-    if (await setRemoved(id, true)) done.value = [...done.value, { id, added: false }]
+    const known = (await drafts.get(id)) ?? id
+    if (await setRemoved(known, true)) done.value = [...done.value, { id: known, added: false }]
   }
 
   async function undo() {

@@ -11,6 +11,7 @@ export default {
       'two-sided': 'Cards with two sides',
       png: 'A picture (PNG)',
       svg: 'A drawing (SVG)',
+      qti: 'Questions for other programs (QTI 3)',
     },
     says: {
       pages: 'One sheet for each page. On sheets of the page’s own size a centimetre is a centimetre.',
@@ -20,6 +21,7 @@ export default {
         'What belongs together by the answers, on the two sides of a card. Print on both sides, turned on the long edge.',
       png: 'A page as a picture, for a text or a slide.',
       svg: 'A page whose parts other drawing programs can take apart.',
+      qti: 'What is asked and what is right, as questions that other programs can ask.',
     },
     sheet: 'Sheet',
     sheets: { own: 'The page’s own size', a4: 'A4', a3: 'A3', letter: 'Letter' },
@@ -32,6 +34,20 @@ export default {
     dpi: 'Dots to the inch',
     make: 'Open the PDF',
     save: 'Save it',
+    qti: {
+      items: 'No answer of this board can be carried. | One question. | {count} questions.',
+      left: '{kind}: {why}',
+      why: {
+        kind: 'there is no such question',
+        regions: 'rings that overlap can’t be asked',
+        nowhere: 'that a card belongs nowhere isn’t counted',
+        sets: 'only pairs are carried, not larger sets',
+        'partial-order': 'there is more than one right order',
+        tolerance: 'how far off still counts isn’t carried',
+        also: 'what you took as right as well isn’t carried',
+        alike: 'that places may change isn’t carried',
+      },
+    },
     slates: {
       title: 'Print or export what they made',
       onPaper: 'As one PDF, slate after slate',

@@ -160,9 +160,6 @@ const counts = computed(() =>
         <button v-if="view?.mayChange" type="button" class="button button-dark" @click="changing = true">
           <Icon name="lucide:settings-2" />{{ t('change.button') }}
         </button>
-        <button v-if="view" type="button" class="button button-dark" @click="exporting = true">
-          <Icon name="lucide:printer" />{{ t('paper.open') }}
-        </button>
         <button
           v-if="view && view.newcomers !== 'closed'"
           type="button"
@@ -180,7 +177,11 @@ const counts = computed(() =>
         :lesson="lesson"
         :slates="slates"
         :chosen="chosen"
-        @changed="readLesson" />
+        @changed="readLesson"
+        ><button type="button" class="button min-h-10 py-1" @click="exporting = true">
+          <Icon name="lucide:printer" size="20" />{{ t('paper.open') }}
+        </button></LessonBar
+      >
       <div class="mb-4 flex flex-wrap items-center gap-x-6 gap-y-3">
         <p v-for="c in counts" :key="c.status" class="flex items-center gap-1.5">
           <UiStatusIcon :status="c.status" /><strong>{{ c.n }}</strong> {{ t(`walk.status.${c.status}`) }}
