@@ -38,6 +38,10 @@ test('a board goes onto paper from the shelf: its pages, a poster, pieces to cut
   expect((await get()).toString('utf8')).toContain('<title>Clings</title>')
   await dialog.getByLabel('A picture (PNG)').check()
   expect((await get()).subarray(1, 4).toString('latin1')).toBe('PNG')
+  await dialog.getByLabel(/Questions for other programs/).check()
+  await expect(dialog.getByTestId('carried')).toContainText('One question.')
+  expect((await get()).subarray(0, 2).toString('latin1')).toBe('PK')
+  await dialog.getByLabel('A picture (PNG)').check()
   // Nonsense is brought into bounds before it is asked for, and refused where it is asked for all the same.
   await dialog.getByLabel('Dots to the inch').fill('99999')
   expect((await get()).length).toBeGreaterThan(1000)

@@ -12,7 +12,6 @@ const fetchParts = async () => {
     import('~/components/board/OwnField.vue'),
     import('~/components/board/ToolBar.vue'),
     import('~/components/board/OwnBar.vue'),
-    import('~/components/board/FillPattern.vue'),
   ])
   return { making, field, bar }
 }
