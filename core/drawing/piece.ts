@@ -31,8 +31,29 @@ const GROUNDS = {
 } as const satisfies Record<Piece['kind'], Colour>
 const ROLE_GROUNDS = { piece: undefined, target: 'target', instruction: 'light' } as const
 
-/** A piece around the origin: text and box are one thing. */
-export function drawPiece(look: PieceLook): Primitive[] {
+interface Drawn {
+  readonly master: Master
+  readonly language: Language
+  readonly marks: readonly Primitive[]
+}
+/** Pieces as they usually lie, drawn once for the page, its small picture and the ledge. */
+const usual = new WeakMap<Piece, Drawn>()
+
+/**
+ * A piece around the origin: text and box are one thing. As it usually lies it is worked out once: documents are never
+ * changed, only replaced.
+ */
+export function drawPiece(look: PieceLook): readonly Primitive[] {
+  const { piece, master, language, held, flipped, written } = look
+  if (held || flipped || written) return drawnAnew(look)
+  const before = usual.get(piece)
+  if (before?.master === master && before.language === language) return before.marks
+  const marks = drawnAnew(look)
+  usual.set(piece, { master, language, marks })
+  return marks
+}
+
+function drawnAnew(look: PieceLook): Primitive[] {
   const { piece, master } = look
   return [
     ...(outlineOf(master) ? drawOutlined(look) : drawBox(look)),

@@ -54,7 +54,7 @@ export function drawTwoSided(
   }
 }
 
-function sideOf(edition: Edition, { front, back }: Pair, side: 'front' | 'back', width: number): Primitive[] {
+function sideOf(edition: Edition, { front, back }: Pair, side: 'front' | 'back', width: number): readonly Primitive[] {
   const language = edition.board.language ?? USUAL_LANGUAGE
   const piece = side === 'front' ? front : 'piece' in back ? back.piece : null
   if (piece) return drawPiece({ ...edition.pieces.get(piece)!, language })
