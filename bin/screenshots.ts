@@ -2,7 +2,11 @@
  * Takes the pictures of docs/screenshots from a running demo: `npm run screenshots` while bin/demo runs.
  * ADDRESS names another address, ONLY a single picture, OUT another folder.
  */
-import { mkdirSync } from 'node:fs'
+import { execFileSync } from 'node:child_process'
+import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import sharp from 'sharp'
 import { chromium, type Browser, type BrowserContext, type Page } from '@playwright/test'
 import { shortName } from '../core/roster/names'
 import { CLASSES, demoPictures, TEACHER } from '../demo/school'
@@ -94,22 +98,6 @@ await shoot('workbench-pieces', async () => {
   return page
 })
 await shoot('workbench-answers', () => workbench('Weather words', 'Answers'))
-await shoot(
-  'workbench-check',
-  async () => {
-    const page = await workbench('How many beats?', 'Places')
-    await page.getByRole('button', { name: 'Zone: Two beats' }).focus()
-    await page.getByRole('textbox', { name: 'Heading' }).fill('')
-    await page.getByLabel('Instructions').fill('')
-    await page.getByRole('button', { name: 'Check' }).click()
-    await page.getByText('One zone has no heading').hover()
-    return page
-  },
-  async page => {
-    for (let i = 0; i < 2; i++) await page.getByRole('button', { name: 'Undo' }).click()
-    await page.getByText('Kept', { exact: true }).waitFor()
-  },
-)
 await shoot('give-out', async () => {
   const page = await workbench('How many beats?', 'Check')
   await page.getByRole('button', { name: 'Give out', exact: true }).click()
@@ -219,4 +207,51 @@ await shoot('handed-back', async () => {
   await walk.close()
   return open(await student(browser, LAPTOP, 0, name!), 'How do they hold on?')
 })
+
+/** A sheet of a PDF in dots to the inch, as poppler's tool draws it. */
+async function sheetOf(path: string, sheet: number, dpi: number): Promise<Buffer> {
+  const answer = await context.request.get(`${address}${path}`)
+  const folder = mkdtempSync(join(tmpdir(), 'paper-'))
+  const file = join(folder, 'paper.pdf')
+  writeFileSync(file, await answer.body())
+  try {
+    return execFileSync('pdftoppm', ['-r', `${dpi}`, '-f', `${sheet}`, '-l', `${sheet}`, '-png', file])
+  } finally {
+    rmSync(folder, { recursive: true })
+  }
+}
+/** A marked page of a student, and pieces to cut out, side by side. */
+async function onPaper(): Promise<void> {
+  const headers = { origin: address }
+  const all = (await (await context.request.get(`${address}/api/handouts`)).json()) as Record<string, string>[]
+  const { id } = all.find(one => one.title === 'How do they hold on?' && one.className === CLASSES[0].name)!
+  const papers = `/api/handouts/${id}/papers`
+  const order = { arrange: 'one', sheet: 'own', names: true, marked: true, grey: false }
+  const asked = await context.request.post(`${address}${papers}`, { data: order, headers })
+  const { id: paper } = (await asked.json()) as { id: string }
+  for (let status = ''; status !== 'ready';) {
+    await new Promise(done => setTimeout(done, 500))
+    const list = (await (await context.request.get(`${address}${papers}`)).json()) as Record<string, string>[]
+    status = list.find(one => one.id === paper)!.status!
+  }
+  const boards = (await (await context.request.get(`${address}/api/boards`)).json()) as Record<string, string>[]
+  const board = boards.find(one => one.title === 'How do they hold on?')!.id
+  const [width, height, edge] = [1280, 620, 10]
+  const slate = await sharp(await sheetOf(`${papers}/${paper}`, MARKED_SHEET, 96))
+    .resize({ width: 860 })
+    .toBuffer()
+  const pieces = await sharp(await sheetOf(`/api/boards/${board}/paper?what=cut-out&headings=2`, 1, 96))
+    .resize({ height: 560 })
+    .toBuffer({ resolveWithObject: true })
+  await sharp({ create: { width, height, channels: 3, background: '#d8dfdc' } })
+    .composite([
+      { input: slate, left: edge, top: 83 },
+      { input: pieces.data, left: width - pieces.info.width - edge, top: 30 },
+    ])
+    .png()
+    .toFile(`${out}/on-paper.png`)
+}
+/** The first of the demo's slates in the order of names that was handed back with a word. */
+const MARKED_SHEET = 21
+if (!only || only.includes('on-paper')) await onPaper()
 await browser.close()

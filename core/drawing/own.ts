@@ -8,11 +8,10 @@ import type { SlateState } from '../slate/state'
 import { breakLines } from '../text/lines'
 import { LINE_HEIGHT } from '../text/measure'
 import { endsOf } from '../tools/making'
-import { shapePath } from './backdrop'
 import { inkPath } from './ink'
 import { lettering } from './lettering'
 import type { Colour } from './palette'
-import { boxPath, ellipsePath, polygon, polyline, to3, type Paint, type Primitive } from './primitive'
+import { boxPath, ellipsePath, polygon, polyline, shapePath, to3, type Paint, type Primitive } from './primitive'
 
 /** What a thing lies among, and whether it is the one that is picked. */
 export interface OwnLook {

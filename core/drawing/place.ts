@@ -5,9 +5,17 @@ import { layoutGaps } from '../layout/gaps'
 import { HEADING_GAP, HEADING_SIZE, headingLines } from '../layout/headingBox'
 import { scaleMarks } from '../layout/scaleMarks'
 import { baselineShift, LINE_HEIGHT } from '../text/measure'
-import { shapePath } from './backdrop'
 import type { Colour } from './palette'
-import { boxPath, circlePath, polyline, to3, type PathPrimitive, type Primitive, type Stroke } from './primitive'
+import {
+  boxPath,
+  circlePath,
+  polyline,
+  shapePath,
+  to3,
+  type PathPrimitive,
+  type Primitive,
+  type Stroke,
+} from './primitive'
 
 /** *lit*: something held would land here. *clear*: its ground lets through the colour that lies under it. */
 export interface PlaceLook {

@@ -1,5 +1,5 @@
 import type { Fill } from '../board/inks'
-import type { Box, Point } from '../geometry/shape'
+import type { Box, Point, Shape } from '../geometry/shape'
 import type { Colour } from './palette'
 
 /** A colour, or a light colour with the pattern that tells it from the others. */
@@ -115,3 +115,15 @@ export function ellipsePath({ x, y, width, height }: Box): string {
 
 export const circlePath = ({ x, y }: Point, r: number) =>
   ellipsePath({ x: x - r, y: y - r, width: 2 * r, height: 2 * r })
+
+/** The outline of a shape; a rectangle's corners are rounded by `radius`. */
+export function shapePath(shape: Shape, radius = 0): string {
+  switch (shape.kind) {
+    case 'rectangle':
+      return boxPath(shape, radius)
+    case 'ellipse':
+      return ellipsePath(shape)
+    case 'polygon':
+      return polygon(shape.points)
+  }
+}

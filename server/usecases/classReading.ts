@@ -1,4 +1,5 @@
 import { sql, type Kysely } from 'kysely'
+import type { ClassToWrite } from '../../core/format/oneRosterOut'
 import type { Database } from '../database/tables'
 import { BELIEVED_FOR_MS } from '../sync/openSlates'
 import { BY_NAME } from './classes'
@@ -41,6 +42,39 @@ export async function classWithStudents(db: Db, id: string) {
     ...shown,
     putAway: put_away_at !== null,
     students: students.map(({ left_at, ...student }) => ({ ...student, left: left_at !== null })),
+  }
+}
+
+/** A class with those who are on its list now, as the school's records would have it. */
+export async function classForRecords(db: Db, id: string, day: string): Promise<ClassToWrite> {
+  const row = await db
+    .selectFrom('classes')
+    .innerJoin('teachers', 'teachers.id', 'classes.teacher_id')
+    .select([
+      'classes.id',
+      'classes.name',
+      'classes.code',
+      'classes.record',
+      'teachers.id as teacherId',
+      'teachers.name as teacherName',
+      'teachers.email',
+    ])
+    .where('classes.id', '=', id)
+    .executeTakeFirstOrThrow()
+  const students = await db
+    .selectFrom('students')
+    .select(['id', 'name', 'preferred', 'level', 'record'])
+    .where('class_id', '=', id)
+    .where('left_at', 'is', null)
+    .orderBy(BY_NAME)
+    .execute()
+  return {
+    id: row.record ?? row.id,
+    name: row.name,
+    code: row.code,
+    teacher: { id: row.teacherId, name: row.teacherName, email: row.email },
+    students: students.map(({ record, ...student }) => ({ ...student, id: record ?? student.id })),
+    day,
   }
 }
 

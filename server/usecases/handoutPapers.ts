@@ -17,7 +17,7 @@ import type { SlateOnPaper } from '../papers/slatesPaper'
 import type { Services } from '../services'
 import { picturesFor } from './papers'
 import { marginOf, reviewOf } from './review'
-import { namesOf } from './slates'
+import { byNames } from './slates'
 
 type Db = Kysely<Database>
 type Made = Pick<Services, 'db' | 'engine' | 'outcomes' | 'labour'>
@@ -196,14 +196,7 @@ async function slatesOf(db: Db, handout: string) {
     .where('slates.handout_id', '=', handout)
     .where('slates.status', '!=', 'not-opened')
     .execute()
-  const names = await namesOf(
-    db,
-    rows.map(row => row.id),
-  )
-  const order = new Intl.Collator('en', { numeric: true })
-  return rows
-    .map(row => ({ ...row, name: names.get(row.id) ?? '' }))
-    .toSorted((a, b) => order.compare(a.name, b.name) || (a.id < b.id ? -1 : 1))
+  return byNames(db, rows)
 }
 type SlateRow = Awaited<ReturnType<typeof slatesOf>>[number]
 

@@ -6,7 +6,7 @@ import { loadStates } from '../database/loadState'
 import type { Database } from '../database/tables'
 import type { Services } from '../services'
 import { marginOf, reviewOf } from './review'
-import { namesOf } from './slates'
+import { byNames } from './slates'
 
 type Db = Kysely<Database>
 type Read = Pick<Services, 'db' | 'engine' | 'outcomes'>
@@ -34,15 +34,7 @@ async function slatesIn(db: Db, handout: string) {
     .select(['id', 'status', 'handed_in_at', 'edition_hash as edition', 'last_number as last'])
     .where('handout_id', '=', handout)
     .execute()
-  const names = await namesOf(
-    db,
-    rows.map(row => row.id),
-  )
-  const order = new Intl.Collator('en', { numeric: true })
-  return rows
-    .filter(row => names.has(row.id) || row.last > 0)
-    .map(row => ({ ...row, name: names.get(row.id) ?? '' }))
-    .toSorted((a, b) => order.compare(a.name, b.name) || (a.id < b.id ? -1 : 1))
+  return (await byNames(db, rows)).filter(row => row.name || row.last > 0)
 }
 type SlateRow = Awaited<ReturnType<typeof slatesIn>>[number]
 

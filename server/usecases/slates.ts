@@ -171,6 +171,21 @@ export async function namesOf(db: Kysely<Database>, slates: readonly string[]): 
   return names
 }
 
+/** Slates with what each goes by, in the order of these names, numbers in them by their value. */
+export async function byNames<Row extends { readonly id: string }>(
+  db: Kysely<Database>,
+  rows: readonly Row[],
+): Promise<(Row & { readonly name: string })[]> {
+  const names = await namesOf(
+    db,
+    rows.map(row => row.id),
+  )
+  const order = new Intl.Collator('en', { numeric: true })
+  return rows
+    .map(row => ({ ...row, name: names.get(row.id) ?? '' }))
+    .toSorted((a, b) => order.compare(a.name, b.name) || (a.id < b.id ? -1 : 1))
+}
+
 export interface FeedbackOnSlate {
   readonly items: Feedback[]
   /** What became of the answers since the try before; null for a first one. */

@@ -17,6 +17,7 @@ import { pencilsDown } from './pencils'
 import { underLoad } from './roundTrip'
 import { asBuilt } from './asBuilt'
 import type { Line } from './measure'
+import { papers } from './papers'
 import { reviewing } from './reviewing'
 import { studentScript } from './script'
 import { atTheSlate } from './slate'
@@ -48,6 +49,7 @@ const measures: [string, () => Promise<Line[]>][] = [
   ['taking up', () => takingUp(application)],
   ['scoring', async () => (await asBuilt<typeof import('./scoring')>('scoring.ts')).scoring()],
   ['findings', async () => (await asBuilt<typeof import('./findings')>('findings.ts')).findings()],
+  ['papers', papers],
   ['frames', inFrames],
   ['script', () => studentScript(application)],
   ['workbench', () => atTheWorkbench(application)],

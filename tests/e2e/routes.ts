@@ -77,6 +77,7 @@ export const ROUTES: Record<string, Row> = {
     body: () => ({}),
     allowed: ['owner'],
   },
+  'classes/[id]/roster.get.ts': { path: l => `/api/classes/${l.classId}/roster`, allowed: ['owner'] },
   'classes/[id]/cards.get.ts': { path: l => `/api/classes/${l.classId}/cards`, allowed: ['owner'] },
   'classes/[id]/students/[student]/link.post.ts': {
     path: l => `/api/classes/${l.classId}/students/${l.students[3]!.id}/link`,

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Page } from '~~/core/board/board'
-import { drawRuling } from '~~/core/drawing/backdrop'
+import { drawRuling } from '~~/core/drawing/ruling'
 
 /** The ruling of a page, true to size. */
 const { page } = defineProps<{ page: Page }>()

@@ -82,6 +82,7 @@ const { barred, bar, size } = useStageRoom({
   edition: () => edition,
   editable: () => editable,
   steady: () => steady,
+  ledge: () => ledge,
   works: () => works.value,
   mayBeGiven: () => mayBeGiven.value,
   readable: () => readable.value,

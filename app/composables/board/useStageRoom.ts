@@ -21,6 +21,7 @@ export function useStageRoom(stage: {
   readonly editable: () => boolean
   /** The page keeps its size whatever may be done on it now, and is whole at first. */
   readonly steady: () => boolean
+  readonly ledge: () => boolean
   readonly works: () => boolean
   readonly mayBeGiven: () => readonly Tool[]
   readonly readable: () => boolean
@@ -50,6 +51,7 @@ export function useStageRoom(stage: {
     edition: stage.edition,
     editable: stage.editable,
     steady: stage.steady,
+    ledge: stage.ledge,
     endWidth: () => (stage.ended() ? (width.value < NARROW ? END.narrow : END.wide) : 0),
     barHeight: () => bar.value,
   })

@@ -38,6 +38,7 @@ export function useStageSize({
   edition,
   editable,
   steady,
+  ledge,
   endWidth,
   barHeight,
 }: {
@@ -47,6 +48,8 @@ export function useStageSize({
   readonly editable: () => boolean
   /** The page is whole and as large whatever may be done on it. */
   readonly steady: () => boolean
+  /** Where no ledge stands below it, the page has all of the room. */
+  readonly ledge: () => boolean
   readonly endWidth: () => number
   readonly barHeight: () => number
 }) {
@@ -54,7 +57,7 @@ export function useStageSize({
   return computed(() => {
     const { width: pageWidth, height: pageHeight } = page()
     const share = ledgeShare(page(), edition())
-    const sizes = page().pieces.map(piece => {
+    const sizes = (ledge() ? page().pieces : []).map(piece => {
       const { kind, width: w, height: h, textSize } = edition().pieces.get(piece.id)!.master
       return {
         kind,
@@ -81,7 +84,8 @@ export function useStageSize({
     const rowAt = (scale: number) => Math.max(highest * scale, caught)
     const layout = (rows: number) => {
       const across = (width.value - FRAME) / pageWidth
-      const free = height.value - barHeight() - FRAME - BETWEEN - LEDGE_PADDING - rows * GAP
+      const below = ledge() ? BETWEEN + LEDGE_PADDING + rows * GAP : 0
+      const free = height.value - barHeight() - FRAME - below
       const drawn = free / (pageHeight + rows * highest)
       const down = highest * drawn < caught ? (free - rows * caught) / pageHeight : drawn
       const fit = Math.max(Math.min(across, down, LARGEST), 0.2)

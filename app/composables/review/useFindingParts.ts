@@ -26,7 +26,9 @@ const percent = (share: number | null) => (share === null ? '–' : `${Math.roun
 /** Minutes and seconds. */
 const time = (seconds: number) =>
   `${Math.floor(Math.round(seconds) / 60)}:${String(Math.round(seconds) % 60).padStart(2, '0')}`
-const decimal = (value: number | null) => (value === null ? '–' : value.toFixed(2).replace('-', '−'))
+/** To a hundredth; what is hardly below nought is nought. */
+const decimal = (value: number | null) =>
+  value === null ? '–' : ((Math.round(value * 100) || 0) / 100).toFixed(2).replace('-', '−')
 
 /** What a handout tells of how its students think, in words, tables and pictures. */
 export function useFindingParts(view: () => FindingsView | null, findings: () => Findings | null) {
@@ -76,6 +78,9 @@ export function useFindingParts(view: () => FindingsView | null, findings: () =>
     }
   }
 
+  /** Votes and stands are no answers: nothing of them is right or wrong. */
+  const onlyCounted = () => edition.value.board.keys.every(({ kind }) => kind === 'vote' || kind === 'spectrum')
+
   function homes(): FindingPart | null {
     const { homes, wrongHomes, agreed } = found()
     if (!homes) return null
@@ -90,7 +95,7 @@ export function useFindingParts(view: () => FindingsView | null, findings: () =>
             count: worst.count,
             of: worst.of,
           })
-        : t('findings.homesRight'),
+        : t(onlyCounted() ? 'findings.homesCounted' : 'findings.homesRight'),
       more:
         agreed.kappa === null
           ? undefined

@@ -93,6 +93,7 @@ export default {
     },
     homesSays: 'The commonest wrong home: {piece} with {place}, {count} of {of}.',
     homesRight: 'What lies somewhere lies where it belongs.',
+    homesCounted: 'Where they put each: nothing of it is right or wrong.',
     agreed:
       'How far the {count} who placed every card agree beyond chance: {value} (Fleiss’ kappa; 1 is all alike, 0 is chance).',
     itemsSays: 'The hardest: {item}, with {share} of its points.',

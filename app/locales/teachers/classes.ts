@@ -15,6 +15,7 @@ export default {
     noStudents: 'No names yet. Type, paste or load the class list.',
     level: 'Level',
     cards: 'Cards to print',
+    asOneRoster: 'List as OneRoster',
     here: 'here now',
     newLinkFor: 'Another link for {name}, for a new card',
     noLinkFor: 'Take away the link of {name}',

@@ -1,6 +1,6 @@
 import type { PieceId, PlaceId } from '../../board/ids'
 import type { Key } from '../../keys/key'
-import { byTemplate, item, pieceWords, prompt, response, type Carried, type Of } from './frame'
+import { byTemplate, item, pairResponse, pieceWords, prompt, response, type Carried, type Of } from './frame'
 import { element, identifier, words } from './xml'
 
 interface Matching {
@@ -15,17 +15,9 @@ interface Matching {
 export function matchInteraction(of: Of<Key['kind']>, { rows, columns, right, columnMost }: Matching): string {
   const choice = (most: number) => (one: { id: string; words: string }) =>
     element('qti-simple-associable-choice', { identifier: identifier(one.id), 'match-max': most }, words(one.words))
-  const pair = (row: string, column: string) => `${identifier(row)} ${identifier(column)}`
   return item({
     ...of,
-    declarations: [
-      response('RESPONSE', {
-        cardinality: 'multiple',
-        base: 'directedPair',
-        correct: right.flatMap(([row, [first]]) => (first ? [pair(row, first)] : [])),
-        accepted: right.flatMap(([row, some]) => some.map(column => pair(row, column))),
-      }),
-    ],
+    declarations: [pairResponse(right.map(([row, some]) => [identifier(row), some.map(identifier)]))],
     body: element(
       'qti-match-interaction',
       { 'response-identifier': 'RESPONSE', shuffle: true, 'max-associations': 0 },

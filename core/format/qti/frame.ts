@@ -97,3 +97,13 @@ export function response(
 }
 
 export const prompt = ({ board }: Edition) => element('qti-prompt', {}, words(board.instructions))
+
+type Pairs = readonly (readonly [one: string, others: readonly string[]])[]
+/** Pairs of identifiers: of each one the first of its others is shown as right, and any of them earns its point. */
+export const pairResponse = (right: Pairs, pair = (one: string, other: string) => `${one} ${other}`) =>
+  response('RESPONSE', {
+    cardinality: 'multiple',
+    base: 'directedPair',
+    correct: right.flatMap(([one, [first]]) => (first ? [pair(one, first)] : [])),
+    accepted: right.flatMap(([one, others]) => others.map(other => pair(one, other))),
+  })

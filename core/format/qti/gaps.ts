@@ -4,7 +4,17 @@ import { pieceName } from '../../board/pieceName'
 import type { Gaps, Place } from '../../board/place'
 import { boxOf } from '../../geometry/outline'
 import { matchInteraction } from './choices'
-import { byTemplate, item, pieceWords, prompt, response, type Carried, type LeftOut, type Of } from './frame'
+import {
+  byTemplate,
+  item,
+  pairResponse,
+  pieceWords,
+  prompt,
+  response,
+  type Carried,
+  type LeftOut,
+  type Of,
+} from './frame'
 import { element, identifier, words } from './xml'
 
 /** Gaps of a text stay in their text; slots and cells are columns that take one piece each. */
@@ -30,18 +40,15 @@ export function slotsItem({ key, edition, page }: Of<'slots'>): Carried {
       left,
     }
   const gap = (spot: string) => element('qti-gap', { identifier: identifier(spotId(spot)) })
-  const pair = (piece: string, spot: string) => `${identifier(piece)} ${identifier(spotId(spot))}`
   return {
     item: item({
       key,
       edition,
       declarations: [
-        response('RESPONSE', {
-          cardinality: 'multiple',
-          base: 'directedPair',
-          correct: fits.flatMap(([spot, [first]]) => (first ? [pair(first, spot)] : [])),
-          accepted: fits.flatMap(([spot, some]) => some.map(piece => pair(piece, spot))),
-        }),
+        pairResponse(
+          fits.map(([spot, some]) => [identifier(spotId(spot)), some.map(identifier)]),
+          (spot, piece) => `${piece} ${spot}`,
+        ),
       ],
       body: element(
         'qti-gap-match-interaction',
@@ -108,19 +115,11 @@ export function labelItem({ key, edition, page }: Of<'label'>): Carried {
   const labels = Object.entries(key.pins) as [PieceId, PlaceId[]][]
   const pins = page.places.filter(place => labels.some(([, some]) => some.includes(place.id)))
   const name = `${identifier(key.id)}.png`
-  const pair = (label: string, pin: string) => `${identifier(label)} ${identifier(pin)}`
   return {
     item: item({
       key,
       edition,
-      declarations: [
-        response('RESPONSE', {
-          cardinality: 'multiple',
-          base: 'directedPair',
-          correct: labels.flatMap(([label, [first]]) => (first ? [pair(label, first)] : [])),
-          accepted: labels.flatMap(([label, some]) => some.map(pin => pair(label, pin))),
-        }),
-      ],
+      declarations: [pairResponse(labels.map(([label, some]) => [identifier(label), some.map(identifier)]))],
       body: element(
         'qti-graphic-gap-match-interaction',
         { 'response-identifier': 'RESPONSE' },
