@@ -44,7 +44,7 @@ const AUGUST = 8
 
 /**
  * A class as a OneRoster 1.2 export in bulk: what a bulk file says nothing of (status, dates of change) stays empty. A
- * name is parted before its last word; who has only one has no family name. Passwords, pictures and groups don't go out.
+ * name is parted before its last word; who has only one has no family name. Passwords, pictures and groups stay here.
  */
 export function oneRosterFiles({ id, name, code, teacher, students, day }: ClassToWrite): Record<string, string> {
   const year = Number(day.slice(0, 4)) + (Number(day.slice(5, 7)) >= AUGUST ? 1 : 0)
