@@ -34,10 +34,11 @@ export function useCounting() {
   const rubric = computed(() => rubrics.value.find(one => one.id === chosen.value))
 
   async function load() {
-    rubrics.value = await ask<KeptRubric[]>('/api/rubrics')
-    chosen.value = rubrics.value[0]?.id ?? ''
+    // Before anything is asked for: what is chosen meanwhile stays.
     counts.value = 'nothing'
     draft.value = null
+    rubrics.value = await ask<KeptRubric[]>('/api/rubrics')
+    chosen.value = rubrics.value[0]?.id ?? ''
   }
   function write(from?: KeptRubric) {
     draft.value = {

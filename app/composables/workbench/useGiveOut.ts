@@ -207,25 +207,29 @@ export function useGiveOut(board: () => Board) {
     return parts.join(' ')
   })
 
-  async function load() {
-    classes.value = (await ask<ClassRow[]>('/api/classes')).filter(row => !row.helping && !row.putAway)
+  /** As it is at first. All at once, before anything is asked for: what is chosen meanwhile stays. */
+  function begin() {
     mode.value = suggestion.value.mode
     ownPages.value = free.value = newcomers.value = false
     size.value = 2
     wantedFrames.value = null
     looking.value = 'never'
-    const first = classes.value.find(row => row.students > 0)
-    chosen.value = first ? [first.id] : []
     sets.value = {}
     some.value = null
     versions.clear()
-    await counting.load()
     word.value = day.value = time.value = ''
     handIn.value = true
     rules.value = NO_RULES
     when.value = 'now'
     later.value = { day: '', time: '08:00' }
     times.value = 1
+  }
+  async function load() {
+    begin()
+    const [rows] = await Promise.all([ask<ClassRow[]>('/api/classes'), counting.load()])
+    classes.value = rows.filter(row => !row.helping && !row.putAway)
+    const first = classes.value.find(row => row.students > 0)
+    chosen.value = first ? [first.id] : []
   }
   /** Frames need groups: a class that has some is chosen rather than one that has none. */
   watch(mode, now => {
