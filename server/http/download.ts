@@ -1,7 +1,7 @@
 import { setHeaders, type H3Event } from 'h3'
 
 /** Letters, digits and hyphens of a title, as the name of a file. */
-export const fileName = (title: string, ending: string) =>
+const fileName = (title: string, ending: string) =>
   `${title.replace(/[^\p{L}\p{N}]+/gu, '-').replace(/^-|-$/g, '') || 'board'}.${ending}`
 
 interface Sent {

@@ -1,6 +1,6 @@
 import type { Glyph, GlyphPosition, GlyphRun } from 'fontkit'
 import { FILLS, PATTERNS, type Fill } from '../../core/board/inks'
-import type { Colour, Hex, Theme } from '../../core/drawing/palette'
+import type { Theme } from '../../core/drawing/palette'
 import { PATTERN_PATHS, PATTERN_SIZE } from '../../core/drawing/pattern'
 import type { PathPrimitive, PicturePrimitive, Primitive, TextPrimitive } from '../../core/drawing/primitive'
 import { leftOf } from './outlines'
@@ -200,8 +200,6 @@ function lettersOf({ glyphs, positions }: GlyphRun) {
   return letters
 }
 
-const EMPTY: { readonly fill: Colour; readonly stroke: Colour } = { fill: 'missing', stroke: 'outline' }
-
 function drawPicture(brush: Brush, mark: PicturePrimitive): void {
   const { pdf, pictures, opened, theme } = brush
   const { box, fit, quarters = 0, crop, source } = mark
@@ -209,9 +207,7 @@ function drawPicture(brush: Brush, mark: PicturePrimitive): void {
   const found = pictures.get(key)
   if (!found) {
     pdf.save().lineWidth(1.5).dash(6, { space: 4 })
-    pdf
-      .roundedRect(box.x, box.y, box.width, box.height, 4)
-      .fillAndStroke(hex(theme, EMPTY.fill), hex(theme, EMPTY.stroke))
+    pdf.roundedRect(box.x, box.y, box.width, box.height, 4).fillAndStroke(theme('missing'), theme('outline'))
     pdf.restore()
     return
   }
@@ -240,5 +236,3 @@ function drawPicture(brush: Brush, mark: PicturePrimitive): void {
   pdf.image(image as never, 0, 0, { width: image.width, height: image.height })
   pdf.restore()
 }
-
-const hex = (theme: Theme, colour: Colour): Hex => theme(colour)

@@ -10,6 +10,11 @@ const { t } = useWords()
 const { attempt, trouble, busy } = useAsking()
 const path = `/api/handouts/${handout}/papers`
 const order = reactive<SlatesOrder>({ arrange: 'one', sheet: 'own', names: true, marked: true, grey: false })
+// Four pages need a sheet that is larger than one of them.
+watch(
+  () => order.arrange,
+  now => now === 'four' && order.sheet === 'own' && (order.sheet = 'a4'),
+)
 const papers = shallowRef<readonly PaperInList[]>([])
 const underWay = computed(() => papers.value.some(({ status }) => status === 'waiting' || status === 'making'))
 const read = () => attempt(async () => (papers.value = await ask<PaperInList[]>(path)))

@@ -69,11 +69,13 @@ export function useStageTools({ edition, page, step, works, withTools }: Given) 
   // What the tools are made of is there before one can be taken in hand: a tap or a letter typed at once is not lost.
   // Components that are fetched when they are first drawn come a moment late, even where their script has come.
   const parts = shallowRef<Awaited<ReturnType<typeof fetchParts>> | null>(null)
-  watch(
-    () => works() && withTools() && toolsAnywhereOn(edition().board, page()).length > 0,
-    async has => has && !parts.value && (parts.value = await fetchParts()),
-    { immediate: true },
-  )
+  const wanted = () => works() && withTools() && toolsAnywhereOn(edition().board, page()).length > 0
+  const getParts = async () => {
+    if (wanted() && !parts.value) parts.value = await fetchParts()
+  }
+  watch(wanted, getParts, { immediate: true })
+  // What couldn't be fetched without a connection is asked for again once there is one.
+  useEventListener(window, 'online', getParts)
   watch(
     () => given.value.includes('picture') || given.value.includes('photo'),
     has =>

@@ -1,4 +1,5 @@
 import { writeBoardFile } from '../../../../core/format/boardFile'
+import { sendAsFile } from '../../../http/download'
 import { idParam } from '../../../http/read'
 import { actorOf, requireRight } from '../../../http/session'
 import { roleOnBoard } from '../../../rights/roles'
@@ -11,10 +12,6 @@ export default defineEventHandler(async event => {
   const id = idParam(event)
   requireRight(await roleOnBoard(db, await actorOf(event), id), 'board.read')
   const file = await exportBoard(db, id)
-  const name = file.board.title.replace(/[^\p{L}\p{N}]+/gu, '-').replace(/^-|-$/g, '') || 'board'
-  setHeaders(event, {
-    'Content-Type': 'application/json',
-    'Content-Disposition': `attachment; filename="board.json"; filename*=UTF-8''${encodeURIComponent(`${name}.board.json`)}`,
-  })
+  sendAsFile(event, { title: file.board.title, ending: 'board.json', type: 'application/json' })
   return writeBoardFile(file)
 })
