@@ -2,12 +2,11 @@ import '#nitro-internal-pollyfills'
 import { createServer, ServerResponse, type IncomingMessage } from 'node:http'
 import { createEvent, toNodeListener } from 'h3'
 import { useNitroApp } from 'nitropack/runtime'
-import { breakBy } from '../core/text/lines'
-import { unicodeBreaks } from '../core/text/unicodeBreaks'
 import { signedIn } from './http/session'
 import { log } from './log'
 import { WORKER_ROLE } from './labour/pool'
 import { workForParent } from './labour/worker'
+import { breakTextsAsDevicesDo } from './papers/textRules'
 import { services } from './services'
 import { openSockets } from './sockets/socketServer'
 
@@ -24,7 +23,7 @@ function fail(words: string, error?: unknown): never {
   process.exit(1)
 }
 
-breakBy(() => unicodeBreaks)
+breakTextsAsDevicesDo()
 
 /** The same script is what processes for heavy work are started with; they listen to nobody but their parent. */
 if (process.env[WORKER_ROLE]) workForParent()

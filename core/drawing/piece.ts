@@ -2,7 +2,7 @@ import { TIP_LENGTH } from '../bodies/claim'
 import type { Master, Piece } from '../board/piece'
 import { floating } from '../exact/written'
 import { CARD_PADDING, PICTURE_BOX } from '../layout/cardSize'
-import { breakLines } from '../text/lines'
+import { breakLines, keptWhileBroken } from '../text/lines'
 import type { Language } from '../text/spoken'
 import { firstOf, lettering } from './lettering'
 import { chosen, type Colour } from './palette'
@@ -31,13 +31,8 @@ const GROUNDS = {
 } as const satisfies Record<Piece['kind'], Colour>
 const ROLE_GROUNDS = { piece: undefined, target: 'target', instruction: 'light' } as const
 
-interface Drawn {
-  readonly master: Master
-  readonly language: Language
-  readonly marks: readonly Primitive[]
-}
-/** Pieces as they usually lie, drawn once for the page, its small picture and the ledge. */
-const usual = new WeakMap<Piece, Drawn>()
+/** As pieces usually lie, by their master and language: drawn once for the page, its small picture and the ledge. */
+const usual = keptWhileBroken((_: Piece) => new WeakMap<Master, Partial<Record<Language, readonly Primitive[]>>>())
 
 /**
  * A piece around the origin: text and box are one thing. As it usually lies it is worked out once: documents are never
@@ -46,11 +41,10 @@ const usual = new WeakMap<Piece, Drawn>()
 export function drawPiece(look: PieceLook): readonly Primitive[] {
   const { piece, master, language, held, flipped, written } = look
   if (held || flipped || written) return drawnAnew(look)
-  const before = usual.get(piece)
-  if (before?.master === master && before.language === language) return before.marks
-  const marks = drawnAnew(look)
-  usual.set(piece, { master, language, marks })
-  return marks
+  const ofPiece = usual(piece)
+  const drawn = ofPiece.get(master) ?? {}
+  ofPiece.set(master, drawn)
+  return (drawn[language] ??= drawnAnew(look))
 }
 
 function drawnAnew(look: PieceLook): Primitive[] {

@@ -1,6 +1,6 @@
 import type { Gaps } from '../board/place'
 import type { Box } from '../geometry/shape'
-import { breakLines } from '../text/lines'
+import { breakLines, keptWhileBroken } from '../text/lines'
 import { LINE_HEIGHT, textWidth } from '../text/measure'
 
 export interface GapText {
@@ -19,7 +19,6 @@ const PADDING = 12
 /** So small a text is set at the least where its place is too small for it; then it runs out below. */
 const SMALLEST = 0.4
 const STEP = 0.05
-const laidOut = new WeakMap<Gaps, GapText>()
 
 /** Letters of scripts that are written from the right (The Unicode Standard, Bidi_Class R and AL). */
 const FROM_RIGHT = /[\p{Script=Hebrew}\p{Script=Arabic}\p{Script=Syriac}\p{Script=Thaana}\p{Script=Nko}]/u
@@ -32,15 +31,12 @@ const isFromRight = (text: string) => FROM_RIGHT.test(/\p{L}/u.exec(text)?.[0] ?
  * directly (a full stop) stays with it. What would run out of its place is set smaller, gaps and all, until it fits.
  * Worked out once for each place: documents are never changed, only replaced.
  */
-export function layoutGaps(place: Gaps): GapText {
-  const before = laidOut.get(place)
-  if (before) return before
+export const layoutGaps = keptWhileBroken((place: Gaps): GapText => {
   let set = setGaps(place, 1)
   for (let scale = 1 - STEP; set.height > place.shape.height + 1e-6 && scale >= SMALLEST; scale -= STEP)
     set = setGaps(place, scale)
-  laidOut.set(place, set)
   return set
-}
+})
 
 function setGaps({ shape, text, textSize: full, gap: fullGap }: Gaps, scale: number): GapText {
   const textSize = full * scale

@@ -5,24 +5,41 @@ import type { Language } from './spoken'
 /** Where in a text a line may end: positions in UTF-16 units, from left to right, the end of the text among them. */
 export type BreakRules = (text: string) => readonly number[]
 
-let rules: () => BreakRules | null = () => null
-
 /**
- * Takes the rules of all scripts (`unicodeBreaks`), which are large: the server and workers have them at once, a device
- * fetches them when a text first asks. While they are away the short rules below do, which are a part of them.
+ * By what texts are broken beyond the short rules below. The rules of all scripts (`unicodeBreaks`) and what divides
+ * the words of a language (`loadSyllables`) are large: the server and workers have them at once, a device fetches them
+ * when a text first asks, and until then does without.
  */
-export function breakBy(given: () => BreakRules | null): void {
+export interface TextRules {
+  /** The rules of all scripts; the short rules are a part of them. */
+  breaks(): BreakRules | null
+  /** Asked only for a word that is too wide for its line; without an answer such a word is broken anywhere. */
+  syllables(language: Language): Syllables | null
+  /** Another whenever one of these would answer otherwise than before. */
+  edition(): unknown
+}
+
+export const SHORT_RULES: TextRules = { breaks: () => null, syllables: () => null, edition: () => 'short' }
+let rules = SHORT_RULES
+
+export function breakTextsBy(given: TextRules): void {
   rules = given
 }
 
-let divide: (language: Language) => Syllables | null = () => null
-
 /**
- * Takes what divides the words of a language (`loadSyllables`). Asked only for a word that is too wide for its line;
- * while there is nothing, such a word is broken anywhere.
+ * Keeps what `work` makes of a thing that is never changed, only replaced, and works it out anew only when texts are
+ * broken by other rules than then. Whoever keeps something that broken texts went into keeps it by this.
  */
-export function divideBy(given: (language: Language) => Syllables | null): void {
-  divide = given
+export function keptWhileBroken<K extends object, V>(work: (thing: K) => V): (thing: K) => V {
+  const kept = new WeakMap<K, { readonly edition: unknown; readonly value: V }>()
+  return thing => {
+    const edition = rules.edition()
+    const before = kept.get(thing)
+    if (before && before.edition === edition) return before.value
+    const value = work(thing)
+    kept.set(thing, { edition, value })
+    return value
+  }
 }
 
 export interface LineStyle {
@@ -87,7 +104,7 @@ const byLetters = (part: string) => /\p{L}{5}/u.test(part)
 /** The lines of a word that is too wide for one, each but the last with its hyphen; null where that won't do. */
 function inSyllables(part: string, fits: Fits, language: Language): string[] | null {
   const word = part.trimEnd()
-  const syllables = divide(language)?.(word)
+  const syllables = rules.syllables(language)?.(word)
   if (!syllables || syllables.length < 2 || !syllables.every(one => fits(one + HYPHEN))) return null
   const lines: string[] = []
   let line = ''
@@ -144,7 +161,7 @@ const SPACED =
 /** Runs that stay together, each with the space or the hyphen that ends it. A no-break space doesn't end one. */
 function parts(text: string): string[] {
   const spaced = text.trim().replace(/[^\S\u00A0\u202F]+/g, ' ')
-  const unicode = SPACED.test(spaced) ? null : rules()
+  const unicode = SPACED.test(spaced) ? null : rules.breaks()
   if (!unicode) return spaced.split(BREAKS)
   const ends = unicode(spaced)
   return ends.map((end, i) => spaced.slice(ends[i - 1] ?? 0, end))

@@ -9,6 +9,7 @@ import { USUAL_LANGUAGE } from '../../core/text/spoken'
 import { drawCutOut } from './cutOut'
 import { Paper, wholePaper } from './pdf'
 import type { PictureBytes } from './pictureBytes'
+import { knowSyllablesOf } from './textRules'
 import { drawTwoSided } from './twoSided'
 
 export interface BoardPaper {
@@ -20,7 +21,8 @@ export interface BoardPaper {
 }
 
 /** A board on paper, as it is given out: nothing solved, nothing written. */
-export function boardPaper({ board, order, author, made, pictures }: BoardPaper): Promise<Buffer> {
+export async function boardPaper({ board, order, author, made, pictures }: BoardPaper): Promise<Buffer> {
+  await knowSyllablesOf(board)
   const info = { title: board.title, author, made, language: board.language ?? USUAL_LANGUAGE }
   const edition = makeEdition(board)
   return wholePaper(new Paper(info, pictures, order.grey ? inGrey : onScreen), paper => {

@@ -6,6 +6,7 @@ import type { MarginItem } from '../../core/margin/item'
 import type { PictureOrder } from '../../core/paper/pictureOrder'
 import { startOf, type SlateState } from '../../core/slate/state'
 import { dataOf, type PictureBytes } from './pictureBytes'
+import { knowSyllablesOf } from './textRules'
 import { pngOf } from './png'
 
 export interface PagePicture {
@@ -31,6 +32,7 @@ export async function pagePicture({
   order,
   pictures,
 }: PagePicture): Promise<Buffer> {
+  await knowSyllablesOf(board)
   const edition = makeEdition(board)
   const page = board.pages[Math.min(order.page, board.pages.length - 1)]!
   const drawing = drawPage({

@@ -6,9 +6,11 @@ import { qtiPackage } from '../../core/format/qti/package'
 import { emptySlate } from '../../core/slate/state'
 import type { PictureBytes } from './pictureBytes'
 import { pngOf } from './png'
+import { knowSyllablesOf } from './textRules'
 
 /** A board's answers as a zip of QTI 3.0, with the pictures of pages that its items show, without any piece on them. */
 export async function qtiZip({ board, pictures }: { board: Board; pictures: PictureBytes }): Promise<Buffer> {
+  await knowSyllablesOf(board)
   const edition = makeEdition(board)
   const made = qtiPackage(edition)
   const drawn = await Promise.all(

@@ -18,6 +18,7 @@ import { LINE_HEIGHT } from '../../core/text/measure'
 import { annotate } from './annotate'
 import { Paper, type PaperInfo, type Spot } from './pdf'
 import type { PictureBytes } from './pictureBytes'
+import { knowSyllablesOf } from './textRules'
 
 /** One slate as it goes onto paper. */
 export interface SlateOnPaper {
@@ -56,6 +57,7 @@ export async function slatesPaper({ order, info, slates, path, progress }: Slate
   const sheets = order.arrange === 'four' ? new FourUp(paper, order) : new OneByOne(paper, order, info)
   let done = 0
   for await (const slate of slates) {
+    await knowSyllablesOf(slate.board)
     paper.show(slate.pictures)
     sheets.add(slate)
     progress(++done)

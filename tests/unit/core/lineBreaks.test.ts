@@ -1,10 +1,15 @@
 import fc from 'fast-check'
 import { afterAll, afterEach, beforeEach, describe, expect, it } from 'vitest'
+import type { Gaps } from '../../../core/board/place'
+import { drawPiece } from '../../../core/drawing/piece'
+import { layoutGaps } from '../../../core/layout/gaps'
 import { loadSyllables } from '../../../core/text/hyphens'
-import { breakBy, breakLines, divideBy } from '../../../core/text/lines'
+import { breakLines, breakTextsBy, keptWhileBroken, SHORT_RULES, type BreakRules } from '../../../core/text/lines'
 import { textWidth } from '../../../core/text/measure'
 import { LANGUAGES } from '../../../core/text/spoken'
 import { unicodeBreaks } from '../../../core/text/unicodeBreaks'
+import { masterId, placeId } from '../../boards'
+import { box, card, SIZES } from '../../keyBoards'
 
 const SIZE = 16
 const TEXTS = {
@@ -20,13 +25,13 @@ const TEXTS = {
   mixed: 'The word 海 means sea, 山 (mountain) is yama, and 3月4日 is a date.',
 }
 
-afterEach(() => breakBy(() => null))
+afterEach(() => breakTextsBy(SHORT_RULES))
 
 describe.each([
   ['the short rules', () => null],
   ['the rules of all scripts', () => unicodeBreaks],
 ])('line breaks by %s, against UAX 14 as the package "linebreak" reads it', (_, rules) => {
-  beforeEach(() => breakBy(rules))
+  beforeEach(() => breakTextsBy({ ...SHORT_RULES, breaks: rules }))
 
   it.each(Object.entries(TEXTS))('of a text with %s are all allowed', (_, text) => {
     const may = new Set(unicodeBreaks(text))
@@ -56,10 +61,11 @@ describe.each([
 describe('the rules of all scripts', () => {
   it('are asked for by texts that need them, and only by those', () => {
     let asked = 0
-    breakBy(() => {
+    const breaks = () => {
       asked++
       return null
-    })
+    }
+    breakTextsBy({ ...SHORT_RULES, breaks })
     breakLines('Limpets, чайки, γλάροι, שחפים and نوارس', 60, SIZE)
     breakLines('오늘은 바다에 갔습니다', 60, SIZE)
     expect(asked).toBe(0)
@@ -68,7 +74,7 @@ describe('the rules of all scripts', () => {
   })
 
   it('break where the short ones know nothing: Tibetan after a tsheg, Khmer and Burmese at their marks', () => {
-    breakBy(() => unicodeBreaks)
+    breakTextsBy({ ...SHORT_RULES, breaks: () => unicodeBreaks })
     // By UAX 14, class BA: U+0F0B (tsheg), U+17D5, U+104B.
     for (const text of ['བོད་སྐད་བོད་སྐད', 'កាកា៕កាកា', 'ကာကာ။ကာကာ']) {
       const lines = breakLines(text, textWidth(text, SIZE) * 0.7, SIZE)
@@ -78,7 +84,7 @@ describe('the rules of all scripts', () => {
   })
 
   it('keep no-break spaces, emoji sequences and numbers with their units whole', () => {
-    breakBy(() => unicodeBreaks)
+    breakTextsBy({ ...SHORT_RULES, breaks: () => unicodeBreaks })
     const text = '山\u00A0川と👩‍👩‍👧海'
     const lines = breakLines(text, 1, SIZE)
     expect(lines.join('')).toBe(text)
@@ -88,7 +94,7 @@ describe('the rules of all scripts', () => {
 
 describe('words that are too wide', () => {
   const WIDE = 10_000
-  afterAll(() => divideBy(() => null))
+  afterAll(() => breakTextsBy(SHORT_RULES))
 
   it("are divided as Liang's patterns divide them, in the language of the board", async () => {
     // Knuth, The TeXbook, appendix H: hy-phen-ation, su-per-cal-ifrag-ilis-tic-ex-pi-ali-do-cious.
@@ -108,7 +114,7 @@ describe('words that are too wide', () => {
 
   it('have a hyphen at each line but the last, lose no letter, and are divided only where they must be', async () => {
     const german = (await loadSyllables('de-DE'))!
-    divideBy(language => (language === 'de-DE' ? german : null))
+    breakTextsBy({ ...SHORT_RULES, syllables: language => (language === 'de-DE' ? german : null) })
     const style = { language: 'de-DE' } as const
     fc.assert(
       fc.property(
@@ -138,5 +144,49 @@ describe('words that are too wide', () => {
       breakLines('Gezeitenkraftwerk', 90, 18),
     )
     expect(breakLines('Gezeitenkraftwerk', WIDE, 18, style)).toEqual(['Gezeitenkraftwerk'])
+  })
+})
+
+describe('what is kept of broken texts', () => {
+  const tibetan = 'བོད་སྐད་ཡིག་བོད་སྐད་ཡིག'
+
+  it('is worked out once, and anew when other rules come', () => {
+    let rules: BreakRules | null = null
+    breakTextsBy({ ...SHORT_RULES, breaks: () => rules, edition: () => rules })
+    let worked = 0
+    const linesOf = keptWhileBroken(({ text }: { text: string }) => {
+      worked++
+      return breakLines(text, textWidth(text, SIZE) * 0.7, SIZE)
+    })
+    const thing = { text: tibetan }
+    const before = linesOf(thing)
+    expect(linesOf(thing)).toBe(before)
+    rules = unicodeBreaks
+    expect(linesOf(thing)).not.toEqual(before)
+    expect(linesOf(thing)[0]).toMatch(/\u0F0B$/u)
+    expect(worked).toBe(2)
+  })
+
+  it('goes for pieces and for gaps in a text', () => {
+    let rules: BreakRules | null = null
+    breakTextsBy({ ...SHORT_RULES, breaks: () => rules, edition: () => rules })
+    const piece = card('sky', { text: tibetan })
+    const master = { id: masterId('card'), textSize: SIZE, ...SIZES.card }
+    const gaps: Gaps = {
+      kind: 'gaps',
+      id: placeId('g'),
+      heading: '',
+      text: `${tibetan}${tibetan} ____`,
+      textSize: 20,
+      typed: true,
+      gap: { width: 90, height: 30 },
+      shape: box(0, 0, 160, 400),
+    }
+    const drawn = () => JSON.stringify(drawPiece({ piece, master, language: 'en-GB' }))
+    const before = { drawn: drawn(), laid: layoutGaps(gaps) }
+    expect(drawn()).toBe(before.drawn)
+    rules = unicodeBreaks
+    expect(drawn()).not.toBe(before.drawn)
+    expect(layoutGaps(gaps)).not.toEqual(before.laid)
   })
 })
