@@ -4,7 +4,7 @@ declare module 'hyphen' {
     options?: { readonly hyphenChar?: string },
   ): (text: string) => string
 }
-declare module 'hyphen/patterns/*' {
+declare module 'hyphen/patterns/*.js' {
   const patterns: unknown
   export default patterns
 }
