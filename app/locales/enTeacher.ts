@@ -5,6 +5,7 @@ import lesson from './teachers/lesson'
 import paper from './teachers/paper'
 import placesAndPieces from './teachers/placesAndPieces'
 import afterLesson from './teachers/afterLesson'
+import readIn from './teachers/readIn'
 import review from './teachers/review'
 import shelf from './teachers/shelf'
 import workbench from './teachers/workbench'
@@ -21,4 +22,5 @@ export default {
   ...review,
   ...afterLesson,
   ...paper,
+  ...readIn,
 }

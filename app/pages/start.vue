@@ -7,9 +7,13 @@ import { pagesAlone } from '~~/core/design/pages'
 import { readGroups, wordSort } from '~~/core/design/wordSort'
 import { ORGANIZERS } from '~~/core/organizers/organizers'
 import { boardOf, PURPOSES, type Purpose } from '~~/core/organizers/plan'
+import { asText, type Sheet } from '~~/core/reading/sheets/sheet'
+import type { ReadIn } from '~/composables/common/readIn'
 import { freshIds } from '~/composables/workbench/useIds'
 import type { OnShelf } from '~/composables/shelf/useShelf'
 
+/** What is read: boards, slides, drawings, spreadsheets, questions; pictures and PDF go the other way. */
+const READ_IN = '.json,.pptx,.odp,.odg,.svg,.xlsx,.ods,.csv,.tsv,.txt,.zip,.xml,image/*,application/pdf'
 definePageMeta({ for: 'teacher' })
 const { t } = useWords()
 const { attempt, trouble, busy } = useAsking()
@@ -65,6 +69,10 @@ async function fromPages(from: Board, pages: ReadonlySet<PageId>) {
   picking.value = false
   await make(named(from.title), pagesAlone(from, pages))
 }
+const askWords = () => {
+  sheets.value = []
+  wording.value = true
+}
 const fromWords = () => {
   const name = named()
   if (name) void make(name, wordSort(name, groups.value, { ...freshIds, page: () => v.parse(PageIdSchema, nanoid()) }))
@@ -72,32 +80,67 @@ const fromWords = () => {
 }
 /** The workbench takes the file up as if it had been added there. */
 const waiting = useWaitingFile()
-async function fromWorksheet(files: FileList | null) {
-  const [file] = files ?? []
+async function fromWorksheet(file: File | null | undefined) {
   if (!file) return
   waiting.value = file
-  await make(
-    named(
-      file.name
-        .replace(/\.[^.]*$/, '')
-        .replace(/[-_]+/g, ' ')
-        .trim()
-        .slice(0, 120),
-    ),
-  )
+  await make(named(titleOf(file)))
 }
-async function fromFile(files: FileList | null) {
-  const [file] = files ?? []
+
+/** What was found in a file that was made elsewhere, while it is looked at. */
+const reading = shallowRef<{ file: File; read: ReadIn } | null>(null)
+const slides = computed(() => (reading.value?.read.kind === 'slides' ? reading.value.read : null))
+const questions = computed(() => (reading.value?.read.kind === 'board' ? reading.value.read : null))
+const isDrawing = computed(() => /\.svg$/i.test(reading.value?.file.name ?? ''))
+/** What the board will be called: what was typed, what the file says, or how it is named. */
+const readTitle = computed(() => {
+  if (!reading.value) return ''
+  const { read, file } = reading.value
+  const own = read.kind === 'slides' ? read.slides.title : read.kind === 'board' ? read.board.title : ''
+  return title.value.trim() || own.slice(0, 120) || titleOf(file)
+})
+const sheets = shallowRef<readonly Sheet[]>([])
+const takeSheet = (sheet: Sheet) => (list.value = asText(sheet))
+function showWords(file: File, found: readonly Sheet[]) {
+  const some = found.filter(sheet => sheet.rows.length)
+  if (some.length === 0) return void (trouble.value = t('readIn.noWords'))
+  sheets.value = some
+  title.value ||= titleOf(file)
+  takeSheet(some[0]!)
+  wording.value = true
+}
+async function fromElsewhere(file: File) {
+  trouble.value = ''
+  const words = await wordsOf(file)
+  if (words) return showWords(file, [words])
+  const read = await attempt(() => readInFile(file))
+  if (read?.kind === 'sheets') showWords(file, read.sheets)
+  else if (read) reading.value = { file, read }
+}
+async function madeOf(board: Board) {
+  const name = readTitle.value
+  reading.value = null
+  await make(name, board)
+}
+async function fromFile(file: File | undefined) {
   if (!file) return
+  if (/^image\/(?!svg)|\/pdf$/.test(file.type)) return fromWorksheet(file)
+  if (!/\.json$/i.test(file.name)) return fromElsewhere(file)
   const data = await file
     .text()
     .then(text => JSON.parse(text) as Record<string, unknown>)
     .catch(() => null)
-  if (data === null) return void (trouble.value = t('start.badFile'))
+  if (data === null) return void (trouble.value = t('refused.bad-file'))
   const made = await attempt(() =>
     ask<{ id: string; missing: number }>('/api/boards/import', { method: 'POST', body: data }),
   )
   if (made) await navigateTo(`/board/${made.id}${made.missing ? `?missing=${made.missing}` : ''}`)
+}
+/** Taken from a field for files, which lets the same file be chosen again. */
+function chosen(event: Event): File | undefined {
+  const field = event.target as HTMLInputElement
+  const [file] = field.files ?? []
+  field.value = ''
+  return file
 }
 const count = computed(() => groups.value.groups.length)
 </script>
@@ -124,7 +167,7 @@ const count = computed(() => groups.value.groups.length)
         <button type="button" class="button button-action" :disabled="busy" @click="make(named())">
           <Icon name="lucide:file" />{{ t('start.nothing') }}
         </button>
-        <button type="button" class="button" @click="wording = true">
+        <button type="button" class="button" @click="askWords">
           <Icon name="lucide:list" />{{ t('start.words') }}
         </button>
         <label class="button"
@@ -134,19 +177,19 @@ const count = computed(() => groups.value.groups.length)
             accept="image/*,application/pdf,.pdf"
             class="sr-only"
             data-test="worksheet-file"
-            @change="fromWorksheet(($event.target as HTMLInputElement).files)"
+            @change="fromWorksheet(chosen($event))"
         /></label>
         <button v-if="boards.length" type="button" class="button" @click="picking = true">
           <Icon name="lucide:files" />{{ t('start.pages') }}
         </button>
         <label class="button"
-          ><Icon name="lucide:file-json" />{{ t('start.file')
+          ><Icon name="lucide:file-input" />{{ t('start.file')
           }}<input
             type="file"
-            accept=".json,application/json"
+            :accept="READ_IN"
             class="sr-only"
             data-test="board-file"
-            @change="fromFile(($event.target as HTMLInputElement).files)"
+            @change="fromFile(chosen($event))"
         /></label>
       </div>
       <div class="mb-2 flex flex-wrap items-center gap-2">
@@ -214,7 +257,19 @@ const count = computed(() => groups.value.groups.length)
       </ul>
     </main>
     <BoardPickPages :open="picking" :title="t('start.pagesTitle')" @close="picking = false" @picked="fromPages" />
+    <StartReadPages :read="slides" :title="readTitle" @close="reading = null" @made="madeOf">
+      <button v-if="isDrawing" type="button" class="button" @click="fromWorksheet(reading?.file)">
+        <Icon name="lucide:image" />{{ t('readIn.asPicture') }}
+      </button>
+    </StartReadPages>
+    <StartReadBoard :read="questions" :title="readTitle" @close="reading = null" @made="madeOf" />
     <UiAsk :open="wording" :title="t('start.wordsTitle')" @close="wording = false">
+      <label v-if="sheets.length > 1" class="mb-3 block"
+        ><span class="label">{{ t('readIn.sheet') }}</span
+        ><select class="field" @change="takeSheet(sheets[Number(($event.target as HTMLSelectElement).value)]!)">
+          <option v-for="(sheet, i) in sheets" :key="i" :value="i">{{ sheet.name }}</option>
+        </select></label
+      >
       <label
         ><span class="label">{{ t('start.wordsHow') }}</span
         ><textarea

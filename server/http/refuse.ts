@@ -5,6 +5,7 @@ export const STATUS_OF = {
   'bad-request': 400,
   'bad-board': 400,
   'bad-picture': 400,
+  'bad-file': 400,
   'bad-clip': 400,
   'bad-names': 400,
   'bad-name': 400,

@@ -14,6 +14,7 @@ import { partsIn, PAPER_FILE, type SlatesTask } from '../papers/parts'
 import { qtiZip } from '../papers/qtiZip'
 import { slatesPaper } from '../papers/slatesPaper'
 import { pagePicture, type PagePicture } from '../papers/pagePicture'
+import { readIn } from '../reading/readIn'
 
 /** Boards nest no deeper than this by far; more is there to exhaust whoever reads it. */
 const DEEPEST_FILE = 40
@@ -60,6 +61,9 @@ export const TASKS = {
     }
     return ok({ board, pictures: found, clips: heard })
   },
+
+  /** A file that was made elsewhere. */
+  'read-in': (bytes: Uint8Array) => readIn(Buffer.from(bytes)),
 
   /** A board as a PDF. */
   'board-paper': (order: BoardPaper): Promise<Buffer> => boardPaper(order),

@@ -15,6 +15,10 @@ export function breakTextsAsDevicesDo(): void {
 }
 
 /** Before a board in this language is drawn: its words are divided as they are on a screen. */
-export async function knowSyllablesOf({ language = USUAL_LANGUAGE }: { language?: Language | undefined }): Promise<void> {
+export async function knowSyllablesOf({
+  language = USUAL_LANGUAGE,
+}: {
+  language?: Language | undefined
+}): Promise<void> {
   if (!known.has(language)) known.set(language, await loadSyllables(language))
 }

@@ -32,6 +32,7 @@ export const ROUTES: Record<string, Row> = {
     allowed: ['owner'],
   },
   'boards/import.post.ts': { path: () => '/api/boards/import', body: (_, e) => e.board, allowed: TEACHERS },
+  'boards/read-in.post.ts': { path: () => '/api/boards/read-in', body: () => ({}), allowed: TEACHERS },
   'boards/[id]/file.get.ts': { path: l => `/api/boards/${l.board}/file`, allowed: ['owner'] },
   'boards/[id]/paper.get.ts': { path: l => `/api/boards/${l.board}/paper?what=pages`, allowed: ['owner'] },
   'boards/[id]/picture.get.ts': { path: l => `/api/boards/${l.board}/picture?format=svg`, allowed: ['owner'] },

@@ -324,7 +324,7 @@ test('a board is copied, kept as an organizer, put away and taken back, and goes
   await page
     .getByTestId('board-file')
     .setInputFiles({ name: 'x.json', mimeType: 'application/json', buffer: Buffer.from('not a board') })
-  await expect(page.getByRole('alert')).toContainText('not a board file')
+  await expect(page.getByRole('alert')).toContainText('This file can’t be read')
   await page.getByTestId('board-file').setInputFiles({ name: 'board.json', mimeType: 'application/json', buffer: file })
   await expect(page.getByLabel('Name of the board')).toHaveValue(title)
 })

@@ -22,6 +22,10 @@ const CORE_PACKAGES = [
   'fastest-levenshtein',
   'dale-chall',
   'ml-hclust',
+  'saxes',
+  'fflate',
+  'svgpath',
+  'colord',
   'perfect-freehand',
 ]
 
@@ -96,7 +100,7 @@ describe('the layers', () => {
     ['tools', 'keys', 'margin', 'groups'],
     ['drawing'],
     ['design', 'handout', 'format', 'findings', 'lesson', 'review', 'paper'],
-    ['organizers', 'preflight', 'sync'],
+    ['organizers', 'preflight', 'sync', 'reading'],
   ]
   const DOCUMENT = /^core\/keys\/(?:\w+\/key|key|document|reason)(?:\.ts)?$/
   const coreFolder = (path: string) => (DOCUMENT.test(path) ? 'board' : path.split('/')[1]!)

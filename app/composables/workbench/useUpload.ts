@@ -17,14 +17,7 @@ export function useUpload() {
         const form = new FormData()
         form.append('file', file)
         const kept = await ask<Omit<Uploaded, 'name'>>('/api/files', { method: 'POST', body: form })
-        done.push({
-          ...kept,
-          name: file.name
-            .replace(/\.[^.]*$/, '')
-            .replace(/[-_]+/g, ' ')
-            .trim()
-            .slice(0, 120),
-        })
+        done.push({ ...kept, name: titleOf(file) })
       }
     })
     return done

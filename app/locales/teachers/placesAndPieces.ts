@@ -172,6 +172,7 @@ export default {
     onPage: 'On the page from the start: {name}',
     list: 'Words, one on each line',
     listExample: 'limpet\nbarnacle\nshore crab',
+    fromFile: 'Words from a file',
     make: 'Make cards | Make {count} card | Make {count} cards',
     cut: 'One line is too long for a card and will be cut. | {count} lines are too long for a card and will be cut.',
     left: 'One line is more than a page can hold. | {count} lines are more than a page can hold.',

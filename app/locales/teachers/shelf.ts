@@ -12,6 +12,8 @@ export default {
     'bad-board': 'The board could not be kept as it is. What you see is still here; undo the last step and go on.',
     'bad-picture':
       'This file is not a picture that can be read. Nothing was added. PNG, JPEG, WebP, GIF, AVIF, TIFF and SVG work.',
+    'bad-file':
+      'This file can’t be read. Nothing was added. Boards saved here, slides (PPTX, ODP), drawings (SVG, ODG), spreadsheets (XLSX, ODS, CSV) and questions (QTI) work.',
     'bad-clip':
       'This file is neither a sound nor a film that can be read. Nothing was added. MP4, WebM, MP3, WAV and OGG work.',
     'not-played':
@@ -74,7 +76,7 @@ export default {
     worksheet: 'From a picture or PDF',
     pages: 'From pages of a board',
     pagesTitle: 'A new board from pages of another',
-    file: 'From a board file',
+    file: 'From a file',
     or: 'Or start from an organizer',
     search: 'Find an organizer',
     all: 'All',
@@ -97,7 +99,6 @@ export default {
     wordsExample: 'Clings to rock: limpet, barnacle, mussel\nCrawls about: shore crab, sea star',
     wordsRead: 'no groups | {count} group | {count} groups',
     makeSort: 'Make the sort',
-    badFile: 'This is not a board file, or it was damaged. Nothing was added.',
     missing:
       'One picture was not in the file; the rest is here. | {count} pictures were not in the file; the rest is here.',
   },

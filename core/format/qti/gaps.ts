@@ -17,7 +17,7 @@ import {
 } from './frame'
 import { element, identifier, words } from './xml'
 
-/** Gaps of a text stay in their text; slots and cells are columns that take one piece each. */
+/** Gaps of a text stay in their text; slots and cells are columns that take one piece each, which are the rows. */
 export function slotsItem({ key, edition, page }: Of<'slots'>): Carried {
   const left: LeftOut[] = key.alike?.length ? ['alike'] : []
   const fits = Object.entries(key.fits)
@@ -31,10 +31,13 @@ export function slotsItem({ key, edition, page }: Of<'slots'>): Carried {
       item: matchInteraction(
         { key, edition, page },
         {
-          rows: fits.map(([spot], i) => ({ id: spotId(spot), words: headingOf(page, spot) || String(i + 1) })),
-          columns: pieces.map(piece => ({ id: piece, words: pieceWords(edition, piece) })),
-          right: fits.map(([spot, some]) => [spotId(spot), some]),
-          columnMost: 0,
+          rows: pieces.map(piece => ({ id: piece, words: pieceWords(edition, piece) })),
+          columns: fits.map(([spot], i) => ({ id: spotId(spot), words: headingOf(page, spot) || String(i + 1) })),
+          right: pieces.map(piece => [
+            piece,
+            fits.flatMap(([spot, some]) => (some.includes(piece) ? spotId(spot) : [])),
+          ]),
+          columnMost: 1,
         },
       ),
       left,

@@ -4,6 +4,7 @@ import { MOST_PIECES } from '~~/core/board/sizes'
 import { addSets, isTable, readColumns, togetherIn } from '~~/core/design/columns'
 import { addCards, readWordList } from '~~/core/design/pieces'
 import { freshIds } from '~/composables/workbench/useIds'
+import { asText } from '~~/core/reading/sheets/sheet'
 import type { Workbench } from '~/composables/workbench/useWorkbench'
 
 /** Cards from a list of words; rows of several columns become cards that belong together. */
@@ -31,6 +32,21 @@ function make() {
   )
   list.value = ''
 }
+const { attempt, trouble, busy } = useAsking()
+/** All sheets of a spreadsheet one after the other; what isn't wanted is taken out of the field again. */
+async function fromFile(event: Event) {
+  const field = event.target as HTMLInputElement
+  const [file] = field.files ?? []
+  field.value = ''
+  if (!file) return
+  trouble.value = ''
+  const words = await wordsOf(file)
+  const read = words ? { kind: 'sheets' as const, sheets: [words] } : await attempt(() => readInFile(file))
+  if (!read) return
+  const text = read.kind === 'sheets' ? read.sheets.map(asText).filter(Boolean).join('\n') : ''
+  if (text) list.value = list.value.trim() ? `${list.value}\n${text}` : text
+  else trouble.value = t('readIn.noWords')
+}
 defineExpose({ addText: (text: string) => (list.value = list.value ? `${list.value}\n${text}` : text) })
 </script>
 
@@ -40,6 +56,17 @@ defineExpose({ addText: (text: string) => (list.value = list.value ? `${list.val
       ><span class="label">{{ t('pieces.list') }}</span
       ><textarea v-model="list" rows="5" class="field" :placeholder="t('pieces.listExample')" />
     </label>
+    <label class="button mt-2 w-full"
+      ><Icon name="lucide:file-input" />{{ t('pieces.fromFile')
+      }}<input
+        type="file"
+        :accept="WORD_FILES"
+        class="sr-only"
+        :disabled="busy"
+        data-test="word-file"
+        @change="fromFile"
+    /></label>
+    <p v-if="trouble" class="trouble mt-2" role="alert">{{ trouble }}</p>
     <p v-if="read.cut" class="note-line">{{ t('pieces.cut', { count: read.cut }) }}</p>
     <p v-if="read.left" class="note-line">{{ t('pieces.left', { count: read.left }) }}</p>
     <div v-if="table" class="note-line" data-test="table">
