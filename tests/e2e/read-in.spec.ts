@@ -12,14 +12,17 @@ import type { Board } from '../../core/board/board'
 
 test.use({ testIdAttribute: 'data-test' })
 
-const give = (page: Page, name: string, buffer: Buffer) =>
-  page.getByTestId('board-file').setInputFiles({ name, mimeType: 'application/octet-stream', buffer })
+const give = (page: Page, name: string, buffer: Buffer) => {
+  const mimeType = name.endsWith('.svg') ? 'image/svg+xml' : 'application/octet-stream'
+  return page.getByTestId('board-file').setInputFiles({ name, mimeType, buffer })
+}
 
 /** The board that is open at the workbench, as it is kept. */
 async function kept(page: Page): Promise<Board> {
   await page.waitForURL(/\/board\//)
   const id = /board\/([\w-]+)/.exec(page.url())![1]!
-  return ((await (await page.request.get(`/api/boards/${id}`)).json()) as { board: Board }).board
+  const answer = await page.request.get(new URL(`/api/boards/${id}`, page.url()).href)
+  return ((await answer.json()) as { board: Board }).board
 }
 
 test.beforeEach(async ({ page, application }) => {
@@ -33,7 +36,7 @@ test('slides are chosen page by page with a preview; what a board can’t keep i
 }) => {
   await give(page, 'rock_pools.pptx', await rockPoolSlides({ title: 'Rock pools' }))
   const dialog = page.getByRole('dialog', { name: 'From a file: Rock pools' })
-  await expect(dialog).toBeVisible()
+  await expect(dialog.getByTestId('read-pages')).toBeVisible()
   await expectAccessible(page)
   // What was hidden in the file stays out until it is wanted.
   await expect(dialog.getByLabel(/^Page 2/)).toHaveValue('left-out')
