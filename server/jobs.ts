@@ -6,18 +6,18 @@ import { log } from './log'
 import type { Services } from './services'
 import { carryOut } from './usecases/later'
 import { handBackDue } from './usecases/handBack'
-import { makePaper } from './usecases/handoutPapers'
+import { packParcel } from './usecases/parcels'
 import { endTimer } from './usecases/lesson/timer'
 
 /**
  * What is done at its time, once, by whichever process comes first; it stands in the database and survives restarts.
  */
-const JOBS = ['give-out', 'end-timer', 'hand-back', 'paper'] as const
+const JOBS = ['give-out', 'end-timer', 'hand-back', 'parcel'] as const
 export type JobName = (typeof JOBS)[number]
 
 interface Job {
   readonly name: JobName
-  /** Of a *paper* its own id; of all others the handout's. */
+  /** Of a *parcel* its own id; of all others the handout's. */
   readonly about: string
 }
 
@@ -30,7 +30,7 @@ export interface Jobs {
 const LOOK_EVERY_S = 2
 const RETRIES = 5
 
-/** A process that has nothing to draw with leaves papers to the others. */
+/** A process that has nothing to draw with leaves parcels to the others. */
 export async function startJobs({
   url,
   db,
@@ -45,7 +45,7 @@ export async function startJobs({
     'give-out': handout => carryOut(db, handout),
     'end-timer': handout => endTimer({ db, wire }, handout),
     'hand-back': handout => handBackDue({ db, wire, engine }, handout),
-    paper: outcomes && labour ? paper => makePaper({ db, engine, outcomes, labour }, paper) : null,
+    parcel: outcomes && labour ? parcel => packParcel({ db, engine, outcomes, labour }, parcel) : null,
   }
   const boss = new PgBoss({ connectionString: url, schema: 'jobs', max: 2, application_name: 'dappled-slate jobs' })
   // The database being away is told by whoever asks it for something; here it is tried again.

@@ -26,6 +26,7 @@ import * as outcomes from './migrations/0023_outcomes'
 import * as marginAnchors from './migrations/0024_margin_anchors'
 import * as reviewAlone from './migrations/0025_review_alone'
 import * as papers from './migrations/0026_papers'
+import * as parcels from './migrations/0027_parcels'
 
 /** Forward only: a migration that has run anywhere is never edited, the next one mends it. */
 const migrations = {
@@ -55,6 +56,7 @@ const migrations = {
   '0024_margin_anchors': marginAnchors,
   '0025_review_alone': reviewAlone,
   '0026_papers': papers,
+  '0027_parcels': parcels,
 }
 
 /**

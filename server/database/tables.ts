@@ -1,4 +1,4 @@
-import type { PaperStatus } from '../../core/paper/status'
+import type { ParcelKind, ParcelStatus } from '../../core/paper/parcel'
 import type { SlatesOrder } from '../../core/paper/slatesOrder'
 import type { ColumnType, Generated, Selectable } from 'kysely'
 import type { Fixed, FixedJson, Json, SetOnce, Timestamp } from './columns'
@@ -363,20 +363,24 @@ export interface Database extends TablesOfLesson {
     words: string
     slates: ColumnType<string[] | null, string | null, string | null>
   }
-  /** Papers of a handout that take a while; `of` slates are on it, `done` are drawn. */
-  papers: {
+  /** Files that take a while to pack; `of` parts are in it, `done` are packed. */
+  parcels: {
     id: Generated<string>
-    handout_id: Fixed<string>
+    kind: ColumnType<ParcelKind, ParcelKind | undefined, never>
     teacher_id: Fixed<string>
+    /** Of slates alone, with how they are laid on paper. */
+    handout_id: Fixed<string | null>
+    order: ColumnType<SlatesOrder | null, string | null | undefined, never>
+    /** Of a class's year alone. */
+    class_id: ColumnType<string | null, string | null | undefined, never>
     title: Fixed<string>
-    order: FixedJson<SlatesOrder>
-    status: ColumnType<PaperStatus, PaperStatus | undefined, PaperStatus>
+    status: ColumnType<ParcelStatus, ParcelStatus | undefined, ParcelStatus>
     done: ColumnType<number, number | undefined, number>
     of: ColumnType<number, number | undefined, number>
     sheets: ColumnType<number | null, number | null | undefined, number | null>
     asked_at: SetOnce
   }
-  paper_pieces: { paper_id: Fixed<string>; number: Fixed<number>; bytes: Fixed<Buffer> }
+  parcel_pieces: { parcel_id: Fixed<string>; number: Fixed<number>; bytes: Fixed<Buffer> }
   rate_limits: { key: string; points: Generated<number>; expire: number | null }
 }
 

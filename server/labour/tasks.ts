@@ -14,6 +14,7 @@ import { partsIn, PAPER_FILE, type SlatesTask } from '../papers/parts'
 import { qtiZip } from '../papers/qtiZip'
 import { slatesPaper } from '../papers/slatesPaper'
 import { pagePicture, type PagePicture } from '../papers/pagePicture'
+import { fileOfEverything, readEverything } from '../reading/everything'
 import { readIn } from '../reading/readIn'
 
 /** Boards nest no deeper than this by far; more is there to exhaust whoever reads it. */
@@ -26,6 +27,35 @@ export interface ReadFile {
   readonly clips: readonly { readonly name: FileHash; readonly clip: ReadClip; readonly path: string }[]
 }
 
+async function readBoardBytes({
+  bytes,
+  folder,
+}: {
+  bytes: Uint8Array
+  folder: string
+}): Promise<Result<ReadFile, BoardFileFault>> {
+  const parsed = parseJson(Buffer.from(bytes).toString('utf8'), DEEPEST_FILE)
+  if (!parsed.ok) return refuse({ code: 'no-file' })
+  const read = readBoardFile(parsed.value)
+  if (!read.ok) return read
+  const { board, pictures, clips } = read.value
+  const found: { name: FileHash; picture: Picture }[] = []
+  for (const name of filesOf(board)) {
+    const given = pictures[name]
+    const picture = given ? await readPicture(Buffer.from(given.base64, 'base64')) : null
+    if (picture?.ok) found.push({ name, picture: picture.value })
+  }
+  const heard: { name: FileHash; clip: ReadClip; path: string }[] = []
+  for (const name of clipFilesOf(board)) {
+    if (!clips[name]) continue
+    const [from, path] = [join(folder, `${name}.came`), join(folder, name)]
+    await writeFile(from, Buffer.from(clips[name].base64, 'base64'))
+    const clip = await readClip({ from, to: path })
+    if (clip.ok) heard.push({ name, clip: clip.value, path })
+  }
+  return ok({ board, pictures: found, clips: heard })
+}
+
 /** Work that somebody from outside can make long, with what it is given. It is done in processes of its own. */
 export const TASKS = {
   clip: readClip,
@@ -33,33 +63,21 @@ export const TASKS = {
   picture: (bytes: Uint8Array): Promise<Result<Picture, PictureRefusal>> => readPicture(Buffer.from(bytes)),
 
   /** A board file, and of its pictures and clips those that its pages have. What is none is left out. */
-  async 'board-file'({
-    bytes,
+  'board-file': readBoardBytes,
+
+  /** A file with all of somebody's boards and classes: what is in it, and then its boards one by one. */
+  everything: readEverything,
+  async 'board-of-everything'({
+    path,
+    name,
     folder,
   }: {
-    bytes: Uint8Array
+    path: string
+    name: string
     folder: string
   }): Promise<Result<ReadFile, BoardFileFault>> {
-    const parsed = parseJson(Buffer.from(bytes).toString('utf8'), DEEPEST_FILE)
-    if (!parsed.ok) return refuse({ code: 'no-file' })
-    const read = readBoardFile(parsed.value)
-    if (!read.ok) return read
-    const { board, pictures, clips } = read.value
-    const found: { name: FileHash; picture: Picture }[] = []
-    for (const name of filesOf(board)) {
-      const given = pictures[name]
-      const picture = given ? await readPicture(Buffer.from(given.base64, 'base64')) : null
-      if (picture?.ok) found.push({ name, picture: picture.value })
-    }
-    const heard: { name: FileHash; clip: ReadClip; path: string }[] = []
-    for (const name of clipFilesOf(board)) {
-      if (!clips[name]) continue
-      const [from, path] = [join(folder, `${name}.came`), join(folder, name)]
-      await writeFile(from, Buffer.from(clips[name].base64, 'base64'))
-      const clip = await readClip({ from, to: path })
-      if (clip.ok) heard.push({ name, clip: clip.value, path })
-    }
-    return ok({ board, pictures: found, clips: heard })
+    const bytes = await fileOfEverything(path, name)
+    return bytes ? readBoardBytes({ bytes, folder }) : refuse({ code: 'no-file' })
   },
 
   /** A file that was made elsewhere. */

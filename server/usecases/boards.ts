@@ -82,6 +82,11 @@ export async function exportBoard(db: Db, id: string): Promise<BoardFile> {
     .select('document')
     .where('id', '=', id)
     .executeTakeFirstOrThrow()
+  return filesIn(db, board)
+}
+
+/** A board, or an edition of one, with the pictures and clips that it shows. */
+export async function filesIn(db: Db, board: Board): Promise<BoardFile> {
   const files = filesOf(board)
   const rows = files.length
     ? await db.selectFrom('files').select(['hash', 'media_type', 'bytes', 'size']).where('hash', 'in', files).execute()

@@ -50,6 +50,19 @@ export const ROUTES: Record<string, Row> = {
     body: l => ({ to: [{ classId: l.classId }] }),
     allowed: ['owner'],
   },
+  'everything/index.get.ts': { path: () => '/api/everything', allowed: TEACHERS },
+  'everything/index.post.ts': { path: () => '/api/everything', body: () => ({}), allowed: TEACHERS },
+  'everything/[parcel].get.ts': { path: () => '/api/everything/none', allowed: TEACHERS },
+  'everything/in.post.ts': { path: () => '/api/everything/in', body: () => ({}), allowed: TEACHERS },
+  'classes/[id]/archive/index.get.ts': { path: l => `/api/classes/${l.classId}/archive`, allowed: ['owner'] },
+  'classes/[id]/archive/index.post.ts': {
+    path: l => `/api/classes/${l.classId}/archive`,
+    body: () => ({}),
+    allowed: ['owner'],
+  },
+  'classes/[id]/archive/[parcel].get.ts': { path: l => `/api/classes/${l.classId}/archive/none`, allowed: ['owner'] },
+  'slates/[id]/paper.get.ts': { path: l => `/api/slates/${slateOf(l)}/paper`, allowed: ['owner'] },
+  'slates/[id]/picture.get.ts': { path: l => `/api/slates/${slateOf(l)}/picture?format=png`, allowed: ['owner'] },
   'classes/index.get.ts': { path: () => '/api/classes', allowed: TEACHERS },
   'classes/index.post.ts': { path: () => '/api/classes', body: () => ({ name: 'Another' }), allowed: TEACHERS },
   'classes/[id].get.ts': { path: l => `/api/classes/${l.classId}`, allowed: ['owner'] },
@@ -298,7 +311,7 @@ export const ROUTES: Record<string, Row> = {
     body: () => ({ arrange: 'one', sheet: 'own', names: true, marked: true, grey: false }),
     allowed: ['owner'],
   },
-  'handouts/[id]/papers/[paper].get.ts': {
+  'handouts/[id]/papers/[parcel].get.ts': {
     path: l => `/api/handouts/${l.handout}/papers/11111111-1111-4111-8111-111111111111`,
     allowed: ['owner'],
   },

@@ -1,40 +1,18 @@
 <script setup lang="ts">
 import { SHEET_NAMES } from '~~/core/paper/sheets'
 import type { SlatesOrder } from '~~/core/paper/slatesOrder'
-import type { PaperInList } from '~~/core/paper/status'
 
 /** A class's slates on paper, which takes a while, and its results as tables. */
 const { open, handout } = defineProps<{ open: boolean; handout: string }>()
 const emit = defineEmits<{ close: [] }>()
 const { t } = useWords()
-const { attempt, trouble, busy } = useAsking()
-const path = `/api/handouts/${handout}/papers`
 const order = reactive<SlatesOrder>({ arrange: 'one', sheet: 'own', names: true, marked: true, grey: false })
 // Four pages need a sheet that is larger than one of them.
 watch(
   () => order.arrange,
   now => now === 'four' && order.sheet === 'own' && (order.sheet = 'a4'),
 )
-const papers = shallowRef<readonly PaperInList[]>([])
-const underWay = computed(() => papers.value.some(({ status }) => status === 'waiting' || status === 'making'))
-const read = () => attempt(async () => (papers.value = await ask<PaperInList[]>(path)))
-watch(
-  () => open,
-  now => now && void read(),
-  { immediate: true },
-)
-const EVERY = 1500
-const { pause, resume } = useIntervalFn(() => void read(), EVERY, { immediate: false })
-watch(
-  () => open && underWay.value,
-  going => (going ? resume() : pause()),
-)
-const make = () =>
-  attempt(async () => {
-    await ask(path, { method: 'POST', body: { ...order } })
-    await read()
-  })
-const format = new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeStyle: 'short' })
+const parcels = useTemplateRef('parcels')
 const CHECKS = ['names', 'marked', 'grey'] as const
 const TABLES = ['students', 'items', 'moves'] as const
 /** Spreadsheets read letters by the mark at the beginning; some other programs stumble over it. */
@@ -43,7 +21,6 @@ const mark = ref(true)
 
 <template>
   <UiAsk :open="open" :title="t('paper.slates.title')" @close="emit('close')">
-    <p v-if="trouble" class="trouble" role="alert">{{ trouble }}</p>
     <fieldset class="flex flex-wrap items-end gap-x-4 gap-y-2">
       <legend class="label">{{ t('paper.slates.onPaper') }}</legend>
       <label
@@ -65,28 +42,11 @@ const mark = ref(true)
           t(one === 'grey' ? 'paper.grey' : `paper.slates.${one}`)
         }}</label
       >
-      <button type="button" class="button button-action" :disabled="busy" @click="make">
+      <button type="button" class="button button-action" @click="parcels?.order({ ...order })">
         <Icon name="lucide:printer" />{{ t('paper.slates.make') }}
       </button>
     </fieldset>
-    <ul v-if="papers.length" class="mt-3 flex flex-col gap-2" aria-live="polite" data-test="papers">
-      <li v-for="paper in papers" :key="paper.id" class="flex flex-wrap items-center gap-3">
-        <span>{{ format.format(new Date(paper.askedAt)) }}</span>
-        <template v-if="paper.status === 'ready'"
-          ><a class="button min-h-10 py-1" :href="`${path}/${paper.id}`" target="_blank" rel="noopener"
-            ><Icon name="lucide:file-text" />{{ t('paper.slates.open', { count: paper.sheets ?? 0 }) }}</a
-          ></template
-        >
-        <strong v-else-if="paper.status === 'failed'">{{ t('paper.slates.failed') }}</strong>
-        <template v-else
-          ><progress
-            :value="paper.of ? paper.done / paper.of : 0"
-            :aria-label="t('paper.slates.making', { done: paper.done, of: paper.of })" />{{
-            t('paper.slates.making', { done: paper.done, of: paper.of })
-          }}</template
-        >
-      </li>
-    </ul>
+    <PaperParcels ref="parcels" :path="`/api/handouts/${handout}/papers`" :going="open" />
     <fieldset class="mt-4 flex flex-wrap items-center gap-3">
       <legend class="label">{{ t('paper.tables.title') }}</legend>
       <a

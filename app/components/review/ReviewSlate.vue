@@ -45,6 +45,7 @@ const itemList = useTemplateRef<{ focus: () => void }>('itemList')
 const counting = useTemplateRef<{ focus: () => void }>('counting')
 const commentField = useTemplateRef<HTMLTextAreaElement>('commentField')
 const showKeys = ref(false)
+const onPaper = ref(false)
 /** Whoever comes from another slate by keys goes on by keys. */
 onMounted(() => items.value.size && itemList.value?.focus())
 async function handBackAndOn() {
@@ -162,6 +163,14 @@ const { tool, takes } = desk
         <button
           type="button"
           class="button ml-auto min-h-10 w-11 px-0"
+          :aria-label="t('paper.slate.title')"
+          :title="t('paper.slate.title')"
+          @click="onPaper = true">
+          <Icon name="lucide:printer" />
+        </button>
+        <button
+          type="button"
+          class="button min-h-10 w-11 px-0"
           :aria-label="t('reviewKeys.title')"
           :title="t('reviewKeys.title')"
           @click="showKeys = true">
@@ -271,6 +280,7 @@ const { tool, takes } = desk
       <p v-if="!review.canHandBack.value" class="font-semibold" role="status">{{ t(`review.status.${status}`) }}</p>
     </aside>
 
+    <ReviewOnPaper :open="onPaper" :slate="view.id" :page="pageIndex" @close="onPaper = false" />
     <ReviewKeys :open="showKeys" @close="showKeys = false" />
     <ReviewMarginWords :tools="desk" />
   </div>

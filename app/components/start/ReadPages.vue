@@ -76,8 +76,12 @@ const lost = computed<readonly Lost[]>(() =>
         <slot />
       </div>
       <ol class="grid gap-4 sm:grid-cols-2" data-test="read-pages">
-        <li v-for="(slide, i) in read.slides.pages" :key="i" :class="uses[i] === 'left-out' ? 'opacity-60' : ''">
-          <BoardThumbnail :board="look(i)" :ledge="uses[i] === 'ledge'" lazily />
+        <li v-for="(slide, i) in read.slides.pages" :key="i">
+          <BoardThumbnail
+            :class="uses[i] === 'left-out' ? 'opacity-50' : ''"
+            :board="look(i)"
+            :ledge="uses[i] === 'ledge'"
+            lazily />
           <label class="mt-1 block"
             ><span class="label"
               >{{ t('pages.page', { number: i + 1 }) }}<template v-if="slide.name">: {{ slide.name }}</template></span

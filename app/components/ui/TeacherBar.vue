@@ -18,7 +18,7 @@ const link =
       <NuxtLink to="/classes" :class="link">{{ t('classes.title') }}</NuxtLink>
     </nav>
     <template #end>
-      <span class="text-stone-200">{{ store.me?.name }}</span>
+      <NuxtLink to="/mine" :class="link" :title="t('mine.title')">{{ store.me?.name }}</NuxtLink>
       <button type="button" class="button button-dark" @click="leave">{{ t('app.leave') }}</button>
     </template>
   </UiTopBar>

@@ -61,6 +61,21 @@ export default {
       open: 'Open: {count} sheet | Open: {count} sheets',
       failed: 'It could not be made. Ask for it again.',
     },
+    slate: {
+      title: 'This slate on paper',
+      marked: 'PDF with what the key and you said',
+      plain: 'PDF as the student left it',
+      png: 'This page as a picture (PNG)',
+      svg: 'This page as a drawing (SVG)',
+      annotations: 'The margin for other programs (Web Annotation)',
+    },
+    parcels: { fetch: 'Fetch it' },
+    archive: {
+      title: 'The year of {name}, to keep',
+      how: 'Of each handout the slates as a PDF with what was said of them, the results as tables, and the board; and a page that leads to all of it. It opens without Dappled Slate.',
+      open: 'The year, to keep',
+      make: 'Pack it',
+    },
     tables: {
       title: 'Results as a table (CSV)',
       students: 'One row each',
@@ -68,5 +83,21 @@ export default {
       moves: 'Every move',
       mark: 'For spreadsheets (with a byte order mark)',
     },
+  },
+  mine: {
+    title: 'All that is yours',
+    along: 'Take it along',
+    alongHow:
+      'All of your boards with their pictures and sounds, your classes with their groups, what they made, your rubrics and sentences: in one file, in formats that other programs can read.',
+    pack: 'Pack all of it',
+    in: 'Bring in',
+    inHow:
+      'From such a file come boards, classes with students and groups, rubrics and sentences, beside what is here already. What classes made stays in the file.',
+    choose: 'Choose the file',
+    reading: 'Being read …',
+    boards: 'No board came in. | {count} board came in. | {count} boards came in.',
+    classes: 'No class came in. | {count} class came in. | {count} classes came in.',
+    rubrics: 'No rubric came in. | {count} rubric came in. | {count} rubrics came in.',
+    unread: 'One of them could not be read. | {count} of them could not be read.',
   },
 }

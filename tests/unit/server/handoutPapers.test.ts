@@ -1,4 +1,5 @@
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs'
+import jsonld from 'jsonld'
 import Papa from 'papaparse'
 import sharp from 'sharp'
 import { parse as parseCsv } from 'csv-parse/sync'
@@ -7,11 +8,12 @@ import { writeCsv } from '../../../core/format/csv'
 import type { SlatesOrder } from '../../../core/paper/slatesOrder'
 import { ok } from '../../../core/result'
 import { TASKS } from '../../../server/labour/tasks'
-import { makePaper, orderPaper, paperFile, papersOf } from '../../../server/usecases/handoutPapers'
+import { orderParcel, packParcel, parcelFile, parcelsOf } from '../../../server/usecases/parcels'
 import { markOpened } from '../../../server/usecases/openness'
 import { annotationsOf, resultsOf } from '../../../server/usecases/results'
 import { addToMargin, saveReview } from '../../../server/usecases/review'
 import type { Services } from '../../../server/services'
+import { ANNOTATION_CONTEXT } from '../../annotationContext'
 import { keyedShore, middleOf, pageId, pieceId } from '../../boards'
 import { said, twoProcesses, type TwoProcesses } from '../../lesson'
 import { markHere } from '../../markHere'
@@ -47,10 +49,10 @@ const lay = async (i: number, piece: string, place: string) => {
 async function paperFor(order: SlatesOrder): Promise<Buffer> {
   const { handout, teacher } = two.school
   const { db } = two.connection
-  const ordered = await orderPaper(services(), { handout, teacher, order })
+  const ordered = await orderParcel(services(), teacher, { kind: 'slates', handout, order })
   if (!ordered.ok) throw new Error(ordered.reason)
-  await makePaper(services(), ordered.value.id)
-  const file = await paperFile(db, ordered.value.id, { handout, teacher })
+  await packParcel(services(), ordered.value.id)
+  const file = await parcelFile(db, teacher, { kind: 'slates', handout, id: ordered.value.id })
   const pieces: Buffer[] = []
   for await (const piece of file!.pieces) pieces.push(piece)
   return Buffer.concat(pieces)
@@ -164,19 +166,20 @@ describe('a class on paper', () => {
     const { handout, teacher } = two.school
     const { db } = two.connection
     for (let i = 0; i < 8; i++) await paperFor(PLAIN)
-    const list = await papersOf(db, handout, teacher)
+    const list = await parcelsOf(db, teacher, { kind: 'slates', handout })
     expect(list).toHaveLength(6)
     expect(list.every(({ status, done, of }) => status === 'ready' && done === 3 && of === 3)).toBe(true)
     const stranger = '11111111-1111-4111-8111-111111111111'
-    expect(await papersOf(db, handout, stranger)).toEqual([])
-    expect(await paperFile(db, list[0]!.id, { handout, teacher: stranger })).toBeNull()
-    for (let i = 0; i < 3; i++) expect((await orderPaper(services(), { handout, teacher, order: PLAIN })).ok).toBe(true)
-    expect(await orderPaper(services(), { handout, teacher, order: PLAIN })).toEqual({ ok: false, reason: 'busy' })
+    expect(await parcelsOf(db, stranger, { kind: 'slates', handout })).toEqual([])
+    expect(await parcelFile(db, stranger, { kind: 'slates', handout, id: list[0]!.id })).toBeNull()
+    const plain = { kind: 'slates', handout, order: PLAIN } as const
+    for (let i = 0; i < 3; i++) expect((await orderParcel(services(), teacher, plain)).ok).toBe(true)
+    expect(await orderParcel(services(), teacher, plain)).toEqual({ ok: false, reason: 'busy' })
     // Asked for twice it is made once; what is gone is nothing.
-    for (const id of asked.slice(-3)) await makePaper(services(), id)
-    await makePaper(services(), asked.at(-1)!)
-    await makePaper(services(), stranger)
-    expect((await papersOf(db, handout, teacher)).every(one => one.status === 'ready')).toBe(true)
+    for (const id of asked.slice(-3)) await packParcel(services(), id)
+    await packParcel(services(), asked.at(-1)!)
+    await packParcel(services(), stranger)
+    expect((await parcelsOf(db, teacher, { kind: 'slates', handout })).every(one => one.status === 'ready')).toBe(true)
   })
 })
 
@@ -249,5 +252,33 @@ describe('a margin for other programs', () => {
     const near = (at: number, wanted: number, of: number) => expect(Math.abs((at / 100) * of - wanted)).toBeLessThan(80)
     near(x! + width! / 2, across, w)
     near(y! + height! / 2, down, h)
+  })
+})
+
+describe('a margin as linked data', () => {
+  const OA = 'http://www.w3.org/ns/oa#'
+  const documentLoader = (url: string) => {
+    expect(url).toBe('http://www.w3.org/ns/anno.jsonld')
+    return Promise.resolve({ contextUrl: null, documentUrl: url, document: { '@context': ANNOTATION_CONTEXT } })
+  }
+
+  it('has no term that the vocabulary doesn’t know, and as triples what the model asks of an annotation', async () => {
+    const { slates } = two.school
+    const page = (await annotationsOf(services(), slates[0]!.id))!
+    // In safe mode the processor refuses whatever it would drop (JSON-LD 1.1).
+    const quads = await jsonld.toRDF(structuredClone(page) as object, { documentLoader, safe: true })
+    const subjects = (predicate: string, object?: string) =>
+      quads
+        .filter(quad => quad.predicate.value === predicate && (object === undefined || quad.object.value === object))
+        .map(quad => quad.subject.value)
+    const annotations = subjects('http://www.w3.org/1999/02/22-rdf-syntax-ns#type', `${OA}Annotation`)
+    expect(annotations).toHaveLength(4)
+    for (const annotation of annotations) {
+      expect(subjects(`${OA}hasTarget`)).toContain(annotation)
+      expect(subjects(`${OA}motivatedBy`)).toContain(annotation)
+    }
+    expect(subjects(`${OA}hasSelector`)).toHaveLength(4)
+    const sources = quads.filter(quad => quad.predicate.value === `${OA}hasSource`)
+    expect(sources.every(quad => quad.object.termType === 'NamedNode')).toBe(true)
   })
 })

@@ -86,9 +86,6 @@ async function leave(student: OneStudent, now: boolean) {
           data-test="cards"
           ><Icon name="lucide:printer" />{{ t('classes.cards') }}</a
         >
-        <a v-if="page.mayChange && here.length" :href="`/api/classes/${page.id}/roster`" download class="button"
-          ><Icon name="lucide:download" />{{ t('classes.asOneRoster') }}</a
-        >
         <button v-if="page.mayChange" type="button" class="button button-action" @click="listing = true">
           <Icon name="lucide:list-plus" />{{ t('classes.listButton') }}
         </button>
@@ -109,6 +106,9 @@ async function leave(student: OneStudent, now: boolean) {
             </button>
             <a :href="`/api/classes/${page.id}/list`" class="button min-h-9 py-1"
               ><Icon name="lucide:download" />{{ t('classes.toCsv') }}</a
+            >
+            <a :href="`/api/classes/${page.id}/roster`" download class="button min-h-9 py-1"
+              ><Icon name="lucide:download" />{{ t('classes.asOneRoster') }}</a
             >
           </template>
         </div>

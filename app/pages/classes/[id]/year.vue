@@ -8,13 +8,19 @@ const { page, here } = await useClass(String(route.params.id))
 const { works } = await ask<{ works: Work[] }>(`/api/classes/${page.value.id}/year`)
 const { tags, table, percent } = useYear(() => works)
 useHead({ title: () => `${t('year.title')} · ${page.value.name}` })
+const archiving = ref(false)
 </script>
 
 <template>
   <div>
     <UiTeacherBar />
     <main class="mx-auto flex max-w-7xl flex-col gap-5 p-6">
-      <ClassTop :id="page.id" :name="page.name" :code="page.code" :helping="!page.mayChange" />
+      <ClassTop :id="page.id" :name="page.name" :code="page.code" :helping="!page.mayChange">
+        <button v-if="page.mayChange" type="button" class="button" @click="archiving = true">
+          <Icon name="lucide:package" />{{ t('paper.archive.open') }}
+        </button>
+      </ClassTop>
+      <PaperClassArchive :open="archiving" :class-id="page.id" :name="page.name" @close="archiving = false" />
       <section class="panel flex flex-col gap-3" :aria-label="t('year.byTag')" data-test="year">
         <h2 class="text-lg font-bold">{{ t('year.byTag') }}</h2>
         <p v-if="!tags.length">{{ t('year.none') }}</p>

@@ -267,7 +267,10 @@ const shareOf = (written: string | undefined) => {
 }
 /** How what has a view of its own lies in the room that is given to it (SVG 2, 8.6); without either as it is. */
 function viewed(element: XmlElement, room: XmlElement): Matrix {
-  const view = (element.attributes.viewBox ?? '').trim().split(/[\s,]+/).map(Number)
+  const view = (element.attributes.viewBox ?? '')
+    .trim()
+    .split(/[\s,]+/)
+    .map(Number)
   const [width, height] = [numberIn(room, 'width'), numberIn(room, 'height')]
   const [left, top, across, down] = view as [number, number, number, number]
   if (view.length !== 4 || !(across > 0 && down > 0 && width > 0 && height > 0)) return [1, 0, 0, 1, 0, 0]

@@ -1,8 +1,8 @@
 import { requireRightOnHandout } from '../../../../http/onHandout'
-import { papersOf } from '../../../../usecases/handoutPapers'
+import { parcelsOf } from '../../../../usecases/parcels'
 
 /** The papers that this teacher has asked for, and how far they are. */
 export default defineEventHandler(async event => {
   const { all, id, actor } = await requireRightOnHandout(event, 'handout.review')
-  return papersOf(all.db, id, actor.id)
+  return parcelsOf(all.db, actor.id, { kind: 'slates', handout: id })
 })

@@ -1,0 +1,62 @@
+<script setup lang="ts">
+definePageMeta({ for: 'teacher' })
+/** All that is a teacher's: taken along as one file, and brought in from one. */
+const { t } = useWords()
+const { attempt, trouble, busy } = useAsking()
+useHead({ title: () => t('mine.title') })
+const parcels = useTemplateRef('parcels')
+
+interface BroughtIn {
+  boards: number
+  classes: number
+  rubrics: number
+  unread: number
+}
+const brought = ref<BroughtIn | null>(null)
+async function bringIn(event: Event) {
+  const field = event.target as HTMLInputElement
+  const [file] = field.files ?? []
+  field.value = ''
+  if (!file) return
+  brought.value = null
+  const body = new Blob([file], { type: 'application/octet-stream' })
+  brought.value = (await attempt(() => ask<BroughtIn>('/api/everything/in', { method: 'POST', body }))) ?? null
+}
+</script>
+
+<template>
+  <div>
+    <UiTeacherBar />
+    <main class="mx-auto flex max-w-3xl flex-col gap-6 p-6">
+      <h1 class="text-2xl font-bold">{{ t('mine.title') }}</h1>
+      <section class="panel">
+        <h2 class="mb-2 text-xl font-bold">{{ t('mine.along') }}</h2>
+        <p>{{ t('mine.alongHow') }}</p>
+        <button type="button" class="button button-action mt-3" @click="parcels?.order()">
+          <Icon name="lucide:package" />{{ t('mine.pack') }}
+        </button>
+        <PaperParcels ref="parcels" path="/api/everything" />
+      </section>
+      <section class="panel">
+        <h2 class="mb-2 text-xl font-bold">{{ t('mine.in') }}</h2>
+        <p>{{ t('mine.inHow') }}</p>
+        <label class="button mt-3 w-fit" :class="busy ? 'opacity-50' : ''"
+          ><Icon name="lucide:file-input" />{{ t(busy ? 'mine.reading' : 'mine.choose')
+          }}<input
+            type="file"
+            accept=".zip,application/zip"
+            class="sr-only"
+            :disabled="busy"
+            data-test="everything-file"
+            @change="bringIn"
+        /></label>
+        <p v-if="trouble" class="trouble mt-3" role="alert">{{ trouble }}</p>
+        <p v-if="brought" class="mt-3" role="status">
+          {{ t('mine.boards', { count: brought.boards }) }} {{ t('mine.classes', { count: brought.classes }) }}
+          {{ t('mine.rubrics', { count: brought.rubrics }) }}
+          <strong v-if="brought.unread">{{ t('mine.unread', { count: brought.unread }) }}</strong>
+        </p>
+      </section>
+    </main>
+  </div>
+</template>

@@ -1,0 +1,235 @@
+import { createWriteStream } from 'node:fs'
+import { mkdtemp, readFile, rm, writeFile } from 'node:fs/promises'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { pipeline } from 'node:stream/promises'
+import { XMLParser, XMLValidator } from 'fast-xml-parser'
+import { unzipSync, zipSync } from 'fflate'
+import { parse as parseCsv } from 'csv-parse/sync'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { readBoardFile } from '../../../core/format/boardFile'
+import { MANIFEST_FILE, type ClassFile, type Manifest } from '../../../core/format/everything'
+import { ok } from '../../../core/result'
+import { writeZip } from '../../../server/files/zipFile'
+import { TASKS, type TaskName } from '../../../server/labour/tasks'
+import { bringIn } from '../../../server/usecases/bringIn'
+import { keepSet, keepWishes } from '../../../server/usecases/groups'
+import { markOpened } from '../../../server/usecases/openness'
+import { orderParcel, packParcel, parcelFile, type ParcelOf } from '../../../server/usecases/parcels'
+import { keepRubric } from '../../../server/usecases/rubrics'
+import { noteSentence } from '../../../server/usecases/sentences'
+import { addToMargin, saveReview } from '../../../server/usecases/review'
+import type { Services } from '../../../server/services'
+import { keyedShore, middleOf, pieceId } from '../../boards'
+import { twoProcesses, type TwoProcesses } from '../../lesson'
+import { markHere } from '../../markHere'
+import { infoOf, textOf } from '../../poppler'
+
+let two: TwoProcesses
+let folder: string
+const board = keyedShore()
+/** Done here, as processes of their own would. */
+const pool = {
+  async do(name: TaskName, input: never, progress: (done: number) => void) {
+    return ok(await (TASKS[name] as (input: never, progress?: (done: number) => void) => unknown)(input, progress))
+  },
+}
+const jobs = { at: () => Promise.resolve() }
+const services = () =>
+  ({ ...two.services, marking: markHere(), labour: { papers: pool, files: pool }, jobs }) as unknown as Services
+
+async function packed(of: ParcelOf): Promise<Record<string, Uint8Array>> {
+  const { teacher } = two.school
+  const ordered = await orderParcel(services(), teacher, of)
+  if (!ordered.ok) throw new Error(ordered.reason)
+  const { id } = ordered.value
+  await packParcel(services(), id)
+  const listed = of.kind === 'class' ? { kind: of.kind, classId: of.classId } : { kind: of.kind }
+  const file = await parcelFile(two.connection.db, teacher, { ...listed, id })
+  const path = join(folder, id)
+  await pipeline(file!.pieces, createWriteStream(path))
+  return unzipSync(await readFile(path))
+}
+const text = (files: Record<string, Uint8Array>, name: string) => new TextDecoder().decode(files[name])
+const named = (files: Record<string, Uint8Array>, name: RegExp) => Object.keys(files).filter(one => name.test(one))
+
+beforeAll(async () => {
+  folder = await mkdtemp(join(tmpdir(), 'parcels-'))
+  two = await twoProcesses(board, 4)
+  const { db } = two.connection
+  const { slates, teacher, classId } = two.school
+  const { id, student } = slates[0]!
+  await markOpened(two.services, id)
+  const move = { kind: 'put' as const, piece: pieceId('c0'), ...middleOf(board, 'z1') }
+  await two.submit(id, two.as(student), [{ id: 'parcel-1-xxxx', move }])
+  const item = { kind: 'note', page: board.pages[0]!.id, at: { to: 'piece', piece: pieceId('c0') }, text: 'Well seen' }
+  await addToMargin(two.services, id, teacher, { item: item as never, shown: false })
+  await saveReview(services(), id, teacher, { comment: 'Tidy work', decisions: {} } as never)
+  await keepRubric(db, teacher, {
+    name: 'Reasons',
+    criteria: [
+      {
+        name: 'Says why',
+        levels: [
+          { name: 'no', means: '' },
+          { name: 'yes', means: '' },
+        ],
+      },
+    ],
+  })
+  await noteSentence(db, teacher, 'Look at its foot.')
+  const students = slates.map(slate => slate.student)
+  await db
+    .transaction()
+    .execute(trx =>
+      keepSet(trx, classId, {
+        name: 'Benches',
+        groups: [{ name: 'Oak', mark: 'oak', students: students.slice(0, 2) }],
+      }),
+    )
+  await keepWishes(db, classId, [{ kind: 'apart', students: students.slice(1, 3) }])
+  await db.updateTable('students').set({ left_at: new Date() }).where('id', '=', students[3]!).execute()
+})
+afterAll(async () => {
+  await two.close()
+  await rm(folder, { recursive: true })
+})
+
+describe('the year of a class', () => {
+  it('is a zip that opens without the application: PDFs, tables, boards, and a page that leads to all of it', async () => {
+    const files = await packed({ kind: 'class', classId: two.school.classId })
+    const [pdf] = named(files, /^handouts\/001-[^/]+\/slates\.pdf$/)
+    const slates = Buffer.from(files[pdf!]!)
+    expect(infoOf(slates)['Tagged']).toBe('yes')
+    expect(textOf(slates)).toContain('Tidy work')
+    const [table] = named(files, /students\.csv$/)
+    const rows = parseCsv(text(files, table!), { bom: true }) as string[][]
+    expect(rows.flat()).toContain('Tidy work')
+    const [board] = named(files, /board\.json$/)
+    expect(readBoardFile(JSON.parse(text(files, board!))).ok).toBe(true)
+    const index = text(files, 'index.html')
+    // Read by another reader: as XML it is well-formed but for what HTML leaves open.
+    const body = index.slice(index.indexOf('<body>'), index.indexOf('</html>')).replaceAll('<br>', '<br/>')
+    expect(XMLValidator.validate(body)).toBe(true)
+    const anchors: string[] = []
+    const walk = (node: unknown): void => {
+      if (Array.isArray(node)) return node.forEach(walk)
+      if (typeof node !== 'object' || node === null) return
+      for (const [name, value] of Object.entries(node)) {
+        if (name === '@_href') anchors.push(decodeURIComponent(String(value)))
+        walk(value)
+      }
+    }
+    walk(new XMLParser({ ignoreAttributes: false }).parse(body))
+    expect(anchors.toSorted()).toEqual(
+      Object.keys(files)
+        .filter(name => name !== 'index.html')
+        .toSorted(),
+    )
+  })
+
+  it('is nobody else’s', async () => {
+    const asked = await orderParcel(services(), two.school.teacher, { kind: 'class', classId: two.school.classId })
+    const id = asked.ok ? asked.value.id : ''
+    await packParcel(services(), id)
+    const of = { kind: 'class', classId: two.school.classId, id } as const
+    expect(await parcelFile(two.connection.db, two.school.teacher, of)).not.toBeNull()
+    expect(await parcelFile(two.connection.db, '00000000-0000-4000-8000-000000000000', of)).toBeNull()
+    expect(await parcelFile(two.connection.db, two.school.teacher, { kind: 'everything', id })).toBeNull()
+  })
+})
+
+describe('all that a teacher has', () => {
+  const other = async () => {
+    const { db } = two.connection
+    const { id } = await db
+      .insertInto('teachers')
+      .values({ email: `t${Math.random()}@ternhaven.example`, name: 'Ivo Brandt', password_hash: 'none' })
+      .returning('id')
+      .executeTakeFirstOrThrow()
+    return id
+  }
+
+  it('has every move and every word of every slate', async () => {
+    const files = await packed({ kind: 'everything' })
+    const slates = named(files, /slates\/\d{3}-[^/]+\.json$/).map(
+      name => JSON.parse(text(files, name)) as { moves: unknown[] },
+    )
+    expect(slates).toHaveLength(4)
+    expect(slates.find(one => one.moves.length)).toMatchObject({
+      format: 'dappled-slate/slate',
+      moves: [{ number: 1, move: { kind: 'put', piece: 'c0' } }],
+      margin: [{ item: { text: 'Well seen' } }],
+      review: { comment: 'Tidy work' },
+    })
+    const handout = JSON.parse(text(files, named(files, /handout\.json$/)[0]!)) as { board: string; edition: string }
+    expect(Object.keys(files)).toContain(handout.board)
+    expect(named(files, /editions/)).toEqual([expect.stringContaining(handout.edition)])
+  })
+
+  it('comes in again beside what is there: boards, classes with who left, groups and wishes, rubrics, sentences', async () => {
+    const files = await packed({ kind: 'everything' })
+    const path = join(folder, 'again.zip')
+    await writeFile(path, zipSync(files))
+    const teacher = await other()
+    const brought = await bringIn(services(), teacher, path)
+    expect(brought).toEqual(ok({ boards: 1, classes: 1, rubrics: 1, unread: 0 }))
+    const again = await bringIn(services(), teacher, path)
+    expect(again.ok && again.value.classes).toBe(1)
+    const { db } = two.connection
+    const boards = await db.selectFrom('boards').select('document').where('teacher_id', '=', teacher).execute()
+    const { seed: _, ...mine } = board
+    expect(boards[0]!.document).toEqual(mine)
+    const classes = await db.selectFrom('classes').select('name').where('teacher_id', '=', teacher).execute()
+    expect(classes.map(one => one.name).toSorted()).toEqual([expect.any(String), expect.stringMatching(/ \(2\)$/)])
+    // Taken along from there it is the same.
+    const { teacher: owner } = two.school
+    const manifest = JSON.parse(text(files, MANIFEST_FILE)) as Manifest
+    expect(manifest.sentences.map(one => one.words)).toContain('Look at its foot.')
+    const file = JSON.parse(text(files, manifest.classes[0]!.file)) as ClassFile
+    two.school.teacher = teacher as never
+    const second = await packed({ kind: 'everything' }).finally(() => (two.school.teacher = owner))
+    const moved = JSON.parse(text(second, manifest.classes[0]!.file)) as ClassFile
+    expect({ ...moved, name: file.name }).toEqual(file)
+    expect(file.students.filter(one => one.left)).toHaveLength(1)
+    expect(file.sets[0]!.groups[0]!.students).toHaveLength(2)
+  })
+
+  it('is refused where it is none, and read as far as it can be where parts of it are broken', async () => {
+    const teacher = await other()
+    const put = async (files: Record<string, Uint8Array>) => {
+      const path = join(folder, 'broken.zip')
+      await writeFile(path, zipSync(files))
+      return bringIn(services(), teacher, path)
+    }
+    expect(await put({ a: new Uint8Array(3) })).toEqual({ ok: false, reason: 'bad-file' })
+    const files = await packed({ kind: 'everything' })
+    const broken = Object.fromEntries(
+      Object.entries(files).map(([name, bytes]) => [name, /^boards/.test(name) ? bytes.subarray(0, 40) : bytes]),
+    )
+    expect(await put(broken)).toEqual(ok({ boards: 0, classes: 1, rubrics: 1, unread: 1 }))
+  })
+})
+
+describe('a zip that is written piece by piece', () => {
+  it('is read by another reader, whatever its entries are', async () => {
+    const file = join(folder, 'one.bin')
+    const bytes = new Uint8Array(700_000).map((_, i) => (i * 7919) % 251)
+    await writeFile(file, bytes)
+    const path = join(folder, 'pieces.zip')
+    await writeZip(
+      path,
+      (async function* () {
+        yield { name: 'empty.txt', content: '' }
+        yield { name: 'Küste.txt', content: 'Ebbe und Flut' }
+        yield { name: 'whole.bin', content: { file }, packed: true }
+        yield { name: 'packed.bin', content: bytes }
+      })(),
+    )
+    const read = unzipSync(await readFile(path))
+    expect(Object.keys(read)).toEqual(['empty.txt', 'Küste.txt', 'whole.bin', 'packed.bin'])
+    expect(Buffer.from(read['whole.bin']!).equals(Buffer.from(bytes))).toBe(true)
+    expect(Buffer.from(read['packed.bin']!).equals(Buffer.from(bytes))).toBe(true)
+    expect(new TextDecoder().decode(read['Küste.txt'])).toBe('Ebbe und Flut')
+  })
+})
