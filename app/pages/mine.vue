@@ -10,6 +10,7 @@ interface BroughtIn {
   boards: number
   classes: number
   rubrics: number
+  slates: number
   unread: number
 }
 const brought = ref<BroughtIn | null>(null)
@@ -53,7 +54,7 @@ async function bringIn(event: Event) {
         <p v-if="trouble" class="trouble mt-3" role="alert">{{ trouble }}</p>
         <p v-if="brought" class="mt-3" role="status">
           {{ t('mine.boards', { count: brought.boards }) }} {{ t('mine.classes', { count: brought.classes }) }}
-          {{ t('mine.rubrics', { count: brought.rubrics }) }}
+          {{ t('mine.slates', { count: brought.slates }) }} {{ t('mine.rubrics', { count: brought.rubrics }) }}
           <strong v-if="brought.unread">{{ t('mine.unread', { count: brought.unread }) }}</strong>
         </p>
       </section>

@@ -55,7 +55,7 @@ export type Looking = (typeof LOOKING)[number]
 
 export const MOST_IN_FRAME = 12
 /** Frames without people, which students take themselves: first come, first served, so many in each at most. */
-const FreeFramesSchema = v.strictObject({
+export const FreeFramesSchema = v.strictObject({
   size: v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(MOST_IN_FRAME)),
   frames: v.pipe(
     v.array(

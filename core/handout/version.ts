@@ -10,7 +10,7 @@ const Id = v.pipe(v.string(), v.uuid(), v.toLowerCase())
 export const MOST_VERSIONS = 8
 
 /** What of a board some students don't get: whole pages (a page of hints, say), and pieces. */
-const WithoutSchema = v.strictObject({
+export const WithoutSchema = v.strictObject({
   pages: v.optional(v.pipe(v.array(PageIdSchema), v.maxLength(60)), []),
   pieces: v.optional(v.pipe(v.array(PieceIdSchema), v.maxLength(500)), []),
 })

@@ -2,8 +2,7 @@
 export type ParcelStatus = 'waiting' | 'making' | 'ready' | 'failed'
 
 /** A handout's slates on paper; all that a class has made, to be kept; all that a teacher has. */
-export const PARCEL_KINDS = ['slates', 'class', 'everything'] as const
-export type ParcelKind = (typeof PARCEL_KINDS)[number]
+export type ParcelKind = 'slates' | 'class' | 'everything'
 
 /** A parcel as it stands in a list. */
 export interface ParcelInList {

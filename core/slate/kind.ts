@@ -2,7 +2,8 @@
  * Whose a slate is: one student's *copy*, a group's *frame*, one student's own *page* on a class board, or the
  * *class*'s.
  */
-export type SlateKind = 'copy' | 'frame' | 'page' | 'class'
+export const SLATE_KINDS = ['copy', 'frame', 'page', 'class'] as const
+export type SlateKind = (typeof SLATE_KINDS)[number]
 
 /** Whether several work on it at once. */
 export const isOfSeveral = (kind: SlateKind) => kind === 'frame' || kind === 'class'

@@ -14,7 +14,7 @@ import { partsIn, PAPER_FILE, type SlatesTask } from '../papers/parts'
 import { qtiZip } from '../papers/qtiZip'
 import { slatesPaper } from '../papers/slatesPaper'
 import { pagePicture, type PagePicture } from '../papers/pagePicture'
-import { fileOfEverything, readEverything } from '../reading/everything'
+import { fileOfEverything, readEverything, slateOfEverything } from '../reading/everything'
 import { readIn } from '../reading/readIn'
 
 /** Boards nest no deeper than this by far; more is there to exhaust whoever reads it. */
@@ -79,6 +79,8 @@ export const TASKS = {
     const bytes = await fileOfEverything(path, name)
     return bytes ? readBoardBytes({ bytes, folder }) : refuse({ code: 'no-file' })
   },
+
+  'slate-of-everything': slateOfEverything,
 
   /** A file that was made elsewhere. */
   'read-in': (bytes: Uint8Array) => readIn(Buffer.from(bytes)),

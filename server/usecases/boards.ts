@@ -44,14 +44,14 @@ async function owned(db: Db, teacher: string, files: readonly FileHash[]): Promi
 }
 
 /**
- * A board from a file that was read: of pictures and clips that it came without, those that the teacher has are found
- * again.
+ * The board of a file that was read, with its pictures and clips kept as the teacher's: of those that it came without,
+ * what the teacher has is found again.
  */
-export async function importBoard(
+export async function keepRead(
   db: Db,
   teacher: string,
   { board, pictures, clips }: ReadFile,
-): Promise<{ id: string; missing: number }> {
+): Promise<{ board: Board; missing: number }> {
   const files = new Map((await owned(db, teacher, filesOf(board))).map(file => [file, file]))
   for (const { name, picture } of pictures) {
     await keepPicture(db, teacher, picture)
@@ -61,8 +61,13 @@ export async function importBoard(
     const kept = await keepClip(db, teacher, clip, path)
     if (kept.ok) files.set(name, clip.hash as FileHash)
   }
-  const found = withFiles(board, files)
-  const made = await createBoard(db, teacher, board.title, { board: found.board })
+  return withFiles(board, files)
+}
+
+/** A board from a file that was read. */
+export async function importBoard(db: Db, teacher: string, read: ReadFile): Promise<{ id: string; missing: number }> {
+  const found = await keepRead(db, teacher, read)
+  const made = await createBoard(db, teacher, found.board.title, { board: found.board })
   if (!made.ok) throw new Error("a board was left with a file that is not its teacher's")
   return { id: made.value, missing: found.missing }
 }

@@ -1,33 +1,34 @@
 import type { Kysely, Transaction } from 'kysely'
-import type { ClassFile } from '../../core/format/everything'
 import { isZone } from '../../core/handout/due'
 import { ok, type Result } from '../../core/result'
 import type { Database } from '../database/tables'
 import { withFolder } from '../files/folder'
-import type { ReadEverything } from '../reading/everything'
+import type { ReadClass } from '../reading/everything'
 import type { ReadInRefusal } from '../reading/readIn'
 import type { PoolRefusal } from '../labour/pool'
 import type { Services } from '../services'
 import { importBoard, setOnShelf } from './boards'
 import { createClass, nameTaken, takeList } from './classes'
+import { handoutIn, setsOf, type SlatesIn } from './bringInHandouts'
 import { keepSet, keepWishes } from './groups'
 import { keepRubric } from './rubrics'
 import { noteSentence } from './sentences'
 
-type Told = Pick<Services, 'db' | 'wire' | 'labour'>
+type Told = Pick<Services, 'db' | 'wire' | 'labour' | 'engine'>
 
-/** How many of each came in, and how many boards couldn't be read. */
+/** How many of each came in, and how many couldn't be read. */
 export interface BroughtIn {
   readonly boards: number
   readonly classes: number
+  readonly slates: number
   readonly rubrics: number
   readonly unread: number
 }
 
 /**
  * Brings in what a teacher took along as a file: boards with their pictures and clips, classes with students and
- * groups, rubrics and sentences. It all comes beside what is there; a class whose name is taken gets a number. What
- * can't be read is left out and counted.
+ * groups, what they made, rubrics and sentences. It all comes beside what is there; a class whose name is taken gets a
+ * number. What can't be read is left out and counted.
  */
 export async function bringIn(
   services: Told,
@@ -39,58 +40,73 @@ export async function bringIn(
   if (!done.ok) return done
   if (!done.value.ok) return done.value
   const { manifest, classes } = done.value.value
-  let boards = 0
+  const boards = new Map<string, string>()
   for (const one of manifest.boards) {
     const id = await withFolder(async folder => {
       const read = await labour.files.do('board-of-everything', { path, name: one.file, folder })
       return read.ok && read.value.ok ? (await importBoard(db, teacher, read.value.value)).id : null
     })
     if (!id) continue
-    boards++
+    boards.set(one.file, id)
     if (one.organizer || one.putAway) await setOnShelf(db, id, { archived: one.putAway, organizer: one.organizer })
   }
-  const made = await classesIn(services, teacher, { manifest, classes })
+  const made = { classes: 0, slates: 0, unread: 0 }
+  for (const one of classes) {
+    const came = await classIn(services, one, { teacher, path, boards })
+    if (!came) continue
+    made.classes++
+    made.slates += came.slates
+    made.unread += came.unread
+  }
   for (const rubric of manifest.rubrics) await keepRubric(db, teacher, rubric)
   // The most used is noted last, and so comes first.
   for (const { words } of manifest.sentences.toReversed()) await noteSentence(db, teacher, words)
   return ok({
-    boards,
-    classes: made,
+    boards: boards.size,
+    classes: made.classes,
+    slates: made.slates,
     rubrics: manifest.rubrics.length,
-    unread: manifest.boards.length - boards + manifest.classes.length - made,
+    unread: manifest.boards.length - boards.size + manifest.classes.length - made.classes + made.unread,
   })
 }
 
-async function classesIn(services: Told, teacher: string, { classes }: ReadEverything): Promise<number> {
-  let made = 0
-  for (const one of classes) if (await classIn(services, teacher, one)) made++
-  return made
+const MOST_TRIES = 50
+interface From {
+  readonly teacher: string
+  readonly path: string
+  /** By their files. */
+  readonly boards: ReadonlyMap<string, string>
 }
 
-const MOST_TRIES = 50
-async function classIn(services: Told, teacher: string, file: ClassFile): Promise<boolean> {
+/** A class with all that was made in it; null where it can't be made. */
+async function classIn(
+  services: Told,
+  { file, handouts }: ReadClass,
+  { teacher, path, boards }: From,
+): Promise<SlatesIn | null> {
   const { db } = services
   const zone = isZone(file.timeZone) ? file.timeZone : undefined
   const created = await createClass(db, teacher, await freeName(db, teacher, file.name), zone)
-  if (!created.ok) return false
+  if (!created.ok) return null
   const { id } = created.value
   const listed = file.students.map(({ left: _, ...student }) => student)
   if (listed.length) {
     const taken = await takeList(services, id, { students: listed, missing: 'stay' })
     if (!taken.ok) {
       await db.deleteFrom('classes').where('id', '=', id).execute()
-      return false
+      return null
     }
   }
   const rows = await db.selectFrom('students').select(['id', 'name']).where('class_id', '=', id).execute()
   const byName = new Map(rows.map(row => [row.name, row.id]))
   const ids = file.students.map(student => byName.get(student.name))
   const who = (numbers: readonly number[]) => [...new Set(numbers.flatMap(n => ids[n] ?? []))]
+  const sets: string[] = []
   await db.transaction().execute(async trx => {
-    await leftAndLevels(trx, id, { file, ids })
     for (const set of file.sets) {
       const groups = set.groups.map(group => ({ ...group, students: who(group.students) }))
-      await keepSet(trx, id, { name: set.name, groups })
+      const kept = await keepSet(trx, id, { name: set.name, groups })
+      sets.push(kept.ok ? kept.value.id : '')
     }
   })
   const wishes = file.wishes.map(wish => ({ kind: wish.kind, students: who(wish.students) }))
@@ -99,12 +115,21 @@ async function classIn(services: Told, teacher: string, file: ClassFile): Promis
     id,
     wishes.filter(wish => wish.students.length > 1),
   )
+  const where = { path, teacher, classId: id, students: ids, sets: await setsOf(db, sets), boards }
+  const came = { slates: 0, unread: 0 }
+  for (const handout of handouts) {
+    const made = await handoutIn(services, handout, where)
+    came.slates += made?.slates ?? 0
+    came.unread += made?.unread ?? 1
+  }
+  // Whoever has left had a part in what was made before.
+  await db.transaction().execute(trx => leftAndLevels(trx, id, { file, ids }))
   if (file.putAway) await db.updateTable('classes').set({ put_away_at: new Date() }).where('id', '=', id).execute()
-  return true
+  return came
 }
 
 interface OfClass {
-  readonly file: ClassFile
+  readonly file: ReadClass['file']
   readonly ids: readonly (string | undefined)[]
 }
 async function leftAndLevels(trx: Transaction<Database>, id: string, { file, ids }: OfClass): Promise<void> {

@@ -100,7 +100,7 @@ describe('the layers', () => {
     ['tools', 'keys', 'margin', 'groups'],
     ['drawing'],
     ['design', 'handout', 'format', 'findings', 'lesson', 'review', 'paper'],
-    ['organizers', 'preflight', 'sync', 'reading'],
+    ['organizers', 'preflight', 'sync', 'reading', 'along'],
   ]
   const DOCUMENT = /^core\/keys\/(?:\w+\/key|key|document|reason)(?:\.ts)?$/
   const coreFolder = (path: string) => (DOCUMENT.test(path) ? 'board' : path.split('/')[1]!)

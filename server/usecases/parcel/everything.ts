@@ -1,6 +1,6 @@
 import type { Kysely } from 'kysely'
 import { writeBoardFile } from '../../../core/format/boardFile'
-import { EVERYTHING, MANIFEST_FILE, type ClassFile, type Manifest } from '../../../core/format/everything'
+import { EVERYTHING, MANIFEST_FILE, type ClassFile, type Manifest } from '../../../core/along/everything'
 import { asJson, numbered } from '../../../core/format/fileNames'
 import type { Database } from '../../database/tables'
 import type { ZipEntry } from '../../files/zipFile'
@@ -38,11 +38,11 @@ export async function* everything(db: Db, teacher: string, { begun, progress }: 
   }
   const folders = classes.map((one, i) => `classes/${numbered(i + 1, one.name)}`)
   for (const [i, { id }] of classes.entries()) {
-    const { students, ...file } = await classFile(db, id)
+    const { students, groupIds, ...file } = await classFile(db, id)
     const listed = students.map(({ id: _, ...student }) => student)
     yield { name: `${folders[i]}/class.json`, content: asJson({ ...file, students: listed } satisfies ClassFile) }
     const numbers = new Map(students.map((student, n) => [student.id, n]))
-    yield* handoutFiles(db, { classId: id, folder: folders[i]!, students: numbers, boards: fileOf })
+    yield* handoutFiles(db, { classId: id, folder: folders[i]!, students: numbers, sets: groupIds, boards: fileOf })
     progress(++done)
   }
   const rubrics = await db
@@ -120,6 +120,10 @@ async function classFile(db: Db, id: string) {
       ...(level !== null && { level }),
       ...(record !== null && { record }),
       left: left_at !== null,
+    })),
+    groupIds: sets.map(set => ({
+      id: set.id,
+      groups: groups.filter(group => group.set_id === set.id).map(group => group.id),
     })),
     sets: sets.map(set => ({
       name: set.name,

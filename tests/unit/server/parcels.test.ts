@@ -8,8 +8,10 @@ import { unzipSync, zipSync } from 'fflate'
 import { parse as parseCsv } from 'csv-parse/sync'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { readBoardFile } from '../../../core/format/boardFile'
-import { MANIFEST_FILE, type ClassFile, type Manifest } from '../../../core/format/everything'
+import type { HandoutFile, SlateFile } from '../../../core/along/handedOut'
+import { MANIFEST_FILE, type ClassFile, type Manifest } from '../../../core/along/everything'
 import { ok } from '../../../core/result'
+import { loadStates } from '../../../server/database/loadState'
 import { writeZip } from '../../../server/files/zipFile'
 import { TASKS, type TaskName } from '../../../server/labour/tasks'
 import { bringIn } from '../../../server/usecases/bringIn'
@@ -158,11 +160,11 @@ describe('all that a teacher has', () => {
     expect(slates).toHaveLength(4)
     expect(slates.find(one => one.moves.length)).toMatchObject({
       format: 'dappled-slate/slate',
-      moves: [{ number: 1, move: { kind: 'put', piece: 'c0' } }],
+      moves: [{ move: { kind: 'put', piece: 'c0' } }],
       margin: [{ item: { text: 'Well seen' } }],
       review: { comment: 'Tidy work' },
     })
-    const handout = JSON.parse(text(files, named(files, /handout\.json$/)[0]!)) as { board: string; edition: string }
+    const handout = JSON.parse(text(files, named(files, /handout\.json$/)[0]!)) as HandoutFile
     expect(Object.keys(files)).toContain(handout.board)
     expect(named(files, /editions/)).toEqual([expect.stringContaining(handout.edition)])
   })
@@ -173,7 +175,7 @@ describe('all that a teacher has', () => {
     await writeFile(path, zipSync(files))
     const teacher = await other()
     const brought = await bringIn(services(), teacher, path)
-    expect(brought).toEqual(ok({ boards: 1, classes: 1, rubrics: 1, unread: 0 }))
+    expect(brought).toEqual(ok({ boards: 1, classes: 1, slates: 4, rubrics: 1, unread: 0 }))
     const again = await bringIn(services(), teacher, path)
     expect(again.ok && again.value.classes).toBe(1)
     const { db } = two.connection
@@ -193,12 +195,32 @@ describe('all that a teacher has', () => {
     expect({ ...moved, name: file.name }).toEqual(file)
     expect(file.students.filter(one => one.left)).toHaveLength(1)
     expect(file.sets[0]!.groups[0]!.students).toHaveLength(2)
+    // What was made goes along, move by move and word by word; only what the editions are called is another name.
+    const slatesOf = (all: Record<string, Uint8Array>) =>
+      named(all, /slates\/\d{3}-/)
+        .map(name => JSON.parse(text(all, name)) as SlateFile)
+        .map(({ edition: _, ...slate }) => slate)
+    const [mineNow, before] = [slatesOf(second), slatesOf(files)]
+    expect(mineNow.length).toBe(2 * before.length)
+    expect(mineNow.filter(slate => slate.moves.length)).toEqual(
+      Array.from({ length: 2 }, () => before.find(slate => slate.moves.length)),
+    )
+    // And can be worked on and marked as before.
+    const [moved1] = await db
+      .selectFrom('slates')
+      .innerJoin('classes', 'classes.id', 'slates.class_id')
+      .select(['slates.id', 'slates.edition_hash as edition', 'slates.last_number as last'])
+      .where('classes.teacher_id', '=', teacher)
+      .where('slates.last_number', '>', 0)
+      .execute()
+    const state = (await loadStates(db, two.services.engine.editions, [moved1!])).get(moved1!.id)!.state
+    expect(state.pieces[pieceId('c0')]).toMatchObject(middleOf(board, 'z1'))
   })
 
   it('is refused where it is none, and read as far as it can be where parts of it are broken', async () => {
     const teacher = await other()
     const put = async (files: Record<string, Uint8Array>) => {
-      const path = join(folder, 'broken.zip')
+      const path = join(folder, `broken-${Object.keys(files).length}.zip`)
       await writeFile(path, zipSync(files))
       return bringIn(services(), teacher, path)
     }
@@ -207,7 +229,7 @@ describe('all that a teacher has', () => {
     const broken = Object.fromEntries(
       Object.entries(files).map(([name, bytes]) => [name, /^boards/.test(name) ? bytes.subarray(0, 40) : bytes]),
     )
-    expect(await put(broken)).toEqual(ok({ boards: 0, classes: 1, rubrics: 1, unread: 1 }))
+    expect(await put(broken)).toEqual(ok({ boards: 0, classes: 1, slates: 4, rubrics: 1, unread: 1 }))
   })
 })
 

@@ -14,8 +14,8 @@ export const MANIFEST_FILE = 'everything.json'
 const count = (most: number) => v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(most))
 const FileName = v.pipe(v.string(), v.maxLength(300))
 
-export const MOST_BOARDS = 3000
-export const MOST_CLASSES = 300
+const MOST_BOARDS = 3000
+const MOST_CLASSES = 300
 const MOST_SENTENCES = 300
 
 export const ManifestSchema = v.object({
