@@ -225,3 +225,46 @@ test('what was decided a moment before one goes on is there when one comes back,
     })
     .toEqual({ 'k/c0': 'right', 'k/c1': 'wrong' })
 })
+
+test('who goes on and is back before the next one was there has never left: what is decided meanwhile stays', async ({
+  page,
+  application,
+}) => {
+  const { address } = application
+  const lesson = await handedIn(address, NAMES.slice(0, 2), () => 'z1')
+  await signInTeacher(page, address, lesson.email, lesson.password)
+  const [first, second] = [0, 1].map(i => lesson.slates.find(slate => slate.name === NAMES[i])!.id) as [string, string]
+  let reads = 0
+  const isOf = (id: string) => (url: URL) => url.pathname === `/api/slates/${id}`
+  page.on('request', request => void (isOf(first)(new URL(request.url())) && reads++))
+  let release = () => {}
+  const gate = new Promise<void>(done => (release = done))
+  await page.route(isOf(second), async route => {
+    await gate
+    await route.continue()
+  })
+  const there = `${address}/handout/${lesson.handout}/review/${first}`
+  await page.goto(there)
+  const row = page.locator('[data-item="k/c1"]')
+  await expect(row).toBeVisible()
+  const before = reads
+  await page.keyboard.press('Alt+PageDown')
+  await expect(page).not.toHaveURL(there)
+  await page.keyboard.press('Alt+PageUp')
+  await expect(page).toHaveURL(there)
+  await row.focus()
+  await page.keyboard.press('-')
+  await expect(row).toContainText('Your word')
+  release()
+  await expect
+    .poll(async () => {
+      const { review } = await lesson.teacher.must<{ review: { decisions: object } | null }>(
+        'GET',
+        `/api/slates/${first}`,
+      )
+      return review?.decisions
+    })
+    .toEqual({ 'k/c1': 'wrong' })
+  await expect(row).toContainText('Your word')
+  expect(reads).toBe(before)
+})

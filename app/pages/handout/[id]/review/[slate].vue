@@ -16,7 +16,9 @@ const view = computed(() => found.value?.view)
 /** Another edition lies under it now, or it was changed elsewhere: it is read anew. */
 const version = ref(0)
 const reviewed = useTemplateRef<{ flush: () => Promise<void> }>('reviewed')
-async function show(id: string) {
+async function show(id: string, { anew = false } = {}) {
+  // Who comes back before another was there has never left: what is decided meanwhile is decided here.
+  if (!anew && found.value?.view.id === id) return
   // What was decided last on the one that is left is there for whoever comes back to it.
   await reviewed.value?.flush()
   const opened = await attempt(() => open(id))
@@ -88,7 +90,7 @@ useHead({ title: () => (view.value ? `${nameOf(view.value)} · ${view.value.boar
         :key="`${found.view.id} ${version}`"
         :view="found.view"
         :outcomes="found.outcomes"
-        @outdated="show(slate)"
+        @outdated="show(slate, { anew: true })"
         @on="on" />
       <div class="flex shrink-0 items-center gap-3">
         <label class="flex shrink-0 items-center gap-2"
