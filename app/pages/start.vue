@@ -96,7 +96,7 @@ const readTitle = computed(() => {
   if (!reading.value) return ''
   const { read, file } = reading.value
   const own = read.kind === 'slides' ? read.slides.title : read.kind === 'board' ? read.board.title : ''
-  return title.value.trim() || own.slice(0, 120) || titleOf(file)
+  return title.value.trim() || own.slice(0, 120).trim() || titleOf(file) || t('readIn.unnamed')
 })
 const sheets = shallowRef<readonly Sheet[]>([])
 const takeSheet = (sheet: Sheet) => (list.value = asText(sheet))

@@ -1,3 +1,5 @@
+import { readFileSync } from 'node:fs'
+import { unzipSync } from 'fflate'
 import { keyedShore } from '../boards'
 import { infoOf, textOf } from '../poppler'
 import { expectAccessible } from './axe'
@@ -74,4 +76,61 @@ test('what a class has made becomes one PDF while one goes on, and tables', asyn
   await page.reload()
   await page.getByRole('button', { name: 'Print or export' }).click()
   await expect(open).toBeVisible()
+})
+
+test('a class’s year is packed to keep, one slate goes out by itself, and all that a teacher has goes along and comes in again', async ({
+  page,
+  application,
+}) => {
+  const { address } = application
+  const lesson = await makeLesson(address, ['Ada Fern'], keyedShore())
+  const { id } = lesson.slates[0]!
+  await workOn(lesson, 'Ada Fern', { board: keyedShore(), cards: { c0: 'z1' } })
+  await signInTeacher(page, address, lesson.email, lesson.password)
+  test.setTimeout(120_000)
+  const fetched = async () => {
+    const [download] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByTestId('papers').getByRole('link', { name: 'Fetch it' }).first().click(),
+    ])
+    return readFileSync(await download.path())
+  }
+  await page.goto(`${address}/classes/${lesson.classId}/year`)
+  await page.getByRole('button', { name: 'The year, to keep' }).click()
+  await page.getByRole('dialog').getByRole('button', { name: 'Pack it' }).click()
+  await expect(page.getByTestId('papers').getByRole('link', { name: 'Fetch it' })).toBeVisible({ timeout: 30_000 })
+  await expectAccessible(page)
+  const year = unzipSync(await fetched())
+  const index = new TextDecoder().decode(year['index.html'])
+  expect(index).toContain('Ada Fern')
+  expect(Object.keys(year).filter(one => one.endsWith('slates.pdf'))).toHaveLength(1)
+
+  await page.goto(`${address}/handout/${lesson.handout}/review/${id}`)
+  await page.getByRole('button', { name: 'This slate on paper' }).click()
+  const dialog = page.getByRole('dialog', { name: 'This slate on paper' })
+  const get = async (name: string) => {
+    const href = await dialog.getByRole('link', { name }).getAttribute('href')
+    const answer = await page.request.get(`${address}${href}`)
+    expect(answer.status(), name).toBe(200)
+    return answer.body()
+  }
+  expect(infoOf(await get('PDF with what the key and you said'))['Title']).toContain('Ada Fern')
+  expect((await get('This page as a picture (PNG)')).subarray(1, 4).toString('latin1')).toBe('PNG')
+  expect((await get('The margin for other programs')).toString('utf8')).toContain('AnnotationPage')
+
+  await page.goto(`${address}/mine`)
+  await page.getByRole('button', { name: 'Pack all of it' }).click()
+  await expect(page.getByTestId('papers').getByRole('link', { name: 'Fetch it' })).toBeVisible({ timeout: 30_000 })
+  await expectAccessible(page)
+  const bytes = await fetched()
+  await page
+    .getByTestId('everything-file')
+    .setInputFiles({ name: 'everything.zip', mimeType: 'application/zip', buffer: bytes })
+  await expect(page.getByRole('status')).toContainText('1 board came in. 1 class came in. 1 slate came in.')
+  const classes = await lesson.teacher.must<{ name: string }[]>('GET', '/api/classes')
+  expect(classes.map(one => one.name).some(name => name.endsWith('(2)'))).toBe(true)
+  await page
+    .getByTestId('everything-file')
+    .setInputFiles({ name: 'x.zip', mimeType: 'application/zip', buffer: Buffer.from('PK and no more') })
+  await expect(page.getByRole('alert')).toContainText('This file can’t be read')
 })
