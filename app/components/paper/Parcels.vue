@@ -51,6 +51,7 @@ const ready = ({ sheets }: ParcelInList) =>
         ><Icon :name="parcel.sheets === null ? 'lucide:package' : 'lucide:file-text'" />{{ ready(parcel) }}</a
       >
       <strong v-else-if="parcel.status === 'failed'">{{ t('paper.slates.failed') }}</strong>
+      <span v-else-if="parcel.of === 0">{{ t('paper.parcels.waits') }}</span>
       <template v-else
         ><progress
           :value="parcel.of ? parcel.done / parcel.of : 0"

@@ -56,9 +56,11 @@ const setAll = (event: Event) => {
   const use = PAGE_USES.find(one => one === (event.target as HTMLSelectElement).value)
   if (use) uses.value = uses.value.map(() => use)
 }
-const lost = computed<readonly Lost[]>(() =>
-  read && used.value ? [...read.slides.lost, ...board(uses.value).lost] : (read?.slides.lost ?? []),
-)
+/** Of pages that are left out nothing is lost. */
+const lost = computed<readonly Lost[]>(() => {
+  const found = read?.slides.lost.filter(one => one.page === null || uses.value[one.page - 1] !== 'left-out') ?? []
+  return read && used.value ? [...found, ...board(uses.value).lost] : found
+})
 </script>
 
 <template>

@@ -69,7 +69,7 @@ export default {
       svg: 'This page as a drawing (SVG)',
       annotations: 'The margin for other programs (Web Annotation)',
     },
-    parcels: { fetch: 'Fetch it' },
+    parcels: { fetch: 'Fetch it', waits: 'Waits for its turn' },
     archive: {
       title: 'The year of {name}, to keep',
       how: 'Of each handout the slates as a PDF with what was said of them, the results as tables, and the board; and a page that leads to all of it. It opens without Dappled Slate.',
