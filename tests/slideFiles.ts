@@ -6,7 +6,7 @@ interface Deck {
 }
 
 // The package's types name a namespace where its module gives a class.
-const Writer = PptxGen as unknown as new () => PptxGen.default
+const Writer = PptxGen as unknown as new () => PptxGen
 
 /** A blue picture, twice as wide as high. */
 export const bluePng = () =>

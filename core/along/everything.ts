@@ -1,5 +1,5 @@
 import * as v from 'valibot'
-import { MOST_GROUPS } from '../groups/marks'
+import { setSchema } from '../groups/setSchema'
 import { RubricSchema } from '../handout/counting'
 import { ListedStudentSchema, MOST_STUDENTS } from '../roster/classList'
 import { storedText } from '../text/storedText'
@@ -51,25 +51,7 @@ export const ClassFileSchema = v.object({
     v.array(v.object({ ...ListedStudentSchema.entries, left: v.boolean() })),
     v.maxLength(10 * MOST_STUDENTS),
   ),
-  sets: v.pipe(
-    v.array(
-      v.object({
-        name: v.pipe(storedText(60), v.trim(), v.minLength(1)),
-        groups: v.pipe(
-          v.array(
-            v.object({
-              name: v.pipe(storedText(40), v.trim(), v.minLength(1)),
-              mark: v.pipe(storedText(20), v.regex(/^[a-z]+(-\d+)?$/)),
-              students: Who,
-            }),
-          ),
-          v.minLength(1),
-          v.maxLength(MOST_GROUPS),
-        ),
-      }),
-    ),
-    v.maxLength(60),
-  ),
+  sets: v.pipe(v.array(setSchema(Who)), v.maxLength(60)),
   wishes: v.pipe(v.array(v.object({ kind: v.picklist(['together', 'apart']), students: Who })), v.maxLength(60)),
 })
 export type ClassFile = v.InferOutput<typeof ClassFileSchema>

@@ -10,7 +10,7 @@ const links = computed(() => [
   { name: 'png', icon: 'lucide:image', href: `${at.value}/picture?format=png&page=${page}`, shown: false },
   { name: 'svg', icon: 'lucide:shapes', href: `${at.value}/picture?format=svg&page=${page}`, shown: false },
   { name: 'annotations', icon: 'lucide:message-square-text', href: `${at.value}/annotations`, shown: false },
-])
+] as const)
 </script>
 
 <template>

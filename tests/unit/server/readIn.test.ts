@@ -100,7 +100,7 @@ describe('a drawing', () => {
     const [words, line, picture] = slides.pages[0]!.parts
     // A CSS pixel is three quarters of a point (CSS Values 4, 6.2).
     expect(words).toMatchObject({ text: 'Tides', textSize: 30 })
-    expect(words!.kind === 'box' && words.box.x + words.box.width / 2).toBeCloseTo(300, 6)
+    expect(words?.kind === 'box' && words.box.x + words.box.width / 2).toBeCloseTo(300, 6)
     expect(line).toMatchObject({ from: { x: 0, y: 0 }, to: { x: 150, y: 75 }, thickness: 3 })
     expect(picture).toMatchObject({ kind: 'picture', box: { x: 7.5, y: 15, width: 75, height: 37.5 } })
     expect(pictures).toHaveLength(1)
