@@ -1,8 +1,11 @@
-import type { Kysely, Transaction } from 'kysely'
+import type { Kysely } from 'kysely'
 import { isZone } from '../../core/handout/due'
 import { ok, type Result } from '../../core/result'
+import { foldName } from '../../core/roster/names'
+import { makePicturePassword } from '../../core/roster/picturePassword'
 import type { Database } from '../database/tables'
 import { withFolder } from '../files/folder'
+import { unforeseen } from '../http/random'
 import type { ReadClass } from '../reading/everything'
 import type { ReadInRefusal } from '../reading/readIn'
 import type { PoolRefusal } from '../labour/pool'
@@ -89,7 +92,7 @@ async function classIn(
   const created = await createClass(db, teacher, await freeName(db, teacher, file.name), zone)
   if (!created.ok) return null
   const { id } = created.value
-  const listed = file.students.map(({ left: _, ...student }) => student)
+  const listed = file.students.flatMap(({ left, ...student }) => (left ? [] : [student]))
   if (listed.length) {
     const taken = await takeList(services, id, { students: listed, missing: 'stay' })
     if (!taken.ok) {
@@ -97,16 +100,17 @@ async function classIn(
       return null
     }
   }
+  await haveLeft(db, id, file)
   const rows = await db.selectFrom('students').select(['id', 'name']).where('class_id', '=', id).execute()
   const byName = new Map(rows.map(row => [row.name, row.id]))
   const ids = file.students.map(student => byName.get(student.name))
   const who = (numbers: readonly number[]) => [...new Set(numbers.flatMap(n => ids[n] ?? []))]
-  const sets: string[] = []
+  const sets: (string | null)[] = []
   await db.transaction().execute(async trx => {
     for (const set of file.sets) {
       const groups = set.groups.map(group => ({ ...group, students: who(group.students) }))
       const kept = await keepSet(trx, id, { name: set.name, groups })
-      sets.push(kept.ok ? kept.value.id : '')
+      sets.push(kept.ok ? kept.value.id : null)
     }
   })
   const wishes = file.wishes.map(wish => ({ kind: wish.kind, students: who(wish.students) }))
@@ -122,22 +126,44 @@ async function classIn(
     came.slates += made?.slates ?? 0
     came.unread += made?.unread ?? 1
   }
-  // Whoever has left had a part in what was made before.
-  await db.transaction().execute(trx => leftAndLevels(trx, id, { file, ids }))
+  await inOrder(db, id, file)
   if (file.putAway) await db.updateTable('classes').set({ put_away_at: new Date() }).where('id', '=', id).execute()
   return came
 }
 
-interface OfClass {
-  readonly file: ReadClass['file']
-  readonly ids: readonly (string | undefined)[]
+/** Whoever is no longer on the list had a part in what was made. However many they are, the class has room. */
+async function haveLeft(db: Kysely<Database>, id: string, { students }: ReadClass['file']): Promise<void> {
+  // A list of theirs has each name, and each of the records' numbers, once.
+  const taken = new Set(students.flatMap(student => (student.left ? [] : keysOf(student))))
+  const gone = students.filter(student => {
+    const free = student.left && !keysOf(student).some(key => taken.has(key))
+    if (free) for (const key of keysOf(student)) taken.add(key)
+    return free
+  })
+  for (const { name, preferred = null, level = null, record = null } of gone)
+    await db
+      .insertInto('students')
+      .values({
+        class_id: id,
+        name,
+        preferred,
+        level,
+        record,
+        picture_password: makePicturePassword(unforeseen),
+        left_at: new Date(),
+      })
+      .execute()
 }
-async function leftAndLevels(trx: Transaction<Database>, id: string, { file, ids }: OfClass): Promise<void> {
-  const left = file.students.flatMap((student, i) => (student.left ? (ids[i] ?? []) : []))
-  if (left.length) await trx.updateTable('students').set({ left_at: new Date() }).where('id', 'in', left).execute()
-  const used = new Set(file.students.map(student => student.level))
-  const levels = [...new Set(file.levels)].filter(level => used.has(level))
-  if (levels.length) await trx.updateTable('classes').set({ levels }).where('id', '=', id).execute()
+const keysOf = ({ name, record }: { name: string; record?: string | undefined }) => [
+  `name ${foldName(name)}`,
+  ...(record === undefined ? [] : [`record ${record}`]),
+]
+
+/** The teacher's words for levels, from the lowest to the highest. */
+async function inOrder(db: Kysely<Database>, id: string, { students, levels }: ReadClass['file']): Promise<void> {
+  const used = new Set(students.map(student => student.level))
+  const known = [...new Set(levels)].filter(level => used.has(level))
+  if (known.length) await db.updateTable('classes').set({ levels: known }).where('id', '=', id).execute()
 }
 
 async function freeName(db: Kysely<Database>, teacher: string, name: string): Promise<string> {

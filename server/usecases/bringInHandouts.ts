@@ -1,5 +1,6 @@
 import type { Kysely, Transaction } from 'kysely'
 import type { HandoutFile, SlateFile } from '../../core/along/handedOut'
+import { changedReview, NO_REVIEW } from '../../core/handout/review'
 import { keepEdition } from '../database/editions'
 import { loadStates } from '../database/loadState'
 import type { Database } from '../database/tables'
@@ -20,7 +21,8 @@ export interface Where {
   readonly classId: string
   /** By number in the class's file. */
   readonly students: readonly (string | undefined)[]
-  readonly sets: readonly { readonly id: string; readonly groups: readonly string[] }[]
+  /** In the order of the class's file; null for one that couldn't be kept. */
+  readonly sets: readonly ({ readonly id: string; readonly groups: readonly string[] } | null)[]
   /** By their files. */
   readonly boards: ReadonlyMap<string, string>
 }
@@ -29,14 +31,24 @@ export interface SlatesIn {
   readonly unread: number
 }
 
-/** A handout with its slates, as the file has them. Null where its board or an edition of it can't be read. */
+/**
+ * A handout with its slates, as the file has them. Null where it contradicts itself, or its board or an edition of it
+ * can't be read.
+ */
 export async function handoutIn(services: Told, read: ReadHandout, where: Where): Promise<SlatesIn | null> {
   const editions = new Editions(services, read.folder, where)
   const { file } = read
   const needed = [file.edition, ...file.versions.map(one => one.edition)]
   for (const hash of needed) if ((await editions.of(hash)) === null) return null
   const board = (file.board && where.boards.get(file.board)) || (await editions.asBoard(file.edition))
-  const handout = await services.db.transaction().execute(trx => insertHandout(trx, file, { board, editions, where }))
+  const handout = await services.db
+    .transaction()
+    .execute(trx => insertHandout(trx, file, { board, editions, where }))
+    .catch((error: unknown) => {
+      log.warn({ error: error instanceof Error ? error.message : error }, 'a handout could not be brought in')
+      return null
+    })
+  if (handout === null) return null
   let slates = 0
   for (const name of read.slates) {
     const found = await services.labour.files.do('slate-of-everything', { path: where.path, name })
@@ -155,8 +167,13 @@ async function slateIn(services: Told, { file, pictures }: ReadSlate, of: OfSlat
     return await db.transaction().execute(async trx => {
       const slate = await insertSlate(trx, file, { ...of, hashes })
       await insertWork(trx, slate, { file, pictures, hashes })
-      await insertWords(trx, slate, file, of.where.teacher)
       const row = { id: slate, edition: hashes.get(file.edition)!, last: file.moves.length }
+      const { board } = await engine.editions.get(trx, row.edition)
+      await insertWords(trx, slate, {
+        file,
+        teacher: of.where.teacher,
+        pages: new Set(board.pages.map(page => page.id)),
+      })
       if (!(await loadStates(trx, engine.editions, [row])).get(slate))
         throw new Error('its moves contradict each other')
       return true
@@ -261,11 +278,18 @@ async function insertWork(
   }
 }
 
-async function insertWords(trx: Trx, slate: string, file: SlateFile, teacher: string): Promise<void> {
+interface Words {
+  readonly file: SlateFile
+  readonly teacher: string
+  /** Of its board as it is now. */
+  readonly pages: ReadonlySet<string>
+}
+
+async function insertWords(trx: Trx, slate: string, { file, teacher, pages }: Words): Promise<void> {
   const items: (string | null)[] = []
   for (const { item, at, removed, shown } of file.margin) {
-    // What was spoken is not in the file.
-    if (item.kind === 'spoken') {
+    // What was spoken is not in the file, and what is about a page that isn't there can't be shown.
+    if (item.kind === 'spoken' || !pages.has(item.page)) {
       items.push(null)
       continue
     }
@@ -284,17 +308,18 @@ async function insertWords(trx: Trx, slate: string, file: SlateFile, teacher: st
     items.push(id)
   }
   if (file.review) {
-    const { decisions, comment, points, levels, alone, at } = file.review
+    const { at, ...change } = file.review
+    const { decisions, comment, points, levels, alone } = changedReview(NO_REVIEW, change)
     await trx
       .insertInto('reviews')
       .values({
         slate_id: slate,
         teacher_id: teacher,
-        decisions: JSON.stringify(decisions ?? {}),
-        comment: comment ?? '',
-        points: points ?? null,
-        levels: JSON.stringify(levels ?? {}),
-        alone: JSON.stringify(alone ?? {}),
+        decisions: JSON.stringify(decisions),
+        comment,
+        points,
+        levels: JSON.stringify(levels),
+        alone: JSON.stringify(alone),
         updated_at: new Date(at),
       })
       .execute()
@@ -323,9 +348,10 @@ async function insertWords(trx: Trx, slate: string, file: SlateFile, teacher: st
 }
 
 /** The groups of a class's sets, in the order of its file. */
-export async function setsOf(db: Kysely<Database>, ids: readonly string[]): Promise<Where['sets']> {
+export async function setsOf(db: Kysely<Database>, ids: readonly (string | null)[]): Promise<Where['sets']> {
   return Promise.all(
     ids.map(async id => {
+      if (id === null) return null
       const groups = await db.selectFrom('groups').select('id').where('set_id', '=', id).orderBy('position').execute()
       return { id, groups: groups.map(group => group.id) }
     }),

@@ -220,7 +220,7 @@ describe('all that a teacher has', () => {
   it('is refused where it is none, and read as far as it can be where parts of it are broken', async () => {
     const teacher = await other()
     const put = async (files: Record<string, Uint8Array>) => {
-      const path = join(folder, `broken-${Object.keys(files).length}.zip`)
+      const path = join(folder, `broken-${Math.random()}.zip`)
       await writeFile(path, zipSync(files))
       return bringIn(services(), teacher, path)
     }
@@ -229,6 +229,31 @@ describe('all that a teacher has', () => {
     const broken = Object.fromEntries(
       Object.entries(files).map(([name, bytes]) => [name, /^boards/.test(name) ? bytes.subarray(0, 40) : bytes]),
     )
+    // A slate that tells of what can't have been, and one of somebody who isn't on the list.
+    const changed = (files_: Record<string, Uint8Array>, to: (slate: SlateFile) => SlateFile) =>
+      Object.fromEntries(
+        Object.entries(files_).map(([name, bytes]) =>
+          /slates\/\d{3}-/.test(name)
+            ? [
+                name,
+                new TextEncoder().encode(JSON.stringify(to(JSON.parse(new TextDecoder().decode(bytes)) as SlateFile))),
+              ]
+            : [name, bytes],
+        ),
+      )
+    const impossible = changed(files, slate => ({
+      ...slate,
+      moves: slate.moves.map(one => ({
+        ...one,
+        move: { kind: 'put', piece: pieceId('nowhere'), x: 1, y: 1 } as never,
+      })),
+    }))
+    expect(await put(impossible)).toEqual(ok({ boards: 1, classes: 1, slates: 3, rubrics: 1, unread: 1 }))
+    const doubled = changed(files, slate => ({
+      ...slate,
+      members: slate.members.map(member => ({ ...member, student: 0 })),
+    }))
+    expect(await put(doubled)).toMatchObject({ ok: true, value: { slates: 1, unread: 3 } })
     expect(await put(broken)).toEqual(ok({ boards: 0, classes: 1, slates: 4, rubrics: 1, unread: 1 }))
   })
 })
