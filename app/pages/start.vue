@@ -98,6 +98,8 @@ const readTitle = computed(() => {
   const own = read.kind === 'slides' ? read.slides.title : read.kind === 'board' ? read.board.title : ''
   return title.value.trim() || own.slice(0, 120).trim() || titleOf(file) || t('readIn.unnamed')
 })
+/** The name of a file that is on its way, or is being read. */
+const beingRead = ref('')
 const sheets = shallowRef<readonly Sheet[]>([])
 const takeSheet = (sheet: Sheet) => (list.value = asText(sheet))
 function showWords(file: File, found: readonly Sheet[]) {
@@ -112,7 +114,8 @@ async function fromElsewhere(file: File) {
   trouble.value = ''
   const words = await wordsOf(file)
   if (words) return showWords(file, [words])
-  const read = await attempt(() => readInFile(file))
+  beingRead.value = file.name
+  const read = await attempt(() => readInFile(file)).finally(() => (beingRead.value = ''))
   if (read?.kind === 'sheets') showWords(file, read.sheets)
   else if (read) reading.value = { file, read }
 }
@@ -163,6 +166,7 @@ const count = computed(() => groups.value.groups.length)
       /></label>
       <p v-if="unnamed" class="mt-2 font-semibold text-danger" role="alert">{{ t('start.nameFirst') }}</p>
       <p v-if="trouble" class="trouble mt-3" role="alert">{{ trouble }}</p>
+      <p v-if="beingRead" class="mt-3 font-semibold" role="status">{{ t('readIn.reading', { name: beingRead }) }}</p>
       <div class="mb-8 mt-4 flex flex-wrap gap-3">
         <button type="button" class="button button-action" :disabled="busy" @click="make(named())">
           <Icon name="lucide:file" />{{ t('start.nothing') }}

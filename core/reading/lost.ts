@@ -39,16 +39,36 @@ export interface Lost {
   readonly count: number
 }
 
+/** Things of one page that are read at all: more than a page can have, whatever becomes of them. */
+const MOST_THINGS = 1500
+
 /** Notes what is lost while a file is read: things of one sort on one page are one entry. */
 export class Losses {
   readonly #counts = new Map<string, Lost>()
-  page: number | null = null
+  #page: number | null = null
+  #things = 0
+
+  /** From 1; null for the file as a whole. */
+  set page(page: number | null) {
+    this.#page = page
+    this.#things = 0
+  }
+  get page(): number | null {
+    return this.#page
+  }
+
+  /** Whether there is room for one more thing on the page; what is beyond it is lost. */
+  room(): boolean {
+    if (++this.#things <= MOST_THINGS) return true
+    this.note('figures-too-many')
+    return false
+  }
 
   note(code: LostCode, count = 1): void {
     if (count <= 0) return
-    const at = `${this.page} ${code}`
+    const at = `${this.#page} ${code}`
     const before = this.#counts.get(at)
-    this.#counts.set(at, { code, page: this.page, count: (before?.count ?? 0) + count })
+    this.#counts.set(at, { code, page: this.#page, count: (before?.count ?? 0) + count })
   }
   get all(): readonly Lost[] {
     return [...this.#counts.values()]

@@ -24,12 +24,16 @@ watch(
   () => going && underWay.value,
   now => (now ? resume() : pause()),
 )
-/** Asks for one more. */
-const order = (body: Record<string, unknown> = {}) =>
-  attempt(async () => {
+let asking = false
+/** Asks for one more; pressed twice in a row it is asked for once. */
+async function order(body: Record<string, unknown> = {}) {
+  if (asking) return
+  asking = true
+  await attempt(async () => {
     await ask(path, { method: 'POST', body })
     await read()
-  })
+  }).finally(() => (asking = false))
+}
 defineExpose({ order })
 const format = new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeStyle: 'short' })
 const ready = ({ sheets }: ParcelInList) =>

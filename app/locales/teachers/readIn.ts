@@ -3,6 +3,7 @@ export default {
   readIn: {
     title: 'From a file: {title}',
     unnamed: 'From a file',
+    reading: '{name} is being read …',
     how: 'Each page stands here as it would be. Whatever is printed is locked; headings, empty shapes, lines and large pictures are printed always.',
     allPages: 'All pages',
     mixed: 'Not all the same',

@@ -38,9 +38,9 @@ export function wordsOf(
       .join('')
   return element
     ? said(element)
-        .replace(/[ \t]*\n[ \t]*/g, '\n')
-        .replace(/\n{2,}/g, '\n')
         .replace(/ {2,}/g, ' ')
+        .replace(/ ?\n ?/g, '\n')
+        .replace(/\n{2,}/g, '\n')
         .trim()
     : ''
 }

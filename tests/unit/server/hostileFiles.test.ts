@@ -166,6 +166,30 @@ describe('files that are made to break what reads them', () => {
     ).toBe('slides')
   })
 
+  it('are written so that looking through them takes for ever', async () => {
+    const long = 300_000
+    const rect = '<rect class="a" width="9" height="9"/>'
+    for (const style of [
+      '/*'.repeat(long),
+      'a'.repeat(2 * long),
+      '{'.repeat(long),
+      ','.repeat(long),
+      '.a{'.repeat(long),
+    ])
+      expect(await reads(xml(`<svg><style>${style}</style>${rect}</svg>`))).toBe('slides')
+    for (const transform of ['a'.repeat(long), '('.repeat(long), 'rotate('.repeat(long), ' '.repeat(long)])
+      expect(await reads(xml(`<svg><rect width="9" height="9" transform="${transform}"/></svg>`))).toBe('slides')
+    for (const part of ['<i> </i>', '<p> </p>', '<i>\n</i>'])
+      expect(await reads(xml(ITEM.replace('Which?', part.repeat(60_000))))).toBe('board')
+    const shape =
+      '<custom-shape style-name="x" width="5cm" height="1cm"><p>many words in a small box, again and again</p></custom-shape>'
+    const page = `<page>${shape.repeat(30_000)}</page>`
+    const done = await readIn(
+      Buffer.from(zipSync({ 'content.xml': strToU8(`<d><body><presentation>${page}</presentation></body></d>`) })),
+    )
+    expect(done.ok && done.value.kind === 'slides' && done.value.slides.pages[0]!.parts.length).toBe(1500)
+  })
+
   it('have pictures that say they are huge', async () => {
     // A PNG's header (ISO/IEC 15948) with 60,000 by 60,000 pixels.
     const header = new Uint8Array(33)

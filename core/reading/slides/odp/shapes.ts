@@ -63,6 +63,7 @@ const UNREAD: Readonly<Record<string, 'embedded' | 'shapes-simplified'>> = {
 
 function shapeParts(shape: XmlElement, reading: Reading): Part[] {
   const { losses } = reading
+  if (!losses.room()) return []
   switch (shape.name) {
     case 'g':
       return partsOf(elementsIn(shape), reading)
@@ -274,7 +275,7 @@ function tableParts(table: XmlElement, { x, y, width, height }: Box, reading: Re
   const [wide, high] = [width / columns, height / rows.length]
   return rows.flatMap((row, r) =>
     elementsIn(row).flatMap((cell, c) => {
-      if (cell.name !== 'table-cell') return []
+      if (cell.name !== 'table-cell' || !reading.losses.room()) return []
       const box = {
         x: x + c * wide,
         y: y + r * high,

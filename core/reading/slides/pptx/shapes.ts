@@ -43,7 +43,9 @@ export function partsOf(tree: XmlElement | null, reading: Reading, moved: Moved 
   return elementsIn(tree).flatMap(element => shapeParts(element, reading, moved))
 }
 
+const SHAPES = ['sp', 'pic', 'cxnSp', 'grpSp', 'graphicFrame', 'AlternateContent']
 function shapeParts(element: XmlElement, reading: Reading, moved: Moved): Part[] {
+  if (!SHAPES.includes(element.name) || !reading.losses.room()) return []
   switch (element.name) {
     case 'sp':
       return boxes(element, reading, moved)

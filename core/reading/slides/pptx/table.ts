@@ -21,7 +21,7 @@ export function tableParts(table: XmlElement, { x, y }: Box, reading: Reading): 
   const sum = (numbers: readonly number[]) => numbers.reduce((a, b) => a + b, 0)
   return rows.flatMap((row, r) =>
     childrenOf(row, 'tc').flatMap((cell, c) => {
-      if (cell.attributes.hMerge || cell.attributes.vMerge) return []
+      if (cell.attributes.hMerge || cell.attributes.vMerge || !reading.losses.room()) return []
       const [across, down] = [numberOf(cell, 'gridSpan') ?? 1, numberOf(cell, 'rowSpan') ?? 1]
       const box = {
         x: x + sum(widths.slice(0, c)),

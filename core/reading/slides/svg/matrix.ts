@@ -21,11 +21,13 @@ export const turnOf = ([a, b]: Matrix): number => (Math.atan2(b, a) * 180) / Mat
 export const growth = ([a, b, c, d]: Matrix): number => Math.sqrt(Math.abs(a * d - b * c))
 
 const MOST = 50
+/** Of a list, in letters: what is longer moves nothing any more. */
+const LONGEST = 2000
 const rad = (degrees: number) => (degrees * Math.PI) / 180
 /** A list of transforms as an attribute writes it; from the first that can't be read on, nothing. */
 export function readTransform(written: string | undefined): Matrix {
   let all = IDENTITY
-  for (const [, name, list] of [...(written ?? '').matchAll(/(\w+)\s*\(([^)]*)\)/g)].slice(0, MOST)) {
+  for (const [, name, list] of [...(written ?? '').slice(0, LONGEST).matchAll(/(\w+)\s*\(([^)]*)\)/g)].slice(0, MOST)) {
     const n = list!
       .split(/[\s,]+/)
       .filter(Boolean)

@@ -12,14 +12,22 @@ export type Sheet = ReadonlyMap<string, Declared>
 export function sheetOf(root: XmlElement): Sheet {
   const text = allOf(root, 'style').map(textOf).join('\n').slice(0, LONGEST_SHEET)
   const sheet = new Map<string, Declared>()
-  const rules = [...text.replace(/\/\*[\s\S]*?\*\//g, ' ').matchAll(/([^{}]{1,2000})\{([^{}]*)\}/g)].slice(
-    0,
-    MOST_RULES,
-  )
-  for (const [, selectors, body] of rules)
-    for (const selector of selectors!.split(',').map(one => one.trim()))
-      if (/^[.#]?[\w-]+$/.test(selector)) sheet.set(selector, { ...sheet.get(selector), ...declared(body) })
+  for (const rule of withoutComments(text).split('}').slice(0, MOST_RULES)) {
+    const open = rule.lastIndexOf('{')
+    const said = declared(rule.slice(open + 1))
+    for (const selector of rule.slice(0, Math.max(0, open)).split(','))
+      if (/^[.#]?[\w-]+$/.test(selector.trim())) {
+        const name = selector.trim()
+        sheet.set(name, { ...sheet.get(name), ...said })
+      }
+  }
   return sheet
+}
+
+/** A comment that isn't closed goes to the end. */
+function withoutComments(text: string): string {
+  const [first, ...rest] = text.split('/*')
+  return [first, ...rest.map(part => (part.includes('*/') ? part.slice(part.indexOf('*/') + 2) : ''))].join(' ')
 }
 
 const declared = (body: string | undefined): Record<string, string> =>
