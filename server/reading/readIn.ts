@@ -98,9 +98,11 @@ async function fromSlides(slides: Slides, bytesOf: BytesOf): Promise<Result<Read
   return ok({ kind: 'slides', slides: { ...slides, pages, lost: [...slides.lost, ...lost] }, pictures: named })
 }
 
-async function fromQuestions(questions: Questions, bytesOf: BytesOf): Promise<Result<ReadIn, never>> {
+async function fromQuestions(questions: Questions, bytesOf: BytesOf): Promise<Result<ReadIn, 'bad-file'>> {
   const { pictures, lost } = await picturesOf(questions.sources, bytesOf)
   const made = questions.board(new Map(pictures.map(({ source, picture }) => [source, keptOf(picture)])))
+  // Questions about pictures that aren't there are none.
+  if (made.board.pages.length === 0) return refuse('bad-file')
   return ok({ kind: 'board', board: made.board, lost: [...made.lost, ...lost], pictures })
 }
 

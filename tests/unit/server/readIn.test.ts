@@ -8,12 +8,14 @@ import { makeEdition } from '../../../core/board/edition'
 import type { FigureId, MasterId, PageId, PieceId } from '../../../core/board/ids'
 import { qtiPackage } from '../../../core/format/qti/package'
 import { boardFromSlides } from '../../../core/reading/slides/compose'
+import { seeded } from '../../../core/layout/random'
 import { asText } from '../../../core/reading/sheets/sheet'
 import { readGroups } from '../../../core/design/wordSort'
 import { pagePicture } from '../../../server/papers/pagePicture'
 import { keptOf, readIn, type ReadIn } from '../../../server/reading/readIn'
 import { counting } from '../../boards'
 import { exampleBoards } from '../../examples'
+import { KINDS } from '../../generatedBoards'
 import { bluePng, rockPoolSlides } from '../../slideFiles'
 
 type Of<Kind extends ReadIn['kind']> = Extract<ReadIn, { kind: Kind }>
@@ -178,6 +180,8 @@ describe('questions', () => {
             .toSorted()
         case 'label':
           return Object.keys(key.pins).map(text).toSorted()
+        case 'order':
+          return key.before.map(pair => pair.map(text))
         case 'slots':
           return Object.values(key.fits).map(some => some.map(text).toSorted())
         case 'write':
@@ -209,6 +213,25 @@ describe('questions', () => {
       expect(answersOf(found.board)).toEqual(answersOf(board))
     },
   )
+
+  it('of any board whose keys can be carried come back with all words and all answers', async () => {
+    let carriedOver = 0
+    for (let seed = 1; seed <= 40; seed++)
+      for (const kind of ['sort', 'slots', 'order', 'labels'] as const) {
+        const board = KINDS[kind](seeded(seed))
+        const { files, left, pictures: drawn } = qtiPackage(makeEdition(board))
+        if (left.length) continue
+        const png = new Uint8Array(await bluePng())
+        const items = Object.entries(files).map(([name, text]) => [name, strToU8(text)] as const)
+        const pictures = drawn.map(({ name }) => [name, png] as const)
+        const found = await read('board', zipSync(Object.fromEntries([...pictures, ...items])))
+        const words = (one: Board) => one.pages.flatMap(page => page.pieces.map(piece => piece.text)).toSorted()
+        expect(words(found.board), `${kind} ${seed}`).toEqual(words(board))
+        expect(answersOf(found.board), `${kind} ${seed}`).toEqual(answersOf(board))
+        carriedOver++
+      }
+    expect(carriedOver).toBeGreaterThan(100)
+  })
 
   /** Names and attributes of IMS QTI 2.2 (assessmentItem, choiceInteraction …), from memory. */
   const item = (declaration: string, body: string) =>
@@ -265,5 +288,8 @@ describe('questions', () => {
     expect(found.board.keys).toEqual([])
     expect(found.lost.map(one => one.code).toSorted()).toEqual(['no-answer', 'unknown-interaction'])
     expect(await refused(item('>', slider))).toBe('bad-file')
+    const hotspot =
+      '<hotspotInteraction responseIdentifier="RESPONSE"><object data="gone.png" width="9" height="9"/><hotspotChoice identifier="A" shape="circle" coords="4,4,3"/></hotspotInteraction>'
+    expect(await refused(item('>', hotspot))).toBe('bad-file')
   })
 })
