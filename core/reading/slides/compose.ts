@@ -4,7 +4,9 @@ import type { FigureId, FileHash, MasterId, PageId, PieceId } from '../../board/
 import { PIECE_TEXT_LONGEST, type Master, type Piece } from '../../board/piece'
 import { MOST_PAGES, MOST_PIECES } from '../../board/sizes'
 import { contrast, INK } from '../../colour/contrast'
+import { boxAround } from '../../geometry/outline'
 import type { Box } from '../../geometry/shape'
+import { turnedAround } from '../../geometry/turned'
 import { CARD_PADDING, pictureCardSize } from '../../layout/cardSize'
 import { breakLines } from '../../text/lines'
 import { LINE_HEIGHT, textWidth } from '../../text/measure'
@@ -90,11 +92,13 @@ function pageOf(slide: Slide, making: Making): Page {
   const printed = new Printed(making)
   const pieces: Made[] = []
   for (const part of slide.parts) {
-    const made = use === 'printed' ? [] : listed(part).flatMap(one => piecesOf(one, slide, making))
-    if (made.length === 0) printed.add(part)
-    const room = MOST_PIECES - pieces.length
-    losses.note('pieces-too-many', made.length - room)
-    pieces.push(...made.slice(0, room))
+    const ones = use === 'printed' ? [] : listed(part).map(one => ({ one, made: piecesOf(one, slide, making) }))
+    if (ones.every(({ made }) => made.length === 0)) printed.add(part)
+    else
+      for (const { one, made } of ones)
+        if (made.length === 0) printed.add(one)
+        else if (pieces.length < MOST_PIECES) pieces.push(...made)
+        else losses.note('pieces-too-many')
   }
   const { width, height } = slide
   const inside = (at: number, most: number) => Math.min(most, Math.max(0, at))
@@ -122,11 +126,13 @@ function listed(part: Part): Part[] {
   const items = part.kind === 'box' ? part.text.split('\n').filter(line => line.trim()) : []
   if (part.kind !== 'box' || items.length < 2 || !items.every(item => ITEM.test(item))) return [part]
   const height = part.box.height / items.length
-  return items.map((text, i) => ({
-    ...part,
-    text: text.replace(ITEM, ''),
-    box: { ...part.box, y: part.box.y + i * height, height: Math.max(1, height - GAP) },
-  }))
+  const middle = { x: part.box.x + part.box.width / 2, y: part.box.y + part.box.height / 2 }
+  return items.map((text, i) => {
+    const upright = { x: middle.x, y: part.box.y + (i + 0.5) * height }
+    const at = turnedAround(middle, upright, part.turn)
+    const box = boxAround(at, { width: part.box.width, height: Math.max(1, height - GAP) })
+    return { ...part, text: text.replace(ITEM, '').trim(), box, shape: { kind: 'rectangle', ...box } }
+  })
 }
 const GAP = 4
 

@@ -209,6 +209,21 @@ describe('what is read of slides', () => {
     }
   })
 
+  it('loses no item of a list: what is too long for a card is printed', () => {
+    const long = 'a very long sentence '.repeat(12)
+    const paragraphs = ['limpet', long, 'goby']
+      .map(text => `<a:p><a:pPr><a:buChar char="•"/></a:pPr><a:r><a:t>${text}</a:t></a:r></a:p>`)
+      .join('')
+    const list = `<p:sp><p:nvSpPr><p:cNvPr id="1" name=""/><p:nvPr/></p:nvSpPr><p:spPr><a:xfrm rot="5400000">${spot(2540000, 2540000, 2540000, 1270000)}</a:xfrm></p:spPr><p:txBody><a:bodyPr/>${paragraphs}</p:txBody></p:sp>`
+    const { board } = composed(slidesOf(presentation(list)), 'lying')
+    const [page] = board.pages
+    expect(page!.pieces.map(piece => piece.text)).toEqual(['limpet', 'goby'])
+    expect(page!.backdrop.figures!.map(figure => figure.text)).toEqual([long.trim()])
+    // Turned by a quarter, what stood at the top of 300 by 200 points around (300, 250) is at the right.
+    const first = page!.staged![page!.pieces[0]!.id]!
+    expect([first.x, first.y, first.turn].map(n => Math.round(n!))).toEqual([333, 250, 90])
+  })
+
   it('has grounds on which our dark words can be read', () => {
     const dark = `<p:sp><p:nvSpPr><p:cNvPr id="1" name=""/><p:nvPr/></p:nvSpPr><p:spPr><a:xfrm>${spot(0, 0, 1270000, 635000)}</a:xfrm><a:solidFill><a:srgbClr val="102040"/></a:solidFill></p:spPr><p:txBody><a:bodyPr/><a:p><a:r><a:t>seal</a:t></a:r></a:p></p:txBody></p:sp>`
     const slides = slidesOf(presentation(dark))
