@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs'
 import { strToU8, zipSync } from 'fflate'
 import { expectAccessible } from './axe'
 import { comeInByLink } from './lesson'
@@ -19,6 +20,12 @@ test('class lists come in from files of any kind, and say what is wrong with oth
   await expect(page.getByTestId('names')).toHaveValue(/Zoë;Núñez/)
   await load('latin.csv', Buffer.from('First name,Surname\nJos\xE9,Gar\xE7on\n', 'latin1'))
   await expect(page.getByTestId('plan')).toContainText('New: José Garçon')
+
+  // Any table will do: this one was made by LibreOffice.
+  await load('list.ods', readFileSync('tests/files/libreoffice.ods'))
+  await expect(page.getByTestId('names')).toHaveValue(/^clingers\tswimmers\nlimpet\tshanny/)
+  await load('torn.xlsx', Buffer.from('PK and nothing'))
+  await expect(page.getByRole('alert')).toContainText('There is no class list in this file')
 
   await load('picture.png', Buffer.from([0x89, 0x50, 0x4e, 0x47, 0, 0, 0, 13, 0, 0, 0, 1]))
   await expect(page.getByRole('alert')).toContainText('There is no class list in this file')

@@ -129,7 +129,7 @@ async function take() {
           }}<input
             type="file"
             multiple
-            accept=".csv,.tsv,.txt,.zip,text/csv,text/plain,application/zip"
+            accept=".csv,.tsv,.txt,.xlsx,.ods,.zip,text/csv,text/plain,application/zip"
             class="sr-only"
             data-test="list-file"
             @change="

@@ -1,4 +1,5 @@
 import { wrap } from 'comlink'
+import { asText } from '~~/core/reading/sheets/sheet'
 import { checked, listRows, readList, type ListedStudent, type ListRow } from '~~/core/roster/classList'
 import type { ListColumn } from '~~/core/roster/listColumns'
 import { planList, type KnownStudent, type Missing } from '~~/core/roster/listPlan'
@@ -7,7 +8,8 @@ import type { ClassListWorker, ReadFile } from '~/workers/classList'
 
 const LARGEST_FILE = 20 * 1024 * 1024
 type FileTrouble =
-  (ReadFile & { kind: 'trouble' }) | { readonly trouble: 'too-big'; readonly file?: string; readonly column?: string }
+  | (ReadFile & { kind: 'trouble' })
+  | { readonly trouble: 'too-big' | 'no-list'; readonly file?: string; readonly column?: string }
 
 /**
  * A class list on its way in: what was typed, pasted or loaded, what its columns are, what was mended, and what it
@@ -75,6 +77,8 @@ export function useClassList(known: Ref<readonly KnownStudent[]>) {
     fromRecords.value = false
     if (files.reduce((sum, file) => sum + file.size, 0) > LARGEST_FILE)
       return void (fileTrouble.value = { trouble: 'too-big' })
+    const [sheet] = files
+    if (files.length === 1 && /\.(xlsx|ods)$/i.test(sheet!.name)) return loadSheet(sheet!)
     const worker = new Worker(new URL('../../workers/classList.ts', import.meta.url), { type: 'module' })
     reading.value = true
     try {
@@ -91,6 +95,21 @@ export function useClassList(known: Ref<readonly KnownStudent[]>) {
     } finally {
       reading.value = false
       worker.terminate()
+    }
+  }
+  /** A spreadsheet is read by the server; of several sheets the first that has anything. */
+  async function loadSheet(file: File) {
+    reading.value = true
+    try {
+      const read = await readInFile(file)
+      const words = read.kind === 'sheets' ? (read.sheets.map(asText).find(Boolean) ?? '') : ''
+      if (words) text.value = words
+      else fileTrouble.value = { trouble: 'no-list' }
+    } catch (error) {
+      if (!(error instanceof Refused)) throw error
+      fileTrouble.value = { trouble: error.code === 'too-heavy' || error.code === 'too-big' ? 'too-big' : 'no-list' }
+    } finally {
+      reading.value = false
     }
   }
   /** A class of the school's records, read already. */

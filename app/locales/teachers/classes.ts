@@ -72,7 +72,7 @@ export default {
   },
   classList: {
     title: 'Names of {name}',
-    how: "Type or paste names: one on each line, or rows from a spreadsheet. Or load a file: CSV, or an export of the school's records (OneRoster, as CSV files or a zip).",
+    how: "Type or paste names: one on each line, or rows from a spreadsheet. Or load a file: a spreadsheet, CSV, or an export of the school's records (OneRoster, as CSV files or a zip).",
     text: 'Names',
     load: 'Load a file',
     reading: 'Reading…',
@@ -128,7 +128,7 @@ export default {
       'too-big':
         'This file is larger than 20 MB. A class list has at most 200 students: save only this class, and load it again. Nothing was changed.',
       'broken-zip': "This zip can't be opened. Save it anew. Nothing was changed.",
-      'no-list': 'There is no class list in this file. It should be CSV or text. Nothing was changed.',
+      'no-list': 'There is no class list in this file. It should be a spreadsheet, CSV or text. Nothing was changed.',
       'no-users': 'This export has no users.csv, where the names are. Load the whole zip. Nothing was changed.',
       'no-students': 'This export has no students in it. Nothing was changed.',
       'no-column': 'In {file} the column {column} is missing. Nothing was changed.',
