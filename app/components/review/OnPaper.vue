@@ -4,13 +4,16 @@ const { open, slate, page } = defineProps<{ open: boolean; slate: string; page: 
 const emit = defineEmits<{ close: [] }>()
 const { t } = useWords()
 const at = computed(() => `/api/slates/${slate}`)
-const links = computed(() => [
-  { name: 'marked', icon: 'lucide:file-check', href: `${at.value}/paper?marked=1`, shown: true },
-  { name: 'plain', icon: 'lucide:file-text', href: `${at.value}/paper?marked=0`, shown: true },
-  { name: 'png', icon: 'lucide:image', href: `${at.value}/picture?format=png&page=${page}`, shown: false },
-  { name: 'svg', icon: 'lucide:shapes', href: `${at.value}/picture?format=svg&page=${page}`, shown: false },
-  { name: 'annotations', icon: 'lucide:message-square-text', href: `${at.value}/annotations`, shown: false },
-] as const)
+const links = computed(
+  () =>
+    [
+      { name: 'marked', icon: 'lucide:file-check', href: `${at.value}/paper?marked=1`, shown: true },
+      { name: 'plain', icon: 'lucide:file-text', href: `${at.value}/paper?marked=0`, shown: true },
+      { name: 'png', icon: 'lucide:image', href: `${at.value}/picture?format=png&page=${page}`, shown: false },
+      { name: 'svg', icon: 'lucide:shapes', href: `${at.value}/picture?format=svg&page=${page}`, shown: false },
+      { name: 'annotations', icon: 'lucide:message-square-text', href: `${at.value}/annotations`, shown: false },
+    ] as const,
+)
 </script>
 
 <template>
