@@ -4,10 +4,14 @@ import { decodeXml, parseXml, type XmlElement } from './xml'
 
 export type ZipFault = 'no-zip' | 'too-many-files' | 'too-large'
 
-const MOST_FILES = 5000
-/** Bytes, unpacked. */
-const LARGEST_FILE = 60_000_000
-const LARGEST = 400_000_000
+/** How much of a zip is read: so many files, and bytes, unpacked, of one and of all of them. */
+export interface ZipBounds {
+  readonly files: number
+  readonly largest: number
+  readonly total: number
+}
+/** Any document that somebody made elsewhere. */
+const DOCUMENT: ZipBounds = { files: 5000, largest: 60_000_000, total: 400_000_000 }
 const LONGEST_NAME = 400
 
 /** What lies in a zip, by its name from the root of it. A file is unpacked when it is asked for. */
@@ -24,24 +28,24 @@ export interface Archive {
  * passed over. What says that it unpacks to more than a bound is refused; a file is never unpacked to more than the
  * directory says of it.
  */
-export function openZip(data: Uint8Array): Result<Archive, ZipFault> {
+export function openZip(data: Uint8Array, most: ZipBounds = DOCUMENT): Result<Archive, ZipFault> {
   const sizes = new Map<string, number>()
   let [files, total] = [0, 0]
   const noted = ({ name, originalSize }: { name: string; originalSize: number }) => {
     files++
     total += originalSize
     // A directory may say that it has thousands of millions of entries: it isn't read on.
-    if (files > MOST_FILES || total > LARGEST) throw new RangeError(name)
+    if (files > most.files || total > most.total) throw new RangeError(name)
     if (isPlain(name) && !sizes.has(name)) sizes.set(name, originalSize)
     return false
   }
   try {
     unzipSync(data, { filter: noted })
   } catch {
-    return refuse(files > MOST_FILES ? 'too-many-files' : total > LARGEST ? 'too-large' : 'no-zip')
+    return refuse(files > most.files ? 'too-many-files' : total > most.total ? 'too-large' : 'no-zip')
   }
   const bytes = (name: string) => {
-    if (!sizes.has(name) || sizes.get(name)! > LARGEST_FILE) return null
+    if (!sizes.has(name) || sizes.get(name)! > most.largest) return null
     let first = true
     try {
       const unpacked = unzipSync(data, { filter: file => file.name === name && first && !(first = false) })
@@ -50,10 +54,16 @@ export function openZip(data: Uint8Array): Result<Archive, ZipFault> {
       return null
     }
   }
+  /** What a file is is told by its XML, and then read from it. */
+  const parsed = new Map<string, XmlElement | null>()
   const xml = (name: string) => {
+    const before = parsed.get(name)
+    if (before !== undefined) return before
     const found = bytes(name)
-    const parsed = found && parseXml(decodeXml(found))
-    return parsed?.ok ? parsed.value : null
+    const read = found && parseXml(decodeXml(found))
+    const root = read?.ok ? read.value : null
+    parsed.set(name, root)
+    return root
   }
   return ok({ names: [...sizes.keys()], bytes, xml })
 }

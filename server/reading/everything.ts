@@ -8,12 +8,14 @@ import {
   type Manifest,
 } from '../../core/along/everything'
 import { HandoutFileSchema, SlateFileSchema, type HandoutFile, type SlateFile } from '../../core/along/handedOut'
-import { openZip, type Archive } from '../../core/reading/zip'
+import { openZip, type Archive, type ZipBounds } from '../../core/reading/zip'
 import { ok, refuse, type Result } from '../../core/result'
 import { readPicture, type Picture } from '../files/picture'
 import { parseJson } from '../http/json'
 import type { ReadInRefusal } from './readIn'
 
+/** Years of slates, each a file; the largest board has its clips in it, written in letters. */
+const MOST: ZipBounds = { files: 65_000, largest: 100_000_000, total: 4_000_000_000 }
 const DEEPEST = 30
 const MOST_HANDOUTS = 2000
 const MOST_SLATES = 2000
@@ -96,7 +98,7 @@ let last: { readonly path: string; readonly archive: Archive } | null = null
 async function archiveAt(path: string): Promise<Result<Archive, ReadInRefusal>> {
   if (last?.path === path) return ok(last.archive)
   last = null
-  const opened = openZip(await readFile(path))
+  const opened = openZip(await readFile(path), MOST)
   if (!opened.ok) return refuse(opened.reason === 'no-zip' ? 'bad-file' : 'too-heavy')
   last = { path, archive: opened.value }
   return ok(opened.value)

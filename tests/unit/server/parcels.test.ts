@@ -229,6 +229,9 @@ describe('all that a teacher has', () => {
     const broken = Object.fromEntries(
       Object.entries(files).map(([name, bytes]) => [name, /^boards/.test(name) ? bytes.subarray(0, 40) : bytes]),
     )
+    // As many files as years of slates are.
+    const years = Array.from({ length: 6000 }, (_, i) => [`other/${i}.json`, new Uint8Array()] as const)
+    expect(await put({ ...files, ...Object.fromEntries(years) })).toMatchObject({ ok: true, value: { slates: 4 } })
     // A slate that tells of what can't have been, and one of somebody who isn't on the list.
     const changed = (files_: Record<string, Uint8Array>, to: (slate: SlateFile) => SlateFile) =>
       Object.fromEntries(
