@@ -8,6 +8,9 @@ import type { PictureBytes } from './pictureBytes'
 import { pngOf } from './png'
 import { knowSyllablesOf } from './textRules'
 
+/** Dots to a point of the page: their items say in points how large it is shown. */
+const SHARPNESS = 2
+
 /** A board's answers as a zip of QTI 3.0, with the pictures of pages that its items show, without any piece on them. */
 export async function qtiZip({ board, pictures }: { board: Board; pictures: PictureBytes }): Promise<Buffer> {
   await knowSyllablesOf(board)
@@ -16,7 +19,7 @@ export async function qtiZip({ board, pictures }: { board: Board; pictures: Pict
   const drawn = await Promise.all(
     made.pictures.map(async ({ name, page }) => {
       const drawing = drawPage({ edition, page, state: emptySlate })
-      return [name, await pngOf(drawing, pictures, { title: board.title, scale: 1 })] as const
+      return [name, await pngOf(drawing, pictures, { title: board.title, scale: SHARPNESS })] as const
     }),
   )
   const texts = Object.entries(made.files).map(([name, text]) => [name, strToU8(text)] as const)

@@ -71,7 +71,15 @@ export function response(
     base,
     correct,
     accepted,
-  }: { cardinality: string; base: string; correct: readonly string[]; accepted: readonly string[] },
+    other = 0,
+  }: {
+    cardinality: string
+    base: string
+    correct: readonly string[]
+    accepted: readonly string[]
+    /** What any other answer is worth. */
+    other?: number
+  },
 ): string {
   const value = (text: string) => element('qti-value', {}, words(text))
   return element(
@@ -82,7 +90,7 @@ export function response(
       ? [
           element(
             'qti-mapping',
-            { 'default-value': 0, 'lower-bound': 0 },
+            { 'default-value': other, 'lower-bound': 0 },
             ...accepted.map(one =>
               element('qti-map-entry', {
                 'map-key': one,

@@ -4,6 +4,7 @@ import { pieceName } from '../../board/pieceName'
 import type { Gaps, Place } from '../../board/place'
 import { boxOf } from '../../geometry/outline'
 import { matchInteraction } from './choices'
+import { pageImage } from './hotspots'
 import {
   byTemplate,
   item,
@@ -127,12 +128,7 @@ export function labelItem({ key, edition, page }: Of<'label'>): Carried {
         'qti-graphic-gap-match-interaction',
         { 'response-identifier': 'RESPONSE' },
         prompt(edition),
-        element('img', {
-          src: name,
-          alt: edition.board.title,
-          width: Math.round(page.width),
-          height: Math.round(page.height),
-        }),
+        pageImage(page, name, edition.board.title),
         ...labels.map(([label]) =>
           element('qti-gap-text', { identifier: identifier(label), 'match-max': 1 }, words(pieceWords(edition, label))),
         ),

@@ -3,6 +3,7 @@ import type { Key } from '../../keys/key'
 import { matchItem, orderItem, sortItem } from './choices'
 import type { Carried, LeftOut } from './frame'
 import { labelItem, slotsItem, writeItem } from './gaps'
+import { coverItem, inkItem } from './hotspots'
 
 /** A key as an item. A page whose key it is must be on the board. */
 export function itemFor(key: Key, edition: Edition): Carried {
@@ -23,11 +24,13 @@ export function itemFor(key: Key, edition: Edition): Carried {
         return labelItem({ key, ...of })
       case 'write':
         return writeItem({ key, ...of })
+      case 'ink':
+        return inkItem({ key, ...of })
+      case 'cover':
+        return coverItem({ key, ...of })
       case 'arrows':
       case 'balance':
-      case 'cover':
       case 'expression':
-      case 'ink':
       case 'scale':
       case 'spectrum':
       case 'total':

@@ -1,56 +1,93 @@
 import { XMLParser, XMLValidator } from 'fast-xml-parser'
+import * as v from 'valibot'
 import { describe, expect, it } from 'vitest'
-import { makeEdition } from '../../../core/board/edition'
+import type { Board, Page } from '../../../core/board/board'
+import { makeEdition, type Edition } from '../../../core/board/edition'
+import { FigureIdSchema, type FigureId } from '../../../core/board/ids'
 import { qtiPackage } from '../../../core/format/qti/package'
-import { keyedShore } from '../../boards'
+import { keyedShore, keyId, placeId } from '../../boards'
 import { exampleBoards } from '../../examples'
 
 /**
  * Structure as in 1EdTech Question and Test Interoperability (QTI) 3.0, Assessment, Section and Item information model;
  * names of elements and attributes from memory, checked field by field.
  */
-const parse = (xml: string) =>
-  new XMLParser({
-    ignoreAttributes: false,
-    attributeNamePrefix: '',
-    isArray: name =>
-      /^(qti-(simple-choice|simple-associable-choice|map-entry|value|gap|gap-text|associable-hotspot|response-declaration|text-entry-interaction|assessment-item-ref|map-response)|resource|p)$/.test(
-        name,
-      ),
-  }).parse(xml) as Record<string, Any>
-// What a parser gives has no type.
-// eslint-disable-next-line @typescript-eslint/no-explicit-any
-type Any = any
-const named = (title: string) => makeEdition(exampleBoards.find(board => board.title.startsWith(title))!)
-const onlyItem = (title: string) => {
-  const made = qtiPackage(named(title))
-  const [name] = Object.keys(made.files).filter(file => !['imsmanifest.xml', 'test.xml'].includes(file))
-  return { made, item: parse(made.files[name!]!)['qti-assessment-item'] as Any }
+interface Node {
+  readonly name: string
+  readonly attributes: Readonly<Record<string, string>>
+  readonly children: readonly Node[]
+  readonly text: string
 }
+type Parsed = Readonly<Record<string, readonly unknown[] | Readonly<Record<string, string>> | string>>
+const parser = new XMLParser({
+  ignoreAttributes: false,
+  attributeNamePrefix: '',
+  preserveOrder: true,
+  parseTagValue: false,
+})
+function nodeOf(parsed: Parsed): Node | null {
+  const name = Object.keys(parsed).find(key => key !== ':@' && key !== '#text')
+  if (!name || name.startsWith('?')) return null
+  const inside = parsed[name] as readonly Parsed[]
+  return {
+    name,
+    attributes: (parsed[':@'] ?? {}) as Readonly<Record<string, string>>,
+    children: inside.flatMap(child => nodeOf(child) ?? []),
+    text: inside.map(child => (typeof child['#text'] === 'string' ? child['#text'] : '')).join(''),
+  }
+}
+const parse = (xml: string): Node => (parser.parse(xml) as Parsed[]).flatMap(one => nodeOf(one) ?? [])[0]!
+/** All of that name in it, however deep. */
+const all = (node: Node, name: string): Node[] =>
+  node.children.flatMap(child => [...(child.name === name ? [child] : []), ...all(child, name)])
+const only = (node: Node, name: string): Node => {
+  const [found, ...others] = all(node, name)
+  expect(found, name).toBeDefined()
+  expect(others, name).toEqual([])
+  return found!
+}
+const idsOf = (nodes: readonly Node[]) => nodes.map(one => one.attributes.identifier!)
+const correct = (item: Node) =>
+  all(item, 'qti-correct-response').flatMap(one => all(one, 'qti-value').map(value => value.text))
+
+const named = (title: string) => makeEdition(exampleBoards.find(board => board.title.startsWith(title))!)
+const itemOf = (edition: Edition) => {
+  const made = qtiPackage(edition)
+  const [name] = Object.keys(made.files).filter(file => !['imsmanifest.xml', 'test.xml'].includes(file))
+  return { made, item: parse(made.files[name!]!) }
+}
+const onlyItem = (title: string) => itemOf(named(title))
 
 describe('a package', () => {
   it('is well formed, and its manifest and test name each item once, for every kind of key', () => {
-    for (const board of [...exampleBoards, keyedShore()]) {
+    for (const board of [...exampleBoards, keyedShore(), circled(['limpet', 'cliff'])]) {
       const { files, left, pictures } = qtiPackage(makeEdition(board))
       for (const [name, xml] of Object.entries(files)) expect(XMLValidator.validate(xml), name).toBe(true)
       const items = Object.keys(files).filter(name => !['imsmanifest.xml', 'test.xml'].includes(name))
       // Each key is an item, or it is said why it is none.
       expect(items.length + new Set(left.map(one => one.key)).size).toBeGreaterThanOrEqual(board.keys.length)
-      const manifest = parse(files['imsmanifest.xml']!)['manifest']
-      expect(manifest.metadata).toMatchObject({ schema: 'QTI Package', schemaversion: '3.0.0' })
-      const hrefs = manifest.resources.resource.map((one: Any) => one.href)
+      const manifest = parse(files['imsmanifest.xml']!)
+      expect([only(manifest, 'schema').text, only(manifest, 'schemaversion').text]).toEqual(['QTI Package', '3.0.0'])
+      const hrefs = all(manifest, 'resource').map(one => one.attributes.href)
       expect(hrefs.toSorted()).toEqual(['test.xml', ...items].toSorted())
-      const test = parse(files['test.xml']!)['qti-assessment-test']
-      const refs = test['qti-test-part']['qti-assessment-section']['qti-assessment-item-ref'] ?? []
-      expect(refs.map((one: Any) => one.href).toSorted()).toEqual(items.toSorted())
+      const refs = all(parse(files['test.xml']!), 'qti-assessment-item-ref').map(one => one.attributes.href)
+      expect(refs.toSorted()).toEqual(items.toSorted())
       for (const { name } of pictures) expect(files['imsmanifest.xml']).toContain(`href="${name}"`)
       for (const name of items) {
-        const item = parse(files[name]!)['qti-assessment-item']
-        expect(item).toMatchObject({ adaptive: 'false', 'time-dependent': 'false' })
-        expect(item.xmlns).toBe('http://www.imsglobal.org/xsd/imsqtiasi_v3p0')
+        const item = parse(files[name]!)
+        expect(item.name).toBe('qti-assessment-item')
+        expect(item.attributes).toMatchObject({
+          xmlns: 'http://www.imsglobal.org/xsd/imsqtiasi_v3p0',
+          adaptive: 'false',
+          'time-dependent': 'false',
+        })
         // An identifier is an NCName (XML Namespaces 1.0, 3).
-        expect(item.identifier).toMatch(/^[A-Za-z_][\w.-]*$/)
-        expect(item['qti-outcome-declaration'].identifier).toBe('SCORE')
+        expect(item.attributes.identifier).toMatch(/^[A-Za-z_][\w.-]*$/)
+        expect(only(item, 'qti-outcome-declaration').attributes.identifier).toBe('SCORE')
+        // What is right is among what can be chosen, in every item.
+        const known = new Set(all(item, 'qti-item-body').flatMap(body => everyId(body)))
+        for (const value of correct(item).flatMap(text => text.split(' ')))
+          if (!all(item, 'qti-text-entry-interaction').length) expect(known).toContain(value)
       }
     }
   })
@@ -59,67 +96,195 @@ describe('a package', () => {
     expect(Object.keys(qtiPackage(named('Level the pans')).files)).toHaveLength(2)
     expect(qtiPackage(named('Building a harbour wall')).left.map(one => one.why)).toEqual(['partial-order'])
     expect(qtiPackage(named('Above and below the quay')).left.length).toBeGreaterThan(0)
+    expect(qtiPackage(named('Lines of symmetry'))).toMatchObject({ left: [{ why: 'kind' }] })
   })
 })
+
+const everyId = (node: Node): string[] => [
+  ...(node.attributes.identifier ? [node.attributes.identifier] : []),
+  ...node.children.flatMap(everyId),
+]
+
+/** Printed choices round which rings are drawn; the first is right, or as many as that. */
+function circled(choices: readonly string[], right = 1): Board {
+  const shore = keyedShore()
+  const [page] = shore.pages
+  const figures = choices.map((text, i) => ({
+    id: v.parse(FigureIdSchema, `f${i}`),
+    shape: {
+      kind: i % 2 ? ('ellipse' as const) : ('rectangle' as const),
+      x: 100 + i * 90,
+      y: 80,
+      width: 60,
+      height: 40,
+    },
+    line: null,
+    fill: null,
+    text,
+    textSize: 14,
+  }))
+  const ids = figures.map(one => one.id)
+  return {
+    ...shore,
+    pages: [
+      {
+        ...page!,
+        pieces: [],
+        ledge: [],
+        places: [
+          {
+            kind: 'drawing',
+            id: placeId('ink'),
+            heading: 'Which live on rock?',
+            shape: { kind: 'rectangle', x: 40, y: 40, width: 800, height: 300 },
+          } as Page['places'][number],
+        ],
+        backdrop: { ...page!.backdrop, figures },
+      },
+    ],
+    keys: [
+      {
+        kind: 'ink',
+        id: keyId('key'),
+        page: page!.id,
+        place: placeId('ink'),
+        task: { what: 'circle', figures: ids, answers: ids.slice(0, right) },
+      },
+    ],
+  }
+}
 
 describe('an item', () => {
   it('of a sort matches cards with zones, and every right home is worth one', () => {
     const { item } = onlyItem('How do they hold on?')
-    const interaction = item['qti-item-body']['qti-match-interaction']
-    const [cards, zones] = interaction['qti-simple-match-set']
+    const [cards, zones] = all(only(item, 'qti-match-interaction'), 'qti-simple-match-set')
     const edition = named('How do they hold on?')
     const key = edition.board.keys[0]!
     if (key.kind !== 'sort') throw new Error(key.kind)
-    expect(cards['qti-simple-associable-choice']).toHaveLength(Object.keys(key.homes).length)
-    expect(cards['qti-simple-associable-choice'].every((one: Any) => one['match-max'] === '1')).toBe(true)
-    expect(zones['qti-simple-associable-choice'].every((one: Any) => one['match-max'] === '0')).toBe(true)
-    const [response] = item['qti-response-declaration']
-    expect(response).toMatchObject({ cardinality: 'multiple', 'base-type': 'directedPair' })
+    const choices = (set: Node) => all(set, 'qti-simple-associable-choice')
+    expect(choices(cards!)).toHaveLength(Object.keys(key.homes).length)
+    expect(choices(cards!).every(one => one.attributes['match-max'] === '1')).toBe(true)
+    expect(choices(zones!).every(one => one.attributes['match-max'] === '0')).toBe(true)
+    expect(only(item, 'qti-response-declaration').attributes).toMatchObject({
+      cardinality: 'multiple',
+      'base-type': 'directedPair',
+    })
     const pairs = Object.entries(key.homes).flatMap(([piece, homes]) =>
       (homes ?? []).map(home => `i_${piece} i_${home}`),
     )
-    expect(response['qti-mapping']['qti-map-entry'].map((one: Any) => one['map-key'])).toEqual(pairs)
-    expect(item['qti-response-processing'].template).toMatch(/\/v3p0\/rptemplates\/map_response\.xml$/)
+    expect(all(item, 'qti-map-entry').map(one => one.attributes['map-key'])).toEqual(pairs)
+    expect(only(item, 'qti-response-processing').attributes.template).toMatch(/\/v3p0\/rptemplates\/map_response\.xml$/)
   })
   it('of pairs matches one with one', () => {
     const { item } = onlyItem('Harbour words')
-    const sets = item['qti-item-body']['qti-match-interaction']['qti-simple-match-set']
-    expect(sets.map((one: Any) => one['qti-simple-associable-choice'].length)).toEqual([4, 4])
-    expect(sets[1]['qti-simple-associable-choice'].every((one: Any) => one['match-max'] === '1')).toBe(true)
+    const sets = all(item, 'qti-simple-match-set').map(set => all(set, 'qti-simple-associable-choice'))
+    expect(sets.map(set => set.length)).toEqual([4, 4])
+    expect(sets[1]!.every(one => one.attributes['match-max'] === '1')).toBe(true)
   })
   it('of a text with gaps has its gaps in the text, and its cards as gap texts', () => {
     const { item } = onlyItem('How a limpet holds on')
-    const interaction = item['qti-item-body']['qti-gap-match-interaction']
-    const gaps = interaction.p.flatMap((line: Any) => line['qti-gap'] ?? [])
+    const gaps = all(only(item, 'qti-gap-match-interaction'), 'qti-gap')
     const place = named('How a limpet holds on').board.pages[0]!.places.find(one => one.kind === 'gaps')!
     expect(gaps).toHaveLength(place.kind === 'gaps' ? (place.text.match(/_{2,}/g) ?? []).length : 0)
-    const ids = new Set(gaps.map((one: Any) => one.identifier))
-    const [response] = item['qti-response-declaration']
-    for (const value of response['qti-correct-response']['qti-value']) expect(ids).toContain(value.split(' ')[1])
+    for (const value of correct(item)) expect(idsOf(gaps)).toContain(value.split(' ')[1])
   })
   it('of what is typed has a field each, with all that is accepted, and adds them up', () => {
     const { item, made } = onlyItem('Ropes and tides')
-    const responses = item['qti-response-declaration'].map((one: Any) => one.identifier)
-    const fields = item['qti-item-body'].p.flatMap((line: Any) => line['qti-text-entry-interaction'] ?? [])
-    expect(fields.map((one: Any) => one['response-identifier']).toSorted()).toEqual(responses.toSorted())
-    const sum = item['qti-response-processing']['qti-set-outcome-value']['qti-sum']['qti-map-response']
-    expect(sum.map((one: Any) => one.identifier)).toEqual(responses)
+    const responses = idsOf(all(item, 'qti-response-declaration'))
+    const fields = all(item, 'qti-text-entry-interaction').map(one => one.attributes['response-identifier']!)
+    expect(fields.toSorted()).toEqual(responses.toSorted())
+    expect(idsOf(all(only(item, 'qti-sum'), 'qti-map-response'))).toEqual(responses)
     expect(made.left.every(one => one.why === 'tolerance')).toBe(true)
   })
   it('of labels has the page as a picture, with a circle where each pin is', () => {
     const { item, made } = onlyItem('Point at the boat')
-    const interaction = item['qti-item-body']['qti-graphic-gap-match-interaction']
+    const interaction = only(item, 'qti-graphic-gap-match-interaction')
     expect(made.pictures).toHaveLength(1)
-    expect(interaction.img.src).toBe(made.pictures[0]!.name)
+    expect(only(interaction, 'img').attributes.src).toBe(made.pictures[0]!.name)
     const page = named('Point at the boat').board.pages[0]!
-    const hotspots = interaction['qti-associable-hotspot']
-    for (const { identifier, coords, shape } of hotspots) {
-      expect(shape).toBe('circle')
-      const pin = page.places.find(place => `i_${place.id}` === identifier)!
+    for (const { attributes } of all(interaction, 'qti-associable-hotspot')) {
+      expect(attributes.shape).toBe('circle')
+      const pin = page.places.find(place => `i_${place.id}` === attributes.identifier)!
       if (pin.shape.kind === 'polygon') throw new Error('a pin is round')
-      const [x, y] = coords.split(',').map(Number)
-      expect(Math.abs(x - (pin.shape.x + pin.shape.width / 2))).toBeLessThanOrEqual(1)
-      expect(Math.abs(y - (pin.shape.y + pin.shape.height / 2))).toBeLessThanOrEqual(1)
+      const [x, y] = attributes.coords!.split(',').map(Number)
+      expect(Math.abs(x! - (pin.shape.x + pin.shape.width / 2))).toBeLessThanOrEqual(1)
+      expect(Math.abs(y! - (pin.shape.y + pin.shape.height / 2))).toBeLessThanOrEqual(1)
     }
+  })
+  it('of a circled choice has the printed words as choices: one that is right, or several with one less for each wrong', () => {
+    const { item, made } = itemOf(makeEdition(circled(['limpet', 'crab', 'tern'])))
+    const interaction = only(item, 'qti-choice-interaction')
+    expect(interaction.attributes['max-choices']).toBe('1')
+    expect(all(interaction, 'qti-simple-choice').map(one => one.text)).toEqual(['limpet', 'crab', 'tern'])
+    expect(correct(item)).toEqual(['i_f0'])
+    expect(only(item, 'qti-response-declaration').attributes).toMatchObject({
+      cardinality: 'single',
+      'base-type': 'identifier',
+    })
+    expect(made).toMatchObject({ left: [], pictures: [] })
+    const { item: several } = itemOf(makeEdition(circled(['limpet', 'crab', 'tern'], 2)))
+    expect(only(several, 'qti-choice-interaction').attributes['max-choices']).toBe('0')
+    expect(correct(several)).toEqual(['i_f0', 'i_f1'])
+    expect(only(several, 'qti-mapping').attributes).toMatchObject({ 'default-value': '-1', 'lower-bound': '0' })
+  })
+  it('of a ring round what has no words of its own has spots of the page’s picture', () => {
+    for (const choices of [
+      ['', '', ''],
+      ['3', '3', '4'],
+    ]) {
+      const { item, made } = itemOf(makeEdition(circled(choices)))
+      const interaction = only(item, 'qti-hotspot-interaction')
+      expect(only(interaction, 'img').attributes.src).toBe(made.pictures[0]!.name)
+      const spots = all(interaction, 'qti-hotspot-choice').map(({ attributes }) => [
+        attributes.shape,
+        attributes.coords,
+      ])
+      expect(spots[0]).toEqual(['rect', '100,80,160,120'])
+      // Of an ellipse a polygon about its middle (220, 100), as wide and as high as it.
+      expect(spots[1]![0]).toBe('poly')
+      const numbers = spots[1]![1]!.split(',').map(Number)
+      const [xs, ys] = [numbers.filter((_, i) => i % 2 === 0), numbers.filter((_, i) => i % 2 === 1)]
+      expect([Math.max(...xs) + Math.min(...xs), Math.max(...ys) + Math.min(...ys)]).toEqual([440, 200])
+      expect([Math.max(...xs) - Math.min(...xs), Math.max(...ys) - Math.min(...ys)]).toEqual([60, 40])
+      expect(correct(item)).toEqual(['i_f0'])
+    }
+  })
+  it('of cells to cover has a spot for each cell of the chart', () => {
+    const { item } = onlyItem('Count on in sixes')
+    const spots = all(only(item, 'qti-hotspot-interaction'), 'qti-hotspot-choice')
+    expect(spots).toHaveLength(60)
+    // Multiples of six from 6 to 60, as the chart prints them.
+    const printed = new Map(spots.map(({ attributes }) => [attributes.identifier, attributes['hotspot-label']]))
+    expect(correct(item).map(id => Number(printed.get(id)))).toEqual([6, 12, 18, 24, 30, 36, 42, 48, 54, 60])
+    expect(spots[1]!.attributes).toMatchObject({ shape: 'rect', coords: '280,66,330,131' })
+  })
+  it('of lines that join printed words matches one side with the other', () => {
+    const board = circled(['limpet', 'rock', 'lugworm', 'sand'])
+    const [limpet, rock, lugworm, sand] = board.pages[0]!.backdrop.figures!.map(one => one.id)
+    const joining = (pairs: [FigureId, FigureId][]): Board => ({
+      ...board,
+      keys: board.keys.map(key => (key.kind === 'ink' ? { ...key, task: { what: 'join', pairs } } : key)),
+    })
+    const { item, made } = itemOf(
+      makeEdition(
+        joining([
+          [limpet!, rock!],
+          [lugworm!, sand!],
+        ]),
+      ),
+    )
+    expect(correct(item)).toEqual(['i_f0 i_f1', 'i_f2 i_f3'])
+    expect(made.left).toEqual([])
+    // A chain has no two sides.
+    expect(
+      qtiPackage(
+        makeEdition(
+          joining([
+            [limpet!, rock!],
+            [rock!, sand!],
+          ]),
+        ),
+      ),
+    ).toMatchObject({ left: [{ why: 'kind' }] })
   })
 })
