@@ -38,7 +38,9 @@ function serve(): void {
 
   const nitro = useNitroApp()
   const listener = toNodeListener(nitro.h3App)
-  const server = createServer({ requestTimeout: 300_000, headersTimeout: 15_000, maxHeaderSize: 16 * 1024 }, listener)
+  // A large file on a slow line takes its time; a body that stalls is given up by whoever reads it.
+  const timeouts = { requestTimeout: 1_800_000, headersTimeout: 15_000 }
+  const server = createServer({ ...timeouts, maxHeaderSize: 16 * 1024 }, listener)
   const port = Number(process.env.PORT ?? 3000)
   const host = process.env.HOST
 

@@ -2,22 +2,24 @@ import { CompiledQuery, type Transaction } from 'kysely'
 import PgBoss from 'pg-boss'
 import type { Connection } from './database/connect'
 import type { Database } from './database/tables'
+import { alone } from './database/alone'
 import { log } from './log'
 import type { Services } from './services'
 import { carryOut } from './usecases/later'
 import { handBackDue } from './usecases/handBack'
 import { packParcel } from './usecases/parcels'
+import { unpackParcel } from './usecases/parcelsThatCome'
 import { endTimer } from './usecases/lesson/timer'
 
 /**
  * What is done at its time, once, by whichever process comes first; it stands in the database and survives restarts.
  */
-const JOBS = ['give-out', 'end-timer', 'hand-back', 'parcel'] as const
+const JOBS = ['give-out', 'end-timer', 'hand-back', 'parcel', 'unpack'] as const
 export type JobName = (typeof JOBS)[number]
 
 interface Job {
   readonly name: JobName
-  /** Of a *parcel* its own id; of all others the handout's. */
+  /** The parcel's id, or the handout's. */
   readonly about: string
 }
 
@@ -29,6 +31,7 @@ export interface Jobs {
 
 const LOOK_EVERY_S = 2
 const RETRIES = 5
+const LOOK_AGAIN_MS = 60_000
 
 /** A process that has nothing to draw with leaves parcels to the others. */
 export async function startJobs({
@@ -46,11 +49,22 @@ export async function startJobs({
     'end-timer': handout => endTimer({ db, wire }, handout),
     'hand-back': handout => handBackDue({ db, wire, engine }, handout),
     parcel: outcomes && labour ? parcel => packParcel({ db, engine, outcomes, labour }, parcel) : null,
+    unpack: labour ? parcel => unpackParcel({ db, wire, engine, labour }, parcel) : null,
   }
   const boss = new PgBoss({ connectionString: url, schema: 'jobs', max: 2, application_name: 'dappled-slate jobs' })
   // The database being away is told by whoever asks it for something; here it is tried again.
   boss.on('error', error => log.warn({ error: error.message }, 'jobs could not be looked for'))
   await boss.start()
+  const at: Jobs['at'] = async (trx, when, { name, about }) => {
+    const executeSql = async (text: string, values: unknown[]) => ({
+      rows: (await trx.executeQuery(CompiledQuery.raw(text, values))).rows,
+    })
+    await boss.send(
+      name,
+      { about },
+      { startAfter: when, retryLimit: RETRIES, retryBackoff: true, retryDelay: 5, db: { executeSql } },
+    )
+  }
   for (const name of JOBS) {
     await boss.createQueue(name)
     const work = carry[name]
@@ -60,21 +74,15 @@ export async function startJobs({
       name,
       { pollingIntervalSeconds: LOOK_EVERY_S },
       async jobs => {
-        for (const { data } of jobs) await work(data.about ?? data.handout!)
+        for (const { data } of jobs) {
+          const about = data.about ?? data.handout!
+          // One that takes so long that it is held for lost is begun a second time: that waits until the first is done.
+          const done = await alone(db, `${name} ${about}`, () => work(about))
+          if (!done)
+            await db.transaction().execute(trx => at(trx, new Date(Date.now() + LOOK_AGAIN_MS), { name, about }))
+        }
       },
     )
   }
-  return {
-    async at(trx, when, { name, about }) {
-      const executeSql = async (text: string, values: unknown[]) => ({
-        rows: (await trx.executeQuery(CompiledQuery.raw(text, values))).rows,
-      })
-      await boss.send(
-        name,
-        { about },
-        { startAfter: when, retryLimit: RETRIES, retryBackoff: true, retryDelay: 5, db: { executeSql } },
-      )
-    },
-    stop: () => boss.stop({ graceful: true, timeout: 3000 }),
-  }
+  return { at, stop: () => boss.stop({ graceful: true, timeout: 3000 }) }
 }

@@ -5,23 +5,20 @@ const { t } = useWords()
 const { attempt, trouble, busy } = useAsking()
 useHead({ title: () => t('mine.title') })
 const parcels = useTemplateRef('parcels')
+const coming = useTemplateRef('coming')
 
-interface BroughtIn {
-  boards: number
-  classes: number
-  rubrics: number
-  slates: number
-  unread: number
-}
-const brought = ref<BroughtIn | null>(null)
+/** What share of the file has gone, while one is being sent. */
+const gone = ref<number | null>(null)
 async function bringIn(event: Event) {
   const field = event.target as HTMLInputElement
   const [file] = field.files ?? []
   field.value = ''
   if (!file) return
-  brought.value = null
-  const body = new Blob([file], { type: 'application/octet-stream' })
-  brought.value = (await attempt(() => ask<BroughtIn>('/api/everything/in', { method: 'POST', body }))) ?? null
+  await attempt(async () => {
+    gone.value = 0
+    await sendFile('/api/everything/in', file, share => (gone.value = share))
+    await coming.value?.read()
+  }).finally(() => (gone.value = null))
 }
 </script>
 
@@ -42,7 +39,7 @@ async function bringIn(event: Event) {
         <h2 class="mb-2 text-xl font-bold">{{ t('mine.in') }}</h2>
         <p>{{ t('mine.inHow') }}</p>
         <label class="button mt-3 w-fit" :class="busy ? 'opacity-50' : ''"
-          ><Icon name="lucide:file-input" />{{ t(busy ? 'mine.reading' : 'mine.choose')
+          ><Icon name="lucide:file-input" />{{ t('mine.choose')
           }}<input
             type="file"
             accept=".zip,application/zip"
@@ -52,11 +49,10 @@ async function bringIn(event: Event) {
             @change="bringIn"
         /></label>
         <p v-if="trouble" class="trouble mt-3" role="alert">{{ trouble }}</p>
-        <p v-if="brought" class="mt-3" role="status">
-          {{ t('mine.boards', { count: brought.boards }) }} {{ t('mine.classes', { count: brought.classes }) }}
-          {{ t('mine.slates', { count: brought.slates }) }} {{ t('mine.rubrics', { count: brought.rubrics }) }}
-          <strong v-if="brought.unread">{{ t('mine.unread', { count: brought.unread }) }}</strong>
+        <p v-if="gone !== null" class="mt-3 flex flex-wrap items-center gap-3">
+          <progress :value="gone" :aria-label="t('mine.sending')" />{{ t('mine.sending') }}
         </p>
+        <PaperComing ref="coming" />
       </section>
     </main>
   </div>

@@ -86,23 +86,49 @@ function replayed(start: Numbered, moves: readonly StoredMove[], edition: Editio
   }
 }
 
+/**
+ * What a slate was after so many moves, when that edition lay under it; null where its history doesn't come by there.
+ */
+export async function stateAt(db: Db, editions: EditionCache, slate: SlateToLoad): Promise<SlateState | null> {
+  const moves = await movesUpTo(db, slate)
+  const changes = (await editionChangesOf(db, slate.id)).filter(({ number }) => number <= slate.last)
+  // Editions may have been laid under it one after the other without a move between: only those before are passed.
+  const last = changes.findLastIndex(change => change.to_hash === slate.edition)
+  const passed = changes.filter((change, i) => change.number < slate.last || i <= last)
+  if ((passed.at(-1)?.to_hash ?? changes[0]?.from_hash ?? slate.edition) !== slate.edition) return null
+  const now = await through(db, editions, { first: passed[0]?.from_hash ?? slate.edition, moves, changes: passed })
+  return now && now.number === slate.last ? now.state : null
+}
+
 /** All moves from the first, each under the edition that lay under the slate when it was made. */
 async function throughHistory(db: Db, editions: EditionCache, slate: SlateToLoad): Promise<Loaded> {
-  const moves = await db
+  const [moves, changes] = [await movesUpTo(db, { id: slate.id, last: null }), await editionChangesOf(db, slate.id)]
+  return through(db, editions, { first: changes[0]?.from_hash ?? slate.edition, moves, changes })
+}
+
+const movesUpTo = (db: Db, { id, last }: { readonly id: string; readonly last: number | null }) =>
+  db
     .selectFrom('moves')
     .select(['slate_id', 'number', 'move', 'by'])
-    .where('slate_id', '=', slate.id)
+    .where('slate_id', '=', id)
+    .$if(last !== null, query => query.where('number', '<=', last!))
     .orderBy('number')
     .execute()
-  const changes = await db
-    .selectFrom('edition_changes')
-    .selectAll()
-    .where('slate_id', '=', slate.id)
-    .orderBy('turn')
-    .execute()
-  let edition = await editions.get(db, changes[0]?.from_hash ?? slate.edition)
+
+const editionChangesOf = (db: Db, slate: string) =>
+  db.selectFrom('edition_changes').selectAll().where('slate_id', '=', slate).orderBy('turn').execute()
+
+interface History {
+  /** The edition that lay under it at first. */
+  readonly first: string
+  readonly moves: readonly StoredMove[]
+  readonly changes: readonly Pick<Row<'edition_changes'>, 'number' | 'to_hash'>[]
+}
+
+async function through(db: Db, editions: EditionCache, { first, moves, changes }: History): Promise<Loaded> {
+  let edition = await editions.get(db, first)
   let now: Loaded = { number: 0, state: startOf(edition) }
-  for (const { number, to_hash } of changes) {
+  const upTo = (number: number) => {
     now =
       now
       && replayed(
@@ -110,16 +136,13 @@ async function throughHistory(db: Db, editions: EditionCache, slate: SlateToLoad
         moves.filter(m => m.number > now!.number && m.number <= number),
         edition,
       )
+  }
+  for (const { number, to_hash } of changes) {
+    upTo(number)
     const next = await editions.get(db, to_hash)
     now = now && { number: now.number, state: carry(now.state, edition, next).state }
     edition = next
   }
-  now =
-    now
-    && replayed(
-      now,
-      moves.filter(m => m.number > now!.number),
-      edition,
-    )
+  upTo(Infinity)
   return now
 }

@@ -27,6 +27,7 @@ import * as marginAnchors from './migrations/0024_margin_anchors'
 import * as reviewAlone from './migrations/0025_review_alone'
 import * as papers from './migrations/0026_papers'
 import * as parcels from './migrations/0027_parcels'
+import * as parcelsThatCome from './migrations/0028_parcels_that_come'
 
 /** Forward only: a migration that has run anywhere is never edited, the next one mends it. */
 const migrations = {
@@ -57,6 +58,7 @@ const migrations = {
   '0025_review_alone': reviewAlone,
   '0026_papers': papers,
   '0027_parcels': parcels,
+  '0028_parcels_that_come': parcelsThatCome,
 }
 
 /**

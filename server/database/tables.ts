@@ -1,4 +1,4 @@
-import type { ParcelKind, ParcelStatus } from '../../core/paper/parcel'
+import type { ParcelKind, ParcelStatus, ThingKind } from '../../core/paper/parcel'
 import type { SlatesOrder } from '../../core/paper/slatesOrder'
 import type { ColumnType, Generated, Selectable } from 'kysely'
 import type { Fixed, FixedJson, Json, SetOnce, Timestamp } from './columns'
@@ -379,6 +379,18 @@ export interface Database extends TablesOfLesson {
     of: ColumnType<number, number | undefined, number>
     sheets: ColumnType<number | null, number | null | undefined, number | null>
     asked_at: SetOnce
+  }
+  /** What of a parcel that came is kept by now; `name` is its file. */
+  parcel_things: {
+    parcel_id: Fixed<string>
+    kind: Fixed<ThingKind>
+    name: Fixed<string>
+    /** Its id here; null where it couldn't be read, and for what has none. */
+    kept_as: string | null
+    /** All that is in it is kept, too. */
+    whole: boolean
+    slates: ColumnType<number, number | undefined, number>
+    unread: ColumnType<number, number | undefined, number>
   }
   parcel_pieces: { parcel_id: Fixed<string>; number: Fixed<number>; bytes: Fixed<Buffer> }
   rate_limits: { key: string; points: Generated<number>; expire: number | null }

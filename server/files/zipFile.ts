@@ -1,50 +1,45 @@
 import { createReadStream, createWriteStream } from 'node:fs'
-import { once } from 'node:events'
-import { finished } from 'node:stream/promises'
-import { Zip, ZipDeflate, ZipPassThrough } from 'fflate'
+import { Readable } from 'node:stream'
+import { pipeline } from 'node:stream/promises'
+import ZipStream from 'zip-stream'
 
-/** What lies in a zip: a text, bytes, or a file that is read as it goes in. */
+/** What lies in a zip: a text, bytes, a file that is read as it goes in, or bytes piece by piece as they are taken. */
 export interface ZipEntry {
   readonly name: string
-  readonly content: string | Uint8Array | { readonly file: string }
-  /** It is small already: a PDF, a picture. */
+  readonly content: string | Uint8Array | { readonly file: string } | { readonly pieces: AsyncIterable<Uint8Array> }
+  /** It is small already: a PDF, a picture, a film. */
   readonly packed?: boolean
 }
 
-const PIECE = 256 * 1024
-
-/** Writes a zip entry by entry, never more of it in memory than one piece. */
+/**
+ * Writes a zip entry by entry, never more of it in memory than one. Beyond 65,535 entries or 4 GB it is a ZIP64 file.
+ */
 export async function writeZip(path: string, entries: AsyncIterable<ZipEntry>): Promise<void> {
-  const out = createWriteStream(path)
-  let failed: Error | null = null
-  const zip = new Zip((error, bytes, last) => {
-    if (error) failed = error
-    else out.write(bytes)
-    if (last) out.end()
-  })
-  const rest = async () => {
-    if (failed) throw failed
-    if (out.writableNeedDrain) await once(out, 'drain')
-  }
-  for await (const { name, content, packed = false } of entries) {
-    const entry = packed ? new ZipPassThrough(name) : new ZipDeflate(name, { level: 6 })
-    zip.add(entry)
-    for await (const piece of piecesOf(content)) {
-      entry.push(piece)
-      await rest()
+  const zip = new ZipStream()
+  /** Whoever waits for an entry to go in hears of it when nothing can be written any more. */
+  let breakOff: (error: unknown) => void = () => {}
+  const written = pipeline(zip, createWriteStream(path))
+  written.catch((error: unknown) => breakOff(error))
+  try {
+    for await (const { name, content, packed = false } of entries) {
+      await new Promise<void>((done, fail) => {
+        breakOff = fail
+        const source = sourceOf(content)
+        if (source instanceof Readable) source.once('error', fail)
+        zip.entry(source, { name, store: packed }, error => (error ? fail(error) : done()))
+      })
     }
-    entry.push(new Uint8Array(), true)
-    await rest()
+    zip.finish()
+  } catch (error) {
+    zip.destroy()
+    await written.catch(() => {})
+    throw error
   }
-  zip.end()
-  await finished(out)
+  await written
 }
 
-async function* piecesOf(content: ZipEntry['content']): AsyncGenerator<Uint8Array> {
-  if (typeof content === 'object' && 'file' in content) {
-    for await (const piece of createReadStream(content.file, { highWaterMark: PIECE })) yield piece as Uint8Array
-    return
-  }
-  const bytes = typeof content === 'string' ? new TextEncoder().encode(content) : content
-  for (let at = 0; at < bytes.length; at += PIECE) yield bytes.subarray(at, at + PIECE)
+function sourceOf(content: ZipEntry['content']): string | Buffer | Readable {
+  if (typeof content === 'string') return content
+  if ('file' in content) return createReadStream(content.file)
+  return 'pieces' in content ? Readable.from(content.pieces, { objectMode: false }) : Buffer.from(content)
 }

@@ -12,7 +12,14 @@ import { Room } from './room'
 const KB = 1024
 const MB = 1024 * KB
 /** What a body may be at most, by what is asked; the first is for everybody, before it is known who asks. */
-export const LARGEST = { anybody: 4 * KB, usual: 64 * KB, list: 512 * KB, board: 4 * MB, file: 80 * MB } as const
+export const LARGEST = {
+  anybody: 4 * KB,
+  usual: 64 * KB,
+  list: 512 * KB,
+  board: 4 * MB,
+  file: 80 * MB,
+  parcel: 2500 * MB,
+} as const
 const DEEPEST = { anybody: 4, usual: 24 } as const
 
 /** Bodies that are larger than the usual share this much memory; who finds no room is asked to come again. */
@@ -40,7 +47,7 @@ export async function readBytes(event: H3Event, largest: number): Promise<Buffer
     const chunks: Buffer[] = []
     let length = 0
     try {
-      for await (const chunk of event.node.req as AsyncIterable<Buffer>) {
+      for await (const chunk of arriving(event)) {
         length += chunk.length
         if (length > largest) throw tooBig(largest)
         chunks.push(chunk)
@@ -52,12 +59,23 @@ export async function readBytes(event: H3Event, largest: number): Promise<Buffer
   })
 }
 
+const STALLED_MS = 60_000
+/** What a body is made of, as it comes; a sender of whom nothing comes any more is hung up on. */
+async function* arriving({ node: { req } }: H3Event): AsyncGenerator<Buffer> {
+  req.setTimeout(STALLED_MS, () => req.destroy())
+  try {
+    yield* req as AsyncIterable<Buffer>
+  } finally {
+    req.setTimeout(0)
+  }
+}
+
 /** Whoever hangs up in the middle is nobody's fault here: no database is away, and nothing is to be logged. */
 const brokenOff = ({ node: { req } }: H3Event, error: unknown) =>
   req.complete || isError(error) ? error : refusal('bad-request', 'What was sent broke off.')
 
 /** Bodies on their way to a file share this much of the disk. */
-const disk = new Room(600 * MB)
+const disk = new Room(4000 * MB)
 
 /** The body as it comes, into a file, of so many bytes at most; never more of it in memory than is on its way. */
 export async function readToFile(event: H3Event, largest: number, path: string): Promise<void> {
@@ -73,7 +91,7 @@ export async function readToFile(event: H3Event, largest: number, path: string):
       yield chunk
     }
   }
-  await pipeline(event.node.req, bounded, createWriteStream(path, { flags: 'wx' })).catch((error: unknown) => {
+  await pipeline(arriving(event), bounded, createWriteStream(path, { flags: 'wx' })).catch((error: unknown) => {
     throw brokenOff(event, error)
   })
 }

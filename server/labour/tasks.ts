@@ -14,7 +14,7 @@ import { partsIn, PAPER_FILE, type SlatesTask } from '../papers/parts'
 import { qtiZip } from '../papers/qtiZip'
 import { slatesPaper } from '../papers/slatesPaper'
 import { pagePicture, type PagePicture } from '../papers/pagePicture'
-import { fileOfEverything, readEverything, slateOfEverything } from '../reading/everything'
+import { fileOfEverything, readEverything, slateOfEverything, unpackedTo } from '../reading/everything'
 import { readIn } from '../reading/readIn'
 
 /** Boards nest no deeper than this by far; more is there to exhaust whoever reads it. */
@@ -81,6 +81,17 @@ export const TASKS = {
   },
 
   'slate-of-everything': slateOfEverything,
+  async 'picture-of-everything'({ path, name }: { path: string; name: string }): Promise<Picture | null> {
+    const bytes = await fileOfEverything(path, name)
+    const picture = bytes && (await readPicture(Buffer.from(bytes)))
+    return picture?.ok ? picture.value : null
+  },
+  /** A clip of it, packed anew into a file `to`. */
+  async 'clip-of-everything'({ path, name, to }: { path: string; name: string; to: string }): Promise<ReadClip | null> {
+    const from = `${to}.came`
+    const clip = (await unpackedTo(path, name, from)) ? await readClip({ from, to }) : null
+    return clip?.ok ? clip.value : null
+  },
 
   /** A file that was made elsewhere. */
   'read-in': (bytes: Uint8Array) => readIn(Buffer.from(bytes)),

@@ -45,14 +45,15 @@ async function owned(db: Db, teacher: string, files: readonly FileHash[]): Promi
 
 /**
  * The board of a file that was read, with its pictures and clips kept as the teacher's: of those that it came without,
- * what the teacher has is found again.
+ * what came `beside` it, by the names it has for them, or what the teacher has is found again.
  */
 export async function keepRead(
   db: Db,
   teacher: string,
   { board, pictures, clips }: ReadFile,
+  beside: ReadonlyMap<FileHash, FileHash> = new Map(),
 ): Promise<{ board: Board; missing: number }> {
-  const files = new Map((await owned(db, teacher, filesOf(board))).map(file => [file, file]))
+  const files = new Map([...(await owned(db, teacher, filesOf(board))).map(file => [file, file] as const), ...beside])
   for (const { name, picture } of pictures) {
     await keepPicture(db, teacher, picture)
     files.set(name, picture.hash as FileHash)
@@ -65,8 +66,13 @@ export async function keepRead(
 }
 
 /** A board from a file that was read. */
-export async function importBoard(db: Db, teacher: string, read: ReadFile): Promise<{ id: string; missing: number }> {
-  const found = await keepRead(db, teacher, read)
+export async function importBoard(
+  db: Db,
+  teacher: string,
+  read: ReadFile,
+  beside?: ReadonlyMap<FileHash, FileHash>,
+): Promise<{ id: string; missing: number }> {
+  const found = await keepRead(db, teacher, read, beside)
   const made = await createBoard(db, teacher, found.board.title, { board: found.board })
   if (!made.ok) throw new Error("a board was left with a file that is not its teacher's")
   return { id: made.value, missing: found.missing }
@@ -91,7 +97,7 @@ export async function exportBoard(db: Db, id: string): Promise<BoardFile> {
 }
 
 /** A board, or an edition of one, with the pictures and clips that it shows. */
-export async function filesIn(db: Db, board: Board): Promise<BoardFile> {
+async function filesIn(db: Db, board: Board): Promise<BoardFile> {
   const files = filesOf(board)
   const rows = files.length
     ? await db.selectFrom('files').select(['hash', 'media_type', 'bytes', 'size']).where('hash', 'in', files).execute()
@@ -117,6 +123,10 @@ export async function filesIn(db: Db, board: Board): Promise<BoardFile> {
   }
   return { board, pictures, clips }
 }
+
+/** What a board shows and plays that its file has no room for. */
+export const leftOutOf = ({ board, pictures, clips }: BoardFile): FileHash[] =>
+  filesOf(board).filter(hash => !pictures[hash] && !clips[hash])
 
 /** Put away and taken back, kept as an organizer or no longer. */
 export async function setOnShelf(

@@ -1,9 +1,8 @@
-import { open, stat } from 'node:fs/promises'
 import { join } from 'node:path'
 import type { Kysely, Transaction } from 'kysely'
-import type { ParcelInList, ParcelKind } from '../../core/paper/parcel'
+import type { PackedKind, ParcelInList } from '../../core/paper/parcel'
 import type { SlatesOrder } from '../../core/paper/slatesOrder'
-import { ok, refuse, type Result } from '../../core/result'
+import { ok, type Result } from '../../core/result'
 import { USUAL_LANGUAGE } from '../../core/text/spoken'
 import type { Database, Row } from '../database/tables'
 import { withFolder } from '../files/folder'
@@ -11,15 +10,11 @@ import { writeZip, type ZipEntry } from '../files/zipFile'
 import { log } from '../log'
 import type { Services } from '../services'
 import { classYear, type Packing } from './parcel/classYear'
+import { keepPieces, makeRoom, parcelsAbout, piecesOf, type AboutParcels } from './parcelPieces'
 import { drawSlates, type Made } from './parcel/drawSlates'
 import { everything } from './parcel/everything'
 
 type Db = Kysely<Database>
-
-/** Parcels of one teacher that are under way at once, and those about one thing that are kept. */
-const MOST_UNDER_WAY = 3
-const KEPT = 6
-const PIECE = 1024 * 1024
 
 /** What a parcel is of. */
 export type ParcelOf =
@@ -27,7 +22,7 @@ export type ParcelOf =
   | { readonly kind: 'class'; readonly classId: string }
   | { readonly kind: 'everything' }
 /** What is listed together. */
-export type ParcelsOf = { readonly kind: ParcelKind; readonly handout?: string; readonly classId?: string }
+export type ParcelsOf = AboutParcels & { readonly kind: PackedKind }
 
 /** Asks for a parcel; it is packed by whichever process comes to it first. */
 export function orderParcel(
@@ -36,17 +31,8 @@ export function orderParcel(
   of: ParcelOf,
 ): Promise<Result<{ id: string }, 'busy'>> {
   return db.transaction().execute(async trx => {
-    await trx.selectFrom('teachers').select('id').where('id', '=', teacher).forUpdate().executeTakeFirst()
-    const { count } = await trx
-      .selectFrom('parcels')
-      .select(({ fn }) => fn.countAll<string>().as('count'))
-      .where('teacher_id', '=', teacher)
-      .where('status', 'in', ['waiting', 'making'])
-      .executeTakeFirstOrThrow()
-    if (Number(count) >= MOST_UNDER_WAY) return refuse('busy')
-    const before = await about(trx, teacher, of).select('id').orderBy('asked_at', 'desc').execute()
-    const old = before.slice(KEPT - 1).map(one => one.id)
-    if (old.length) await trx.deleteFrom('parcels').where('id', 'in', old).execute()
+    const room = await makeRoom(trx, teacher, aboutOf(of))
+    if (!room.ok) return room
     const { id } = await trx
       .insertInto('parcels')
       .values({
@@ -64,11 +50,7 @@ export function orderParcel(
   })
 }
 
-function about(db: Db, teacher: string, { kind, handout, classId }: ParcelsOf) {
-  const all = db.selectFrom('parcels').where('teacher_id', '=', teacher).where('kind', '=', kind)
-  if (handout !== undefined) return all.where('handout_id', '=', handout)
-  return classId === undefined ? all : all.where('class_id', '=', classId)
-}
+const aboutOf = (of: ParcelOf): ParcelsOf => (of.kind === 'slates' ? { kind: of.kind, handout: of.handout } : of)
 
 async function titleFor(trx: Transaction<Database>, of: ParcelOf): Promise<string> {
   if (of.kind === 'everything') return `everything ${new Date().toISOString().slice(0, 10)}`
@@ -92,7 +74,7 @@ async function titleFor(trx: Transaction<Database>, of: ParcelOf): Promise<strin
 
 /** A teacher's own parcels of one thing, the newest first. */
 export async function parcelsOf(db: Db, teacher: string, of: ParcelsOf): Promise<ParcelInList[]> {
-  const rows = await about(db, teacher, of)
+  const rows = await parcelsAbout(db, teacher, of)
     .select(['id', 'title', 'status', 'done', 'of', 'sheets', 'asked_at'])
     .orderBy('asked_at', 'desc')
     .execute()
@@ -101,22 +83,12 @@ export async function parcelsOf(db: Db, teacher: string, of: ParcelsOf): Promise
 
 /** The file of a teacher's own parcel, piece by piece; null while there is none. */
 export async function parcelFile(db: Db, teacher: string, of: ParcelsOf & { readonly id: string }) {
-  const parcel = await about(db, teacher, of).select(['title', 'status']).where('id', '=', of.id).executeTakeFirst()
+  const parcel = await parcelsAbout(db, teacher, of)
+    .select(['title', 'status'])
+    .where('id', '=', of.id)
+    .executeTakeFirst()
   if (parcel?.status !== 'ready') return null
   return { title: parcel.title, pieces: piecesOf(db, of.id) }
-}
-
-async function* piecesOf(db: Db, id: string): AsyncGenerator<Buffer> {
-  for (let number = 0; ; number++) {
-    const piece = await db
-      .selectFrom('parcel_pieces')
-      .select('bytes')
-      .where('parcel_id', '=', id)
-      .where('number', '=', number)
-      .executeTakeFirst()
-    if (!piece) return
-    yield piece.bytes
-  }
 }
 
 /**
@@ -129,6 +101,7 @@ export async function packParcel(services: Made, id: string): Promise<void> {
     .updateTable('parcels')
     .set({ status: 'making', done: 0 })
     .where('id', '=', id)
+    .where('kind', '!=', 'coming')
     .where('status', 'in', ['waiting', 'making'])
     .returningAll()
     .executeTakeFirst()
@@ -149,7 +122,7 @@ type Pack = (
   packing: Packing,
 ) => Promise<{ path: string; sheets: number | null } | null>
 
-const PACKS: { readonly [Kind in ParcelKind]: Pack } = {
+const PACKS: { readonly [Kind in PackedKind]: Pack } = {
   slates: (services, { handout_id, order, title }, { folder, author, begun, progress }) =>
     drawSlates(folder, services, {
       handout: handout_id!,
@@ -179,7 +152,7 @@ async function packIn(folder: string, services: Made, parcel: Parcel): Promise<b
   const note = (how: { done: number } | { of: number }) =>
     db.updateTable('parcels').set(how).where('id', '=', id).execute()
   let told = Promise.resolve<unknown>(null)
-  const packed = await PACKS[kind](services, parcel, {
+  const packed = await PACKS[kind as PackedKind](services, parcel, {
     folder,
     author,
     begun: of => note({ of }),
@@ -187,25 +160,9 @@ async function packIn(folder: string, services: Made, parcel: Parcel): Promise<b
   })
   await told
   if (!packed) return false
-  await keepFile(db, id, packed)
+  await db.transaction().execute(async trx => {
+    await keepPieces(trx, id, packed.path)
+    await trx.updateTable('parcels').set({ status: 'ready', sheets: packed.sheets }).where('id', '=', id).execute()
+  })
   return true
-}
-
-/** The file goes into the database piece by piece: it is there for every process, and gone with what it is of. */
-async function keepFile(db: Db, id: string, { path, sheets }: { path: string; sheets: number | null }): Promise<void> {
-  const { size } = await stat(path)
-  const file = await open(path)
-  try {
-    await db.transaction().execute(async trx => {
-      await trx.deleteFrom('parcel_pieces').where('parcel_id', '=', id).execute()
-      for (let number = 0; number * PIECE < size; number++) {
-        const bytes = Buffer.alloc(Math.min(PIECE, size - number * PIECE))
-        await file.read(bytes, 0, bytes.length, number * PIECE)
-        await trx.insertInto('parcel_pieces').values({ parcel_id: id, number, bytes }).execute()
-      }
-      await trx.updateTable('parcels').set({ status: 'ready', sheets }).where('id', '=', id).execute()
-    })
-  } finally {
-    await file.close()
-  }
 }

@@ -126,7 +126,12 @@ test('a class’s year is packed to keep, one slate goes out by itself, and all 
   await page
     .getByTestId('everything-file')
     .setInputFiles({ name: 'everything.zip', mimeType: 'application/zip', buffer: bytes })
-  await expect(page.getByRole('status')).toContainText('1 board came in. 1 class came in. 1 slate came in.')
+  await expect(page.getByTestId('coming')).toContainText('1 board came in. 1 class came in. 1 slate came in.', {
+    timeout: 30_000,
+  })
+  await expectAccessible(page)
+  await page.reload()
+  await expect(page.getByTestId('coming').getByRole('listitem')).toHaveCount(1)
   const classes = await lesson.teacher.must<{ name: string }[]>('GET', '/api/classes')
   expect(classes.map(one => one.name).some(name => name.endsWith('(2)'))).toBe(true)
   await page

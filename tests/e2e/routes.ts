@@ -53,7 +53,8 @@ export const ROUTES: Record<string, Row> = {
   'everything/index.get.ts': { path: () => '/api/everything', allowed: TEACHERS },
   'everything/index.post.ts': { path: () => '/api/everything', body: () => ({}), allowed: TEACHERS },
   'everything/[parcel].get.ts': { path: () => '/api/everything/none', allowed: TEACHERS },
-  'everything/in.post.ts': { path: () => '/api/everything/in', body: () => ({}), allowed: TEACHERS },
+  'everything/in/index.get.ts': { path: () => '/api/everything/in', allowed: TEACHERS },
+  'everything/in/index.post.ts': { path: () => '/api/everything/in', body: () => ({}), allowed: TEACHERS },
   'classes/[id]/archive/index.get.ts': { path: l => `/api/classes/${l.classId}/archive`, allowed: ['owner'] },
   'classes/[id]/archive/index.post.ts': {
     path: l => `/api/classes/${l.classId}/archive`,

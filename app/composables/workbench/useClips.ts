@@ -1,6 +1,7 @@
 import { LARGEST_CLIP, type ClipKind } from '~~/core/board/clip'
 import type { FileHash } from '~~/core/board/ids'
 import { filmPoster } from '~/composables/board/filmPoster'
+import { sendFile } from '~/composables/common/sendFile'
 import { useUpload } from '~/composables/workbench/useUpload'
 
 export interface SentClip {
@@ -16,22 +17,24 @@ export function useClips() {
   const { attempt, trouble, busy } = useAsking()
   const { t } = useWords()
   const pictures = useUpload()
+  /** What share of a clip has gone, while one is being sent. */
+  const gone = ref<number | null>(null)
   async function send(file: Blob): Promise<SentClip | undefined> {
     if (file.size > LARGEST_CLIP) return void (trouble.value = t('clipMaker.large'))
     return attempt(async () => {
-      const { hash, kind, seconds, width, height } = await ask<{
+      const { hash, kind, seconds, width, height } = await sendFile<{
         hash: FileHash
         kind: ClipKind
         seconds: number
         width: number
         height: number
-      }>('/api/clips', { method: 'POST', body: file })
+      }>('/api/clips', file, share => (gone.value = share)).finally(() => (gone.value = null))
       const drawn = kind === 'film' ? await filmPoster(file) : null
       const [poster] = drawn ? await pictures.upload([drawn]) : []
       return { file: hash, kind, seconds, pixels: { width, height }, ...(poster && { poster: poster.hash }) }
     })
   }
-  return { send, trouble, busy }
+  return { send, trouble, busy, gone }
 }
 
 export const clipsIn = (items: Iterable<File> | null | undefined) =>

@@ -4,16 +4,18 @@ import { EVERYTHING, MANIFEST_FILE, type ClassFile, type Manifest } from '../../
 import { asJson, numbered } from '../../../core/format/fileNames'
 import type { Database } from '../../database/tables'
 import type { ZipEntry } from '../../files/zipFile'
-import { exportBoard } from '../boards'
+import { exportBoard, leftOutOf } from '../boards'
 import { BY_NAME } from '../classes'
 import type { Packing } from './classYear'
+import { EachOnce } from './eachOnce'
 import { handoutFiles } from './handoutFiles'
 
 type Db = Kysely<Database>
 
 /**
  * All that a teacher has: every board with its pictures and clips, rubrics, sentences, and every class that is theirs
- * with its groups, its handouts and their slates.
+ * with its groups, its handouts and their slates. A board is a whole file of its own; what it has no room for, and what
+ * else is shown and played, lies beside it, each once.
  */
 export async function* everything(db: Db, teacher: string, { begun, progress }: Packing): AsyncGenerator<ZipEntry> {
   const { name } = await db.selectFrom('teachers').select('name').where('id', '=', teacher).executeTakeFirstOrThrow()
@@ -32,8 +34,11 @@ export async function* everything(db: Db, teacher: string, { begun, progress }: 
   await begun(boards.length + classes.length)
   let done = 0
   const fileOf = new Map(boards.map(({ id, title }, i) => [id, `boards/${numbered(i + 1, title)}.board.json`]))
+  const once = new EachOnce(db)
   for (const { id } of boards) {
-    yield { name: fileOf.get(id)!, content: writeBoardFile(await exportBoard(db, id)) }
+    const file = await exportBoard(db, id)
+    yield { name: fileOf.get(id)!, content: writeBoardFile(file) }
+    yield* once.files(leftOutOf(file))
     progress(++done)
   }
   const folders = classes.map((one, i) => `classes/${numbered(i + 1, one.name)}`)
@@ -42,7 +47,8 @@ export async function* everything(db: Db, teacher: string, { begun, progress }: 
     const listed = students.map(({ id: _, ...student }) => student)
     yield { name: `${folders[i]}/class.json`, content: asJson({ ...file, students: listed } satisfies ClassFile) }
     const numbers = new Map(students.map((student, n) => [student.id, n]))
-    yield* handoutFiles(db, { classId: id, folder: folders[i]!, students: numbers, sets: groupIds, boards: fileOf })
+    const names = { students: numbers, sets: groupIds, boards: fileOf }
+    yield* handoutFiles(db, { classId: id, folder: folders[i]!, once, ...names })
     progress(++done)
   }
   const rubrics = await db
@@ -59,7 +65,7 @@ export async function* everything(db: Db, teacher: string, { begun, progress }: 
     .execute()
   const manifest: Manifest = {
     format: EVERYTHING,
-    version: 1,
+    version: 2,
     made: new Date().toISOString(),
     teacher: name,
     boards: boards.map(({ id, organizer, archived_at }) => ({
@@ -106,6 +112,12 @@ async function classFile(db: Db, id: string) {
     .select(['wish_id', 'student_id'])
     .where('class_id', '=', id)
     .execute()
+  const absences = await db
+    .selectFrom('absences')
+    .select(['day', 'student_id'])
+    .where('class_id', '=', id)
+    .orderBy('day')
+    .execute()
   return {
     format: 'dappled-slate/class' as const,
     version: 1 as const,
@@ -139,5 +151,8 @@ async function classFile(db: Db, id: string) {
       kind: wish.kind,
       students: who(wished.filter(one => one.wish_id === wish.id).map(one => one.student_id)),
     })),
+    absences: absences.flatMap(({ day, student_id }) =>
+      who([student_id]).map(student => ({ day: String(day), student })),
+    ),
   }
 }

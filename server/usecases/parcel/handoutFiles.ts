@@ -1,14 +1,15 @@
 import type { Kysely } from 'kysely'
-import { writeBoardFile } from '../../../core/format/boardFile'
+import type { HandoutFile } from '../../../core/along/handout'
+import type { SlateFile } from '../../../core/along/slate'
 import { asJson, numbered } from '../../../core/format/fileNames'
-import type { HandoutFile, SlateFile } from '../../../core/along/handedOut'
 import type { Counting } from '../../../core/handout/counting'
 import { RulesSchema } from '../../../core/handout/rules'
 import * as v from 'valibot'
 import type { Database, Row } from '../../database/tables'
 import type { ZipEntry } from '../../files/zipFile'
-import { filesIn } from '../boards'
 import { byNames, dueOf } from '../slates'
+import { fileName, type EachOnce } from './eachOnce'
+import { callOutsOf, jarWithQuestions } from './lessonFile'
 
 type Db = Kysely<Database>
 
@@ -21,42 +22,47 @@ export interface OfClass {
   readonly sets: readonly { readonly id: string; readonly groups: readonly string[] }[]
   /** The file of each board. */
   readonly boards: ReadonlyMap<string, string>
+  readonly once: EachOnce
 }
 
 /**
- * Of each handout how it was given out, the editions of its board, and each slate with all that was done on it and said
- * of it. A slate is read when its turn comes. Drafts, and what waits to go out, are left out.
+ * Of each handout how it was given out and what was said in its lessons, the editions of its board, and each slate with
+ * all that was done on it and said of it. A slate is read when its turn comes.
  */
 export async function* handoutFiles(db: Db, of: OfClass): AsyncGenerator<ZipEntry> {
+  const { once } = of
   const handouts = await db
     .selectFrom('handouts')
     .innerJoin('boards', 'boards.id', 'handouts.board_id')
     .selectAll('handouts')
     .select('boards.title')
     .where('class_id', '=', of.classId)
-    .where('given_at', 'is not', null)
     .orderBy('handouts.created_at')
     .execute()
   for (const [i, handout] of handouts.entries()) {
     const at = `${of.folder}/handouts/${numbered(i + 1, handout.title)}`
-    const file = await handoutFile(db, handout, of)
+    const rows = await db.selectFrom('slates').selectAll().where('handout_id', '=', handout.id).execute()
+    const slates = (await byNames(db, rows)).map(({ id, name }, n) => ({
+      row: rows.find(one => one.id === id)!,
+      file: `${at}/slates/${numbered(n + 1, name)}.json`,
+    }))
+    const fileOf = new Map(slates.map(({ row, file }) => [row.id, file]))
+    const file: HandoutFile = {
+      ...(await handoutFile(db, handout, of)),
+      ...(await jarWithQuestions(db, handout.id, of.students)),
+      callOuts: await callOutsOf(db, handout.id, fileOf),
+    }
     yield { name: `${at}/handout.json`, content: asJson(file) }
     const editions = new Set([file.edition, ...file.versions.map(one => one.edition)])
-    const rows = await db.selectFrom('slates').selectAll().where('handout_id', '=', handout.id).execute()
-    for (const [n, { name: shown, ...row }] of (await byNames(db, rows)).entries()) {
-      const own = rows.find(one => one.id === row.id)!
-      const pictures = await picturesOf(db, row.id, at)
-      const slate = { ...(await slateFile(db, own, of)), pictures: pictures.map(one => one.entry) }
-      for (const { entry, bytes } of pictures) yield { name: entry.file, content: bytes, packed: true }
-      editions.add(slate.edition)
+    for (const { row, file: name } of slates) {
+      const slate = await slateFile(db, row, of)
+      const { pictures, heard } = await filesOfSlate(db, row.id, slate)
+      yield* once.files([...pictures.map(one => one.hash), ...heard])
       for (const { from, to } of slate.editionChanges) editions.add(from).add(to)
-      yield { name: `${at}/slates/${numbered(n + 1, shown)}.json`, content: asJson(slate) }
+      for (const { edition } of [slate, ...slate.tries]) editions.add(edition)
+      yield { name, content: asJson({ ...slate, pictures: pictures.map(one => one.entry) } satisfies SlateFile) }
     }
-    for (const hash of editions) {
-      const row = await db.selectFrom('editions').select('document').where('hash', '=', hash).executeTakeFirst()
-      if (row)
-        yield { name: `${at}/editions/${hash}.board.json`, content: writeBoardFile(await filesIn(db, row.document)) }
-    }
+    yield* once.editions(editions)
   }
 }
 
@@ -67,14 +73,18 @@ function countingOf({ counts, points, rubric }: Row<'handouts'>): Counting {
   return counts === 'rubric' && rubric ? { counts, rubric } : { counts: 'nothing' }
 }
 
-async function handoutFile(db: Db, row: Row<'handouts'>, { boards, sets }: OfClass): Promise<HandoutFile> {
+type OfHandout = Omit<HandoutFile, 'jar' | 'questions' | 'callOuts'>
+
+async function handoutFile(db: Db, row: Row<'handouts'>, { boards, sets, students }: OfClass): Promise<OfHandout> {
   const versions = await db
     .selectFrom('handout_versions')
-    .select(['number', 'name', 'without', 'edition_hash as edition'])
+    .select(['number', 'name', 'board_id', 'without', 'edition_hash as edition'])
     .where('handout_id', '=', row.id)
     .orderBy('number')
     .execute()
   const set = sets.findIndex(one => one.id === row.set_id)
+  const who = (ids: readonly string[]) => ids.flatMap(id => students.get(id) ?? [])
+  const plannedSet = sets.findIndex(one => one.id === row.plan?.set)
   return {
     format: 'dappled-slate/handout',
     version: 1,
@@ -83,6 +93,13 @@ async function handoutFile(db: Db, row: Row<'handouts'>, { boards, sets }: OfCla
     mode: row.mode,
     made: row.created_at.toISOString(),
     given: moment(row.given_at),
+    plan: row.given_at
+      ? null
+      : {
+          set: plannedSet < 0 ? null : plannedSet,
+          students: row.plan?.students ? who(row.plan.students) : null,
+          versions: (row.plan?.versions ?? []).map(version => who(version.students)),
+        },
     closed: moment(row.closed_at),
     word: row.word,
     due: dueOf(row),
@@ -94,7 +111,10 @@ async function handoutFile(db: Db, row: Row<'handouts'>, { boards, sets }: OfCla
     counting: countingOf(row),
     rules: v.parse(RulesSchema, row.rules),
     set: set < 0 ? null : set,
-    versions,
+    versions: versions.map(({ board_id, ...version }) => ({
+      ...version,
+      board: (board_id && boards.get(board_id)) || null,
+    })),
   }
 }
 
@@ -103,17 +123,21 @@ function groupOf(id: string | null, sets: OfClass['sets']): [number, number] | n
   return set < 0 ? null : [set, sets[set]!.groups.indexOf(id!)]
 }
 
-async function picturesOf(db: Db, slate: string, at: string) {
+/** What students put on a slate, and what was spoken in its margin. */
+async function filesOfSlate(db: Db, slate: string, { margin }: Pick<SlateFile, 'margin'>) {
   const rows = await db
     .selectFrom('slate_pictures')
     .innerJoin('files', 'files.hash', 'slate_pictures.file_hash')
-    .select(['slate_pictures.id', 'by', 'at', 'approved_at', 'hash', 'bytes', 'media_type'])
+    .select(['slate_pictures.id', 'by', 'at', 'approved_at', 'hash', 'media_type'])
     .where('slate_id', '=', slate)
     .execute()
-  return rows.flatMap(({ id, by, at: put, approved_at, hash, bytes, media_type }) => {
-    const file = `${at}/pictures/${hash}.${media_type.split('/')[1]}`
-    return bytes ? [{ bytes, entry: { id, by, file, at: put.toISOString(), approved: moment(approved_at) } }] : []
-  })
+  return {
+    pictures: rows.map(({ id, by, at, approved_at, hash, media_type }) => ({
+      hash,
+      entry: { id, by, file: fileName(hash, media_type), at: at.toISOString(), approved: moment(approved_at) },
+    })),
+    heard: margin.flatMap(({ item }) => (item.kind === 'spoken' ? [item.file] : [])),
+  }
 }
 
 async function slateFile(
@@ -142,7 +166,11 @@ async function slateFile(
     opened: moment(row.opened_at),
     moved: moment(row.moved_at),
     handedIn: moment(row.handed_in_at),
+    collected: moment(row.collected_at),
     handedBack: moment(row.handed_back_at),
+    closed: moment(row.closed_at),
+    named: moment(row.named_at),
+    nameHidden: moment(row.name_hidden_at),
     said: row.said,
     members: (
       await db.selectFrom('slate_members').selectAll().where('slate_id', '=', slate).orderBy('hand').execute()
@@ -195,11 +223,21 @@ async function slateFile(
         hidden: moment(hidden_at),
       }),
     ),
-    tries: await db
-      .selectFrom('tries')
-      .select(['turn', 'number', 'edition_hash as edition', 'state', 'review', 'ended_at as ended'])
-      .where('slate_id', '=', slate)
-      .orderBy('turn')
-      .execute(),
+    nudges: (
+      await db
+        .selectFrom('nudges')
+        .select(['words', 'at', 'seen_at'])
+        .where('slate_id', '=', slate)
+        .orderBy('at')
+        .execute()
+    ).map(({ words, at, seen_at }) => ({ words, at: at.toISOString(), seen: moment(seen_at) })),
+    tries: (
+      await db
+        .selectFrom('tries')
+        .select(['number', 'edition_hash as edition', 'review', 'ended_at'])
+        .where('slate_id', '=', slate)
+        .orderBy('turn')
+        .execute()
+    ).map(({ ended_at, ...one }) => ({ ...one, ended: ended_at.toISOString() })),
   }
 }

@@ -1,59 +1,34 @@
-import { createWriteStream } from 'node:fs'
 import { mkdtemp, readFile, rm, writeFile } from 'node:fs/promises'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { pipeline } from 'node:stream/promises'
 import { XMLParser, XMLValidator } from 'fast-xml-parser'
 import { unzipSync, zipSync } from 'fflate'
 import { parse as parseCsv } from 'csv-parse/sync'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { readBoardFile } from '../../../core/format/boardFile'
-import type { HandoutFile, SlateFile } from '../../../core/along/handedOut'
+import type { HandoutFile } from '../../../core/along/handout'
+import type { SlateFile } from '../../../core/along/slate'
 import { MANIFEST_FILE, type ClassFile, type Manifest } from '../../../core/along/everything'
 import { ok } from '../../../core/result'
 import { loadStates } from '../../../server/database/loadState'
 import { writeZip } from '../../../server/files/zipFile'
-import { TASKS, type TaskName } from '../../../server/labour/tasks'
-import { bringIn } from '../../../server/usecases/bringIn'
 import { keepSet, keepWishes } from '../../../server/usecases/groups'
 import { markOpened } from '../../../server/usecases/openness'
 import { orderParcel, packParcel, parcelFile, type ParcelOf } from '../../../server/usecases/parcels'
 import { keepRubric } from '../../../server/usecases/rubrics'
 import { noteSentence } from '../../../server/usecases/sentences'
 import { addToMargin, saveReview } from '../../../server/usecases/review'
-import type { Services } from '../../../server/services'
 import { keyedShore, middleOf, pieceId } from '../../boards'
 import { twoProcesses, type TwoProcesses } from '../../lesson'
-import { markHere } from '../../markHere'
+import { anotherTeacher, broughtIn, namesIn, packed as packedOf, parcelServices, textIn } from '../../parcels'
 import { infoOf, textOf } from '../../poppler'
 
 let two: TwoProcesses
 let folder: string
 const board = keyedShore()
-/** Done here, as processes of their own would. */
-const pool = {
-  async do(name: TaskName, input: never, progress: (done: number) => void) {
-    return ok(await (TASKS[name] as (input: never, progress?: (done: number) => void) => unknown)(input, progress))
-  },
-}
-const jobs = { at: () => Promise.resolve() }
-const services = () =>
-  ({ ...two.services, marking: markHere(), labour: { papers: pool, files: pool }, jobs }) as unknown as Services
-
-async function packed(of: ParcelOf): Promise<Record<string, Uint8Array>> {
-  const { teacher } = two.school
-  const ordered = await orderParcel(services(), teacher, of)
-  if (!ordered.ok) throw new Error(ordered.reason)
-  const { id } = ordered.value
-  await packParcel(services(), id)
-  const listed = of.kind === 'class' ? { kind: of.kind, classId: of.classId } : { kind: of.kind }
-  const file = await parcelFile(two.connection.db, teacher, { ...listed, id })
-  const path = join(folder, id)
-  await pipeline(file!.pieces, createWriteStream(path))
-  return unzipSync(await readFile(path))
-}
-const text = (files: Record<string, Uint8Array>, name: string) => new TextDecoder().decode(files[name])
-const named = (files: Record<string, Uint8Array>, name: RegExp) => Object.keys(files).filter(one => name.test(one))
+const services = () => parcelServices(two)
+const packed = (of: ParcelOf) => packedOf(two, folder, of)
+const bringIn = (teacher: string, path: string) => broughtIn(two, teacher, path)
 
 beforeAll(async () => {
   folder = await mkdtemp(join(tmpdir(), 'parcels-'))
@@ -100,16 +75,16 @@ afterAll(async () => {
 describe('the year of a class', () => {
   it('is a zip that opens without the application: PDFs, tables, boards, and a page that leads to all of it', async () => {
     const files = await packed({ kind: 'class', classId: two.school.classId })
-    const [pdf] = named(files, /^handouts\/001-[^/]+\/slates\.pdf$/)
+    const [pdf] = namesIn(files, /^handouts\/001-[^/]+\/slates\.pdf$/)
     const slates = Buffer.from(files[pdf!]!)
     expect(infoOf(slates)['Tagged']).toBe('yes')
     expect(textOf(slates)).toContain('Tidy work')
-    const [table] = named(files, /students\.csv$/)
-    const rows = parseCsv(text(files, table!), { bom: true }) as string[][]
+    const [table] = namesIn(files, /students\.csv$/)
+    const rows = parseCsv(textIn(files, table!), { bom: true }) as string[][]
     expect(rows.flat()).toContain('Tidy work')
-    const [board] = named(files, /board\.json$/)
-    expect(readBoardFile(JSON.parse(text(files, board!))).ok).toBe(true)
-    const index = text(files, 'index.html')
+    const [board] = namesIn(files, /board\.json$/)
+    expect(readBoardFile(JSON.parse(textIn(files, board!))).ok).toBe(true)
+    const index = textIn(files, 'index.html')
     // Read by another reader: as XML it is well-formed but for what HTML leaves open.
     const body = index.slice(index.indexOf('<body>'), index.indexOf('</html>')).replaceAll('<br>', '<br/>')
     expect(XMLValidator.validate(body)).toBe(true)
@@ -142,20 +117,12 @@ describe('the year of a class', () => {
 })
 
 describe('all that a teacher has', () => {
-  const other = async () => {
-    const { db } = two.connection
-    const { id } = await db
-      .insertInto('teachers')
-      .values({ email: `t${Math.random()}@ternhaven.example`, name: 'Ivo Brandt', password_hash: 'none' })
-      .returning('id')
-      .executeTakeFirstOrThrow()
-    return id
-  }
+  const other = () => anotherTeacher(two)
 
   it('has every move and every word of every slate', async () => {
     const files = await packed({ kind: 'everything' })
-    const slates = named(files, /slates\/\d{3}-[^/]+\.json$/).map(
-      name => JSON.parse(text(files, name)) as { moves: unknown[] },
+    const slates = namesIn(files, /slates\/\d{3}-[^/]+\.json$/).map(
+      name => JSON.parse(textIn(files, name)) as { moves: unknown[] },
     )
     expect(slates).toHaveLength(4)
     expect(slates.find(one => one.moves.length)).toMatchObject({
@@ -164,9 +131,9 @@ describe('all that a teacher has', () => {
       margin: [{ item: { text: 'Well seen' } }],
       review: { comment: 'Tidy work' },
     })
-    const handout = JSON.parse(text(files, named(files, /handout\.json$/)[0]!)) as HandoutFile
+    const handout = JSON.parse(textIn(files, namesIn(files, /handout\.json$/)[0]!)) as HandoutFile
     expect(Object.keys(files)).toContain(handout.board)
-    expect(named(files, /editions/)).toEqual([expect.stringContaining(handout.edition)])
+    expect(namesIn(files, /editions/)).toEqual([expect.stringContaining(handout.edition)])
   })
 
   it('comes in again beside what is there: boards, classes with who left, groups and wishes, rubrics, sentences', async () => {
@@ -174,9 +141,9 @@ describe('all that a teacher has', () => {
     const path = join(folder, 'again.zip')
     await writeFile(path, zipSync(files))
     const teacher = await other()
-    const brought = await bringIn(services(), teacher, path)
+    const brought = await bringIn(teacher, path)
     expect(brought).toEqual(ok({ boards: 1, classes: 1, slates: 4, rubrics: 1, unread: 0 }))
-    const again = await bringIn(services(), teacher, path)
+    const again = await bringIn(teacher, path)
     expect(again.ok && again.value.classes).toBe(1)
     const { db } = two.connection
     const boards = await db.selectFrom('boards').select('document').where('teacher_id', '=', teacher).execute()
@@ -185,20 +152,18 @@ describe('all that a teacher has', () => {
     const classes = await db.selectFrom('classes').select('name').where('teacher_id', '=', teacher).execute()
     expect(classes.map(one => one.name).toSorted()).toEqual([expect.any(String), expect.stringMatching(/ \(2\)$/)])
     // Taken along from there it is the same.
-    const { teacher: owner } = two.school
-    const manifest = JSON.parse(text(files, MANIFEST_FILE)) as Manifest
+    const manifest = JSON.parse(textIn(files, MANIFEST_FILE)) as Manifest
     expect(manifest.sentences.map(one => one.words)).toContain('Look at its foot.')
-    const file = JSON.parse(text(files, manifest.classes[0]!.file)) as ClassFile
-    two.school.teacher = teacher as never
-    const second = await packed({ kind: 'everything' }).finally(() => (two.school.teacher = owner))
-    const moved = JSON.parse(text(second, manifest.classes[0]!.file)) as ClassFile
+    const file = JSON.parse(textIn(files, manifest.classes[0]!.file)) as ClassFile
+    const second = await packedOf(two, folder, { kind: 'everything' }, teacher)
+    const moved = JSON.parse(textIn(second, manifest.classes[0]!.file)) as ClassFile
     expect({ ...moved, name: file.name }).toEqual(file)
     expect(file.students.filter(one => one.left)).toHaveLength(1)
     expect(file.sets[0]!.groups[0]!.students).toHaveLength(2)
     // What was made goes along, move by move and word by word; only what the editions are called is another name.
     const slatesOf = (all: Record<string, Uint8Array>) =>
-      named(all, /slates\/\d{3}-/)
-        .map(name => JSON.parse(text(all, name)) as SlateFile)
+      namesIn(all, /slates\/\d{3}-/)
+        .map(name => JSON.parse(textIn(all, name)) as SlateFile)
         .map(({ edition: _, ...slate }) => slate)
     const [mineNow, before] = [slatesOf(second), slatesOf(files)]
     expect(mineNow.length).toBe(2 * before.length)
@@ -222,7 +187,7 @@ describe('all that a teacher has', () => {
     const put = async (files: Record<string, Uint8Array>) => {
       const path = join(folder, `broken-${Math.random()}.zip`)
       await writeFile(path, zipSync(files))
-      return bringIn(services(), teacher, path)
+      return bringIn(teacher, path)
     }
     expect(await put({ a: new Uint8Array(3) })).toEqual({ ok: false, reason: 'bad-file' })
     const files = await packed({ kind: 'everything' })

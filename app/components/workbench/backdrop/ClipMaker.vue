@@ -11,7 +11,7 @@ import { clipsIn, useClips, type SentClip } from '~/composables/workbench/useCli
 /** Sound, film and links for the page: from a file, spoken here, or by an address. */
 const { bench, page, hands } = defineProps<{ bench: Workbench; page: Page; hands: Hands }>()
 const { t } = useWords()
-const { send, trouble, busy } = useClips()
+const { send, trouble, busy, gone } = useClips()
 const recording = ref(false)
 const address = ref('')
 const wrong = ref(false)
@@ -75,6 +75,7 @@ defineExpose({ add })
         :disabled="full || busy"
         @change="choose" />
     </label>
+    <progress v-if="gone !== null" class="w-full" :value="gone" :aria-label="t('clipMaker.sending')" />
     <button type="button" class="button w-full" :disabled="full" @click="recording = true">
       <Icon name="lucide:mic" />{{ t('clipMaker.record') }}
     </button>
