@@ -1,10 +1,12 @@
+import { availableParallelism } from 'node:os'
 import { defineConfig } from '@playwright/test'
 
 export default defineConfig({
   testDir: 'tests/e2e',
   timeout: 90_000,
   expect: { timeout: 15_000 },
-  workers: 2,
+  // A worker is a browser and an application of its own; with more than that on a processor nothing is faster.
+  workers: Math.min(4, Math.max(2, Math.floor(availableParallelism() / 2))),
   fullyParallel: false,
   retries: 0,
   reporter: 'list',
