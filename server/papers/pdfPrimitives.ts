@@ -1,3 +1,4 @@
+import svgpath from 'svgpath'
 import type { Glyph, GlyphPosition, GlyphRun } from 'fontkit'
 import { FILLS, PATTERNS, type Fill } from '../../core/board/inks'
 import type { Theme } from '../../core/drawing/palette'
@@ -61,52 +62,18 @@ function fillWithPattern(pdf: Pdf, d: string, fill: Fill, theme: Theme): void {
   pdf.restore()
 }
 
-/** A box around an outline: of its numbers, taken in pairs, no more than it and at most a little more than needed. */
+/** A box around an outline: around its points and the handles of its curves, so at most a little larger than needed. */
 function boundsOf(d: string): { left: number; right: number; top: number; bottom: number } {
-  const box = { left: Infinity, right: -Infinity, top: Infinity, bottom: -Infinity }
-  let [x, y] = [0, 0]
-  const reach = () => {
-    box.left = Math.min(box.left, x)
-    box.right = Math.max(box.right, x)
-    box.top = Math.min(box.top, y)
-    box.bottom = Math.max(box.bottom, y)
-  }
-  for (const [, command, numbers] of d.matchAll(/([a-zA-Z])([^a-zA-Z]*)/g)) {
-    const n = (numbers!.match(/-?\d*\.?\d+(?:e-?\d+)?/g) ?? []).map(Number)
-    const relative = command === command!.toLowerCase()
-    const to = (dx: number, dy: number) => {
-      ;[x, y] = relative ? [x + dx, y + dy] : [dx, dy]
-      reach()
-    }
-    switch (command!.toUpperCase()) {
-      case 'M':
-      case 'L':
-        for (let i = 0; i + 1 < n.length; i += 2) to(n[i]!, n[i + 1]!)
-        break
-      case 'H':
-        to(n[0]!, relative ? 0 : y)
-        break
-      case 'V':
-        to(relative ? 0 : x, n[0]!)
-        break
-      case 'A': {
-        const [rx, ry] = [n[0]!, n[1]!]
-        const middle = { x: x + (relative ? n[5]! : n[5]! - x) / 2, y: y + (relative ? n[6]! : n[6]! - y) / 2 }
-        to(n[5]!, n[6]!)
-        const end = { x, y }
-        for (const [sx, sy] of [
-          [-1, -1],
-          [1, 1],
-        ] as const) {
-          ;[x, y] = [middle.x + sx * rx, middle.y + sy * ry]
-          reach()
-        }
-        ;({ x, y } = end)
-        break
-      }
-    }
-  }
-  return box
+  const [xs, ys]: [number[], number[]] = [[], []]
+  svgpath(d)
+    .abs()
+    .unarc()
+    .unshort()
+    .iterate(([command, ...numbers]) => {
+      if (command === 'V') ys.push(...numbers)
+      else numbers.forEach((n, i) => (i % 2 && command !== 'H' ? ys : xs).push(n))
+    })
+  return { left: Math.min(...xs), right: Math.max(...xs), top: Math.min(...ys), bottom: Math.max(...ys) }
 }
 
 function drawText(brush: Brush, mark: TextPrimitive): void {

@@ -19,13 +19,32 @@ export type TableName = (typeof TABLES)[number]
 /** A handout's results as a table. What can't be read is left out. */
 export async function resultsOf(services: Read, handout: string, table: TableName): Promise<Table> {
   const rows = await slatesIn(services.db, handout)
-  if (table === 'moves') return movesTable(await movesOf(services.db, rows))
+  return table === 'moves' ? movesTable(await movesOf(services.db, rows)) : MADE[table](await allOf(services, rows))
+}
+
+/** All tables of a handout; what they rest on is worked out once. */
+export async function allResultsOf(services: Read, handout: string): Promise<Readonly<Record<TableName, Table>>> {
+  const rows = await slatesIn(services.db, handout)
+  const results = await allOf(services, rows)
+  return {
+    students: MADE.students(results),
+    items: MADE.items(results),
+    moves: movesTable(await movesOf(services.db, rows)),
+  }
+}
+
+const MADE: { readonly [Name in Exclude<TableName, 'moves'>]: (results: readonly SlateResult[]) => Table } = {
+  students: studentsTable,
+  items: itemsTable,
+}
+
+async function allOf(services: Read, rows: readonly SlateRow[]): Promise<SlateResult[]> {
   const results: SlateResult[] = []
   for (const row of rows) {
     const result = await resultOf(services, row)
     if (result) results.push(result)
   }
-  return table === 'students' ? studentsTable(results) : itemsTable(results)
+  return results
 }
 
 async function slatesIn(db: Db, handout: string) {

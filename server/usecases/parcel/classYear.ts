@@ -8,7 +8,7 @@ import type { SlatesOrder } from '../../../core/paper/slatesOrder'
 import { USUAL_LANGUAGE } from '../../../core/text/spoken'
 import type { ZipEntry } from '../../files/zipFile'
 import { exportBoard } from '../boards'
-import { resultsOf, TABLES } from '../results'
+import { allResultsOf, TABLES } from '../results'
 import { drawSlates, type Made } from './drawSlates'
 
 const ORDER: SlatesOrder = { arrange: 'one', sheet: 'own', names: true, marked: true, grey: false }
@@ -65,8 +65,9 @@ export async function* classYear(services: Made, classId: string, packing: Packi
       yield { name: `${at}/slates.pdf`, content: { file: drawn.path }, packed: true }
       put('Slates (PDF)', 'slates.pdf')
     }
+    const results = await allResultsOf(services, handout.id)
     for (const table of TABLES) {
-      const text = writeCsv(await resultsOf(services, handout.id, table), { mark: true })
+      const text = writeCsv(results[table], { mark: true })
       yield { name: `${at}/${table}.csv`, content: text }
       put(`${TABLE_NAMES[table]} (CSV)`, `${table}.csv`)
     }
