@@ -2,6 +2,7 @@ import type { Board } from '../../core/board/board'
 import type { FileHash } from '../../core/board/ids'
 import { isOds, readOds } from '../../core/reading/sheets/ods'
 import type { Sheet } from '../../core/reading/sheets/sheet'
+import { isXlsx, readXlsx } from '../../core/reading/sheets/xlsx'
 import type { Lost, LostCode } from '../../core/reading/lost'
 import { isQti, readQtiItem, readQtiPackage, type Questions } from '../../core/reading/qti/read'
 import type { Kept } from '../../core/reading/slides/compose'
@@ -13,7 +14,6 @@ import { decodeXml, parseXml } from '../../core/reading/xml'
 import { openZip, type Archive } from '../../core/reading/zip'
 import { ok, refuse, type Result } from '../../core/result'
 import { readPicture, type Picture } from '../files/picture'
-import { isXlsx, readXlsx } from './xlsx'
 
 /** What a file says that isn't one of ours: slides to choose from, a board of questions, or sheets of words. */
 export type ReadIn =
@@ -46,7 +46,7 @@ export async function readIn(bytes: Buffer): Promise<Result<ReadIn, ReadInRefusa
   if (bytes.length > LARGEST_READ_IN) return refuse('too-heavy')
   if (bytes.subarray(0, 2).toString('latin1') === 'PK') {
     const archive = openZip(bytes)
-    if (archive.ok) return fromArchive(archive.value, bytes)
+    if (archive.ok) return fromArchive(archive.value)
     return refuse(archive.reason === 'no-zip' ? 'bad-file' : 'too-heavy')
   }
   const root = parseXml(decodeXml(bytes))
@@ -59,13 +59,13 @@ export async function readIn(bytes: Buffer): Promise<Result<ReadIn, ReadInRefusa
   return questions.ok ? fromQuestions(questions.value, () => null) : refuse('bad-file')
 }
 
-async function fromArchive(archive: Archive, bytes: Buffer): Promise<Result<ReadIn, ReadInRefusal>> {
+async function fromArchive(archive: Archive): Promise<Result<ReadIn, ReadInRefusal>> {
   if (isPptx(archive) || isOdp(archive)) {
     const slides = isPptx(archive) ? readPptx(archive) : readOdp(archive)
     return slides.ok ? fromSlides(slides.value, source => archive.bytes(source)) : refuse('bad-file')
   }
   if (isXlsx(archive)) {
-    const sheets = await readXlsx(archive, bytes)
+    const sheets = readXlsx(archive)
     return sheets ? ok({ kind: 'sheets', sheets }) : refuse('bad-file')
   }
   if (isOds(archive)) return ok({ kind: 'sheets', sheets: readOds(archive) })

@@ -88,6 +88,10 @@ test('a spreadsheet becomes a sort; a file that is none of these adds nothing', 
   await give(page, 'tide words.xlsx', readFileSync('tests/files/libreoffice.xlsx'))
   await expect(page.getByTestId('word-groups')).toHaveValue(/^clingers\tswimmers\nlimpet\tshanny/)
   await press(page, 'Cancel')
+  // As an older spreadsheet program of western Europe writes its tables.
+  await give(page, 'wörter.csv', Buffer.from('Küste;Straße\nDüne;Café\n', 'latin1'))
+  await expect(page.getByTestId('word-groups')).toHaveValue(/^Küste\tStraße\nDüne\tCafé/)
+  await press(page, 'Cancel')
   await give(page, 'broken.pptx', Buffer.from('PK and nothing more'))
   await expect(page.getByRole('alert')).toContainText('This file can’t be read. Nothing was added')
   await give(page, 'words.txt', Buffer.from('Clings: limpet, mussel\nSwims: goby'))

@@ -24,6 +24,7 @@ const CORE_PACKAGES = [
   'ml-hclust',
   'saxes',
   'fflate',
+  'numfmt',
   'svgpath',
   'colord',
   'perfect-freehand',

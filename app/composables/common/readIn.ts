@@ -3,6 +3,7 @@ import type { Lost } from '~~/core/reading/lost'
 import type { Kept } from '~~/core/reading/slides/compose'
 import type { Sheet } from '~~/core/reading/sheets/sheet'
 import type { Slides } from '~~/core/reading/slides/slide'
+import { decodeText } from '~~/core/text/decode'
 import { readTable } from '~~/core/text/table'
 
 /** What the server found in a file that was made elsewhere. */
@@ -25,13 +26,12 @@ export const readInFile = (file: File): Promise<ReadIn> =>
 /** The words of a table or a text that the device reads itself; null for another kind of file. */
 export async function wordsOf(file: File): Promise<Sheet | null> {
   const name = titleOf(file)
-  if (/\.(csv|tsv)$/i.test(file.name)) {
-    const { rows } = readTable(await file.text())
-    return { name, rows: rows.map(row => row.cells) }
-  }
+  const [, ending] = /\.(csv|tsv|txt)$/i.exec(file.name) ?? []
+  if (!ending) return null
+  const { text } = decodeText(new Uint8Array(await file.arrayBuffer()))
   // What a text means by its marks is for whoever reads it: each line stays one.
-  if (!/\.txt$/i.test(file.name)) return null
-  return { name, rows: (await file.text()).split(/\r\n?|\n/).map(line => [line]) }
+  if (ending.toLowerCase() === 'txt') return { name, rows: text.split(/\r\n?|\n/).map(line => [line]) }
+  return { name, rows: readTable(text).rows.map(row => row.cells) }
 }
 
 /** Files that words are taken from. */

@@ -19,7 +19,9 @@ function* rowsOf(table: XmlElement): Generator<string[]> {
     const cells: string[] = []
     for (const cell of elementsIn(row)) {
       if (cell.name !== 'table-cell' && cell.name !== 'covered-table-cell') continue
-      const text = childrenOf(cell, 'p').map(inline).join(' ')
+      // A formula that came to nothing shows why; that is no word.
+      const failed = cell.attributes['calcext:value-type'] === 'error'
+      const text = failed ? '' : childrenOf(cell, 'p').map(inline).join(' ')
       const times = Math.min(numberOf(cell, 'number-columns-repeated') ?? 1, MOST_SHEET_COLUMNS - cells.length)
       for (let i = 0; i < times; i++) cells.push(text)
     }

@@ -153,16 +153,84 @@ describe('a spreadsheet', () => {
     expect(empty.sheets[0]!.rows).toEqual([[], ['b']])
   })
 
-  it('with a cell beyond all bounds is refused before room is made for it', async () => {
-    const sheet = (cell: string) =>
-      zipSync({
-        'xl/workbook.xml': strToU8('<workbook/>'),
-        'xl/worksheets/sheet1.xml': strToU8(
-          `<worksheet><sheetData><row><c r="${cell}"><v>1</v></c></row></sheetData></worksheet>`,
-        ),
-      })
-    for (const cell of ['XFD1048576', 'A1048576', 'ZZZ1', 'A99999999', 'nowhere'])
-      expect(await refused(sheet(cell)), cell).toBe('bad-file')
+  it.each(['xlsx', 'ods'])('of LibreOffice (%s) shows numbers as they look there: money, shares, times', async kind => {
+    const { sheets } = await read('sheets', readFileSync(`tests/files/formats.${kind}`))
+    expect(sheets).toEqual([
+      {
+        name: 'Words',
+        rows: [
+          ['limpet', 'holds on to rock'],
+          ['0.1', '3'],
+          ['27.11.2026', '25%'],
+          ['TRUE', 'merged'],
+          ['9:30', 'tide pool'],
+          ['£2.50', '1/2'],
+          ['again'],
+          ['again'],
+          ['007', 'kelp x'],
+        ],
+      },
+      { name: 'Other', rows: [['secret']] },
+    ])
+  })
+
+  /** A workbook with one sheet; `styles` are number formats by the number of the style. */
+  const xlsx = (cells: string, { formats = '', xfs = '', strings = '', book = '' } = {}) =>
+    zipSync(
+      Object.fromEntries(
+        Object.entries({
+          'xl/workbook.xml': `<workbook xmlns:r="r">${book}<sheets><sheet name="s" r:id="a"/></sheets></workbook>`,
+          'xl/_rels/workbook.xml.rels': `<R><Relationship Id="a" Type="x/worksheet" Target="worksheets/sheet1.xml"/><Relationship Id="b" Type="x/styles" Target="styles.xml"/><Relationship Id="c" Type="x/sharedStrings" Target="strings.xml"/></R>`,
+          'xl/worksheets/sheet1.xml': `<worksheet><sheetData>${cells}</sheetData></worksheet>`,
+          'xl/styles.xml': `<styleSheet><numFmts>${formats}</numFmts><cellXfs>${xfs}</cellXfs></styleSheet>`,
+          'xl/strings.xml': `<sst>${strings}</sst>`,
+        }).map(([name, text]) => [name, strToU8(text)]),
+      ),
+    )
+  const rowsOf = async (file: Uint8Array) => (await read('sheets', file)).sheets[0]!.rows
+
+  it('has the formats that are built in (ECMA-376 part 1, 18.8.30), and its own', async () => {
+    const of = async (id: number, value: string, code = '') =>
+      (
+        await rowsOf(
+          xlsx(`<row><c s="0"><v>${value}</v></c></row>`, {
+            xfs: `<xf numFmtId="${id}"/>`,
+            formats: code && `<numFmt numFmtId="${id}" formatCode="${code}"/>`,
+          }),
+        )
+      )[0]?.[0]
+    expect(await of(0, '0.30000000000000004')).toBe('0.3')
+    expect(await of(9, '0.25')).toBe('25%')
+    expect(await of(10, '0.125')).toBe('12.50%')
+    expect(await of(12, '0.75')).toBe('3/4')
+    expect(await of(14, '46353')).toBe('2026-11-27')
+    expect(await of(20, '0.3958333333333333')).toBe('9:30')
+    expect(await of(164, '7', '000')).toBe('007')
+    expect(await of(165, '-3', '0;[Red]-0')).toBe('-3')
+    // Nobody's format: the number is there.
+    expect(await of(166, '3.5', 'bad[')).toBe('3.5')
+    expect(await of(300, '3.5')).toBe('3.5')
+    expect(await of(0, 'x')).toBeUndefined()
+  })
+
+  it('has texts in runs, formulas with what they came to or without, and cells without names', async () => {
+    const file = xlsx(
+      `<row r="2"><c r="B2" t="s"><v>0</v></c><c t="inlineStr"><is><t>here</t></is></c></row>
+      <row><c t="str"><f>A1</f><v>tide pool</v></c><c><f>1/0</f></c><c t="e"><v>#REF!</v></c><c t="b"><v>1</v></c><c t="s"><v>9</v></c></row>`,
+      { strings: '<si><r><t>lim</t></r><r><t>pet</t></r><rPh><t>x</t></rPh></si>' },
+    )
+    expect(await rowsOf(file)).toEqual([[], ['', 'limpet', 'here'], ['tide pool', '', '', 'TRUE']])
+    const late = xlsx('<row><c s="0"><v>44891</v></c></row>', {
+      xfs: '<xf numFmtId="14"/>',
+      book: '<workbookPr date1904="1"/>',
+    })
+    expect(await rowsOf(late)).toEqual([['2026-11-27']])
+  })
+
+  it('with cells beyond all bounds is read without them, and without room made for them', async () => {
+    for (const cell of ['XFD1', 'A1048576', 'ZZZ1', 'A99999999'])
+      expect(await rowsOf(xlsx(`<row r="${/\d+/.exec(cell)}"><c r="${cell}"><v>1</v></c></row>`)), cell).toEqual([])
+    expect(await rowsOf(xlsx('<row r="-1"><c><v>1</v></c></row><row r="x"><c><v>1</v></c></row>'))).toEqual([])
   })
 })
 

@@ -5,7 +5,7 @@ import type { Archive } from '../../zip'
 import { finishedSlide } from '../parts'
 import { MOST_SLIDES, type Part, type Slide, type Slides } from '../slide'
 import { colourIn, schemeOf, type Scheme } from './colours'
-import { Package, targetOf, type PackagePart } from './files'
+import { Package, targetOf, type PackagePart } from '../../opc'
 import { EMU, fillOf, hasWords, partsOf, placeholderOf, type Reading } from './shapes'
 
 const MAIN = 'ppt/presentation.xml'

@@ -8,7 +8,7 @@ import { outlineOf, runsOf } from '../outline'
 import { asTurn, boxPart, endsIn, NO_WORDS, type Words } from '../parts'
 import type { LinePart, Part, PicturePart } from '../slide'
 import { colourIn, type Scheme } from './colours'
-import { targetOf, type PackagePart } from './files'
+import { targetOf, type PackagePart } from '../../opc'
 import { tableParts } from './table'
 import { wordsOf, type Styles } from './text'
 

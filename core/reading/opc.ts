@@ -1,5 +1,5 @@
-import { resolved, type Archive } from '../../zip'
-import { childrenOf, type XmlElement } from '../../xml'
+import { resolved, type Archive } from './zip'
+import { childrenOf, type XmlElement } from './xml'
 
 /** A part of the package with what it refers to. */
 export interface PackagePart {
