@@ -10,6 +10,7 @@ type Trx = Transaction<Database>
 /** Parcels of one teacher that are under way at once, and those about one thing that are kept. */
 const MOST_UNDER_WAY = 3
 const KEPT = 6
+const LOST_AFTER_MS = 24 * 3600 * 1000
 const PIECE = 1024 * 1024
 
 /** What parcels are about. */
@@ -26,7 +27,10 @@ export function parcelsAbout(db: Db, teacher: string, { kind, handout, classId }
   return classId === undefined ? all : all.where('class_id', '=', classId)
 }
 
-/** Room for one more of a teacher's about this: the oldest goes. Refused while as many as may be are under way. */
+/**
+ * Room for one more of a teacher's about this: the oldest goes. Refused while as many as may be are under way; one that
+ * has been so for more than a day is held for lost.
+ */
 export async function makeRoom(trx: Trx, teacher: string, about: AboutParcels): Promise<Result<null, 'busy'>> {
   await trx.selectFrom('teachers').select('id').where('id', '=', teacher).forUpdate().executeTakeFirst()
   const { count } = await trx
@@ -34,6 +38,7 @@ export async function makeRoom(trx: Trx, teacher: string, about: AboutParcels): 
     .select(({ fn }) => fn.countAll<string>().as('count'))
     .where('teacher_id', '=', teacher)
     .where('status', 'in', ['waiting', 'making'])
+    .where('asked_at', '>', new Date(Date.now() - LOST_AFTER_MS))
     .executeTakeFirstOrThrow()
   if (Number(count) >= MOST_UNDER_WAY) return refuse('busy')
   const before = await parcelsAbout(trx, teacher, about).select('id').orderBy('asked_at', 'desc').execute()

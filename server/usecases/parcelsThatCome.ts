@@ -36,18 +36,30 @@ export async function takeParcel(
   const read = await labour.files.do('everything', path)
   if (!read.ok) return read
   if (!read.value.ok) return read.value
-  return db.transaction().execute(async trx => {
+  const made = await db.transaction().execute(async (trx): Promise<Result<{ id: string }, PoolRefusal>> => {
     const room = await makeRoom(trx, teacher, { kind: 'coming' })
     if (!room.ok) return room
-    const { id } = await trx
-      .insertInto('parcels')
-      .values({ kind: 'coming', teacher_id: teacher, handout_id: null, title: 'everything' })
-      .returning('id')
-      .executeTakeFirstOrThrow()
-    await keepPieces(trx, id, path)
-    await jobs.at(trx, new Date(), { name: 'unpack', about: id })
-    return ok({ id })
+    return ok(
+      await trx
+        .insertInto('parcels')
+        .values({ kind: 'coming', teacher_id: teacher, handout_id: null, title: 'everything' })
+        .returning('id')
+        .executeTakeFirstOrThrow(),
+    )
   })
+  if (!made.ok) return made
+  const { id } = made.value
+  // Apart from the row, since it may take minutes, and nothing else of the teacher's is to wait for it.
+  try {
+    await db.transaction().execute(async trx => {
+      await keepPieces(trx, id, path)
+      await jobs.at(trx, new Date(), { name: 'unpack', about: id })
+    })
+  } catch (error) {
+    await db.deleteFrom('parcels').where('id', '=', id).execute()
+    throw error
+  }
+  return made
 }
 
 /** A teacher's own parcels that came, the newest first, with what has come out of each by now. */

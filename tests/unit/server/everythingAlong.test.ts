@@ -3,6 +3,7 @@ import { mkdtemp, readFile, rm, writeFile } from 'node:fs/promises'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { unzipSync, zipSync } from 'fflate'
+import { sql } from 'kysely'
 import sharp from 'sharp'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type { ClassFile, Manifest } from '../../../core/along/everything'
@@ -255,6 +256,21 @@ describe('what goes along', () => {
     await packParcel(services, id)
     expect(await classesNow()).toHaveLength(1)
     expect((await parcelsThatCame(db, teacher))[0]!.status).toBe('ready')
+  })
+
+  it('waits its turn while three are under way, and not for one that was lost on the way', async () => {
+    const { db } = two.connection
+    const path = join(folder, 'turn.zip')
+    await writeFile(path, zipSync(await packed(two, folder, EVERYTHING)))
+    const teacher = await anotherTeacher(two)
+    const take = () => takeParcel(parcelServices(two), teacher, path)
+    const taken = [await take(), await take(), await take()]
+    expect(taken.every(one => one.ok)).toBe(true)
+    expect(await take()).toEqual({ ok: false, reason: 'busy' })
+    const yesterday = new Date(Date.now() - 25 * 3600 * 1000)
+    const [first] = taken
+    await sql`update parcels set asked_at = ${yesterday} where id = ${first!.ok ? first!.value.id : ''}`.execute(db)
+    expect(await take()).toMatchObject({ ok: true })
   })
 
   it('is read as the first version of it had it: editions beside their handout, with their pictures in them', async () => {
