@@ -16,7 +16,9 @@ export interface Pile extends Box {
 
 /** Smaller piles of a place than these aren't drawn: the table has them. */
 const MOST_IN_PLACE = 12
-const GAP = 6
+const GAP = 3
+/** So far a pile's number and the cards behind it reach above it and to its right, in points of the piece's own size. */
+const REACH = 15
 const STEPS = 24
 /** Of its own size the largest pile is at most so large. */
 const LARGEST = 2.5
@@ -67,15 +69,16 @@ function rows({ place, room, drawn }: Held, size: number, most: number): Pile[] 
   for (const { piece, count, ...natural } of drawn) {
     const scale = size * Math.sqrt(count / most)
     const [width, height] = [natural.width * scale, natural.height * scale]
-    if (x + width > room.x + room.width) {
+    const [wide, high] = [width + REACH * scale, height + REACH * scale]
+    if (x + wide > room.x + room.width) {
       x = room.x + GAP * size
       y += deep + GAP * size
       deep = 0
     }
-    if (x + width > room.x + room.width || y + height > room.y + room.height) return null
-    piles.push({ piece, place, count, scale, x, y, width, height })
-    x += width + GAP * size
-    deep = Math.max(deep, height)
+    if (x + wide > room.x + room.width || y + high > room.y + room.height) return null
+    piles.push({ piece, place, count, scale, x, y: y + REACH * scale, width, height })
+    x += wide + GAP * size
+    deep = Math.max(deep, high)
   }
   return piles
 }
