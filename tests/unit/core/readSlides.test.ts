@@ -161,6 +161,43 @@ describe('what is read of slides', () => {
     for (const n of [width, height]) expect(n).toBeCloseTo(50, 6)
   })
 
+  it('has diagrams as they were last drawn, each in its frame', () => {
+    const frame = (dm: string, x: number) =>
+      `<p:graphicFrame><p:nvGraphicFramePr><p:cNvPr id="4" name=""/><p:nvPr/></p:nvGraphicFramePr><p:xfrm>${spot(x, 127000, 2540000, 1270000)}</p:xfrm><a:graphic><a:graphicData uri="x/diagram"><dgm:relIds xmlns:dgm="d" r:dm="${dm}"/></a:graphicData></a:graphic></p:graphicFrame>`
+    const drawing = (text: string) =>
+      `<dsp:drawing xmlns:dsp="s" ${A}><dsp:spTree>${shape(text, `>${spot(254000, 0, 635000, 317500)}`).replaceAll('p:', 'dsp:')}</dsp:spTree></dsp:drawing>`
+    const model = (id: string) =>
+      `<dgm:dataModel xmlns:dgm="d" ${A}><a:extLst><a:ext uri="x"><dsp:dataModelExt xmlns:dsp="s" relId="${id}"/></a:ext></a:extLst></dgm:dataModel>`
+    const relation = (id: string, type: string, target: string) =>
+      `<Relationship Id="${id}" Type="x/${type}" Target="../diagrams/${target}.xml"/>`
+    const files = {
+      'ppt/slides/_rels/slide1.xml.rels': `<Relationships>${relation('d1', 'diagramData', 'data1')}${relation('w1', 'diagramDrawing', 'drawing1')}${relation('d2', 'diagramData', 'data2')}${relation('w2', 'diagramDrawing', 'drawing2')}${relation('d3', 'diagramData', 'data3')}</Relationships>`,
+      'ppt/diagrams/data1.xml': model('w2'),
+      'ppt/diagrams/data2.xml': model('w1'),
+      'ppt/diagrams/data3.xml': model('gone'),
+      'ppt/diagrams/drawing1.xml': drawing('ebb'),
+      'ppt/diagrams/drawing2.xml': drawing('flow'),
+    }
+    const slides = slidesOf(presentation(frame('d1', 127000) + frame('d2', 5080000) + frame('d3', 0), files))
+    const [slide] = slides.pages as [Slide]
+    // 12,700 units to a point: the frame's corner, and 20 points further to the right.
+    expect(box(slide, 'flow').box).toMatchObject({ x: 30, y: 10, width: 50, height: 25 })
+    expect(box(slide, 'ebb').box).toMatchObject({ x: 420, y: 10 })
+    // The third has no drawing with it.
+    expect(codes(slides)).toEqual(['embedded 1'])
+    const only = slidesOf(
+      presentation(frame('d1', 0), {
+        'ppt/slides/_rels/slide1.xml.rels': `<Relationships>${relation('w1', 'diagramDrawing', 'drawing1')}</Relationships>`,
+        'ppt/diagrams/drawing1.xml': drawing('ebb'),
+      }),
+    )
+    expect(box(only.pages[0]!, 'ebb').box).toMatchObject({ x: 20, y: 10 })
+    // One that is drawn in itself comes to an end.
+    const endless = drawing('ebb').replace('</dsp:spTree>', `${frame('d1', 0).repeat(3)}</dsp:spTree>`)
+    const within = slidesOf(presentation(frame('d1', 0), { ...files, 'ppt/diagrams/drawing2.xml': endless }))
+    expect(within.pages[0]!.parts.length).toBeLessThan(2000)
+  })
+
   it('never comes from outside of the file', () => {
     const picture = `<p:pic><p:nvPicPr><p:cNvPr id="2" name=""/><p:nvPr/></p:nvPicPr><p:blipFill><a:blip r:embed="out"/></p:blipFill><p:spPr><a:xfrm>${spot(0, 0, 1270000, 1270000)}</a:xfrm></p:spPr></p:pic>`
     const rels = (target: string, mode = '') =>

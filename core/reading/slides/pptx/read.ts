@@ -1,6 +1,6 @@
 import { ok, refuse, type Result } from '../../../result'
 import { Losses } from '../../lost'
-import { childOf, childrenOf, elementsIn, numberOf, textOf, type XmlElement } from '../../xml'
+import { allOf, childOf, childrenOf, elementsIn, numberOf, textOf, type XmlElement } from '../../xml'
 import type { Archive } from '../../zip'
 import { finishedSlide } from '../parts'
 import { MOST_SLIDES, type Part, type Slide, type Slides } from '../slide'
@@ -55,6 +55,7 @@ function slideOf(slide: PackagePart, { files, main, page, losses }: Whole): Slid
     scheme,
     losses,
     below,
+    drawingOf: data => drawingOf(data, part, files),
     patterns: placeholder => [layout, master].flatMap(one => (one && one !== part ? patternIn(one, placeholder) : [])),
     styles: placeholder => [
       childOf(master?.root, 'txStyles', styleOf(placeholder)),
@@ -85,6 +86,20 @@ function slideOf(slide: PackagePart, { files, main, page, losses }: Whole): Slid
     },
     losses,
   )
+}
+
+/**
+ * A diagram's data say which of the page's parts is its drawing (Office's own extension of ECMA-376, from memory); where
+ * they don't, it is the only one that the page has.
+ */
+function drawingOf(data: XmlElement | null, part: PackagePart, files: Package): PackagePart | null {
+  const ids = childOf(data, 'relIds')
+  if (!ids) return null
+  const model = files.part(targetOf(part, ids.attributes['r:dm'] ?? ids.attributes.dm))
+  const named = allOf(model?.root ?? null, 'dataModelExt')[0]?.attributes.relId
+  const drawings = part.relations.filter(relation => relation.type === 'diagramDrawing')
+  const found = drawings.find(({ id }) => id === named) ?? (drawings.length === 1 ? drawings[0] : null)
+  return files.part(found?.target)
 }
 
 const withoutPlaceholders = (tree: XmlElement | null): XmlElement | null =>

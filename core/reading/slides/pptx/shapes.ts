@@ -25,6 +25,8 @@ export interface Reading {
   readonly below: boolean
   /** The shapes that a placeholder takes after, nearest first. */
   readonly patterns: (placeholder: XmlElement) => readonly XmlElement[]
+  /** How a diagram was last drawn, by what its frame says of it; null where that isn't in the file. */
+  readonly drawingOf: (data: XmlElement | null) => PackagePart | null
   /** Where the words of a placeholder, or of none, get from what nearer styles don't say. */
   readonly styles: (placeholder: XmlElement | null) => Styles
 }
@@ -310,6 +312,13 @@ function frames(frame: XmlElement, reading: Reading, moved: Moved): Part[] {
   const data = childOf(frame, 'graphic', 'graphicData')
   const table = childOf(data, 'tbl')
   if (own && table) return tableParts(table, moved(own).box, reading)
+  const drawing = reading.drawingOf(data)
+  if (own && drawing) {
+    // It is drawn from the corner of its frame.
+    const { x, y } = own.box
+    const inFrame: Moved = spot => moved({ ...spot, box: { ...spot.box, x: spot.box.x + x, y: spot.box.y + y } })
+    return partsOf(childOf(drawing.root, 'spTree'), { ...reading, part: drawing }, inFrame)
+  }
   reading.losses.note(data?.attributes.uri?.endsWith('/chart') ? 'charts' : 'embedded')
   // What was put in from another program usually has a picture of itself.
   return partsOf(childOf(data, 'oleObj'), reading, moved)
