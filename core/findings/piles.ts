@@ -17,7 +17,7 @@ export interface Pile extends Box {
 /** Smaller piles of a place than these aren't drawn: the table has them. */
 const MOST_IN_PLACE = 12
 const GAP = 3
-/** So far a pile's number and the cards behind it reach above it and to its right, in points of the piece's own size. */
+/** So far do a pile's number and the cards behind it reach above it and to its right, in points of the piece. */
 const REACH = 15
 const STEPS = 24
 /** Of its own size the largest pile is at most so large. */

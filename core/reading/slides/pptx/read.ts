@@ -89,8 +89,8 @@ function slideOf(slide: PackagePart, { files, main, page, losses }: Whole): Slid
 }
 
 /**
- * A diagram's data say which of the page's parts is its drawing (Office's own extension of ECMA-376, from memory); where
- * they don't, it is the only one that the page has.
+ * A diagram's data say which of the page's parts is its drawing (Office's own extension of ECMA-376, from memory);
+ * where they don't, it is the only one that the page has.
  */
 function drawingOf(data: XmlElement | null, part: PackagePart, files: Package): PackagePart | null {
   const ids = childOf(data, 'relIds')
