@@ -1,5 +1,6 @@
 import { availableParallelism } from 'node:os'
 import { defineConfig } from '@playwright/test'
+import { CHROMIUM } from './tests/browser'
 
 export default defineConfig({
   testDir: 'tests/e2e',
@@ -14,10 +15,12 @@ export default defineConfig({
   use: {
     viewport: { width: 1280, height: 800 },
     launchOptions: {
-      executablePath: '/usr/bin/chromium',
+      executablePath: CHROMIUM,
       args: [
         '--no-sandbox',
         '--disable-gpu',
+        // Letters as wide as on any screen, not as whole pixels.
+        '--font-render-hinting=none',
         '--disable-quic',
         '--no-first-run',
         '--disable-background-networking',

@@ -11,6 +11,7 @@ import { chromium, type Browser, type BrowserContext, type Page } from '@playwri
 import { shortName } from '../core/roster/names'
 import { CLASSES, demoPictures, TEACHER } from '../demo/school'
 import { PICTURE_WORDS } from '../tests/pictureWords'
+import { CHROMIUM } from '../tests/browser'
 
 const address = process.env.ADDRESS ?? 'http://127.0.0.1:3000'
 const out = process.env.OUT ?? 'docs/screenshots'
@@ -41,7 +42,7 @@ async function student(browser: Browser, size: object, className: 0 | 1 | 2, nam
   return page
 }
 
-const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu'] })
+const browser = await chromium.launch({ executablePath: CHROMIUM, args: ['--no-sandbox', '--disable-gpu'] })
 mkdirSync(out, { recursive: true })
 
 /** A note in a student's own part of the page. */

@@ -3,6 +3,7 @@ import { chromium } from '@playwright/test'
 import { build } from 'vite'
 import { ms, quantile, type Line } from './measure'
 import { PIECES, PLACES } from './crowd'
+import { CHROMIUM } from '../browser'
 
 const FRAME = 1000 / 60
 const SLOWED = 4
@@ -33,10 +34,7 @@ interface Bench {
  */
 export async function inFrames(): Promise<Line[]> {
   const [script, worker] = await Promise.all([bundled('tests/bench/inBrowser.ts'), bundled('app/workers/preflight.ts')])
-  const browser = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
-    args: ['--no-sandbox', '--disable-gpu'],
-  })
+  const browser = await chromium.launch({ executablePath: CHROMIUM, args: ['--no-sandbox', '--disable-gpu'] })
   const page = await browser.newPage()
   await page.addScriptTag({ content: script })
   const devtools = await page.context().newCDPSession(page)

@@ -5,6 +5,7 @@ import { makeLesson } from '../e2e/lesson'
 import { workOn } from '../e2e/working'
 import { signInTeacher } from '../e2e/class'
 import { ms, quantile, type Line } from './measure'
+import { CHROMIUM } from '../browser'
 
 const STUDENTS = 12
 const STEPS = 11
@@ -16,10 +17,7 @@ export async function reviewing(application: Application): Promise<Line[]> {
   const names = Array.from({ length: STUDENTS }, (_, i) => `Student ${String.fromCharCode(65 + i)}`)
   const lesson = await makeLesson(application.address, names, board)
   for (const name of names) await workOn(lesson, name, { board, cards: { c0: 'z1', c1: 'z0', c3: 'z1', c4: 'z1' } })
-  const browser = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
-    args: ['--no-sandbox', '--disable-gpu'],
-  })
+  const browser = await chromium.launch({ executablePath: CHROMIUM, args: ['--no-sandbox', '--disable-gpu'] })
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
   await signInTeacher(page, application.address, lesson.email, lesson.password)
   await page.goto(`${application.address}/handout/${lesson.handout}/review/${lesson.slates[0]!.id}`)

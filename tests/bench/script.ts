@@ -11,6 +11,7 @@ import { placeId, shore } from '../boards'
 import { comeInByLink, makeLesson } from '../e2e/lesson'
 import { wav } from '../sounds'
 import type { Line } from './measure'
+import { CHROMIUM } from '../browser'
 
 const PLAIN_KB = 150
 const FULL_KB = 200
@@ -69,10 +70,7 @@ async function fullest(teacher: Client): Promise<Board> {
  * page, and what is fetched for later (dialogs), too.
  */
 export async function studentScript(application: Application): Promise<Line[]> {
-  const browser = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
-    args: ['--no-sandbox', '--disable-gpu'],
-  })
+  const browser = await chromium.launch({ executablePath: CHROMIUM, args: ['--no-sandbox', '--disable-gpu'] })
   const lines: Line[] = []
   for (const [what, board, promised, use] of [
     ['a plain sort', shore(), PLAIN_KB, async () => {}],

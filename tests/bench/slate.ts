@@ -7,6 +7,7 @@ import { Client, type Socket } from '../../demo/client'
 import { comeInByLink, giveOutTo, makeLesson, type Lesson } from '../e2e/lesson'
 import { ms, quantile, type Line } from './measure'
 import { frameTimes, SLOWED } from './workbench'
+import { CHROMIUM } from '../browser'
 
 const NAMES = ['Ada Fern', 'Bo Kelp', 'Cy Gull', 'Dee Wrack', 'Eli Sand']
 /** Milliseconds between what each of the others does. */
@@ -18,10 +19,7 @@ const FRAME = 1000 / 60
  * used.
  */
 export async function atTheSlate(application: Application): Promise<Line[]> {
-  const browser = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
-    args: ['--no-sandbox', '--disable-gpu'],
-  })
+  const browser = await chromium.launch({ executablePath: CHROMIUM, args: ['--no-sandbox', '--disable-gpu'] })
   const lines = [
     ...(await inFrame(browser, application)),
     await penToLine(browser, application),

@@ -2,6 +2,7 @@ import { chromium } from '@playwright/test'
 import type { Application } from '../application'
 import { comeInByLink, makeLesson } from '../e2e/lesson'
 import { ms, type Line } from './measure'
+import { CHROMIUM } from '../browser'
 
 const MOVES = 2000
 const SLOWED = 4
@@ -11,10 +12,7 @@ const PROMISED_MS = 1000
 export async function takingUp(application: Application): Promise<Line[]> {
   const lesson = await makeLesson(application.address)
   const slate = lesson.slates.find(s => s.name === lesson.students[0]!.name)!.id
-  const browser = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
-    args: ['--no-sandbox', '--disable-gpu'],
-  })
+  const browser = await chromium.launch({ executablePath: CHROMIUM, args: ['--no-sandbox', '--disable-gpu'] })
   const page = await browser.newPage()
   await comeInByLink(page, application.address, lesson, lesson.students[0]!)
   // The moves lie in the store as if they had been made without a connection.

@@ -4,6 +4,7 @@ import type { Application } from '../application'
 import { ms, quantile, type Line } from './measure'
 import { echo, insert } from './roundTrip'
 import { allAtWork, lessonsOf, moves, stored, type Working } from './students'
+import { CHROMIUM } from '../browser'
 
 const CLASS = 36
 const TEACHERS = 10
@@ -47,10 +48,7 @@ export async function walkRound({ address }: Application): Promise<Line[]> {
   const lessons = await lessonsOf(address, CLASS)
   const lesson = lessons[0]!
   const working = await allAtWork(lessons, [address])
-  const browser = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
-    args: ['--no-sandbox', '--disable-gpu'],
-  })
+  const browser = await chromium.launch({ executablePath: CHROMIUM, args: ['--no-sandbox', '--disable-gpu'] })
   const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage()
   let bytes = 0
   page.on('websocket', socket => socket.on('framereceived', ({ payload }) => (bytes += payload.length)))

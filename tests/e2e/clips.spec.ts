@@ -4,6 +4,7 @@ import type { Board } from '../../core/board/board'
 import { wav } from '../sounds'
 import { expectAccessible } from './axe'
 import { comeIn, dragTo, expect, giveOutTo, makeLesson, signInTeacher, test, zonePoint, type Lesson } from './class'
+import { CHROMIUM } from '../browser'
 
 test.use({ testIdAttribute: 'data-test' })
 
@@ -129,7 +130,7 @@ test("instructions are spoken at the workbench, and heard on the slate instead o
   test.setTimeout(120_000)
   // Chromium's own microphone that beeps; nobody is asked whether it may.
   const browser = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
+    executablePath: CHROMIUM,
     args: ['--no-sandbox', '--disable-gpu', '--use-fake-device-for-media-stream', '--use-fake-ui-for-media-stream'],
   })
   const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage()
@@ -163,7 +164,7 @@ test('a film keeps its proportions, has a picture of itself, and is played large
 }) => {
   test.setTimeout(120_000)
   const browser = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
+    executablePath: CHROMIUM,
     args: ['--no-sandbox', '--disable-gpu', '--use-fake-device-for-media-stream', '--use-fake-ui-for-media-stream'],
   })
   const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage()

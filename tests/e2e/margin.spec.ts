@@ -3,6 +3,7 @@ import { keyedShore } from '../boards'
 import { expectAccessible } from './axe'
 import { comeIn, expect, giveOutTo, makeLesson, piece, signInTeacher, test } from './class'
 import { workOn } from './working'
+import { CHROMIUM } from '../browser'
 
 test.use({ testIdAttribute: 'data-test' })
 
@@ -18,7 +19,7 @@ test('a margin is ticked, highlighted, written and spoken on cards, places and t
   await workOn(lesson, 'Ada Fern', { board, cards: WRONG })
   const slate = lesson.slates.find(one => one.name === 'Ada Fern')!.id
   const browser = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
+    executablePath: CHROMIUM,
     args: ['--no-sandbox', '--disable-gpu', '--use-fake-device-for-media-stream', '--use-fake-ui-for-media-stream'],
   })
   try {

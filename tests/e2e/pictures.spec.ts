@@ -5,6 +5,7 @@ import type { Own } from '../../core/slate/own'
 import { shore } from '../boards'
 import { expectAccessible } from './axe'
 import { comeIn, dragTo, expect, giveOutTo, makeLesson, signInTeacher, test, zonePoint, type Lesson } from './class'
+import { CHROMIUM } from '../browser'
 
 test.use({ testIdAttribute: 'data-test' })
 
@@ -151,7 +152,7 @@ test('a photo from the camera, made while there is no connection, arrives when t
   test.setTimeout(120_000)
   // Chromium's own camera that shows a test picture; nobody is asked whether it may.
   const browser = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
+    executablePath: CHROMIUM,
     args: ['--no-sandbox', '--disable-gpu', '--use-fake-device-for-media-stream', '--use-fake-ui-for-media-stream'],
   })
   const context = await browser.newContext({ viewport: { width: 820, height: 1180 } })
