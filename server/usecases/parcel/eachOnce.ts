@@ -1,10 +1,15 @@
 import type { Kysely } from 'kysely'
 import { editionFile, FILES } from '../../../core/along/fields'
 import { filesOf } from '../../../core/board/files'
+import { writeBoardFile, type BoardFile } from '../../../core/format/boardFile'
 import { asJson } from '../../../core/format/fileNames'
 import type { Database } from '../../database/tables'
 import { clipBytes } from '../../files/keepClip'
 import type { ZipEntry } from '../../files/zipFile'
+import { leftOutOf } from '../boards'
+
+/** Letters of a board file with its pictures and clips in it. */
+const LARGEST_WHOLE = 60_000_000
 
 /** Where a file with that hash lies in the zip. */
 export const fileName = (hash: string, mediaType: string) => `${FILES}${hash}.${mediaType.split('/')[1]}`
@@ -31,6 +36,14 @@ export class EachOnce {
       const content = bytes ?? { pieces: clipBytes(db, hash, 0, size! - 1) }
       yield { name: fileName(hash, media_type), content, packed: true }
     }
+  }
+
+  /** A board as a file of its own, as far as one can be read again; what it has no room for lies beside it. */
+  async *board(name: string, file: BoardFile, most = LARGEST_WHOLE): AsyncGenerator<ZipEntry> {
+    const whole = writeBoardFile(file)
+    const kept = whole.length > most ? { ...file, pictures: {}, clips: {} } : file
+    yield { name, content: kept === file ? whole : writeBoardFile(kept) }
+    yield* this.files(leftOutOf(kept))
   }
 
   /** Editions with what they show and play. */

@@ -1,10 +1,9 @@
 import type { Kysely } from 'kysely'
-import { writeBoardFile } from '../../../core/format/boardFile'
 import { EVERYTHING, MANIFEST_FILE, type ClassFile, type Manifest } from '../../../core/along/everything'
 import { asJson, numbered } from '../../../core/format/fileNames'
 import type { Database } from '../../database/tables'
 import type { ZipEntry } from '../../files/zipFile'
-import { exportBoard, leftOutOf } from '../boards'
+import { exportBoard } from '../boards'
 import { BY_NAME } from '../classes'
 import type { Packing } from './classYear'
 import { EachOnce } from './eachOnce'
@@ -36,9 +35,7 @@ export async function* everything(db: Db, teacher: string, { begun, progress }: 
   const fileOf = new Map(boards.map(({ id, title }, i) => [id, `boards/${numbered(i + 1, title)}.board.json`]))
   const once = new EachOnce(db)
   for (const { id } of boards) {
-    const file = await exportBoard(db, id)
-    yield { name: fileOf.get(id)!, content: writeBoardFile(file) }
-    yield* once.files(leftOutOf(file))
+    yield* once.board(fileOf.get(id)!, await exportBoard(db, id))
     progress(++done)
   }
   const folders = classes.map((one, i) => `classes/${numbered(i + 1, one.name)}`)

@@ -11,7 +11,9 @@ import { MANIFEST_FILE } from '../../../core/along/everything'
 import type { HandoutFile } from '../../../core/along/handout'
 import type { SlateFile } from '../../../core/along/slate'
 import type { Board } from '../../../core/board/board'
+import { filesOf } from '../../../core/board/files'
 import type { FileHash } from '../../../core/board/ids'
+import { readBoardFile } from '../../../core/format/boardFile'
 import { seeded } from '../../../core/layout/random'
 import type { WrittenItem } from '../../../core/margin/item'
 import { readClip } from '../../../server/files/clip'
@@ -22,6 +24,8 @@ import { TASKS } from '../../../server/labour/tasks'
 import { writeZip } from '../../../server/files/zipFile'
 import { readEverything, slateOfEverything } from '../../../server/reading/everything'
 import { openZipOnDisk } from '../../../server/reading/zipOnDisk'
+import { exportBoard } from '../../../server/usecases/boards'
+import { EachOnce } from '../../../server/usecases/parcel/eachOnce'
 import { correctHandout } from '../../../server/usecases/editions'
 import { markOpened } from '../../../server/usecases/openness'
 import { askQuestion, changeQuestion, setJar, vote } from '../../../server/usecases/lesson/jar'
@@ -190,6 +194,30 @@ describe('what goes along', () => {
     expect(namesIn(files, /^files\//)).toHaveLength(4)
     const spoken = tried.margin.flatMap(({ item }) => (item.kind === 'spoken' ? [item.file] : []))
     expect(namesIn(files, new RegExp(`^files/${spoken[0]}`))).toHaveLength(1)
+  })
+
+  it('has a board whose file would be too large to be read again without its pictures in it: they lie beside it', async () => {
+    const { db } = two.connection
+    const file = await exportBoard(db, two.school.board)
+    const entries = async (most?: number) => {
+      const names: string[] = []
+      let board = ''
+      for await (const { name, content } of new EachOnce(db).board('b.board.json', file, most)) {
+        names.push(name)
+        if (typeof content === 'string') board = content
+      }
+      return { names, read: readBoardFile(JSON.parse(board)) }
+    }
+    const [whole, parted] = [await entries(), await entries(1000)]
+    expect(whole.names).toEqual(['b.board.json'])
+    expect(
+      parted.names
+        .slice(1)
+        .map(name => name.slice(6, 70))
+        .toSorted(),
+    ).toEqual(filesOf(file.board).toSorted())
+    expect(whole.read).toMatchObject({ ok: true, value: { board: file.board, pictures: file.pictures } })
+    expect(parted.read).toMatchObject({ ok: true, value: { board: file.board, pictures: {}, clips: {} } })
   })
 
   it('comes in elsewhere, and taken along from there it is the same', async () => {
