@@ -129,7 +129,7 @@ test("pairs take a frame, first come first served; what others make is seen once
   await cy.getByLabel('Dee Wrack').check()
   await expectAccessible(ada)
   // Both pairs want the same frame: one of them is given the other, and is told so.
-  await Promise.all([ada, cy].map(page => page.getByRole('button', { name: 'Take Oak' }).click()))
+  await Promise.all([ada, cy].map(page => page.getByRole('button', { name: 'Take it: Oak' }).click()))
   await Promise.all(
     [ada, cy].map(page =>
       page

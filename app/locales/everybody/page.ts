@@ -216,7 +216,7 @@ export default {
     toYou: 'To you alone:',
     thePage: 'the page',
     hear: 'Hear the note on {name}, {time}',
-    stopHearing: 'Stop the note on {name}',
+    stopHearing: 'Stop the note on {name}, {time}',
     cantHear: 'It can’t be heard now. Is there a connection?',
     flagOn: '{number}, on {name}: look again',
     lookAgain: 'Look again: is this where it belongs?',
