@@ -42,7 +42,10 @@ async function student(browser: Browser, size: object, className: 0 | 1 | 2, nam
   return page
 }
 
-const browser = await chromium.launch({ executablePath: CHROMIUM, args: ['--no-sandbox', '--disable-gpu'] })
+const browser = await chromium.launch({
+  executablePath: CHROMIUM,
+  args: ['--no-sandbox', '--disable-gpu', '--font-render-hinting=none'],
+})
 mkdirSync(out, { recursive: true })
 
 /** A note in a student's own part of the page. */
