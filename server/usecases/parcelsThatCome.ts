@@ -7,6 +7,7 @@ import type { CameOut, ComingInList, ThingKind } from '../../core/paper/parcel'
 import { ok, type Result } from '../../core/result'
 import type { Database } from '../database/tables'
 import { withFolder } from '../files/folder'
+import { isAway } from '../http/errors'
 import type { PoolRefusal } from '../labour/pool'
 import { log } from '../log'
 import type { ReadEverything } from '../reading/everything'
@@ -137,6 +138,8 @@ export async function unpackParcel(services: Told, id: string): Promise<void> {
       return end('ready')
     })
   } catch (error) {
+    // It goes on where it was when the database is there again.
+    if (isAway(error)) throw error
     await end('failed')
     log.error({ error: error instanceof Error ? error.message : error, parcel: id }, 'a parcel could not be unpacked')
   }
@@ -202,8 +205,8 @@ async function unpack(services: Told, { id, path, teacher, read }: Came): Promis
   for (const board of manifest.boards) {
     if (!isKept('board', board.file)) {
       const kept = await boardIn(unpacking, board)
-      if (kept) boards.set(board.file, kept)
-      await keep('board', board.file, { kept, unread: kept ? 0 : 1 })
+      if (kept) boards.set(board.file, kept.id)
+      await keep('board', board.file, { kept: kept?.id ?? null, unread: kept ? kept.missing : 1 })
     }
     step()
   }

@@ -12,7 +12,7 @@ import { element, identifier, words } from './xml'
 const ROUND = 32
 
 /** A shape as HTML's image maps write it, in the page's points. */
-export function mapped(shape: Shape): { shape: 'rect' | 'circle' | 'poly'; coords: string } {
+function mapped(shape: Shape): { shape: 'rect' | 'circle' | 'poly'; coords: string } {
   const whole = (...numbers: number[]) => numbers.map(Math.round).join(',')
   if (shape.kind === 'rectangle') {
     const { x, y, width, height } = shape

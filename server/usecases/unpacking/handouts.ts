@@ -3,11 +3,12 @@ import type { Transaction } from 'kysely'
 import type { HandoutFile } from '../../../core/along/handout'
 import type { Recipient } from '../../../core/handout/settings'
 import type { Database } from '../../database/tables'
+import { isAway } from '../../http/errors'
 import { log } from '../../log'
 import type { ReadHandout } from '../../reading/everything'
 import type { ClassHere } from './classes'
 import { slateIn } from './slates'
-import { patiently, type Unpacking } from './unpacking'
+import { date, patiently, type Unpacking } from './unpacking'
 
 type Trx = Transaction<Database>
 
@@ -24,6 +25,7 @@ export async function handoutIn(unpacking: Unpacking, read: ReadHandout, here: C
   const { services, editions } = unpacking
   const { file, folder } = read
   const made = await insertHandout(unpacking, read, here).catch((error: unknown) => {
+    if (isAway(error)) throw error
     log.warn({ error: error instanceof Error ? error.message : error }, 'a handout could not be brought in')
     return null
   })
@@ -44,8 +46,6 @@ export async function handoutIn(unpacking: Unpacking, read: ReadHandout, here: C
   await services.db.transaction().execute(trx => callOutsIn(trx, made, file, slates))
   return { slates: slates.size, unread: read.slates.length - slates.size }
 }
-
-const date = (moment: string | null) => (moment === null ? null : new Date(moment))
 
 async function insertHandout(
   { services, editions, boards }: Unpacking,

@@ -4,13 +4,12 @@ import type { MarginItem } from '../../../core/margin/item'
 import type { Transaction } from 'kysely'
 import { loadStates, stateAt } from '../../database/loadState'
 import type { Database } from '../../database/tables'
+import { isAway } from '../../http/errors'
 import { log } from '../../log'
 import type { ClassHere } from './classes'
-import type { Unpacking } from './unpacking'
+import { date, type Unpacking } from './unpacking'
 
 type Trx = Transaction<Database>
-
-const date = (moment: string | null) => (moment === null ? null : new Date(moment))
 
 export interface OfSlate {
   readonly handout: string
@@ -71,6 +70,8 @@ export async function slateIn(unpacking: Unpacking, file: SlateFile, of: OfSlate
       return slate
     })
   } catch (error) {
+    // That the database is away says nothing of the slate.
+    if (isAway(error)) throw error
     log.warn({ error: error instanceof Error ? error.message : error }, 'a slate could not be brought in')
     return null
   }

@@ -19,6 +19,9 @@ export interface Unpacking {
   readonly step: () => void
 }
 
+/** A moment of a file as the database takes it. */
+export const date = (moment: string | null) => (moment === null ? null : new Date(moment))
+
 const AGAIN_MS = 500
 const MOST_WAITS = 240
 

@@ -286,6 +286,39 @@ describe('what goes along', () => {
     expect((await parcelsThatCame(db, teacher))[0]!.status).toBe('ready')
   })
 
+  it('is tried again where the database was away for a moment, and ends where something else went wrong', async () => {
+    const path = join(folder, 'away.zip')
+    await writeFile(path, zipSync(await packed(two, folder, EVERYTHING)))
+    const services = parcelServices(two)
+    const failing = (message: string) => {
+      let slates = 0
+      const files = {
+        do: (name: string, input: never) =>
+          name === 'slate-of-everything' && ++slates === 3
+            ? Promise.reject(new Error(message))
+            : services.labour.files.do(name as never, input),
+      }
+      return { ...services, labour: { ...services.labour, files: files as never } }
+    }
+    const { db } = two.connection
+    for (const [message, status, slates] of [
+      ['Connection terminated unexpectedly', 'ready', 4],
+      ['nobody foresaw this', 'failed', 0],
+    ] as const) {
+      const teacher = await anotherTeacher(two)
+      const taken = await takeParcel(services, teacher, path)
+      const id = taken.ok ? taken.value.id : ''
+      const first = await unpackParcel(failing(message), id).then(
+        () => 'ended',
+        () => 'to be tried again',
+      )
+      expect(first).toBe(status === 'ready' ? 'to be tried again' : 'ended')
+      await unpackParcel(services, id)
+      const [parcel] = await parcelsThatCame(db, teacher)
+      expect([parcel!.status, parcel!.came.slates]).toEqual([status, slates])
+    }
+  })
+
   it('waits its turn while three are under way, and not for one that was lost on the way', async () => {
     const { db } = two.connection
     const path = join(folder, 'turn.zip')
