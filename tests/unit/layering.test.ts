@@ -93,7 +93,7 @@ describe('the layers', () => {
   const CORE_ORDER = [
     ['text', 'exact', 'geometry', 'sound', 'colour', 'matching'],
     // Answers are part of the board's document; what is done with them stands further up.
-    ['board'],
+    ['board', 'gesture'],
     ['layout'],
     ['bodies'],
     ['slate', 'roster'],

@@ -31,11 +31,7 @@ const {
   dragging?: boolean
   marked?: readonly string[]
 }>()
-const emit = defineEmits<{
-  press: [event: PointerEvent, piece: PieceId]
-  key: [event: KeyboardEvent, piece: PieceId]
-  tap: []
-}>()
+const emit = defineEmits<{ key: [event: KeyboardEvent, piece: PieceId] }>()
 
 /** CSS pixels: so high a ledge has room for two buttons, one above the other. */
 const TWO_BUTTONS = 110
@@ -86,13 +82,12 @@ const turn = (by: number) => shelf.value?.scrollBy({ top: by * shelf.value.clien
     data-test="ledge"
     :lang="edition.board.language"
     :style="{ height: `${height}px` }"
-    @click.self="emit('tap')">
+    data-hand="ledge">
     <div
       ref="shelf"
-      class="flex h-full min-w-0 flex-1 flex-wrap content-start gap-x-2.5 gap-y-2.5 overflow-y-hidden px-4 pb-4 pt-3.5"
+      class="flex h-full min-w-0 flex-1 flex-wrap content-start gap-x-2.5 gap-y-2.5 touch-none overflow-y-hidden px-4 pb-4 pt-3.5"
       role="group"
-      :aria-label="t('stage.ledge')"
-      @click.self="emit('tap')">
+      :aria-label="t('stage.ledge')">
       <strong
         v-if="aside.length"
         class="max-w-24 self-center rounded-md bg-bilberry-700 max-sm:hidden px-2 py-1 text-center text-sm leading-tight text-white"
@@ -103,6 +98,7 @@ const turn = (by: number) => shelf.value?.scrollBy({ top: by * shelf.value.clien
         v-for="({ piece, master }, i) in waiting"
         :key="piece.id"
         :data-piece="piece.id"
+        :data-hand="editable ? 'piece' : undefined"
         :width="drawn(piece.id, master).width"
         :height="drawn(piece.id, master).height"
         :viewBox="`${-master.width / 2} ${-master.height / 2} ${master.width} ${master.height}`"
@@ -112,7 +108,7 @@ const turn = (by: number) => shelf.value?.scrollBy({ top: by * shelf.value.clien
         }"
         class="box-content shrink-0 overflow-visible rounded-md"
         :class="[
-          editable ? 'cursor-grab touch-none' : '',
+          editable ? 'cursor-grab' : '',
           marked.includes(piece.id) ? 'marked' : '',
           i < aside.length ? 'aside' : '',
           i > 0 && i === aside.length ? 'ml-3' : '',
@@ -122,14 +118,10 @@ const turn = (by: number) => shelf.value?.scrollBy({ top: by * shelf.value.clien
         :tabindex="editable ? 0 : undefined"
         :aria-label="nameOf({ piece, master, page })"
         :aria-pressed="editable ? heldPiece === piece.id : undefined"
-        @pointerdown="emit('press', $event, piece.id)"
         @keydown="emit('key', $event, piece.id)">
         <BoardPieceShape :piece="piece" :master="master" :held="heldPiece === piece.id" />
       </svg>
-      <p
-        v-if="waiting.length === 0 && page.pieces.length"
-        class="m-auto text-base font-semibold text-stone-900"
-        @click="emit('tap')">
+      <p v-if="waiting.length === 0 && page.pieces.length" class="m-auto text-base font-semibold text-stone-900">
         {{ t('stage.ledgeEmpty') }}
       </p>
     </div>

@@ -66,6 +66,7 @@ const style = computed(() => ({ left: `${box.value.x}px`, top: `${box.value.y}px
 <template>
   <div
     ref="root"
+    data-hand="none"
     class="absolute z-10 rounded-lg bg-stone-950 text-white shadow-xl"
     :style="style"
     role="group"

@@ -2,6 +2,7 @@
 import type { Clip, Link } from '~~/core/board/clip'
 import { hostOf } from '~~/core/board/webAddress'
 import type { Page } from '~~/core/board/board'
+import type { Point } from '~~/core/geometry/shape'
 import { signOf } from '~~/core/layout/clipCard'
 
 /**
@@ -36,10 +37,8 @@ async function close() {
   await nextTick()
   buttons.value?.[before]?.focus()
 }
-/** A tap on a card beside its sign. True when there was one. Everything in CSS pixels from the page's corner. */
-function tap(event: MouseEvent): boolean {
-  const room = (event.currentTarget as HTMLElement).getBoundingClientRect()
-  const [x, y] = [(event.clientX - room.left) / scale, (event.clientY - room.top) / scale]
+/** A tap on a card beside its sign, at a point of the page. True when there was one. */
+function tap({ x, y }: Point): boolean {
   const hit = <T extends Clip | Link>(things: readonly T[]) =>
     things.findLast(thing => x >= thing.x && x <= thing.x + thing.width && y >= thing.y && y <= thing.y + thing.height)
   const link = hit(links.value)

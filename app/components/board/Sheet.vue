@@ -2,7 +2,9 @@
 import type { Box, Point } from '~~/core/geometry/shape'
 import { ARROW_KEYS } from '~/composables/board/arrowKeys'
 import { withPoint } from '~~/core/slate/stroke'
+import type { PointerKind } from '~~/core/gesture/signs'
 import type { Gesture } from '~~/core/tools/making'
+import type { Moving } from '~/composables/board/useGestures'
 
 /**
  * A part of the page on which something is drawn or pointed at: with a pen, a finger or a mouse; with the keyboard a
@@ -34,7 +36,8 @@ const { t } = useWords()
 const root = useTemplateRef<SVGRectElement>('root')
 const points = shallowRef<Trace>([])
 const span = shallowRef<{ from: Point; to: Point } | null>(null)
-let pointer: number | null = null
+/** One hand at a time goes down on it, whichever sheet it is. */
+const name = `sheet ${useId()}`
 const STEP = 10
 
 const round = (n: number) => Math.round(n * 10) / 10
@@ -42,31 +45,38 @@ const onPage = ({ x, y }: Point): Point => ({
   x: round(Math.min(Math.max(x, 0), width)),
   y: round(Math.min(Math.max(y, 0), height)),
 })
-const at = (event: PointerEvent) =>
-  onPage(new DOMPoint(event.clientX, event.clientY).matrixTransform(root.value!.getScreenCTM()!.inverse()))
+const pagePointAt = ({ x, y }: Point) =>
+  onPage(new DOMPoint(x, y).matrixTransform(root.value!.getScreenCTM()!.inverse()))
 /** Only a pen knows how hard it is pressed. */
-const traced = (event: PointerEvent): Trace[number] => {
-  const { x, y } = at(event)
-  return event.pointerType === 'pen' && event.pressure > 0 ? [x, y, Math.round(event.pressure * 100) / 100] : [x, y]
-}
+const traced = ({ x, y }: Point, by: PointerKind, pressure: number | undefined): Trace[number] =>
+  by === 'pen' && pressure !== undefined ? [x, y, pressure] : [x, y]
 
-function down(event: PointerEvent) {
-  if (pointer !== null || event.button !== 0) return
-  pointer = event.pointerId
-  root.value!.setPointerCapture(event.pointerId)
-  emit('begin')
-  const here = at(event)
-  if (how === 'rub') emit('rub', here)
-  else if (how === 'trace') points.value = [traced(event)]
-  else span.value = { from: here, to: here }
-}
-function move(event: PointerEvent) {
-  if (event.pointerId === pointer) pointerParts(event).forEach(goOn)
-}
-function goOn(event: PointerEvent) {
-  if (how === 'rub') emit('rub', at(event))
-  else if (how === 'trace') goOnTo(alike(traced(event), points.value))
-  else if (span.value) span.value = { ...span.value, to: at(event) }
+useTaker(name, {
+  as: 'sheet',
+  begin({ at: here, by, pressure }) {
+    emit('begin')
+    const point = pagePointAt(here)
+    if (how === 'rub') emit('rub', point)
+    else if (how === 'trace') points.value = [traced(point, by, pressure)]
+    else span.value = { from: point, to: point }
+  },
+  go: goOn,
+  end(moving) {
+    goOn(moving)
+    end()
+  },
+  /** A span that wasn't ended isn't kept. */
+  letBe(kept) {
+    span.value = null
+    if (kept && how === 'trace') end()
+    points.value = []
+  },
+})
+function goOn({ at: here, by, pressure }: Moving) {
+  const point = pagePointAt(here)
+  if (how === 'rub') emit('rub', point)
+  else if (how === 'trace') goOnTo(alike(traced(point, by, pressure), points.value))
+  else if (span.value) span.value = { ...span.value, to: point }
 }
 /** A hand that rests adds nothing. */
 function goOnTo(point: Trace[number]) {
@@ -79,20 +89,6 @@ function alike(point: Trace[number], before: Trace): Trace[number] {
   const last = before.at(-1)
   if (!last || last.length === point.length) return point
   return last.length === 3 ? [point[0], point[1], last[2]!] : [point[0], point[1]]
-}
-function up(event: PointerEvent) {
-  if (event.pointerId !== pointer) return
-  pointer = null
-  // A quick hand lifts farther on than where it was last seen to move.
-  goOn(event)
-  end()
-}
-function cancel(event: PointerEvent) {
-  if (event.pointerId !== pointer) return
-  pointer = null
-  // What was drawn until the system took the pointer away is kept; a span that wasn't ended isn't.
-  if (how === 'trace') end()
-  span.value = null
 }
 function end() {
   if (how === 'trace' && points.value.length) emit('done', { how, points: points.value })
@@ -187,20 +183,16 @@ onMounted(() => taken && root.value?.focus({ preventScroll: true }))
       :width="box.width"
       :height="box.height"
       fill="transparent"
-      class="touch-none focus:outline-none focus-visible:[outline:3px_solid_#a86a05]"
+      class="focus:outline-none focus-visible:[outline:3px_solid_#a86a05]"
       :class="how === 'rub' ? 'cursor-cell' : 'cursor-crosshair'"
       role="application"
       tabindex="0"
       data-test="drawing"
       :data-space="space"
+      :data-hand="name"
       :aria-label="label"
-      @pointerdown.stop="down"
-      @pointermove="move"
-      @pointerup="up"
-      @pointercancel="cancel"
       @keydown="key"
-      @blur="leave"
-      @click.stop />
+      @blur="leave" />
     <g v-if="soFar" class="pointer-events-none"><slot :so-far="soFar" /></g>
     <path
       v-if="cursor"

@@ -56,6 +56,7 @@ const emit = defineEmits<{
   make: [move: Move]
   hold: [holds: { piece: PieceId; x: number; y: number } | null]
   drag: [drags: boolean]
+  pinch: [pinch: { begins: boolean; ratio: number; about: Point }]
 }>()
 
 const { t } = useWords()
@@ -114,9 +115,8 @@ const stage = useStage({
     void nextTick(() => settle(move, piece, focus))
   },
 })
-const { held, lit, joinFrom, press, tapPage, tapLedge, key } = stage
-const players = useTemplateRef<{ tap: (event: MouseEvent) => boolean }>('players')
-const tapSheet = (event: MouseEvent) => (!held.value && players.value?.tap(event)) || tapPage(event)
+const { held, lit, joinFrom, tapPage, tapLedge, key } = stage
+const players = useTemplateRef<{ tap: (at: Point) => boolean }>('players')
 const drags = computed(() => held.value?.way === 'drag')
 watch(drags, now => emit('drag', now))
 watch(stage.holding, now => emit('hold', now))
@@ -134,6 +134,27 @@ const { own, pickedOwn, beginRubbing, rub, doneWriting, lay, write } = useStageO
   make: move => emit('make', move),
   room: () => room.value,
 })
+
+const gestures = provideGestures(room, { push: pushed, pinch: pinch => emit('pinch', pinch) })
+gestures.take('piece', stage.taker)
+gestures.take('own', own.taker)
+gestures.take('ledge', { as: 'ground', tap: tapLedge })
+gestures.take('page', {
+  as: 'ground',
+  tap({ at }) {
+    const point = stage.toPage(at)
+    if (!tapPage(at) && point) players.value?.tap(point)
+  },
+})
+// What is in a hand when the page is closed to it lies where it was.
+watch(
+  () => editable,
+  may => {
+    if (may) return
+    gestures.letBe()
+    held.value = null
+  },
+)
 
 const { heldPiece, heldLies, heldEntry, heldSize, picked, pickedOnPage, ghostAt } = useStageHeld({
   held: () => held.value,
@@ -159,12 +180,12 @@ watch(joinFrom, sayJoining)
 <template>
   <div
     ref="room"
-    class="relative flex min-h-0 min-w-0 flex-1 select-none flex-col items-center gap-3"
+    class="relative flex min-h-0 min-w-0 flex-1 touch-none select-none flex-col items-center gap-3"
     @dragstart.prevent>
     <div
       ref="frame"
       data-frame
-      class="frame max-w-full overflow-auto"
+      class="frame max-w-full touch-none overflow-auto"
       :tabindex="scrolls ? 0 : undefined"
       :role="scrolls ? 'group' : undefined"
       :aria-label="scrolls ? t('stage.frame') : undefined"
@@ -172,8 +193,8 @@ watch(joinFrom, sayJoining)
       <div
         ref="sheet"
         class="relative"
-        :style="{ width: `${page.width * pageScale}px`, height: `${page.height * pageScale}px` }"
-        @click="tapSheet">
+        data-hand="page"
+        :style="{ width: `${page.width * pageScale}px`, height: `${page.height * pageScale}px` }">
         <BoardPage
           ref="boardPage"
           :edition="edition"
@@ -203,18 +224,17 @@ watch(joinFrom, sayJoining)
               v-for="{ piece, master, at } in lying"
               :key="piece.id"
               :data-piece="piece.id"
+              :data-hand="editable ? 'piece' : undefined"
               :transform="spotOf(at)"
               class="piece"
               :class="[
-                editable ? 'cursor-grab touch-none' : '',
+                editable ? 'cursor-grab' : '',
                 (heldPiece === piece.id && held?.way !== 'tap') || heldByOthers.has(piece.id) ? 'opacity-25' : '',
               ]"
               :role="editable ? 'button' : 'img'"
               :tabindex="editable ? 0 : undefined"
               :aria-label="t('stage.pieceIs', { name: nameOf(piece.id), where: whereIs(piece.id) })"
               :aria-pressed="editable ? heldPiece === piece.id : undefined"
-              @pointerdown="press($event, piece.id)"
-              @click.stop
               @keydown="key($event, piece.id)">
               <rect
                 v-if="editable && piece.kind === 'tile' && master.look?.kind !== 'sector'"
@@ -365,9 +385,7 @@ watch(joinFrom, sayJoining)
       :marked="marked"
       :held-piece="heldPiece && stage.shownAs(heldPiece)"
       :dragging="drags"
-      @press="press"
-      @key="key"
-      @tap="tapLedge">
+      @key="key">
       <template v-if="$slots['ledge-end']" #end><slot name="ledge-end" /></template>
     </BoardLedge>
     <BoardDragged

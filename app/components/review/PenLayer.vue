@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { MOST_STROKE_POINTS, type InkTip, type MarginInk } from '~~/core/margin/item'
 import type { Page } from '~~/core/board/board'
-import { pagePoint } from '~/composables/review/pagePoint'
+import type { Moving } from '~/composables/board/useGestures'
+import { pagePointAt } from '~/composables/review/pagePoint'
 import { withPoint } from '~~/core/slate/stroke'
 
 /** Takes the teacher's pen: one stroke from putting down to lifting. */
@@ -9,30 +10,30 @@ const { page, tip } = defineProps<{ page: Page; tip: InkTip }>()
 const emit = defineEmits<{ stroke: [points: MarginInk['points']] }>()
 const root = useTemplateRef<SVGRectElement>('root')
 const points = shallowRef<MarginInk['points']>([])
-let pointer: number | null = null
+/** How hard a hand presses that can't tell. */
+const EVEN = 0.5
 
-function add(event: PointerEvent) {
-  const { x, y } = pagePoint(event, root.value!)
-  points.value = withPoint(points.value, [x, y, event.pressure || 0.5], MOST_STROKE_POINTS)
+function add({ at, pressure = EVEN }: Moving) {
+  const point = pagePointAt(at, root.value!)
+  points.value = withPoint(points.value, [point.x, point.y, pressure], MOST_STROKE_POINTS)
 }
-
-function down(event: PointerEvent) {
-  if (pointer !== null || event.button !== 0) return
-  pointer = event.pointerId
-  root.value!.setPointerCapture(event.pointerId)
-  points.value = []
-  add(event)
-}
-function move(event: PointerEvent) {
-  if (event.pointerId !== pointer) return
-  for (const part of pointerParts(event)) add(part)
-}
-function up(event: PointerEvent) {
-  if (event.pointerId !== pointer) return
-  pointer = null
+function end() {
   if (points.value.length) emit('stroke', points.value)
   points.value = []
 }
+useTaker('margin pen', {
+  as: 'sheet',
+  begin(moving) {
+    points.value = []
+    add(moving)
+  },
+  go: add,
+  end,
+  letBe(kept) {
+    if (kept) end()
+    points.value = []
+  },
+})
 </script>
 
 <template>
@@ -43,11 +44,8 @@ function up(event: PointerEvent) {
       :width="page.width"
       :height="page.height"
       fill="transparent"
-      class="cursor-crosshair touch-none"
-      data-test="pen"
-      @pointerdown="down"
-      @pointermove="move"
-      @pointerup="up"
-      @pointercancel="up" />
+      class="cursor-crosshair"
+      data-hand="margin pen"
+      data-test="pen" />
   </g>
 </template>

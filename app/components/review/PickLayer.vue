@@ -28,7 +28,8 @@ const FROM_CORNER = 40
 </script>
 
 <template>
-  <g>
+  <!-- Each is pressed as a button is. -->
+  <g data-hand="none">
     <rect
       v-if="spotLabel"
       :width="page.width"

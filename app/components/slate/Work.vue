@@ -303,6 +303,7 @@ useSlateKeys({ showKeys: () => (showKeys.value = true), undo: slate.undo })
           :step="back ? null : step"
           :by="view.actor.author"
           :others="holding"
+          @pinch="zoom.pinch"
           @make="slate.make"
           @drag="dragging = $event"
           @hold="slate.be({ holds: $event ?? undefined })">

@@ -295,6 +295,7 @@ onKeyStroke(['Delete', 'Backspace', 'Escape', 'a'], event => {
             :marked="station === 'check' ? shown?.subjects : []"
             :zoom="zoom.zoom.value"
             :zoom-about="zoom.about"
+            @pinch="zoom.pinch"
             @make="make">
             <template #over="{ scale }">
               <WorkbenchHandsLayer

@@ -8,6 +8,7 @@ import type { Box, Point } from '~~/core/geometry/shape'
 import { around, heldOn } from '~~/core/layout/arrange'
 import { printedHeading } from '~~/core/layout/headingBox'
 import { guided } from '~~/core/layout/guides'
+import type { Moving } from '~/composables/board/useGestures'
 import type { Hands } from '~/composables/workbench/useHands'
 import { layHandSheet, type Draft, type HandSheet } from '~/composables/workbench/handSheet'
 import type { Workbench } from '~/composables/workbench/useWorkbench'
@@ -57,36 +58,36 @@ type Grip =
 /** What a drag to here would make of a board, be it the whole one or one with the held thing alone. */
 type Shaped = (board: Board) => Board
 type Shaping = (to: Point, by: { dx: number; dy: number }, step: number) => Shaped
-let held: {
-  readonly pointer: number
-  readonly matrix: DOMMatrix
-  readonly from: Point
-  readonly grip: Grip
-  moved: boolean
-} | null = null
+let held: { readonly matrix: DOMMatrix; readonly from: Point; readonly grip: Grip; moved: boolean } | null = null
 
 const pixel = computed(() => 1 / scale)
 const round = (n: number, step: number) => Math.round(n / step) * step
 /** Asked once for each gesture: asking makes the browser lay the page out. */
 const toPage = () => root.value!.ownerSVGElement!.getScreenCTM()!.inverse()
-function onPage(event: PointerEvent, matrix: DOMMatrix): Point {
-  const { x, y } = new DOMPoint(event.clientX, event.clientY).matrixTransform(matrix)
-  return { x, y }
+function onPage({ x, y }: Point, matrix: DOMMatrix): Point {
+  const at = new DOMPoint(x, y).matrixTransform(matrix)
+  return { x: at.x, y: at.y }
 }
 
-function take(event: PointerEvent, grip: Grip, moving: Iterable<string> = []) {
+function take(from: Point, grip: Grip, moving: Iterable<string> = []) {
   const matrix = toPage()
   sheet.value = layHandSheet(root.value!.ownerSVGElement!, drawingsOf(moving), scale)
-  held = { pointer: event.pointerId, matrix, from: onPage(event, matrix), grip, moved: false }
-  ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
+  held = { matrix, from: onPage(from, matrix), grip, moved: false }
 }
-function press(event: PointerEvent, item: Item) {
-  if (event.button !== 0) return
-  const more = event.shiftKey || event.ctrlKey || event.metaKey
-  if (more || !hands.selected.value.has(item.id)) hands.select([item.id], more)
+/** Keys that are held while a hand goes down, or moves. */
+const more = ({ shiftKey, ctrlKey, metaKey }: MouseEvent | KeyboardEvent) => shiftKey || ctrlKey || metaKey
+const itemAt = (element: Element) => {
+  const { item, headed } = (element as HTMLElement).dataset
+  return hands.items.value.find(one => one.id === (item ?? headed))
+}
+/** What is pressed is selected at once; with a finger only when it is tapped or dragged, for a second may follow. */
+function choose(item: Item, adds: boolean) {
+  if (adds || !hands.selected.value.has(item.id)) hands.select([item.id], adds)
+}
+function grab(item: Item, from: Point) {
   const moving = hands.moving()
   take(
-    event,
+    from,
     {
       what: 'move',
       whole: around(moving.values()),
@@ -102,48 +103,99 @@ function drawingsOf(ids: Iterable<string>): SVGElement[] {
     ? [...root.value!.ownerSVGElement!.querySelectorAll<SVGElement>([...selectors, '[data-handles]'].join())]
     : []
 }
-function shape(event: PointerEvent, id: string, shaped: Shaping) {
-  if (event.button === 0)
-    take(event, { what: 'shape', id, alone: alone(bench.board.value, page.id, id), shaped, last: null }, [id])
+function shape(from: Point, id: string, shaped: Shaping) {
+  take(from, { what: 'shape', id, alone: alone(bench.board.value, page.id, id), shaped, last: null }, [id])
 }
-const pressCorner = (event: PointerEvent, item: Item, corner: Corner) =>
+const pressCorner = (from: Point, item: Item, corner: Corner) =>
   shape(
-    event,
+    from,
     item.id,
     (_, { dx, dy }, step) =>
       board =>
         setBoxes(board, page.id, new Map([[item.id, resized(item, corner, { x: dx, y: dy }, step)]])),
   )
-const pressEnd = (event: PointerEvent, id: string, end: number) =>
+const pressEnd = (from: Point, id: string, end: number) =>
   shape(
-    event,
+    from,
     id,
     (to, _, step) => board =>
       moveCorner({ board, pageId: page.id, id, corner: end, to: { x: round(to.x, step), y: round(to.y, step) } }),
   )
-function pressPage(event: PointerEvent) {
-  if (event.button !== 0) return
-  const more = event.shiftKey || event.ctrlKey || event.metaKey
-  if (!more) hands.clear()
-  take(event, { what: 'marquee', more })
-}
 
-function drag(event: PointerEvent) {
-  if (!held || event.pointerId !== held.pointer) return
+/** Whether keys that add to what is selected, or make steps fine, are held now. */
+const keysHeld = { adds: false, fine: false }
+function noteKeys(event: MouseEvent | KeyboardEvent) {
+  keysHeld.adds = more(event)
+  keysHeld.fine = event.altKey
+}
+useEventListener(window, ['keydown', 'keyup', 'pointerdown', 'pointermove'], noteKeys, { capture: true })
+
+/** CSS pixels: hands here are finer than those of children. */
+const STARTS = 3
+const holding = { go: ({ at }: Moving) => drag(at), end: ({ at }: Moving) => (drag(at), letGo()), letBe: rest }
+useTaker('item', {
+  as: 'thing',
+  starts: STARTS,
+  press({ element, by }) {
+    const item = itemAt(element)
+    if (item && by !== 'touch') choose(item, keysHeld.adds)
+  },
+  tap({ element, by }, times) {
+    const item = itemAt(element)
+    if (item && (by === 'touch' || by === 'click')) choose(item, keysHeld.adds)
+    if (times === 2) emit('words')
+  },
+  begin({ element, from, by }) {
+    const item = itemAt(element)
+    if (!item) return
+    if (by === 'touch') choose(item, false)
+    grab(item, from)
+  },
+  ...holding,
+})
+useTaker('corner', {
+  as: 'thing',
+  starts: 0,
+  begin({ element, from }) {
+    const named = (element as SVGElement).dataset['corner']
+    const corner = CORNERS.find(({ x, y }) => `${x}${y}` === named)
+    if (corners.value && corner) pressCorner(from, corners.value.item, corner)
+  },
+  ...holding,
+})
+useTaker('end', {
+  as: 'thing',
+  starts: 0,
+  begin({ element, from }) {
+    if (hands.only.value) pressEnd(from, hands.only.value.id, Number((element as SVGElement).dataset['end']))
+  },
+  ...holding,
+})
+useTaker('bare page', {
+  as: 'sheet',
+  begin({ from }) {
+    if (!keysHeld.adds) hands.clear()
+    take(from, { what: 'marquee', more: keysHeld.adds })
+  },
+  ...holding,
+})
+
+function drag(at: Point) {
+  if (!held) return
   const { grip, from } = held
-  const to = onPage(event, held.matrix)
+  const to = onPage(at, held.matrix)
   const [dx, dy] = [to.x - from.x, to.y - from.y]
   if (grip.what === 'marquee') {
     marquee.value = { x: Math.min(from.x, to.x), y: Math.min(from.y, to.y), width: Math.abs(dx), height: Math.abs(dy) }
     return
   }
   // A press that doesn't move selects, and changes nothing.
-  if (!held.moved && Math.hypot(dx, dy) < 3 * pixel.value) return
+  if (!held.moved && Math.hypot(dx, dy) < STARTS * pixel.value) return
   held.moved = true
-  const step = event.altKey ? FINE : STEP
+  const step = keysHeld.fine ? FINE : STEP
   if (grip.what === 'move') {
     const moved = heldOn(page, { ...grip.whole, x: round(grip.whole.x + dx, step), y: round(grip.whole.y + dy, step) })
-    const pull = event.altKey ? { dx: 0, dy: 0, guides: [] } : guided(moved, grip.others, page, REACH * pixel.value)
+    const pull = keysHeld.fine ? { dx: 0, dy: 0, guides: [] } : guided(moved, grip.others, page, REACH * pixel.value)
     sheet.value!.guides(pull.guides)
     grip.by = { dx: moved.x + pull.dx - grip.whole.x, dy: moved.y + pull.dy - grip.whole.y }
     sheet.value!.to(grip.by.dx, grip.by.dy)
@@ -182,13 +234,6 @@ function letGo() {
     if (dx || dy) hands.move(dx, dy)
   }
   if (held?.grip.what === 'shape' && held.grip.last) bench.change(held.grip.last(bench.board.value))
-  rest()
-}
-
-/** A second finger means looking closer, not dragging: what the first one held stays as it was. */
-function second(event: PointerEvent) {
-  if (!held || event.pointerId === held.pointer) return
-  event.stopPropagation()
   rest()
 }
 
@@ -263,20 +308,8 @@ const radius = (item: Item) => (item.kind === 'place' ? 10 : 4)
 </script>
 
 <template>
-  <g
-    ref="root"
-    @pointerdown.capture="second"
-    @pointermove="drag"
-    @pointerup="letGo"
-    @pointercancel="letGo"
-    @lostpointercapture="letGo">
-    <rect
-      :width="page.width"
-      :height="page.height"
-      fill="transparent"
-      class="touch-none"
-      data-test="hands-page"
-      @pointerdown="pressPage" />
+  <g ref="root">
+    <rect :width="page.width" :height="page.height" fill="transparent" data-hand="bare page" data-test="hands-page" />
     <rect
       v-for="item in hands.items.value"
       :key="item.id"
@@ -286,16 +319,15 @@ const radius = (item: Item) => (item.kind === 'place' ? 10 : 4)
       :height="Math.max(item.box.height, 6)"
       :rx="radius(item)"
       fill="transparent"
-      class="hand cursor-move touch-none"
+      class="hand cursor-move"
       :stroke="hands.selected.value.has(item.id) ? '#1c5a3c' : 'transparent'"
       :stroke-width="3 * pixel"
       role="button"
       tabindex="0"
       :aria-label="labelOf(item)"
       :aria-pressed="hands.selected.value.has(item.id)"
+      data-hand="item"
       :data-item="item.id"
-      @pointerdown="press($event, item)"
-      @dblclick="emit('words')"
       @keydown="key($event, item)"
       @focus="focus(item)" />
     <!-- What is printed over a place belongs to it. -->
@@ -304,9 +336,9 @@ const radius = (item: Item) => (item.kind === 'place' ? 10 : 4)
       :key="`heading ${item.id}`"
       v-bind="box"
       fill="transparent"
-      class="cursor-move touch-none"
-      @pointerdown="press($event, item)"
-      @dblclick="emit('words')" />
+      class="cursor-move"
+      data-hand="item"
+      :data-headed="item.id" />
     <g data-handles>
       <template v-if="corners">
         <rect
@@ -320,10 +352,9 @@ const radius = (item: Item) => (item.kind === 'place' ? 10 : 4)
           fill="#ffffff"
           stroke="#1c5a3c"
           :stroke-width="2.5 * pixel"
-          class="touch-none"
           :class="corner.x === corner.y ? 'cursor-nwse-resize' : 'cursor-nesw-resize'"
-          :data-corner="`${corner.x}${corner.y}`"
-          @pointerdown="pressCorner($event, corners.item, corner)" />
+          data-hand="corner"
+          :data-corner="`${corner.x}${corner.y}`" />
       </template>
       <circle
         v-for="(end, i) in ends"
@@ -334,9 +365,9 @@ const radius = (item: Item) => (item.kind === 'place' ? 10 : 4)
         fill="#e9ad3f"
         stroke="#1c5a3c"
         :stroke-width="2 * pixel"
-        class="cursor-crosshair touch-none"
-        data-end
-        @pointerdown="pressEnd($event, hands.only.value!.id, i)" />
+        class="cursor-crosshair"
+        data-hand="end"
+        :data-end="i" />
     </g>
     <!-- While printed choices are outlined nothing else can be touched. -->
     <rect
@@ -344,9 +375,9 @@ const radius = (item: Item) => (item.kind === 'place' ? 10 : 4)
       :width="page.width"
       :height="page.height"
       fill="transparent"
-      class="cursor-crosshair touch-none"
-      data-test="outlining"
-      @pointerdown="pressPage" />
+      class="cursor-crosshair"
+      data-hand="bare page"
+      data-test="outlining" />
     <Teleport v-if="sheet" :to="sheet.over"
       ><WorkbenchHandMarquee :marquee="tried.marquee" :pixel="pixel" :page="page" /><WorkbenchHandDraft
         :draft="tried.draft"

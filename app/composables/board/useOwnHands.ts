@@ -7,6 +7,7 @@ import { bare } from '~~/core/slate/moves/own'
 import { ownMoved, type Own, type OwnOnSlate } from '~~/core/slate/own'
 import type { SlateState } from '~~/core/slate/state'
 import type { Table } from '~~/core/placement/landing'
+import type { Taker } from '~/composables/board/useGestures'
 import { ARROW_KEYS } from '~/composables/board/arrowKeys'
 
 /** How things that somebody made stand on a page on which they can be touched. */
@@ -19,7 +20,6 @@ export interface OwnView {
 /** What words are written on. */
 export type Words = Extract<Own, { kind: 'text' | 'note' }>
 
-const STARTS = 4
 const NUDGE = 8
 
 /** Moving, picking and taking away what one has made: with a pointer, and with keys. What others made isn't touched. */
@@ -34,35 +34,47 @@ export function useOwnHands(view: {
   const picked = ref<string | null>(null)
   /** Words that are being written: of a thing that is there, or of one that isn't made yet. */
   const writing = shallowRef<{ thing: string; own: Words } | null>(null)
-  const dragged = shallowRef<{ thing: string; from: Point; by: Point; started: boolean } | null>(null)
+  const dragged = shallowRef<{ thing: string; from: Point; by: Point } | null>(null)
   const ownOf = (thing: string): OwnOnSlate | undefined => {
     const own = view.table().state.own[thing]
     return own && !own.gone ? own : undefined
   }
   const mine = (own: OwnOnSlate) => view.editable() && mayChangeOwn(own, view.by())
 
-  function press(event: PointerEvent, thing: string) {
-    const own = ownOf(thing)
-    const at = view.toPage({ x: event.clientX, y: event.clientY })
-    if (!own || !mine(own) || event.button !== 0 || !at) return
-    event.stopPropagation()
-    dragged.value = { thing, from: at, by: { x: 0, y: 0 }, started: false }
-  }
-  useEventListener(window, 'pointermove', (event: PointerEvent) => {
+  const thingOf = (element: Element) => (element as HTMLElement).dataset['own']!
+  function follow(client: Point): Point | null {
     const now = dragged.value
-    const at = now && view.toPage({ x: event.clientX, y: event.clientY })
-    if (!now || !at) return
+    const at = now && view.toPage(client)
+    if (!now || !at) return null
     const by = { x: at.x - now.from.x, y: at.y - now.from.y }
-    dragged.value = { ...now, by, started: now.started || Math.hypot(by.x, by.y) >= STARTS }
-  })
-  useEventListener(window, 'pointerup', () => {
-    const now = dragged.value
-    dragged.value = null
-    if (!now) return
-    picked.value = picked.value === now.thing && !now.started ? null : now.thing
-    if (now.started) move(now.thing, now.by)
-  })
-  useEventListener(window, 'pointercancel', () => (dragged.value = null))
+    dragged.value = { ...now, by }
+    return by
+  }
+  const taker: Taker = {
+    as: 'thing',
+    tap({ element }, times) {
+      const thing = thingOf(element)
+      if (times === 2) write(thing)
+      picked.value = picked.value === thing && times === 1 ? null : thing
+    },
+    longPress: ({ element }) => (picked.value = thingOf(element)),
+    begin({ element, from }) {
+      const thing = thingOf(element)
+      const at = view.toPage(from)
+      const own = ownOf(thing)
+      if (own && at && mine(own)) dragged.value = { thing, from: at, by: { x: 0, y: 0 } }
+    },
+    go: ({ at }) => void follow(at),
+    end({ at }) {
+      const by = follow(at)
+      const now = dragged.value
+      dragged.value = null
+      if (!now || !by) return
+      picked.value = now.thing
+      move(now.thing, by)
+    },
+    letBe: () => (dragged.value = null),
+  }
 
   function move(thing: string, { x, y }: Point) {
     const own = ownOf(thing)
@@ -93,9 +105,7 @@ export function useOwnHands(view: {
   /** Where a thing is shown: under the hand while it is dragged. */
   const shown = (thing: string, own: OwnOnSlate): OwnOnSlate => {
     const now = dragged.value
-    return now?.thing === thing && now.started
-      ? { ...own, ...ownMoved(bare(own), now.by.x, now.by.y, view.table().page) }
-      : own
+    return now?.thing === thing ? { ...own, ...ownMoved(bare(own), now.by.x, now.by.y, view.table().page) } : own
   }
   /**
    * One's own can be caught and reached by keys; the rest, and ink, which is only rubbed out, lets everything through.
@@ -106,17 +116,15 @@ export function useOwnHands(view: {
       : {
           role: 'button',
           tabindex: 0,
-          class: 'own cursor-grab touch-none',
+          class: 'own cursor-grab',
+          'data-hand': 'own',
           'data-own': thing,
           'aria-pressed': picked.value === thing,
-          onPointerdown: (event: PointerEvent) => press(event, thing),
           onKeydown: (event: KeyboardEvent) => key(event, thing),
-          onDblclick: () => write(thing),
-          onClick: (event: Event) => event.stopPropagation(),
         }
   watch(view.state, () => {
     if (picked.value && !ownOf(picked.value)) picked.value = null
   })
   const onPage = computed((): OwnView => ({ picked: picked.value, shown, attrs }))
-  return { picked, writing, write, written, ownOf, onPage }
+  return { picked, writing, write, written, ownOf, onPage, taker }
 }

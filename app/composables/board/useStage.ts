@@ -100,7 +100,7 @@ export function useStage(view: StageView) {
     flip: piece => make(flipMove(view.state(), view.edition(), piece), piece),
   }
   const { tapPiece, tapPage, tapLedge } = useStageTaps(hands)
-  const { press } = useStagePointer(hands, tapPiece)
+  const taker = useStagePointer(hands, tapPiece)
   const { key } = useStageKeys(hands)
 
   /** The places that are lit as those in which the piece would come to lie. */
@@ -131,7 +131,7 @@ export function useStage(view: StageView) {
     lit,
     holding,
     joinFrom,
-    press,
+    taker,
     tapPage,
     tapLedge,
     key,

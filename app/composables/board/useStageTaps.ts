@@ -1,26 +1,29 @@
 import type { PieceId } from '~~/core/board/ids'
+import type { Point } from '~~/core/geometry/shape'
 import { landingAtPoint } from '~~/core/placement/landing'
 import type { StageHands } from '~/composables/board/useStage'
 
-/** Tap and tap: the first picks a piece, the second says where it goes. */
+/** Tap and tap: the first picks a piece, the second says where it goes. Points are on the screen. */
 export function useStageTaps(hands: StageHands) {
   const { held, view } = hands
 
   /** With another already picked, a piece on the page stands for the spot where it lies. */
-  function tapPiece(piece: PieceId, event: MouseEvent) {
-    if (held.value?.way === 'tap' && held.value.piece !== piece && view.state().pieces[piece]) return tapPage(event)
+  function tapPiece(from: PieceId, at: Point) {
+    if (held.value?.way === 'tap' && held.value.piece !== from && view.state().pieces[from]) return tapPage(at)
     held.value =
-      held.value?.way === 'tap' && hands.shownAs(held.value.piece) === hands.shownAs(piece)
+      held.value?.way === 'tap' && hands.shownAs(held.value.piece) === hands.shownAs(from)
         ? null
-        : { way: 'tap', piece }
+        : { way: 'tap', piece: hands.taken(from) }
   }
 
-  function tapPage(event: MouseEvent) {
+  /** True where something was picked, and has been laid. */
+  function tapPage(at: Point): boolean {
     const now = held.value
-    const point = now?.way === 'tap' ? hands.toPage({ x: event.clientX, y: event.clientY }) : null
-    if (!now || !point) return
+    const point = now?.way === 'tap' ? hands.toPage(at) : null
+    if (!now || !point) return false
     held.value = null
     hands.lay(now.piece, landingAtPoint(hands.table(), now.piece, point))
+    return true
   }
 
   function tapLedge() {

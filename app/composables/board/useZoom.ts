@@ -35,22 +35,12 @@ export function useZoom(room: Ref<HTMLElement | null>, active: () => boolean) {
     },
     { passive: false },
   )
-  /** Two fingers on the page: how far apart they were, and how closely it was looked at then. */
-  let pinch: { apart: number; zoom: number } | null = null
-  useEventListener(
-    room,
-    'touchmove',
-    (event: TouchEvent) => {
-      if (event.touches.length !== 2 || !active()) return
-      event.preventDefault()
-      const [a, b] = [event.touches[0]!, event.touches[1]!]
-      const apart = Math.hypot(a.clientX - b.clientX, a.clientY - b.clientY)
-      pinch ??= { apart, zoom: zoom.value }
-      to((pinch.zoom * apart) / pinch.apart, { x: (a.clientX + b.clientX) / 2, y: (a.clientY + b.clientY) / 2 })
-    },
-    { passive: false },
-  )
-  useEventListener(room, ['touchend', 'touchcancel'], () => (pinch = null))
+  /** How closely it was looked at when two fingers came onto the page. */
+  let pinchedFrom = 1
+  function pinch({ begins, ratio, about }: { begins: boolean; ratio: number; about: Point }) {
+    if (begins) pinchedFrom = zoom.value
+    else to(pinchedFrom * ratio, about)
+  }
   useEventListener(window, 'keydown', (event: KeyboardEvent) => {
     // In a field Alt and numbers write letters that no key has.
     if (!event.altKey || event.ctrlKey || event.metaKey || inField(event) || !active()) return
@@ -62,6 +52,7 @@ export function useZoom(room: Ref<HTMLElement | null>, active: () => boolean) {
   return {
     zoom: readonly(zoom),
     about: () => point,
+    pinch,
     nearer: () => to(zoom.value * BY),
     further: () => to(zoom.value / BY),
     whole: () => to(1),
