@@ -17,7 +17,7 @@ interface Told {
 }
 const RECORDED: Readonly<Record<string, readonly Told[]>> = recorded
 
-const on = (as: As, key = as): On<string> => ({ as, key, what: key })
+const on = (as: As, key: string = as): On<string> => ({ as, key, what: key })
 type Told1 = Exclude<HandEvent<string>, { event: 'wait' }>
 function eventOf({ type, id, by, x, y, t, pressure, detail }: Told, under: (x: number) => On<string>): Told1 | null {
   const at = { x, y }
