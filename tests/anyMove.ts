@@ -168,6 +168,33 @@ export const ownMoveBy = (by: Author): fc.Arbitrary<Move> =>
         })),
     ),
   )
+const anyRun = fc.constantFrom('run-a', 'run-b', 'run-c')
+const anyNumber = fc.integer({ min: 0, max: 12 })
+const anyLetters = fc
+  .tuple(anyRun, anyNumber, fc.integer({ min: 1, max: 4 }))
+  .map(([run, from, length]): [string, number, number] => [run, from, from + length])
+/** Letters under names that are there, were there, or never were. */
+const anyEdit: fc.Arbitrary<Move> = fc
+  .record({
+    name: fc.constantFrom('w', 'g:0', 'note'),
+    put: fc.option(
+      fc.record({
+        run: anyRun,
+        from: anyNumber,
+        after: fc.option(fc.tuple(anyRun, anyNumber)),
+        text: fc.string({ minLength: 1, maxLength: 4 }),
+      }),
+    ),
+    cut: fc.option(fc.array(anyLetters, { maxLength: 2 })),
+    back: fc.option(fc.array(anyLetters, { maxLength: 2 })),
+  })
+  .map(({ name, put, cut, back }) => ({
+    kind: 'edit',
+    in: { of: 'text', name },
+    ...(put && { put }),
+    ...(cut && { cut }),
+    ...(back && { back }),
+  }))
 export const anyMove: fc.Arbitrary<Move> = fc.oneof(
   fc.record({ kind: fc.constant('put' as const), piece: anyPiece, x: anyX, y: anyY }),
   fc.record({ kind: fc.constant('shelve' as const), piece: anyPiece }),
@@ -192,6 +219,7 @@ export const anyMove: fc.Arbitrary<Move> = fc.oneof(
     in: fc.constantFrom('w', 'g:0', 'g:1', 'note'),
     text: fc.string({ maxLength: 12 }),
   }),
+  anyEdit,
   fc.record({
     kind: fc.constant('draw' as const),
     stroke: anyStroke,

@@ -1,3 +1,4 @@
+import { fitWords, type FittedWords } from '../layout/fitWords'
 import { TIP_LENGTH } from '../bodies/claim'
 import type { Master, Piece } from '../board/piece'
 import { floating } from '../exact/written'
@@ -194,14 +195,10 @@ function drawTip(piece: Piece, { width, height }: Master): Primitive[] {
 
 /** A tile is as wide as its value says, and a token as it is, so their text stands on one line. */
 function drawWords(look: PieceLook): Primitive[] {
-  const { piece, master, language, written } = look
+  const { piece, master, written } = look
   const text = otherSide(look)?.text ?? (piece.kind === 'note' && written ? written : piece.text)
   if (!text) return []
-  const { textSize: size } = master
-  const lines =
-    piece.kind === 'tile' || piece.kind === 'token'
-      ? [text]
-      : breakLines(text, master.width - 2 * CARD_PADDING.x + 0.01, size, { language })
+  const { lines, size } = linesOf(look, text)
   const middle = wordsMiddle(piece, master)
   return lettering({
     lines,
@@ -211,6 +208,15 @@ function drawWords(look: PieceLook): Primitive[] {
     fill: piece.kind === 'cover' ? 'ground' : 'ink',
     anchor: 'middle',
   })
+}
+
+/** Cards are as large as their words; on a note the words are as small as they have to be. */
+function linesOf({ piece, master, language, written }: PieceLook, text: string): Pick<FittedWords, 'lines' | 'size'> {
+  const { width, height, textSize: size } = master
+  if (piece.kind === 'tile' || piece.kind === 'token') return { lines: [text], size }
+  const room = { width: width - 2 * CARD_PADDING.x + 0.01, height: height - 2 * CARD_PADDING.y }
+  if (piece.kind === 'note' && written) return fitWords(text, room, size, language)
+  return { lines: breakLines(text, room.width, size, { language }), size }
 }
 
 /** Under a picture; in the middle of a part of a circle; else in the middle of the piece. */

@@ -1,5 +1,7 @@
 import type { Edition } from '../board/edition'
 import type { PieceId } from '../board/ids'
+import { thingName } from './hands'
+import { withoutStale } from './moves/edit'
 import { hintsOf } from './moves/hint'
 import { refusalToConnect } from './moves/connect'
 import { tidied } from './moves/position'
@@ -88,7 +90,10 @@ export function carry(
     (_, thing) => (thing.kind === 'colour' ? to.places.get(thing.place)?.page.id === thing.page : hasPage(to, thing)),
     'own-gone',
   )
-  return { state: { ...state, pieces, texts, strokes, arrows, own, hints }, changes }
+  const gone = changes.flatMap(({ what, item }) =>
+    what === 'text-gone' || what === 'own-gone' ? [thingName(what === 'text-gone' ? 'text' : 'own', item)] : [],
+  )
+  return { state: withoutStale({ ...state, pieces, texts, strokes, arrows, own, hints }, gone), changes }
 }
 
 const hasPage = (edition: Edition, { page }: OwnOnSlate) => edition.board.pages.some(one => one.id === page)

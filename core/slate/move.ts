@@ -7,6 +7,7 @@ import { arrange } from './moves/arrange'
 import { connect } from './moves/connect'
 import { disconnect } from './moves/disconnect'
 import { draw } from './moves/draw'
+import { edit, withoutStale } from './moves/edit'
 import { hint } from './moves/hint'
 import { own } from './moves/own'
 import { put } from './moves/put'
@@ -34,6 +35,7 @@ const OPERATIONS: { readonly [Kind in MoveKind]: Operation<Kind, MoveOf<Kind>> }
   arrange,
   turn,
   write,
+  edit,
   draw,
   undraw,
   rub,
@@ -70,7 +72,7 @@ export function apply(
   const result = operation.apply(state, move, edition)
   if (!result.ok || result.value === state) return result
   const changed = thingsOf(state, move, result.value)
-  const roomy = withRoom(state, asGivenOut(result.value, changed, edition))
+  const roomy = withoutStale(withRoom(state, asGivenOut(result.value, changed, edition)), changed)
   const refusal = refusalForResult(state, roomy, changed, edition)
   if (refusal) return refuse(refusal)
   const others = notTheirs(state, result.value, changed, actor)

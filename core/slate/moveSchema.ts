@@ -3,6 +3,7 @@ import { ArrangeSchema } from './moves/arrange'
 import { ConnectSchema } from './moves/connect'
 import { DisconnectSchema } from './moves/disconnect'
 import { DrawSchema } from './moves/draw'
+import { EditSchema } from './moves/edit'
 import { HintSchema } from './moves/hint'
 import { OwnMoveSchema } from './moves/own'
 import { PutSchema } from './moves/put'
@@ -26,6 +27,7 @@ const SCHEMAS = {
   arrange: ArrangeSchema,
   turn: TurnSchema,
   write: WriteSchema,
+  edit: EditSchema,
   draw: DrawSchema,
   undraw: UndrawSchema,
   rub: RubSchema,

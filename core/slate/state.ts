@@ -4,6 +4,7 @@ import type { PieceId } from '../board/ids'
 import type { Hand } from './hands'
 import type { OwnOnSlate } from './own'
 import type { OnPage, Stroke } from './stateSchema'
+import type { Weave } from './weave'
 
 export type { OnPage, Stroke } from './stateSchema'
 
@@ -24,6 +25,8 @@ export interface SlateState {
   readonly arrows: { readonly [fromTo: string]: true }
   readonly own: { readonly [thing: string]: OwnOnSlate }
   readonly hints: { readonly [of: string]: number }
+  /** Of texts that were edited letter by letter, where each letter comes from; see `weave.ts`. */
+  readonly weaves?: { readonly [thing: string]: Weave } | undefined
   /** Who touched what last, where more than one has; see `hands.ts`. */
   readonly hands?: { readonly [thing: string]: Hand } | undefined
 }

@@ -338,6 +338,7 @@ export class SlateSession {
   /** Words without what can't be kept; starting again only in one's own part. */
   private asMade(move: Move): Move {
     if (move.kind === 'write') return { ...move, text: storable(move.text) }
+    if (move.kind === 'edit' && move.put) return { ...move, put: { ...move.put, text: storable(move.put.text) } }
     const { part, author } = this.start.actor
     return move.kind === 'start-again' ? { ...move, by: author, ...(part !== 'all' && { part }) } : move
   }

@@ -9,7 +9,7 @@ import { smallest, type Table } from '../placement/landing'
 import { turnedSize } from '../bodies/straight'
 import { LINE_HEIGHT } from '../text/measure'
 import type { Author } from '../slate/actor'
-import type { Move } from '../slate/move'
+import type { Move, MoveOf } from '../slate/move'
 import { bare } from '../slate/moves/own'
 import {
   colourId,
@@ -223,17 +223,15 @@ export function makeMove(as: Own, own: Table['state']['own'], name: string, by: 
 }
 
 /** The thing changed, whoever changes it: it stays whose it is. */
-export const changeMove = (thing: string, was: OwnOnSlate, to: Own): Move => ({
+export const changeMove = (thing: string, was: OwnOnSlate, to: Own): MoveOf<'own'> => ({
   kind: 'own',
   thing,
   as: to,
   by: was.by,
+  ...('text' in was && { words: 'kept' as const }),
 })
-export const takeAwayMove = (thing: string, was: OwnOnSlate): Move => ({
-  kind: 'own',
-  thing,
-  as: bare(was),
-  by: was.by,
+export const takeAwayMove = (thing: string, was: OwnOnSlate): MoveOf<'own'> => ({
+  ...changeMove(thing, was, bare(was)),
   gone: true,
 })
 

@@ -137,7 +137,6 @@ test('a note is written on, a counter is flipped, and both stay so', async ({ pa
   const spectrum = await makeLesson(application.address, ['Ada Fern'], boardOf('spectrum'))
   await comeIn(page, application.address, spectrum, 'Ada Fern')
   await dragTo(page, 'Because …', await zonePoint(page, 1, 3, 0.85))
-  await piece(page, 'Because …').click()
   await page.getByLabel('Write on the note: Because …').fill('I have tied many')
   await page.keyboard.press('Tab')
   await expect(page.getByTestId('kept')).toHaveText('Every move is kept')

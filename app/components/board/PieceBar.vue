@@ -1,12 +1,10 @@
 <script setup lang="ts">
 import type { Edition } from '~~/core/board/edition'
 import type { PieceId } from '~~/core/board/ids'
-import { LONGEST_TEXT, type SlateState } from '~~/core/slate/state'
-import type { Move } from '~~/core/slate/move'
 
-/** What can be done to the piece that is picked, besides moving it: turn it, flip it, write on it. */
-const { edition, state, piece } = defineProps<{ edition: Edition; state: SlateState; piece: PieceId }>()
-const emit = defineEmits<{ make: [move: Move]; turn: [degrees: number]; flip: [] }>()
+/** What can be done to the piece that is picked: turn it, flip it; while words are `written` on it, move it by taps. */
+const { edition, piece } = defineProps<{ edition: Edition; piece: PieceId; written: boolean }>()
+const emit = defineEmits<{ turn: [degrees: number]; flip: []; move: [] }>()
 const { t } = useWords()
 const known = computed(() => edition.pieces.get(piece)!.piece)
 </script>
@@ -23,14 +21,7 @@ const known = computed(() => edition.pieces.get(piece)!.piece)
   <button v-if="known.kind === 'tile' && known.other" type="button" class="button" @click="emit('flip')">
     <Icon name="lucide:flip-horizontal-2" size="20" />{{ t('stage.flip') }}
   </button>
-  <BoardWritingField
-    v-if="known.kind === 'note'"
-    :key="piece"
-    class="field w-72"
-    :label="t('stage.writeOn', { name: known.text })"
-    :placeholder="known.text"
-    :text="state.texts[piece] ?? ''"
-    :longest="LONGEST_TEXT"
-    lines="one"
-    @write="emit('make', { kind: 'write', in: piece, text: $event })" />
+  <button v-if="written" type="button" class="button" @click="emit('move')">
+    <Icon name="lucide:move" size="20" />{{ t('stage.moveIt') }}
+  </button>
 </template>

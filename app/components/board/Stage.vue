@@ -110,10 +110,13 @@ const stage = useStage({
   ledgeElement: () => shelf.value?.root,
   joining: () => tool.value === 'join',
   make(move, piece, focus) {
+    const fresh = move.kind === 'put' && !state.pieces[piece]
     noteMove(move)
     emit('make', move)
-    void nextTick(() => settle(move, piece, focus))
+    void nextTick(() => settle(move, piece, focus, fresh))
   },
+  isWritten: piece => works.value && words.isWritten(piece),
+  write: (piece, starts) => words.writePiece(piece, starts),
 })
 const { held, lit, joinFrom, tapPage, tapLedge, key } = stage
 const players = useTemplateRef<{ tap: (at: Point) => boolean }>('players')
@@ -123,7 +126,7 @@ watch(stage.holding, now => emit('hold', now))
 const accompanied = computed(() => others().length > 0)
 const heldByOthers = useHeldByOthers(() => others())
 const table = computed(() => ({ state, page, edition }))
-const { own, pickedOwn, beginRubbing, rub, doneWriting, lay, write } = useStageOwn({
+const { own, words, pickedOwn, beginRubbing, rub, doneWriting, lay, write } = useStageOwn({
   table: () => table.value,
   by: () => by,
   works: () => works.value,
@@ -162,11 +165,26 @@ const { heldPiece, heldLies, heldEntry, heldSize, picked, pickedOnPage, ghostAt 
   state: () => state,
 })
 useStageView({ frame, sheet, scale: () => pageScale.value, about: zoomAbout, heldSize, hands: stage })
+const writtenPiece = computed(() => {
+  const what = words.writing.value
+  return works.value && what?.on === 'piece' ? what.piece : null
+})
+const barPiece = computed(() => pickedOnPage.value ?? writtenPiece.value)
+/** Whoever doesn't drag gives a note to another spot with two taps, as any piece. */
+function moveWritten() {
+  const piece = writtenPiece.value
+  words.leave()
+  if (piece) held.value = { way: 'tap', piece }
+}
+/** What is pressed beside a note while words are written on it doesn't end the writing. */
+const keepField = (event: MouseEvent) => words.writing.value && event.preventDefault()
 /** What stands on the piece that is in hand, to be read aloud. */
 const spoken = computed(() => (readable.value && picked.value ? nameOf(picked.value) : ''))
 /** After a move: says where the piece is now, and lets the keyboard go on from there. */
-function settle(move: Move, piece: PieceId, focus: 'piece' | 'next') {
+function settle(move: Move, piece: PieceId, focus: 'piece' | 'next', fresh: boolean) {
   sayMove(move, piece)
+  // What is to be written on is written on at once, when it was laid.
+  if (fresh && !state.texts[piece] && works.value && words.isWritten(piece)) return words.writePiece(piece)
   const find = (id: string) => room.value?.querySelector<HTMLElement>(`[data-piece="${id}"]`)
   const next = focus === 'next' ? (binOf(piece) ?? page.ledge.find(id => !state.pieces[id])) : undefined
   const target = find(next ?? stage.shownAs(piece))
@@ -308,13 +326,12 @@ watch(joinFrom, sayJoining)
           :hands="others" />
         <component
           :is="parts.field"
-          v-if="parts && works && own.writing.value"
-          :key="own.writing.value.thing"
-          :thing="own.writing.value.thing"
-          :own="own.writing.value.own"
+          v-if="parts && works && words.now.value"
+          :key="words.now.value.name"
+          v-bind="words.now.value"
           :scale="pageScale"
-          @write="own.written"
-          @leave="doneWriting(own.writing.value.thing)" />
+          @edit="words.edited"
+          @leave="doneWriting(words.now.value.name)" />
         <LazyBoardPlayers
           v-if="plays && (page.backdrop.clips?.length || page.backdrop.links?.length)"
           ref="players"
@@ -323,7 +340,7 @@ watch(joinFrom, sayJoining)
         <LazyBoardWritingFields
           v-if="works && writes"
           :page="page"
-          :texts="state.texts"
+          :state="state"
           :scale="pageScale"
           @make="emit('make', $event)" />
       </div>
@@ -333,7 +350,8 @@ watch(joinFrom, sayJoining)
       ref="barElement"
       class="flex min-h-11 max-w-full flex-wrap items-center justify-center gap-2"
       role="toolbar"
-      :aria-label="t('stage.tools')">
+      :aria-label="t('stage.tools')"
+      @mousedown="keepField">
       <component
         :is="parts.bar"
         v-if="parts && given.length"
@@ -358,16 +376,16 @@ watch(joinFrom, sayJoining)
         :own="pickedOwn"
         :page="page"
         @make="emit('make', $event)"
-        @write="own.write(own.picked.value!)" />
+        @write="words.writeOwn(own.picked.value!)" />
       <LazyBoardReadPiece v-if="spoken" :text="spoken" :language="edition.board.language ?? 'en-GB'" />
       <LazyBoardPieceBar
-        v-if="pickedOnPage"
+        v-if="barred && barPiece"
         :edition="edition"
-        :state="state"
-        :piece="pickedOnPage"
-        @make="emit('make', $event)"
-        @turn="stage.turn(pickedOnPage, $event)"
-        @flip="stage.flip(pickedOnPage)" />
+        :piece="barPiece"
+        :written="writtenPiece !== null"
+        @turn="stage.turn(barPiece, $event)"
+        @flip="stage.flip(barPiece)"
+        @move="moveWritten" />
       <slot v-if="!page.pieces.length" name="ledge-end" />
     </div>
     <BoardLedge

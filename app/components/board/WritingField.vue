@@ -1,63 +1,59 @@
 <script setup lang="ts">
-/** A field that hands on what is typed shortly after the last letter, and at once when it is left. */
+import type { TextEdit, Weave } from '~~/core/slate/weave'
+
+/**
+ * The one field in which words are written, wherever they stand. `starts` is what was typed before the field was there.
+ */
 const {
   label,
   text,
+  weave = undefined,
   lines,
   longest,
   placeholder = '',
+  starts = '',
 } = defineProps<{
-  label: string
+  label?: string
   text: string
+  weave?: Weave | undefined
   lines: 'one' | 'many' | 'number'
   longest: number
   placeholder?: string
+  starts?: string
 }>()
-const emit = defineEmits<{ write: [text: string] }>()
-const AFTER = 400
-const typed = ref(text)
-let told = text
-let timer: ReturnType<typeof setTimeout> | undefined
-
-watch(
-  () => text,
-  now => {
-    // What was typed here and has come back round changes nothing; what comes from elsewhere (an undo, another's words)
-    // is shown, but never over letters that haven't been handed on.
-    if (now === told) return
-    if (typed.value === told) typed.value = now
-    told = now
-  },
-)
-function tell() {
-  clearTimeout(timer)
-  if (typed.value === told) return
-  told = typed.value
-  emit('write', typed.value)
-}
-function input(event: Event) {
-  typed.value = (event.target as HTMLInputElement).value
-  clearTimeout(timer)
-  timer = setTimeout(tell, AFTER)
-}
-onBeforeUnmount(tell)
-// A page that is left, or put aside on a tablet, doesn't wait for the pause after the last letter.
-useEventListener(window, 'pagehide', tell)
-useEventListener(document, 'visibilitychange', () => document.hidden && tell())
+const emit = defineEmits<{ edit: [edit: TextEdit, words: string] }>()
+const element = useTemplateRef<HTMLInputElement | HTMLTextAreaElement>('element')
+const { typed, input, compose, tell } = useWriting({
+  element,
+  text: () => text,
+  weave: () => weave,
+  edit: (edit, words) => emit('edit', edit, words),
+})
+onMounted(() => {
+  if (!starts || !element.value) return
+  typed.value += starts
+  element.value.value = typed.value
+  tell()
+})
+defineExpose({ tell, focus: () => element.value?.focus() })
 </script>
 
 <template>
   <textarea
     v-if="lines === 'many'"
+    ref="element"
     :value="typed"
     dir="auto"
     :maxlength="longest"
     :aria-label="label"
     :placeholder="placeholder"
     @input="input"
+    @compositionstart="compose(true)"
+    @compositionend="compose(false)"
     @blur="tell" />
   <input
     v-else
+    ref="element"
     :value="typed"
     dir="auto"
     :maxlength="longest"
@@ -68,6 +64,8 @@ useEventListener(document, 'visibilitychange', () => document.hidden && tell())
     autocapitalize="off"
     spellcheck="false"
     @input="input"
+    @compositionstart="compose(true)"
+    @compositionend="compose(false)"
     @change="tell"
     @blur="tell" />
 </template>

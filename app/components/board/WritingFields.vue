@@ -2,10 +2,11 @@
 import type { Page } from '~~/core/board/board'
 import { writtenSpots, type Spot } from '~~/core/layout/written'
 import type { Move } from '~~/core/slate/move'
+import { editMove } from '~~/core/slate/moves/edit'
 import { LONGEST_TEXT, type SlateState } from '~~/core/slate/state'
 
 /** Fields over the page, exactly where its writing spaces and gaps are. */
-const { page, texts, scale } = defineProps<{ page: Page; texts: SlateState['texts']; scale: number }>()
+const { page, state, scale } = defineProps<{ page: Page; state: SlateState; scale: number }>()
 const emit = defineEmits<{ make: [move: Move] }>()
 const { t } = useWords()
 const { numbered } = useHeadings()
@@ -22,7 +23,7 @@ const fields = computed(() => {
 })
 /** Whatever a number is written with, it has a digit. */
 function isNoNumber({ lines, name }: Spot): boolean {
-  const text = texts[name]?.trim()
+  const text = state.texts[name]?.trim()
   return lines === 'number' && !!text && !/\p{N}/u.test(text)
 }
 function labelOf({ kind, heading, number }: Spot): string {
@@ -52,13 +53,13 @@ const styleOf = ({ box, textSize, lines }: Spot) => ({
     }"
     :style="styleOf(field)"
     :label="field.label"
-    :text="texts[field.name] ?? ''"
+    :text="state.texts[field.name] ?? ''"
+    :weave="state.weaves?.[`text:${field.name}`]"
     :lines="field.lines"
     :placeholder="field.kind === 'heading' ? t('stage.headingHere') : ''"
     :longest="LONGEST_TEXT"
     :aria-invalid="isNoNumber(field) || undefined"
-    @write="emit('make', { kind: 'write', in: field.name, text: $event })"
-    @click.stop />
+    @edit="emit('make', editMove({ of: 'text', name: field.name }, $event))" />
   <p
     v-for="field in fields.filter(isNoNumber)"
     :key="`${field.name} odd`"

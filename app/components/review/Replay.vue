@@ -31,6 +31,7 @@ const WORDS: { readonly [Kind in Move['kind']]: (move: Extract<Move, { kind: Kin
   turn: ({ piece }) => t('replay.did.turn', { name: pieceOf(piece) }),
   arrange: () => t('replay.did.arrange'),
   write: () => t('replay.did.write'),
+  edit: () => t('replay.did.write'),
   draw: () => t('replay.did.draw'),
   undraw: () => t('replay.did.rub'),
   rub: () => t('replay.did.rub'),

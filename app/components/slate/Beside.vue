@@ -3,6 +3,8 @@ import type { Board, Page } from '~~/core/board/board'
 import { besideName, firstToWork } from '~~/core/slate/beside'
 import { LONGEST_TEXT, type SlateState } from '~~/core/slate/state'
 import type { Move } from '~~/core/slate/move'
+import { editMove } from '~~/core/slate/moves/edit'
+import type { TextEdit } from '~~/core/slate/weave'
 import { askedReasons } from '~/composables/slate/reasons'
 
 /** What is written beside the page: reasons, notes, and in another try what is seen differently now. */
@@ -18,33 +20,35 @@ const { t } = useWords()
 const reasons = computed(() => askedReasons(board, [page]).map(reason => ({ ...reason, number: null })))
 const notes = computed(() => besideName(page.id, 'notes'))
 const differently = computed(() => besideName(firstToWork(board).id, 'differently'))
-const write = (name: string, event: Event) =>
-  emit('make', { kind: 'write', in: name, text: (event.target as HTMLTextAreaElement).value.trim() })
+const write = (name: string, edit: TextEdit) => emit('make', editMove({ of: 'text', name }, edit))
 </script>
 
 <template>
   <SlateSidePanel :title="t('beside.title')" data-test="beside" @close="emit('close')">
     <label v-if="further" class="block"
       ><span class="label">{{ t('beside.differently') }}</span
-      ><UiTyped
-        tall
+      ><BoardWritingField
+        class="field"
+        lines="many"
         rows="3"
         :readonly="!editable"
-        :maxlength="LONGEST_TEXT"
-        :value="state.texts[differently] ?? ''"
-        @change="write(differently, $event)"
+        :text="state.texts[differently] ?? ''"
+        :weave="state.weaves?.[`text:${differently}`]"
+        :longest="LONGEST_TEXT"
+        @edit="write(differently, $event)"
     /></label>
     <SlateReasons :reasons="reasons" :state="state" :editable="editable" @make="emit('make', $event)" />
     <label v-if="page.notes" class="flex min-h-40 flex-1 flex-col"
       ><span class="label">{{ t('beside.notes') }}</span
       ><span class="note-line mb-1">{{ t('beside.notesSay') }}</span
-      ><UiTyped
-        tall
-        class="min-h-28 flex-1"
+      ><BoardWritingField
+        class="field min-h-28 flex-1"
+        lines="many"
         :readonly="!editable"
-        :maxlength="LONGEST_TEXT"
-        :value="state.texts[notes] ?? ''"
-        @change="write(notes, $event)"
+        :text="state.texts[notes] ?? ''"
+        :weave="state.weaves?.[`text:${notes}`]"
+        :longest="LONGEST_TEXT"
+        @edit="write(notes, $event)"
     /></label>
   </SlateSidePanel>
 </template>

@@ -3,6 +3,8 @@ import type { Page } from '~~/core/board/board'
 import type { Place } from '~~/core/board/place'
 import { LONGEST_TEXT, type SlateState } from '~~/core/slate/state'
 import type { Move } from '~~/core/slate/move'
+import { editMove } from '~~/core/slate/moves/edit'
+import type { TextEdit } from '~~/core/slate/weave'
 
 /** Lines in which a student says why, for a page or for each of its places. */
 const { reasons, state, editable } = defineProps<{
@@ -21,8 +23,7 @@ const labelOf = ({ place, page, number }: Asked) =>
   ]
     .filter(Boolean)
     .join(': ')
-const write = (name: string, event: Event) =>
-  emit('make', { kind: 'write', in: name, text: (event.target as HTMLInputElement).value.trim() })
+const write = (name: string, edit: TextEdit) => emit('make', editMove({ of: 'text', name }, edit))
 </script>
 
 <template>
@@ -30,13 +31,15 @@ const write = (name: string, event: Event) =>
     <span class="label"
       ><bdi>{{ labelOf(reason) }}</bdi></span
     >
-    <UiTyped
+    <BoardWritingField
       v-if="editable"
-      :value="state.texts[reason.name] ?? ''"
-      :maxlength="LONGEST_TEXT"
-      tall
+      class="field"
+      lines="many"
       rows="1"
-      @change="write(reason.name, $event)" />
+      :text="state.texts[reason.name] ?? ''"
+      :weave="state.weaves?.[`text:${reason.name}`]"
+      :longest="LONGEST_TEXT"
+      @edit="write(reason.name, $event)" />
     <bdi v-else class="block whitespace-pre-line">{{ state.texts[reason.name] || '–' }}</bdi>
   </label>
 </template>

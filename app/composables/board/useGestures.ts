@@ -95,7 +95,7 @@ export function provideGestures(root: Ref<HTMLElement | null>, ways: Ways) {
     if (!on) return
     const by = kindOf(event)
     const at = placeOf(event)
-    leaveField(on.what.element)
+    if (on.as !== 'other') leaveField(on.what.element)
     on.what.taker?.press?.({ element: on.what.element, at, by }, event)
     feelAll({ event: 'down', pointer: event.pointerId, by, at, time: performance.now(), on, ...pressureOf(event) })
   }

@@ -4,7 +4,7 @@ import type { Author } from '~~/core/slate/actor'
 import type { Move } from '~~/core/slate/move'
 import { changeMove, takeAwayMove } from '~~/core/tools/making'
 import { bare } from '~~/core/slate/moves/own'
-import { ownMoved, type Own, type OwnOnSlate } from '~~/core/slate/own'
+import { ownMoved, type OwnOnSlate } from '~~/core/slate/own'
 import type { SlateState } from '~~/core/slate/state'
 import type { Table } from '~~/core/placement/landing'
 import type { Taker } from '~/composables/board/useGestures'
@@ -17,9 +17,6 @@ export interface OwnView {
   readonly attrs: (thing: string, own: OwnOnSlate, label: string) => object
 }
 
-/** What words are written on. */
-export type Words = Extract<Own, { kind: 'text' | 'note' }>
-
 const NUDGE = 8
 
 /** Moving, picking and taking away what one has made: with a pointer, and with keys. What others made isn't touched. */
@@ -30,10 +27,10 @@ export function useOwnHands(view: {
   editable: () => boolean
   toPage: (client: Point) => Point | null
   make: (move: Move) => void
+  /** Words are to be written on it, and what was typed already. */
+  write: (thing: string, starts?: string) => void
 }) {
   const picked = ref<string | null>(null)
-  /** Words that are being written: of a thing that is there, or of one that isn't made yet. */
-  const writing = shallowRef<{ thing: string; own: Words } | null>(null)
   const dragged = shallowRef<{ thing: string; from: Point; by: Point } | null>(null)
   const ownOf = (thing: string): OwnOnSlate | undefined => {
     const own = view.table().state.own[thing]
@@ -50,13 +47,18 @@ export function useOwnHands(view: {
     dragged.value = { ...now, by }
     return by
   }
+  /** One tap on words writes on them; anything else is picked, or let be. */
+  function choose(thing: string, writes: boolean) {
+    picked.value = picked.value === thing && !isWords(thing) ? null : thing
+    if (writes && isWords(thing)) view.write(thing)
+  }
+  const isWords = (thing: string) => {
+    const kind = ownOf(thing)?.kind
+    return kind === 'text' || kind === 'note'
+  }
   const taker: Taker = {
     as: 'thing',
-    tap({ element }, times) {
-      const thing = thingOf(element)
-      if (times === 2) write(thing)
-      picked.value = picked.value === thing && times === 1 ? null : thing
-    },
+    tap: ({ element, by }) => choose(thingOf(element), by !== 'click'),
     longPress: ({ element }) => (picked.value = thingOf(element)),
     begin({ element, from }) {
       const thing = thingOf(element)
@@ -84,23 +86,15 @@ export function useOwnHands(view: {
     const own = ownOf(thing)
     if (!own || !mine(own)) return
     const arrow = ARROW_KEYS[event.key]
-    if (arrow) move(thing, { x: arrow.x * (event.shiftKey ? 1 : NUDGE), y: arrow.y * (event.shiftKey ? 1 : NUDGE) })
+    if (isWords(thing) && (event.key === 'Enter' || typesLetter(event))) {
+      picked.value = thing
+      view.write(thing, event.key === 'Enter' ? '' : event.key)
+    } else if (arrow)
+      move(thing, { x: arrow.x * (event.shiftKey ? 1 : NUDGE), y: arrow.y * (event.shiftKey ? 1 : NUDGE) })
     else if (event.key === 'Enter' || event.key === ' ') picked.value = picked.value === thing ? null : thing
     else if (event.key === 'Delete' || event.key === 'Backspace') view.make(takeAwayMove(thing, own))
     else return
     event.preventDefault()
-  }
-  function write(thing: string, own?: Own) {
-    const there = own ?? ownOf(thing)
-    if (there?.kind === 'text' || there?.kind === 'note') writing.value = { thing, own: there }
-  }
-  /** What is written becomes a thing with its first letter; without any left it goes again. */
-  function written(thing: string, own: Words, text: string) {
-    const was = ownOf(thing)
-    // It may have been moved or sized since the field was opened.
-    const under = was?.kind === 'text' || was?.kind === 'note' ? (bare(was) as Words) : own
-    if (text.trim()) view.make({ kind: 'own', thing, as: { ...under, text }, by: was?.by ?? view.by() })
-    else if (was) view.make(takeAwayMove(thing, was))
   }
   /** Where a thing is shown: under the hand while it is dragged. */
   const shown = (thing: string, own: OwnOnSlate): OwnOnSlate => {
@@ -126,5 +120,5 @@ export function useOwnHands(view: {
     if (picked.value && !ownOf(picked.value)) picked.value = null
   })
   const onPage = computed((): OwnView => ({ picked: picked.value, shown, attrs }))
-  return { picked, writing, write, written, ownOf, onPage, taker }
+  return { picked, ownOf, onPage, taker }
 }

@@ -26,6 +26,9 @@ export interface StageView {
   /** Pieces are joined by arrows instead of moved. */
   joining: () => boolean
   make: (move: Move, piece: PieceId, focus: 'piece' | 'next') => void
+  /** Whether words are written on this piece, where it lies. */
+  isWritten: (piece: PieceId) => boolean
+  write: (piece: PieceId, starts?: string) => void
 }
 
 /** What the three ways to move a piece share: what is held, and the acts in which all of them end. */

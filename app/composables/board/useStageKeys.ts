@@ -52,6 +52,11 @@ export function useStageKeys(hands: StageHands) {
     const now = held.value
     const confirms = event.key === 'Enter' || event.key === ' '
     if (now?.way !== 'key' || hands.shownAs(now.piece) !== piece) {
+      // On a note Enter and letters write; a space takes it up like any piece.
+      if (view.isWritten(piece) && !view.joining() && (event.key === 'Enter' || typesLetter(event))) {
+        event.preventDefault()
+        return view.write(piece, event.key === 'Enter' ? '' : event.key)
+      }
       if (!confirms) return
       event.preventDefault()
       if (!hands.joins(piece)) pickUp(piece)

@@ -26,7 +26,16 @@ const MOST_FRAMES = 120
 
 /** What a student makes on the page beside moving pieces: caught, written, laid and rubbed out. */
 export function useStageOwn({ table, by, works, drawings, free, putTool, toPage, make, room }: Making) {
-  const own = useOwnHands({ table, state: () => table().state, by, editable: free, toPage, make })
+  const words = useStageWriting({ table, by, make })
+  const own = useOwnHands({
+    table,
+    state: () => table().state,
+    by,
+    editable: free,
+    toPage,
+    make,
+    write: (thing, starts) => words.writeOwn(thing, undefined, starts),
+  })
   const pickedOwn = computed(() => (works() && own.picked.value ? (own.ownOf(own.picked.value) ?? null) : null))
   const drawn = (thing: string) => room()?.querySelector<SVGElement>(`[data-own="${thing}"]`)
   /**
@@ -41,10 +50,11 @@ export function useStageOwn({ table, by, works, drawings, free, putTool, toPage,
     rubbedAt({ state, page: page.id, spaces, at, by: by(), gone: rubbed }).forEach(make)
   }
   /** The keyboard goes on from what was written. */
-  async function doneWriting(thing: string) {
-    own.writing.value = null
+  async function doneWriting(key: string) {
+    words.leave()
     await nextTick()
-    if (document.activeElement === document.body) drawn(thing)?.focus()
+    const there = drawn(key) ?? room()?.querySelector<SVGElement>(`[data-frame] [data-piece="${key}"]`)
+    if (document.activeElement === document.body) there?.focus({ preventScroll: true })
   }
   async function lay(picture: Pick<OwnPicture, 'picture' | 'from' | 'alt'>, size: Size) {
     const thing = nanoid(12)
@@ -60,8 +70,8 @@ export function useStageOwn({ table, by, works, drawings, free, putTool, toPage,
     }
   }
   function write(thing: string, as: Own) {
-    own.write(thing, as)
+    words.writeOwn(thing, as)
     putTool()
   }
-  return { own, pickedOwn, beginRubbing, rub, doneWriting, lay, write }
+  return { own, words, pickedOwn, beginRubbing, rub, doneWriting, lay, write }
 }

@@ -9,7 +9,8 @@ export function useStageTaps(hands: StageHands) {
 
   /** With another already picked, a piece on the page stands for the spot where it lies. */
   function tapPiece(from: PieceId, at: Point) {
-    if (held.value?.way === 'tap' && held.value.piece !== from && view.state().pieces[from]) return tapPage(at)
+    if (held.value?.way === 'tap' && held.value.piece !== from && view.state().pieces[from]) return void tapPage(at)
+    if (!held.value && view.isWritten(from)) return view.write(from)
     held.value =
       held.value?.way === 'tap' && hands.shownAs(held.value.piece) === hands.shownAs(from)
         ? null

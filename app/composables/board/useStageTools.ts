@@ -1,5 +1,6 @@
 import type { Page } from '~~/core/board/board'
 import type { Edition } from '~~/core/board/edition'
+import { PIECE_TRAITS } from '~~/core/board/pieceTraits'
 import { KEYED_TOOLS, type Tool } from '~~/core/board/tools'
 import { toolsAnywhereOn, toolsOn } from '~~/core/slate/own'
 import { FIRST_CHOICE, GESTURES, type Choice } from '~~/core/tools/making'
@@ -9,7 +10,7 @@ export const TOOL_ICONS = { join: 'lucide:move-up-right', rub: 'lucide:eraser' }
 const fetchParts = async () => {
   const [{ default: making }, { default: field }, { default: bar }] = await Promise.all([
     import('~/components/board/Making.vue'),
-    import('~/components/board/OwnField.vue'),
+    import('~/components/board/PageField.vue'),
     import('~/components/board/ToolBar.vue'),
     import('~/components/board/OwnBar.vue'),
   ])
@@ -69,7 +70,10 @@ export function useStageTools({ edition, page, step, works, withTools }: Given) 
   // What the tools are made of is there before one can be taken in hand: a tap or a letter typed at once is not lost.
   // Components that are fetched when they are first drawn come a moment late, even where their script has come.
   const parts = shallowRef<Awaited<ReturnType<typeof fetchParts>> | null>(null)
-  const wanted = () => works() && withTools() && toolsAnywhereOn(edition().board, page()).length > 0
+  const wanted = () =>
+    works()
+    && ((withTools() && toolsAnywhereOn(edition().board, page()).length > 0)
+      || page().pieces.some(({ kind }) => PIECE_TRAITS[kind].written))
   const getParts = async () => {
     if (wanted() && !parts.value) parts.value = await fetchParts()
   }

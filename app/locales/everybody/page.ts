@@ -22,6 +22,7 @@ export default {
     and: ' and ',
     tools: 'Tools',
     tool: { join: 'Arrow', rub: 'Rubber' },
+    moveIt: 'Move it',
     turnQuarter: 'Quarter turn',
     turnLittle: 'Turn a little',
     flip: 'Flip',

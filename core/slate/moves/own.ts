@@ -20,14 +20,17 @@ export const OwnMoveSchema = v.object({
   by: AuthorSchema,
   gone: v.optional(v.literal(true)),
   hidden: v.optional(v.literal(true)),
+  /** Its words stay as they are, whoever has written on it meanwhile. */
+  words: v.optional(v.literal('kept')),
 })
 export type OwnMove = v.InferOutput<typeof OwnMoveSchema>
 
 export const own: Operation<'own', OwnMove> = {
   kind: 'own',
   things: ({ thing }) => [thingName('own', thing)],
-  apply(state, { thing, as, by, gone, hidden }, edition) {
+  apply(state, { thing, as: said, by, gone, hidden, words }, edition) {
     const before = state.own[thing]
+    const as = said && words && before ? withWordsOf(said, before) : said
     if (!as) return before && !before.gone ? ok({ ...state, own: withEntry(state.own, thing, undefined) }) : ok(state)
     // Nothing comes into the slate unseen: what is taken away was there, and could be.
     if (before ? before.kind !== as.kind : gone) return refuse({ code: 'not-allowed', item: thing })
@@ -40,11 +43,12 @@ export const own: Operation<'own', OwnMove> = {
       own: { ...state.own, [thing]: { ...as, by, ...(gone && { gone }), ...(hidden && { hidden }) } },
     })
   },
-  invert(before, { thing, by }) {
+  invert(before, { thing, by, words }) {
     const was = before.own[thing]
     return was
       ? {
           kind: 'own',
+          ...(words && { words }),
           thing,
           as: bare(was),
           by: was.by,
@@ -54,6 +58,8 @@ export const own: Operation<'own', OwnMove> = {
       : { kind: 'own', thing, as: null, by }
   },
 }
+
+const withWordsOf = (as: Own, was: OwnOnSlate): Own => ('text' in as && 'text' in was ? { ...as, text: was.text } : as)
 
 /** The thing, seen or gone. */
 export function goneOr({ gone: _, ...seen }: OwnOnSlate, gone: boolean): OwnOnSlate {

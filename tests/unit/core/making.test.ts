@@ -146,6 +146,7 @@ describe('what a hand makes with a tool', () => {
       thing: 'thing-1234',
       as: own,
       by: 'student:3',
+      words: 'kept',
       gone: true,
     })
     const words = ownFrom('write', FIRST_CHOICE, spot(300, 200), table())!

@@ -146,7 +146,8 @@ describe('replicas', () => {
           for (const thing of changedThings(state, result.value)) {
             const before = changes.get(thing) ?? []
             const taken = undoes && server.log.find(m => m.id === undoes)!.number
-            if (taken) expect(before.filter(c => c.by !== by && c.number > taken)).toEqual([])
+            // Of a text one's own letters are taken back, whoever has written there since (weave.test.ts).
+            if (taken && move.kind !== 'edit') expect(before.filter(c => c.by !== by && c.number > taken)).toEqual([])
             changes.set(thing, [...before, { by, number }])
           }
           state = result.value

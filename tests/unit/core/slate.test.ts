@@ -23,6 +23,9 @@ function after(state: SlateState, move: Move): SlateState {
 }
 const applies = (state: SlateState, move: Move) => apply(state, move, { edition, actor: HOLDER }).ok
 
+/** Where the letters of a text come from is remembered, and shows nowhere. */
+const seen = ({ weaves: _, ...state }: SlateState) => state
+
 describe('moves', () => {
   it('are taken back exactly by their inverse, and brought back by the inverse of that', () => {
     fc.assert(
@@ -31,8 +34,8 @@ describe('moves', () => {
         fc.pre(applies(state, move))
         const changed = after(state, move)
         const inverse = invert(state, move, edition)!
-        expect(after(changed, inverse)).toEqual(state)
-        expect(after(after(changed, inverse), invert(changed, inverse, edition)!)).toEqual(changed)
+        expect(seen(after(changed, inverse))).toEqual(seen(state))
+        expect(seen(after(after(changed, inverse), invert(changed, inverse, edition)!))).toEqual(seen(changed))
       }),
     )
   })

@@ -1,0 +1,125 @@
+import * as v from 'valibot'
+import type { Edition } from '../../board/edition'
+import { ok, refuse } from '../../result'
+import { storedText } from '../../text/storedText'
+import { thingName, thingOf } from '../hands'
+import type { MoveRefusal, Operation } from '../operation'
+import { LONGEST_OWN_TEXT } from '../own'
+import { OwnIdSchema } from '../ownSchema'
+import { LONGEST_TEXT, withEntry, type SlateState } from '../state'
+import { WrittenInSchema } from '../stateSchema'
+import { lettersThat, MOST_STRANDS, weaveOf, woven, wordsOf, type Letters, type TextEdit, type Weave } from '../weave'
+import { refusalToWrite } from './write'
+
+const MOST_NUMBER = 1_000_000
+const NumberSchema = v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(MOST_NUMBER))
+/** A run is named by whoever writes it; one that begins with "=" after the words of a whole text. */
+const RunSchema = v.pipe(v.string(), v.regex(/^(?:[A-Za-z0-9_-]{4,16}|=[0-9a-z]{1,8})$/))
+const OwnRunSchema = v.pipe(v.string(), v.regex(/^[A-Za-z0-9_-]{4,16}$/))
+const LettersSchema = v.pipe(
+  v.strictTuple([RunSchema, NumberSchema, NumberSchema]),
+  v.check(([, from, to]) => from < to, 'Letters run forwards'),
+)
+const ManySchema = v.optional(v.pipe(v.array(LettersSchema), v.maxLength(MOST_STRANDS)))
+
+/**
+ * Letters are put into a text and taken out of it, wherever others write meanwhile: what stands in a place, on a note
+ * or beside the page ("text"), or what somebody made of words ("own").
+ */
+export const EditSchema = v.object({
+  kind: v.literal('edit'),
+  in: v.variant('of', [
+    v.object({ of: v.literal('text'), name: WrittenInSchema }),
+    v.object({ of: v.literal('own'), name: OwnIdSchema }),
+  ]),
+  put: v.optional(
+    v.object({
+      run: OwnRunSchema,
+      from: NumberSchema,
+      after: v.nullable(v.strictTuple([RunSchema, NumberSchema])),
+      text: v.pipe(storedText(LONGEST_TEXT), v.minLength(1)),
+    }),
+  ),
+  cut: ManySchema,
+  back: ManySchema,
+})
+export type Edit = v.InferOutput<typeof EditSchema>
+
+export const edit: Operation<'edit', Edit> = {
+  kind: 'edit',
+  things: move => [nameOf(move)],
+  apply(state, move, edition) {
+    const refusal = refusalToEdit(state, move, edition)
+    if (refusal) return refuse(refusal)
+    const name = nameOf(move)
+    const was = weaveIn(state, move)
+    const weave = woven(was, move)
+    if (!weave) return refuse({ code: 'not-allowed', item: move.in.name })
+    const text = wordsOf(weave)
+    if (text.length > longestOf(move) && text.length > wordsOf(was).length)
+      return refuse({ code: 'full', item: move.in.name })
+    return ok({ ...withText(state, move, text), weaves: { ...state.weaves, [name]: weave } })
+  },
+  /** What was put in is taken out, and what was taken out comes back, whoever has written there since. */
+  invert(before, move) {
+    const weave = weaveIn(before, move)
+    const { put, cut = [], back = [] } = move
+    const added: Letters[] = put ? [[put.run, put.from, put.from + put.text.length]] : []
+    const [taken, returned] = [lettersThat(weave, cut, false), lettersThat(weave, back, true)]
+    return {
+      kind: 'edit',
+      in: move.in,
+      ...((added.length || returned.length) && { cut: [...added, ...returned] }),
+      ...(taken.length && { back: taken }),
+    }
+  },
+  limitedTo: move => move,
+}
+
+/** The edit, of this text. */
+export const editMove = (of: Edit['in'], { put, cut, back }: TextEdit): Edit => ({
+  kind: 'edit',
+  in: of,
+  ...(put && { put: { ...put, after: put.after && [...put.after] } }),
+  ...(cut && { cut: cut.map(one => [...one]) }),
+  ...(back && { back: back.map(one => [...one]) }),
+})
+
+const nameOf = ({ in: { of, name } }: Edit) => thingName(of, name)
+/** A text as it stands on a slate; empty where nothing is written, or nothing is there. */
+export function textIn(state: SlateState, { of, name }: Edit['in']): string {
+  if (of === 'text') return state.texts[name] ?? ''
+  const own = state.own[name]
+  return own && 'text' in own ? own.text : ''
+}
+export const weaveAt = (state: SlateState, of: Edit['in']): Weave =>
+  weaveOf(state.weaves?.[thingName(of.of, of.name)], textIn(state, of))
+const weaveIn = (state: SlateState, move: Edit) => weaveAt(state, move.in)
+const longestOf = ({ in: { of } }: Edit) => (of === 'own' ? LONGEST_OWN_TEXT : LONGEST_TEXT)
+
+function refusalToEdit(state: SlateState, { in: { of, name } }: Edit, edition: Edition): MoveRefusal | null {
+  if (of === 'text') return refusalToWrite(edition, name)
+  const own = state.own[name]
+  return own && 'text' in own && !own.hidden ? null : { code: 'not-allowed', item: name }
+}
+
+function withText(state: SlateState, { in: { of, name } }: Edit, text: string): SlateState {
+  if (of === 'text') return { ...state, texts: withEntry(state.texts, name, text || undefined) }
+  return { ...state, own: { ...state.own, [name]: { ...state.own[name]!, text } as SlateState['own'][string] } }
+}
+
+/** The slate without what is known of the letters of texts that were written anew as a whole. */
+export function withoutStale(state: SlateState, changed: readonly string[]): SlateState {
+  const { weaves } = state
+  if (!weaves) return state
+  const stale = changed.filter(name => {
+    const weave = weaves[name]
+    if (!weave) return false
+    const { thing, id } = thingOf(name as `text:${string}`)
+    return wordsOf(weave) !== textIn(state, { of: thing === 'own' ? 'own' : 'text', name: id } as Edit['in'])
+  })
+  if (stale.length === 0) return state
+  const rest = Object.entries(weaves).filter(([name]) => !stale.includes(name))
+  const { weaves: _, ...bare } = state
+  return rest.length ? { ...bare, weaves: Object.fromEntries(rest) } : bare
+}
