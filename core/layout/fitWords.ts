@@ -4,7 +4,7 @@ import { LINE_HEIGHT } from '../text/measure'
 import type { Language } from '../text/spoken'
 
 /** Points: smaller than this nobody reads what stands on a note. */
-export const LEAST_WORDS = 10
+const LEAST_WORDS = 10
 
 export interface FittedWords {
   /** Points. */

@@ -6,7 +6,8 @@ import type { Place } from '../board/place'
 import { PLACE_TRAITS } from '../board/placeTraits'
 import { gapsIn, takes } from '../board/whatPlacesTake'
 import { outlined } from '../geometry/outline'
-import { arrowsOf, strokesOf, type SlateState } from '../slate/state'
+import { arrowsOf, type SlateState } from '../slate/state'
+import { inkIn } from './ink'
 import { placePieces, type Placement } from './placement'
 import { isStaged } from './staged'
 
@@ -23,7 +24,7 @@ export interface Task {
 
 /**
  * All that waits for a student, page by page. Done are pieces that lie in a place, or may do; writing spaces and gaps
- * with something in them; drawing spaces with ink. Notes may stay blank. Where students draw arrows, a piece with an
+ * with something in them; drawing spaces with ink, by whatever pen. Notes may stay blank. Where students draw arrows, a piece with an
  * arrow is done too; on a page without any place for pieces every piece is that lies elsewhere than it was given out.
  * Bins never run out, so where there are any, each place that can hold pieces counts instead of the copies. Pages to
  * read hold no tasks.
@@ -40,7 +41,7 @@ export function tasksOf(state: SlateState, edition: Edition): Task[] {
       const isDone = (p: Placement) =>
         p.shares.length > 0 || joined.has(p.piece) || (!roomy && p.at === 'page' && !isStaged(p, page, state))
       const isFilled = (place: Place, item: string) => {
-        if (place.kind === 'drawing') return strokesOf(state, place.id).length > 0
+        if (place.kind === 'drawing') return inkIn(state, place.id, page).length > 0
         return place.kind === 'writing' || place.kind === 'gaps' ? !!state.texts[item]?.trim() : holding.has(place.id)
       }
       return [

@@ -21,6 +21,12 @@ export type Part = number | 'all' | 'none'
 export interface Actor {
   readonly author: Author
   readonly part: Part
+  /** The parts that anybody on the slate has; all others are free to each of them. */
+  readonly held?: readonly number[] | undefined
+  /** Others work on this slate, too: whoever starts again takes back only what is theirs alone. */
+  readonly several?: true | undefined
+  /** What somebody else wrote on a note is not theirs to change, to move or to take away. */
+  readonly sparing?: true | undefined
 }
 
 export const isStudent = (author: Author): boolean => author.startsWith('student:')
@@ -31,6 +37,6 @@ export const HOLDER: Actor = { author: 'student:1', part: 'all' }
 /** Somebody's move that was taken already: nothing is asked about it any more. */
 export const taken = (author: Author): Actor => ({ author, part: 'all' })
 
-/** Whether this place is open to somebody: everyone's is, a part to the one whose part it is. */
-export const mayTouch = (place: Place, { part }: Pick<Actor, 'part'>) =>
-  place.part === undefined || part === 'all' || place.part === part
+/** Whether this place is open to somebody: everyone's is, a part to those whose part it is, or to all while it is nobody's. */
+export const mayTouch = (place: Place, { part, held }: Pick<Actor, 'part' | 'held'>) =>
+  place.part === undefined || part === 'all' || place.part === part || (!!held && !held.includes(place.part))

@@ -1,5 +1,7 @@
 import type { Author } from './actor'
-import type { SlateState } from './state'
+import type { Edition } from '../board/edition'
+import type { PieceId } from '../board/ids'
+import { startOf, type SlateState } from './state'
 
 /**
  * What of a slate a move changes, by name: "piece:c0", "text:w", "stroke:s1", "arrow:a>b", "own:t1"; of hints what they
@@ -22,17 +24,55 @@ export type Hand = readonly [author: Author, number: number, other: number]
  */
 const FIRST: Author = 'student:1'
 
-/** The slate with these things touched by the author in the move of this number. */
-export function withHands(state: SlateState, things: readonly ThingName[], author: Author, number: number): SlateState {
+/**
+ * The slate with these things touched by the author in the move of this number. `was` is the slate before it: what
+ * isn't named there and yet isn't as it was given out was touched by the first.
+ */
+export function withHands({
+  was,
+  state,
+  things,
+  author,
+  number,
+  edition,
+}: {
+  readonly was: SlateState
+  readonly state: SlateState
+  readonly things: readonly ThingName[]
+  readonly author: Author
+  readonly number: number
+  readonly edition: Edition
+}): SlateState {
   const before = state.hands
   const touched = author === FIRST ? things.filter(name => before && Object.hasOwn(before, name)) : things
   if (touched.length === 0) return state
   const hands: Record<string, Hand> = { ...before }
   for (const name of touched) {
     const hand = before && Object.hasOwn(before, name) ? before[name] : undefined
-    hands[name] = hand ? [author, number, hand[0] === author ? hand[2] : hand[1]] : [author, number, 0]
+    if (hand) hands[name] = [author, number, hand[0] === author ? hand[2] : hand[1]]
+    else hands[name] = [author, number, isAsGiven(was, name, edition) ? 0 : number - 1]
   }
   return { ...state, hands }
+}
+
+function isAsGiven(state: SlateState, name: ThingName, edition: Edition): boolean {
+  const { thing, id } = thingOf(name)
+  switch (thing) {
+    case 'piece': {
+      const [is, given] = [state.pieces[id as PieceId], startOf(edition).pieces[id as PieceId]]
+      return is?.x === given?.x && is?.y === given?.y && is?.turn === given?.turn && !is?.flipped
+    }
+    case 'text':
+      return !state.texts[id]
+    case 'stroke':
+      return !state.strokes[id]
+    case 'arrow':
+      return !state.arrows[id]
+    case 'own':
+      return !state.own[id]
+    case 'hint':
+      return !state.hints[id]
+  }
 }
 
 /** Whether somebody else has touched the thing after the move of this number. */
@@ -41,6 +81,16 @@ export function touchedSince(state: SlateState, name: ThingName, author: Author,
   if (!hand) return author !== FIRST
   return (hand[0] === author ? hand[2] : hand[1]) > number
 }
+
+/** Whether nobody but this author has ever touched the thing. */
+export function isAlone({ hands }: SlateState, name: ThingName, author: Author): boolean {
+  const hand = hands && Object.hasOwn(hands, name) ? hands[name] : undefined
+  return hand ? hand[0] === author && hand[2] === 0 : author === FIRST
+}
+
+/** Who touched it last. */
+export const lastHand = ({ hands }: SlateState, name: ThingName): Author =>
+  (hands && Object.hasOwn(hands, name) ? hands[name]?.[0] : undefined) ?? FIRST
 
 /** All that differs between two states and can be taken back, in no particular order. */
 export function changedThings(before: SlateState, after: SlateState): ThingName[] {

@@ -1,6 +1,6 @@
 import type { Edition } from '../board/edition'
 import { refuse, type Result } from '../result'
-import type { Actor } from './actor'
+import { isStudent, type Actor } from './actor'
 import { changedThings, thingOf, withHands, type ThingName } from './hands'
 import { asGivenOut, refusalForResult, withRoom } from './limits'
 import { arrange } from './moves/arrange'
@@ -75,7 +75,7 @@ export function apply(
   const roomy = withoutStale(withRoom(state, asGivenOut(result.value, changed, edition)), changed)
   const refusal = refusalForResult(state, roomy, changed, edition)
   if (refusal) return refuse(refusal)
-  const others = notTheirs(state, result.value, changed, actor)
+  const others = notTheirs({ before: state, after: result.value, changed, actor, edition })
   if (others !== undefined) return refuse({ code: 'not-allowed', item: thingOf(others).id })
   // Starting again lays things where they were given out, on any page.
   const read =
@@ -89,11 +89,16 @@ export function apply(
   ) {
     return refuse({ code: 'not-your-part', item: changed[0] ?? '' })
   }
-  return { ok: true, value: withHands(roomy, changed, actor.author, number) }
+  return {
+    ok: true,
+    value: withHands({ was: state, state: roomy, things: changed, author: actor.author, number, edition }),
+  }
 }
 
-const startsOwnPart = ({ part, by }: StartAgain, actor: Actor) =>
-  (actor.part === 'all' || part === actor.part) && (by === undefined || by === actor.author)
+const startsOwnPart = ({ part, by, mine }: StartAgain, actor: Actor) =>
+  (actor.part === 'all' || part === actor.part)
+  && (by === undefined || by === actor.author)
+  && (!actor.several || !isStudent(actor.author) || (!!mine && by === actor.author))
 
 /** What the move changed, by name. */
 function thingsOf(before: SlateState, move: Move, after: SlateState): readonly ThingName[] {

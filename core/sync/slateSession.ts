@@ -1,3 +1,4 @@
+import { isStudent, type Actor } from '../slate/actor'
 import { nextToUndo, undoOf, type HistoryStep } from '../slate/history'
 import { apply, invert, type Move } from '../slate/move'
 import { opennessTo, waitsOut, whyShut, type Openness, type SlateStatus } from '../slate/status'
@@ -40,12 +41,17 @@ export class SlateSession {
   private waiting: (() => void)[] = []
 
   constructor(
-    private readonly start: SessionStart,
+    private start: SessionStart,
     private readonly ports: SessionPorts,
   ) {
     this.now = start.replica
     this.own = start.steps
     this.opened = this.toMe(start.openness)
+  }
+
+  /** Whose part it is, or what may be changed of others', is another now. */
+  becomes(actor: Actor): void {
+    this.start = { ...this.start, actor }
   }
 
   get replica(): Replica {
@@ -145,6 +151,7 @@ export class SlateSession {
         if (message.edition !== this.start.editionHash) this.ports.outdated()
         return
       case 'members':
+        this.ports.about()
         return this.askAnew()
       case 'margin':
       case 'words':
@@ -339,8 +346,10 @@ export class SlateSession {
   private asMade(move: Move): Move {
     if (move.kind === 'write') return { ...move, text: storable(move.text) }
     if (move.kind === 'edit' && move.put) return { ...move, put: { ...move.put, text: storable(move.put.text) } }
-    const { part, author } = this.start.actor
-    return move.kind === 'start-again' ? { ...move, by: author, ...(part !== 'all' && { part }) } : move
+    const { part, author, several } = this.start.actor
+    if (move.kind !== 'start-again') return move
+    const mine = several && isStudent(author)
+    return { ...move, by: author, ...(part !== 'all' && { part }), ...(mine && { mine }) }
   }
 
   /**

@@ -28,6 +28,7 @@ import * as reviewAlone from './migrations/0025_review_alone'
 import * as papers from './migrations/0026_papers'
 import * as parcels from './migrations/0027_parcels'
 import * as parcelsThatCome from './migrations/0028_parcels_that_come'
+import * as rulesDecide from './migrations/0029_rules_decide'
 
 /** Forward only: a migration that has run anywhere is never edited, the next one mends it. */
 const migrations = {
@@ -59,6 +60,7 @@ const migrations = {
   '0026_papers': papers,
   '0027_parcels': parcels,
   '0028_parcels_that_come': parcelsThatCome,
+  '0029_rules_decide': rulesDecide,
 }
 
 /**

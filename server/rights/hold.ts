@@ -1,7 +1,10 @@
 import { sql, type Kysely } from 'kysely'
-import type { Actor as SlateActor, Author } from '../../core/slate/actor'
+import * as v from 'valibot'
+import { sparesOthers } from '../../core/handout/noRules'
+import { RulesSchema } from '../../core/handout/rules'
+import { isStudent, type Actor as SlateActor, type Author } from '../../core/slate/actor'
 import type { Looking } from '../../core/handout/settings'
-import type { SlateKind } from '../../core/slate/kind'
+import { isOfSeveral, type SlateKind } from '../../core/slate/kind'
 import type { SlateStatus } from '../../core/slate/status'
 import type { Database } from '../database/tables'
 import type { Actor } from './actor'
@@ -31,6 +34,9 @@ interface Row {
   hand: number | null
   part: number | null
   looking: Looking
+  rules: unknown
+  /** The parts of those who are on it. */
+  held: number[] | null
   /** The slate that the asker has of their own in this handout. */
   own: { kind: SlateKind; status: SlateStatus } | null
 }
@@ -41,7 +47,9 @@ export async function whoOnSlate(db: Kysely<Database>, actor: Actor | null, slat
   const {
     rows: [row],
   } = await sql<Row>`
-    select s.handout_id, s.class_id, s.kind, s.epoch, c.teacher_id as owner, a.hand as assistant, m.hand, m.part, h.looking,
+    select s.handout_id, s.class_id, s.kind, s.epoch, c.teacher_id as owner, a.hand as assistant, m.hand, m.part, h.looking, h.rules,
+      (select array_agg(distinct p.part order by p.part) from slate_members p
+        where p.slate_id = s.id and p.until_at is null and p.part is not null) as held,
       (select json_build_object('kind', o.kind, 'status', own.status) from slate_members o join slates own on own.id = o.slate_id
         where o.handout_id = s.handout_id and o.student_id = ${actor.id} and o.until_at is null and o.kind <> 'class') as own
     from slates s join handouts h on h.id = s.handout_id join classes c on c.id = s.class_id
@@ -52,7 +60,21 @@ export async function whoOnSlate(db: Kysely<Database>, actor: Actor | null, slat
   const role = roleFrom(row, actor)
   const author = authorFrom(row, actor)
   const common = { role, handout: row.handout_id, classId: row.class_id, kind: row.kind }
-  return { ...common, hold: author && { actor: { author, part: row.part ?? 'all' }, epoch: row.epoch } }
+  return { ...common, hold: author && { actor: handOf(author, row), epoch: row.epoch } }
+}
+
+/** On a frame with parts whoever has none of their own has only what is everyone's, and what is nobody's. */
+function handOf(author: Author, { part, kind, rules, held }: Row): SlateActor {
+  const several = isOfSeveral(kind) && isStudent(author)
+  const sparing = several && sparesOthers(v.parse(RulesSchema, rules).changeOthers, kind)
+  const parted = isStudent(author) && held !== null
+  return {
+    author,
+    part: part ?? (parted ? 'none' : 'all'),
+    ...(parted && { held }),
+    ...(several && { several }),
+    ...(sparing && { sparing }),
+  }
 }
 
 function roleFrom(row: Row, actor: Actor): Role {

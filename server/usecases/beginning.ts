@@ -1,10 +1,10 @@
 import type { Transaction } from 'kysely'
 import { withoutAnswers } from '../../core/board/edition'
-import { partsOf } from '../../core/board/parts'
 import { ok, refuse, type Result } from '../../core/result'
 import type { Database } from '../database/tables'
 import type { News } from '../news/news'
 import { withNews } from '../news/wire'
+import { partOn } from './members'
 import type { Services } from '../services'
 import { dueOf } from './slates'
 
@@ -192,7 +192,7 @@ export function claimFrame(
     const free = (await framesWithPeople(trx, handout)).filter(frame => frame.people.length === 0)
     const frame = free.find(one => one.id === wanted) ?? free[0]
     if (!frame) return refuse('none-free')
-    await put(trx, news, { handout, frame: frame.id, people, edition: row.edition_hash })
+    await put(trx, news, { handout, frame: frame.id, people })
     return ok({ id: frame.id, name: frame.name })
   })
 }
@@ -212,7 +212,7 @@ export function joinFrame(
     const frame = (await framesWithPeople(trx, handout)).find(one => one.id === to)
     if (!frame) return refuse('not-found')
     if (frame.people.length >= row.free.size) return refuse('full')
-    await put(trx, news, { handout, frame: to, people: [student], edition: row.edition_hash })
+    await put(trx, news, { handout, frame: to, people: [student] })
     return ok({ id: to, name: frame.name })
   })
 }
@@ -232,22 +232,15 @@ interface Put {
   readonly handout: string
   readonly frame: string
   readonly people: readonly string[]
-  readonly edition: string
 }
 /** Who was on the frame before has the hand they had. */
-async function put(trx: Trx, news: News[], { handout, frame, people, edition }: Put): Promise<void> {
+async function put(trx: Trx, news: News[], { handout, frame, people }: Put): Promise<void> {
   const { class_id } = await trx
     .selectFrom('slates')
     .select('class_id')
     .where('id', '=', frame)
     .forUpdate()
     .executeTakeFirstOrThrow()
-  const { document } = await trx
-    .selectFrom('editions')
-    .select('document')
-    .where('hash', '=', edition)
-    .executeTakeFirstOrThrow()
-  const parts = partsOf(document)
   const before = await trx
     .selectFrom('slate_members')
     .select(['student_id', 'hand'])
@@ -256,7 +249,7 @@ async function put(trx: Trx, news: News[], { handout, frame, people, edition }: 
   let last = Math.max(0, ...before.map(member => member.hand))
   for (const student of people) {
     const hand = before.find(member => member.student_id === student)?.hand ?? ++last
-    const part = parts > 0 ? ((hand - 1) % parts) + 1 : null
+    const part = await partOn(trx, frame, { student, hand })
     await trx
       .insertInto('slate_members')
       .values({ slate_id: frame, handout_id: handout, class_id, kind: 'frame', student_id: student, hand, part })

@@ -1,3 +1,4 @@
+import { partsOf } from '../../core/board/parts'
 import { MOST_PARTS } from '../../core/board/whatPlacesTake'
 import { ok, refuse, type Result } from '../../core/result'
 import { sql, type Transaction } from 'kysely'
@@ -150,6 +151,7 @@ async function add(
     .where('slate_id', '=', slate)
     .execute()
   const hand = before.find(m => m.student_id === student)?.hand ?? 1 + Math.max(0, ...before.map(m => m.hand))
+  const theirs = part ?? (row.kind === 'frame' ? await partOn(trx, slate, { student, hand }) : null)
   await trx
     .insertInto('slate_members')
     .values({
@@ -159,12 +161,41 @@ async function add(
       kind: row.kind,
       student_id: student,
       hand,
-      part,
+      part: theirs,
     })
-    .onConflict(c => c.columns(['slate_id', 'student_id']).doUpdateSet({ until_at: null, part }))
+    .onConflict(c => c.columns(['slate_id', 'student_id']).doUpdateSet({ until_at: null, part: theirs }))
     .execute()
   news.push({ scope: 'slate', slate, handout: row.handout_id, changed: 'members' })
   return ok({ hand })
+}
+
+/**
+ * Which part somebody has who comes onto a frame, by whatever way: the one they had, if nobody has it meanwhile; else
+ * the first that is nobody's; where all are somebody's they share one, in turn. Null on a board without parts.
+ */
+export async function partOn(
+  trx: Trx,
+  slate: string,
+  { student, hand }: { readonly student: string; readonly hand: number },
+): Promise<number | null> {
+  const { document } = await trx
+    .selectFrom('slates')
+    .innerJoin('editions', 'editions.hash', 'slates.edition_hash')
+    .select('document')
+    .where('slates.id', '=', slate)
+    .executeTakeFirstOrThrow()
+  const parts = partsOf(document)
+  if (parts === 0) return null
+  const members = await trx
+    .selectFrom('slate_members')
+    .select(['student_id', 'part', 'until_at'])
+    .where('slate_id', '=', slate)
+    .execute()
+  const held = new Set(members.filter(m => m.until_at === null && m.student_id !== student).map(m => m.part))
+  const had = members.find(m => m.student_id === student)?.part ?? null
+  if (had !== null && had <= parts && !held.has(had)) return had
+  const free = Array.from({ length: parts }, (_, i) => i + 1).find(part => !held.has(part))
+  return free ?? ((hand - 1) % parts) + 1
 }
 
 async function end(

@@ -83,6 +83,7 @@ test('a stroke of ten thousand points keeps its shape, however long the hand goe
             bubbles: true,
             pointerId: 1,
             pointerType: 'mouse',
+            buttons: 1,
             clientX: left! + width! * (0.5 + far * Math.cos(turn)),
             clientY: top! + height! * (0.5 + far * Math.sin(turn)),
           }),

@@ -10,15 +10,15 @@ import { spotOf } from '~/composables/board/spotOf'
 import type { OwnView } from '~/composables/board/useOwnHands'
 
 /**
- * One page as it is seen everywhere: at the workbench, on a slate, in the walk-round, in review. While `writing`,
- * fields stand over it instead of what is written.
+ * One page as it is seen everywhere: at the workbench, on a slate, in the walk-round, in review. Where fields stand
+ * over it, what is written isn't drawn.
  */
 const {
   edition,
   page,
   state,
   lit = [],
-  writing = false,
+  fields = undefined,
   step = null,
   ownHands = null,
 } = defineProps<{
@@ -26,7 +26,7 @@ const {
   page: Page
   state: SlateState
   lit?: readonly PlaceId[]
-  writing?: boolean
+  fields?: ReadonlySet<string> | undefined
   step?: string | null
   ownHands?: OwnView | null
 }>()
@@ -39,7 +39,7 @@ const veiled = computed(() =>
     .filter(place => !lit.includes(place.id))
     .map(place => ({ id: place.id, marks: drawVeiledOutline(place) })),
 )
-const written = computed(() => (writing ? [] : fixed.value.spots.filter(spot => state.texts[spot.name])))
+const written = computed(() => fixed.value.spots.filter(spot => !fields?.has(spot.name) && state.texts[spot.name]))
 const own = computed(() => ownLayers(state, page))
 const shown = ({ id, thing }: OwnThing) => ownHands?.shown(id, thing) ?? thing
 const { t } = useWords()

@@ -3,6 +3,7 @@ import type { Page } from '~~/core/board/board'
 import type { Edition } from '~~/core/board/edition'
 import { binOf } from '~~/core/board/binOf'
 import type { PieceId } from '~~/core/board/ids'
+import type { Place } from '~~/core/board/place'
 import type { Point } from '~~/core/geometry/shape'
 import { writtenSpots } from '~~/core/layout/written'
 import { HOLDER, type Author } from '~~/core/slate/actor'
@@ -34,6 +35,7 @@ const {
   withTools = true,
   plays = false,
   by = HOLDER.author,
+  open = () => true,
   others = () => [],
 } = defineProps<{
   edition: Edition
@@ -50,6 +52,8 @@ const {
   withTools?: boolean | 'keyed'
   plays?: boolean
   by?: Author
+  /** Whether a place is open to this hand. */
+  open?: (place: Place) => boolean
   others?: () => readonly OtherHand[]
 }>()
 const emit = defineEmits<{
@@ -99,7 +103,17 @@ const { said, nameOf, whereIs, noteMove, sayMove, sayHeld, sayJoining } = useSta
   page: () => page,
   state: () => state,
 })
-const writes = computed(() => writtenSpots(page).length > 0)
+/** Where fields stand over the page: what is written elsewhere is part of the picture. */
+const fields = computed(
+  () =>
+    new Set(
+      works.value
+        ? page.places
+            .filter(place => open(place))
+            .flatMap(place => writtenSpots({ ...page, places: [place] }).map(s => s.name))
+        : [],
+    ),
+)
 
 const stage = useStage({
   edition: () => edition,
@@ -148,6 +162,10 @@ gestures.take('page', {
     const point = stage.toPage(at)
     if (!tapPage(at) && point) players.value?.tap(point)
   },
+})
+// Another page is looked at with empty hands, and whoever takes up a card has put the pen down.
+watch([() => page.id, () => held.value?.way], ([at, way], [before]) => {
+  if (at !== before || way) tool.value = 'move'
 })
 // What is in a hand when the page is closed to it lies where it was.
 watch(
@@ -219,7 +237,7 @@ watch(joinFrom, sayJoining)
           :page="page"
           :state="state"
           :lit="lit"
-          :writing="works"
+          :fields="fields"
           :step="step"
           :own-hands="own.onPage.value"
           role="group"
@@ -338,7 +356,8 @@ watch(joinFrom, sayJoining)
           :page="page"
           :scale="pageScale" />
         <LazyBoardWritingFields
-          v-if="works && writes"
+          v-if="fields.size"
+          :names="fields"
           :page="page"
           :state="state"
           :scale="pageScale"

@@ -6,7 +6,12 @@ import { editMove } from '~~/core/slate/moves/edit'
 import { LONGEST_TEXT, type SlateState } from '~~/core/slate/state'
 
 /** Fields over the page, exactly where its writing spaces and gaps are. */
-const { page, state, scale } = defineProps<{ page: Page; state: SlateState; scale: number }>()
+const { page, names, state, scale } = defineProps<{
+  page: Page
+  names: ReadonlySet<string>
+  state: SlateState
+  scale: number
+}>()
 const emit = defineEmits<{ make: [move: Move] }>()
 const { t } = useWords()
 const { numbered } = useHeadings()
@@ -15,11 +20,13 @@ const fields = computed(() => {
   const spots = writtenSpots(page).map(spot => ({ ...spot, label: labelOf(spot) }))
   const times = new Map<string, number>()
   for (const { label } of spots) times.set(label, (times.get(label) ?? 0) + 1)
-  return spots.map(spot => {
-    const place = page.places.find(one => one.id === spot.name.split(':')[0])
-    const alone = times.get(spot.label) === 1 || !place
-    return alone ? spot : { ...spot, label: t('stage.oneOf', { name: spot.label, place: numbered(place, page) }) }
-  })
+  return spots
+    .filter(({ name }) => names.has(name))
+    .map(spot => {
+      const place = page.places.find(one => one.id === spot.name.split(':')[0])
+      const alone = times.get(spot.label) === 1 || !place
+      return alone ? spot : { ...spot, label: t('stage.oneOf', { name: spot.label, place: numbered(place, page) }) }
+    })
 })
 /** Whatever a number is written with, it has a digit. */
 function isNoNumber({ lines, name }: Spot): boolean {

@@ -1,7 +1,10 @@
 <script setup lang="ts">
 import { stepsDone, type Left } from '~~/core/placement/tasks'
 import { secondThoughts } from '~~/core/margin/pinned'
+import { changedThings } from '~~/core/slate/hands'
+import { mayTouch } from '~~/core/slate/actor'
 import { isOfSeveral } from '~~/core/slate/kind'
+import { startedAgain } from '~~/core/slate/moves/startAgain'
 import { isUntouched } from '~~/core/slate/state'
 import { canBeginAgain } from '~~/core/slate/status'
 import type { OtherHand } from '~/composables/slate/otherHands'
@@ -50,6 +53,7 @@ const {
   step,
 } = usePages(() => edition.board, `open on ${view.id}`)
 const editable = computed(() => shut.value === null)
+const several = isOfSeveral(view.kind)
 /** Pencils are down for a while: what stands around the page stays where it is. */
 const goingOn = computed(() => editable.value || shut.value === 'paused')
 const back = computed(() => status.value === 'handed-back')
@@ -64,7 +68,13 @@ const feedback = useFeedback({
   state: () => state.value,
 })
 const { items: told, gains, onPieces, shows: mayAsk, trouble: notTold } = feedback
-const untouched = computed(() => isUntouched(state.value, edition))
+/** What starting again would take back: on a slate of several what nobody but this student has touched. */
+const takenBack = computed(() => {
+  const { author, part, several: mine } = about.value.actor
+  const own = { by: author, ...(part !== 'all' && { part }), ...(mine && { mine }) }
+  return mine ? changedThings(state.value, startedAgain(state.value, own, edition)).length : 0
+})
+const untouched = computed(() => (several ? takenBack.value === 0 : isUntouched(state.value, edition)))
 const dueWords = useDue()
 // Somebody has moved this student to another frame: they are led there.
 watch(refused, code => code === 'not-yours' && emit('elsewhere'))
@@ -75,7 +85,11 @@ const mayLook = computed(
     && (about.value.looking === 'always'
       || (about.value.looking === 'after-hand-in' && (status.value === 'handed-in' || back.value))),
 )
-const startAgain = () => slate.make({ kind: 'start-again' })
+const beginningAgain = ref(false)
+function startAgain() {
+  beginningAgain.value = false
+  slate.make({ kind: 'start-again' })
+}
 
 /** Where something is still to do: the page and the activity open, and the keyboard stands at the first of it. */
 async function goTo({ page: at, step: id, pieces, spaces }: Left) {
@@ -96,11 +110,11 @@ async function handIn(word: string) {
 }
 
 const done = computed(() => stepsDone(state.value, edition, page.value))
-const several = isOfSeveral(view.kind)
 const members = computed(() => about.value.members)
 /** The parts of a frame: there only where each of several has one. */
 const parted = computed(() => several && page.value.places.some(place => place.part !== undefined))
-const part = computed(() => (typeof view.actor.part === 'number' ? view.actor.part : null))
+const actor = computed(() => about.value.actor)
+const part = computed(() => (typeof actor.value.part === 'number' ? actor.value.part : null))
 const holding = () => otherHands(members.value, slate.others.value)
 const hands = computed<readonly OtherHand[]>(before =>
   unlessSame(
@@ -302,6 +316,7 @@ useSlateKeys({ showKeys: () => (showKeys.value = true), undo: slate.undo })
           :ledge="!back && !page.reading"
           :step="back ? null : step"
           :by="view.actor.author"
+          :open="place => mayTouch(place, actor)"
           :others="holding"
           @pinch="zoom.pinch"
           @make="slate.make"
@@ -319,7 +334,7 @@ useSlateKeys({ showKeys: () => (showKeys.value = true), undo: slate.undo })
               :undo="slate.canUndo.value"
               :again="editable && !untouched"
               @undo="slate.undo()"
-              @again="startAgain" />
+              @again="several ? (beginningAgain = true) : startAgain()" />
           </template>
           <template v-if="notes || told || parted" #over>
             <LazySlateParts v-if="parted" :page="page" :part="part" :members="members" />
@@ -396,6 +411,13 @@ useSlateKeys({ showKeys: () => (showKeys.value = true), undo: slate.undo })
       @close="handingIn = false"
       @go="goTo"
       @make="slate.make" />
+    <UiAsk v-if="several" :open="beginningAgain" :title="t('slate.startAgainTitle')" @close="beginningAgain = false">
+      <p>{{ t('slate.startAgainSays', { count: takenBack }) }}</p>
+      <template #buttons>
+        <button type="button" class="button" @click="beginningAgain = false">{{ t('slate.keepWorking') }}</button>
+        <button type="button" class="button button-action" @click="startAgain">{{ t('slate.startAgainNow') }}</button>
+      </template>
+    </UiAsk>
     <LazyUiKeySheet v-if="showKeys" :open="showKeys" @close="showKeys = false" />
   </div>
 </template>

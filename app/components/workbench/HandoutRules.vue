@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { sparesOthers } from '~~/core/handout/noRules'
 import type { Rules } from '~~/core/handout/rules'
 
 /** What students may do around their work; those that have to do with others only where there are any. */
@@ -26,6 +27,12 @@ const on = (event: Event) => (event.target as HTMLInputElement).checked
         type="checkbox"
         :checked="rules.handInBy === 'all-done'"
         @change="set({ handInBy: on($event) ? 'all-done' : 'anyone' })" />{{ t('rules.allDone') }}</label
+    >
+    <label v-if="several" class="flex min-h-9 items-center gap-2"
+      ><input
+        type="checkbox"
+        :checked="!sparesOthers(rules.changeOthers, frames ? 'frame' : 'class')"
+        @change="set({ changeOthers: on($event) ? 'everybody' : 'nobody' })" />{{ t('rules.changeOthers') }}</label
     >
     <label v-if="counted" class="flex min-h-9 items-center gap-2"
       ><input type="checkbox" :checked="rules.takeBack" @change="set({ takeBack: on($event) })" />{{

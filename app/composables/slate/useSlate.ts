@@ -74,7 +74,8 @@ export interface SlateView {
   review: ReviewEntry | null
 }
 
-const aboutOf = ({ word, due, handIn, hand, headingHidden, looking, rules, members, before, talk }: SlateView) => ({
+const aboutOf = ({
+  actor,
   word,
   due,
   handIn,
@@ -85,7 +86,7 @@ const aboutOf = ({ word, due, handIn, hand, headingHidden, looking, rules, membe
   members,
   before,
   talk,
-})
+}: SlateView) => ({ actor, word, due, handIn, hand, headingHidden, looking, rules, members, before, talk })
 
 /** What was kept on the device by an older application lacks what came later. */
 const completed = (view: SlateView): SlateView => ({
@@ -117,6 +118,7 @@ export function useSlate(given: SlateView, outdated: () => void) {
     margin.value = fresh.margin
     review.value = fresh.review
     about.value = aboutOf(fresh)
+    session.becomes(fresh.actor)
   }
   async function readTalk() {
     const talk = await ask<TalkLine[]>(`/api/slates/${view.id}/talk`).catch(() => null)

@@ -198,7 +198,8 @@ export function useGiveOut(board: () => Board) {
           : t('giveOut.dueOn', { day: dueWords(due.value) }),
       )
     parts.push(t(handIn.value ? 'giveOut.theyHandIn' : 'giveOut.doneIsEnough'))
-    const { talk, approve, handInBy, takeBack, secondTry } = ruled()
+    const { talk, approve, handInBy, takeBack, secondTry, changeOthers } = ruled()
+    if (changeOthers !== 'as-usual') parts.push(t(`rules.says.changeOthers.${changeOthers}`))
     if (handInBy === 'all-done') parts.push(t('rules.says.allDone'))
     if (approve) parts.push(t('rules.says.approve'))
     if (talk) parts.push(t(several.value ? 'rules.says.talk' : 'rules.says.line'))
@@ -253,6 +254,7 @@ export function useGiveOut(board: () => Board) {
   const ruled = (): Rules => ({
     ...rules.value,
     approve: rules.value.approve && mode.value !== 'copy-each',
+    changeOthers: several.value ? rules.value.changeOthers : 'as-usual',
     handInBy: handIn.value && mode.value === 'frame-per-group' ? rules.value.handInBy : 'anyone',
     takeBack: rules.value.takeBack && handIn.value,
     secondTry: rules.value.secondTry && handIn.value,

@@ -32,6 +32,10 @@ export default {
     placed: '{placed} of {of}',
     undo: 'Undo',
     startAgain: 'Start again',
+    startAgainTitle: 'Take back what is yours?',
+    startAgainSays:
+      'One thing that only you have touched goes back. What others laid, wrote or moved stays as it is. | {count} things that only you have touched go back. What others laid, wrote or moved stays as it is.',
+    startAgainNow: 'Take it back',
     handIn: 'Hand in',
     handInTitle: 'Hand in?',
     allPlaced: 'Everything is done.',

@@ -237,6 +237,7 @@ export default {
     talk: 'They may write to each other beside the page; you read along',
     line: 'Each may write to you beside the page',
     allDone: 'A frame is handed in once all of its members say they are done',
+    changeOthers: 'They may change, move and take away notes that others wrote',
     takeBack: 'They may take it back until you look at it',
     secondTry: 'They may try again; the first try is kept beside it',
     approve: 'You see pictures first; others see them once you let them through',
@@ -244,6 +245,10 @@ export default {
       talk: 'They may write to each other beside the page.',
       line: 'Each may write to you beside the page.',
       allDone: 'A frame is handed in once all of its members are done.',
+      changeOthers: {
+        nobody: "Nobody changes or takes away another student's notes.",
+        everybody: "They may change and take away each other's notes.",
+      },
       takeBack: 'Until you look at it they may take it back.',
       secondTry: 'They may try again, and both are kept.',
       approve: "Others see a student's picture once you let it through.",

@@ -1,10 +1,8 @@
 import type { Figure } from '../../board/backdrop'
 import type { Page } from '../../board/board'
 import type { FigureId, PlaceId } from '../../board/ids'
-import { evenly } from '../../geometry/line'
-import type { Point } from '../../geometry/shape'
 import { axesOf } from '../../geometry/symmetry'
-import { strokesOf, type SlateState } from '../../slate/state'
+import { inkIn } from '../../placement/ink'
 import type { MarkContext } from '../context'
 import { kindHas, kindOfKey, placeKind } from '../kind'
 import { compared, marksWith, type ItemMark } from '../outcome'
@@ -55,7 +53,7 @@ const mark = marksWith(reasons)
 export const inkKind = kindOfKey<InkKey>()({
   reasons,
   mark(key, context) {
-    const strokes = drawnIn(key.place, context.state)
+    const strokes = inkIn(context.state, key.place, context.page)
     const figures = new Map((context.page.backdrop.figures ?? []).map(figure => [figure.id, figure]))
     const { task } = key
     const known = (ids: readonly FigureId[]) => [...new Set(ids)].flatMap(id => figures.get(id) ?? [])
@@ -89,9 +87,6 @@ export const inkKind = kindOfKey<InkKey>()({
   interchanged: null,
   alsoRight: null,
 })
-
-const drawnIn = (place: PlaceId, state: SlateState): Point[][] =>
-  strokesOf(state, place).map(([, { points }]) => evenly(points.map(([x, y]) => ({ x, y }))))
 
 interface Drawn {
   readonly find: 'one' | 'all'
@@ -216,7 +211,7 @@ function markJoins(place: PlaceId, pairs: readonly Join[], drawn: readonly JoinD
  */
 function keepDrawing(place: PlaceId, { page, state }: MarkContext, former?: InkKey): Pick<InkKey, 'place' | 'task'>[] {
   const figures = page.backdrop.figures ?? []
-  const strokes = drawnIn(place, state)
+  const strokes = inkIn(state, place, page)
   if (strokes.length === 0 || figures.length === 0) return []
   const ids = figures.map(f => f.id)
   const answers = [...ringedBy(strokes, figures)].flatMap(([{ id }, sureness]) => (sureness === 'sure' ? [id] : []))

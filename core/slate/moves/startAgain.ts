@@ -5,7 +5,7 @@ import { ok } from '../../result'
 import type { PieceId } from '../../board/ids'
 import { besideOf } from '../beside'
 import { AuthorSchema, HOLDER, mayTouch, type Author } from '../actor'
-import type { ThingName } from '../hands'
+import { isAlone, thingName, thingOf, type ThingName } from '../hands'
 import type { Operation } from '../operation'
 import { placesOf } from '../parts'
 import { startOf, type SlateState } from '../state'
@@ -24,6 +24,8 @@ export const StartAgainSchema = v.object({
   ),
   /** Whose own things go; without, those of the only student. */
   by: v.optional(AuthorSchema),
+  /** On a slate of several: only what nobody but this author has ever touched. */
+  mine: v.optional(v.literal(true)),
 })
 export type StartAgain = v.InferOutput<typeof StartAgainSchema>
 
@@ -34,7 +36,12 @@ export const startAgain: Operation<'start-again', StartAgain> = {
   invert: (before, move, edition) => revertTo(before, startedAgain(before, move, edition)),
 }
 
-function startedAgain(state: SlateState, { part, by = HOLDER.author }: StartAgain, edition: Edition): SlateState {
+/** The slate after starting again; asked before it is done, too, to say what it takes back. */
+export function startedAgain(
+  state: SlateState,
+  { part, by = HOLDER.author, mine }: Omit<StartAgain, 'kind'>,
+  edition: Edition,
+): SlateState {
   // What is written beside the pages is thought, not laid; and hints that were seen stay seen.
   const beside = Object.fromEntries(
     Object.entries(state.texts).filter(([name]) => besideOf(name) && !edition.pieces.get(name as PieceId)),
@@ -47,13 +54,25 @@ function startedAgain(state: SlateState, { part, by = HOLDER.author }: StartAgai
     own: withoutThoseOf(state.own, by),
     ...(state.hands && { hands: state.hands }),
   }
-  if (part === undefined) return cleared
+  if (part === undefined && !mine) return cleared
+  const inOthersPart = (name: ThingName) =>
+    part !== undefined
+    && [state, cleared].some(s => placesOf(s, name, edition).some(place => !mayTouch(place, { part })))
+  // A note goes with the words on it, or stays with them.
   const isOthers = (name: ThingName) =>
-    [state, cleared].some(s => placesOf(s, name, edition).some(place => !mayTouch(place, { part })))
+    inOthersPart(name)
+    || (!!mine
+      && !(isAlone(state, name, by) && (!writtenOn(state, name) || isAlone(state, writtenOn(state, name)!, by))))
   const back = revertTo(state, cleared)
   const spared = revert.limitedTo!(back, isOthers)
   const kept = spared ? revert.apply(cleared, spared, edition) : ok(cleared)
   return kept.ok ? kept.value : state
+}
+
+/** What somebody wrote on this piece; null where there is nothing. */
+function writtenOn(state: SlateState, name: ThingName): ThingName | null {
+  const { thing, id } = thingOf(name)
+  return thing === 'piece' && state.texts[id] ? thingName('text', id) : null
 }
 
 /** The strokes with only those named to be seen. */

@@ -3,6 +3,11 @@ import type { Figure } from '../../../core/board/backdrop'
 import type { FigureId } from '../../../core/board/ids'
 import type { Place } from '../../../core/board/place'
 import type { Point, Shape } from '../../../core/geometry/shape'
+import { makeEdition } from '../../../core/board/edition'
+import { inkIn } from '../../../core/placement/ink'
+import { leftToDo, progress } from '../../../core/placement/tasks'
+import type { OwnOnSlate } from '../../../core/slate/own'
+import { emptySlate, type SlateState } from '../../../core/slate/state'
 import { placeId } from '../../boards'
 import { boardOf, box, mark, polygon, verdicts } from '../../keyBoards'
 
@@ -266,4 +271,78 @@ describe('ink', () => {
       ).not.toBe('right')
     }
   }, 20_000)
+})
+
+describe('one ink', () => {
+  const spaces: Place[] = [0, 1].map(i => ({
+    kind: 'drawing',
+    id: placeId(`d${i}`),
+    heading: '',
+    shape: box(20 + 460 * i, 40, 440, 400),
+  }))
+  const board = { ...boardOf(spaces, [], null), tools: ['pen' as const, 'highlighter' as const, 'line' as const] }
+  const edition = makeEdition(board)
+  const page = edition.board.pages[0]!
+  const penned = (points: [number, number][], more: object = {}): OwnOnSlate => ({
+    kind: 'ink',
+    page: page.id,
+    wide: 'medium',
+    points,
+    pen: { tip: 'pen', ink: 'graphite' },
+    by: 'student:1',
+    ...more,
+  })
+  const lineTo = (from: Point, to: Point, more: object = {}): OwnOnSlate => ({
+    kind: 'line',
+    page: page.id,
+    ink: 'graphite',
+    wide: 'thin',
+    head: false,
+    from,
+    to,
+    by: 'student:1',
+    ...more,
+  })
+  const withOwn = (...things: OwnOnSlate[]): SlateState => ({
+    ...emptySlate,
+    own: Object.fromEntries(things.map((thing, i) => [`thing-${i}-0000`, thing])),
+  })
+  const drawn = (state: SlateState) => spaces.map(({ id }) => inkIn(state, id, page).length)
+  const across = (from: number, to: number): [number, number][] => [
+    [from, 200],
+    [to, 200],
+  ]
+
+  it('whatever pen it is, ink is of the space in which most of it lies', () => {
+    expect(drawn(withOwn(penned(across(100, 300))))).toEqual([1, 0])
+    expect(drawn(withOwn(penned(across(500, 900), { pen: { tip: 'highlighter', fill: 'straw' } })))).toEqual([0, 1])
+    expect(drawn(withOwn(lineTo({ x: 50, y: 60 }, { x: 300, y: 400 })))).toEqual([1, 0])
+    // It crosses both.
+    expect(drawn(withOwn(penned(across(100, 560))))).toEqual([1, 0])
+    expect(drawn(withOwn(penned(across(400, 900))))).toEqual([0, 1])
+    expect(drawn(withOwn(penned([[100, 200]])))).toEqual([1, 0])
+  })
+
+  it('what is gone, hidden, or mostly elsewhere isn’t, nor an arrow, nor a line that joins cards', () => {
+    expect(
+      drawn(withOwn(penned(across(100, 300), { gone: true }), penned(across(100, 300), { hidden: true }))),
+    ).toEqual([0, 0])
+    expect(
+      drawn(
+        withOwn(
+          penned([
+            [455, 445],
+            [465, 479],
+          ]),
+          lineTo({ x: 50, y: 60 }, { x: 300, y: 400 }, { head: true }),
+        ),
+      ),
+    ).toEqual([0, 0])
+  })
+
+  it('counts as done, for progress and before handing in', () => {
+    const state = withOwn(penned(across(100, 300)))
+    expect(progress(state, edition)).toEqual({ placed: 1, of: 2 })
+    expect(leftToDo(state, edition)).toMatchObject([{ spaces: ['d1'] }])
+  })
 })

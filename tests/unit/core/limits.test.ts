@@ -3,7 +3,7 @@ import * as v from 'valibot'
 import { describe, expect, it } from 'vitest'
 import { OnSlateIdSchema, PieceIdSchema, type PieceId } from '../../../core/board/ids'
 import { makeEdition } from '../../../core/board/edition'
-import { HOLDER, type Actor } from '../../../core/slate/actor'
+import { HOLDER, type Actor, type Author } from '../../../core/slate/actor'
 import { carry } from '../../../core/slate/carry'
 import { touchedSince, withHands } from '../../../core/slate/hands'
 import { apply, type Move } from '../../../core/slate/move'
@@ -206,19 +206,21 @@ describe('names and texts', () => {
 describe('hands', () => {
   it('say nothing while one student works alone, and tell since when somebody else has touched a thing', () => {
     const thing = 'piece:c0'
-    expect(withHands(emptySlate, [thing], 'student:1', 1)).toBe(emptySlate)
-    let state = withHands(emptySlate, [thing], 'student:2', 2)
+    const touched = (state: SlateState, author: Author, number: number) =>
+      withHands({ was: state, state, things: [thing], author, number, edition })
+    expect(touched(emptySlate, 'student:1', 1)).toBe(emptySlate)
+    let state = touched(emptySlate, 'student:2', 2)
     expect([touchedSince(state, thing, 'student:1', 1), touchedSince(state, thing, 'student:2', 2)]).toEqual([
       true,
       false,
     ])
-    state = withHands(state, [thing], 'student:1', 3)
+    state = touched(state, 'student:1', 3)
     expect([
       touchedSince(state, thing, 'student:1', 1),
       touchedSince(state, thing, 'student:1', 3),
       touchedSince(state, thing, 'student:2', 2),
     ]).toEqual([true, false, true])
-    state = withHands(withHands(state, [thing], 'student:1', 4), [thing], 'teacher:0', 5)
+    state = touched(touched(state, 'student:1', 4), 'teacher:0', 5)
     expect(touchedSince(state, thing, 'student:1', 4)).toBe(true)
     expect(touchedSince(state, 'piece:c1', 'student:1', 0)).toBe(false)
   })

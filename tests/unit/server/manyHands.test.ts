@@ -36,7 +36,7 @@ const inZone = (piece: string, i: number) => ({
 
 beforeAll(async () => {
   two = await twoProcesses(parted(), 4)
-  free = await moreStudents(two, 12)
+  free = await moreStudents(two, 16)
 })
 afterAll(() => two.close())
 
@@ -65,14 +65,51 @@ describe('a frame of several', () => {
     ])
     expect(said(await two.submit(frame, two.owner, [inZone('c3', 1)]))).toEqual([4])
     expect((await movesOf(frame)).map(m => m.by)).toEqual(['student:1', 'student:1', 'student:2', 'teacher:0'])
-    // Starting again is one's own part's, and what is everyone's.
-    expect(said(await two.submit(frame, second!, [{ id: 'start-again-1', move: { kind: 'start-again' } }]))).toEqual([
-      'not-your-part',
-    ])
+    // Starting again is about what nobody else has touched, in one's own part and in what is everyone's.
+    const again = (id: string, more: object) => ({ id, move: { kind: 'start-again' as const, ...more } })
+    for (const [id, more] of [
+      ['start-again-1', {}],
+      ['start-again-2', { part: 2 }],
+      ['start-again-3', { part: 1, by: 'student:2', mine: true }],
+    ] as const)
+      expect(said(await two.submit(frame, second!, [again(id, more)]))).toEqual(['not-your-part'])
+    await two.submit(frame, second!, [inZone('c4', 2)])
     expect(
-      said(await two.submit(frame, second!, [{ id: 'start-again-2', move: { kind: 'start-again', part: 2 } }])),
-    ).toEqual([5])
-    expect(Object.keys((await two.stateOf(frame))!.state.pieces).toSorted()).toEqual(['c0', 'c3'])
+      said(await two.submit(frame, second!, [again('start-again-4', { part: 2, by: 'student:2', mine: true })])),
+    ).toEqual([6])
+    expect(Object.keys((await two.stateOf(frame))!.state.pieces).toSorted()).toEqual(['c0', 'c1', 'c3'])
+  })
+
+  it('gives whoever comes a part that is nobody’s, and the one they had when they come back', async () => {
+    const {
+      frame,
+      people: [one, second],
+    } = await frameOf(null, null)
+    const partsNow = async () =>
+      (
+        await two.connection.db
+          .selectFrom('slate_members')
+          .select('part')
+          .where('slate_id', '=', frame)
+          .where('until_at', 'is', null)
+          .orderBy('hand')
+          .execute()
+      ).map(({ part }) => part)
+    expect(await partsNow()).toEqual([1, 2])
+    expect(said(await two.submit(frame, one!, [inZone('c0', 2)]))).toEqual(['not-your-part'])
+    await endMember(two.services, frame, second!.id)
+    // What is nobody's is free to the group.
+    expect(said(await two.submit(frame, one!, [inZone('c0', 2)], two.engines[1]))).toEqual([1])
+    await addMember(two.services, frame, second!.id)
+    expect(await partsNow()).toEqual([1, 2])
+    for (const engine of two.engines)
+      expect(said(await two.submit(frame, one!, [inZone('c1', 2)], engine))).toEqual(['not-your-part'])
+    await endMember(two.services, frame, one!.id)
+    await addMember(two.services, frame, free.pop()!)
+    expect(await partsNow()).toEqual([2, 1])
+    // A third of two shares one.
+    await addMember(two.services, frame, one!.id)
+    expect(await partsNow()).toEqual([1, 2, 1])
   })
 
   it('belongs to whoever is in it now; who leaves and comes back has the same hand', async () => {
