@@ -12,9 +12,10 @@ import { strokesOf, type SlateState } from '../slate/state'
 const LEAST_SHARE = 0.25
 
 /**
- * All that is drawn in a drawing space, each line as points at equal steps: by the space's own pen, and by whatever pen,
- * highlighter or straight line of the tools lies there for the most part. A line that crosses several spaces belongs to
- * the one that has most of its length; of two that have as much to the first on the page. Empty where nothing is.
+ * All that is drawn in a drawing space, each line as points at equal steps: by the space's own pen, and by whatever
+ * pen, highlighter or straight line of the tools has at least a quarter of its length there. A line that crosses
+ * several spaces belongs to the one that has most of it; of two that have as much to the first on the page. Empty where
+ * nothing is.
  */
 export function inkIn(state: SlateState, place: PlaceId, page: Page): Point[][] {
   const own = strokesOf(state, place).map(([, { points }]) => evenly(points.map(([x, y]) => ({ x, y }))))

@@ -24,10 +24,10 @@ export interface Task {
 
 /**
  * All that waits for a student, page by page. Done are pieces that lie in a place, or may do; writing spaces and gaps
- * with something in them; drawing spaces with ink, by whatever pen. Notes may stay blank. Where students draw arrows, a piece with an
- * arrow is done too; on a page without any place for pieces every piece is that lies elsewhere than it was given out.
- * Bins never run out, so where there are any, each place that can hold pieces counts instead of the copies. Pages to
- * read hold no tasks.
+ * with something in them; drawing spaces with ink, by whatever pen. Notes may stay blank. Where students draw arrows, a
+ * piece with an arrow is done too; on a page without any place for pieces every piece is that lies elsewhere than it
+ * was given out. Bins never run out, so where there are any, each place that can hold pieces counts instead of the
+ * copies. Pages to read hold no tasks.
  */
 export function tasksOf(state: SlateState, edition: Edition): Task[] {
   const joined = new Set(arrowsOf(state).flat())

@@ -37,6 +37,9 @@ export const HOLDER: Actor = { author: 'student:1', part: 'all' }
 /** Somebody's move that was taken already: nothing is asked about it any more. */
 export const taken = (author: Author): Actor => ({ author, part: 'all' })
 
-/** Whether this place is open to somebody: everyone's is, a part to those whose part it is, or to all while it is nobody's. */
+/**
+ * Whether this place is open to somebody: everyone's is, a part to those whose part it is, or to all while it is
+ * nobody's.
+ */
 export const mayTouch = (place: Place, { part, held }: Pick<Actor, 'part' | 'held'>) =>
   place.part === undefined || part === 'all' || place.part === part || (!!held && !held.includes(place.part))
