@@ -2,8 +2,8 @@ import type { Page } from '../board/board'
 import type { Edition } from '../board/edition'
 import { FILLS, INKS } from '../board/inks'
 import { arrowHead } from '../geometry/arrow'
-import type { Box, Shape, Size } from '../geometry/shape'
-import { fitWords } from '../layout/fitWords'
+import type { Box, Shape } from '../geometry/shape'
+import { fitWords, NOTE_PADDING, NOTE_TEXT, noteRoom } from '../layout/fitWords'
 import { HIGHLIGHTER_TIMES, SIGN_SIZE, TEXT_SIZES, WIDTHS, type Own, type SIGNS } from '../slate/own'
 import type { SlateState } from '../slate/state'
 import { breakLines } from '../text/lines'
@@ -23,7 +23,6 @@ export interface OwnLook {
 }
 
 type Kind<K extends Own['kind']> = Extract<Own, { kind: K }>
-const PADDING = 8
 
 const boxOf = ({ x, y, width, height }: Box): Box => ({ x: x - width / 2, y: y - height / 2, width, height })
 
@@ -116,20 +115,19 @@ const drawShape = (own: Kind<'shape'>): Primitive[] => [
   },
 ]
 
-/** The room for words on a note, and how large they are where there is enough of it. Points. */
-export const noteRoom = ({ width, height }: Size): Size => ({
-  width: Math.max(1, width - 2 * PADDING),
-  height: Math.max(1, height - 2 * PADDING),
-})
-export const NOTE_TEXT = 16
-
 function drawNote(own: Kind<'note'>): Primitive[] {
   const box = boxOf(own)
   const { lines, size } = fitWords(own.text, noteRoom(own), NOTE_TEXT)
   return [
     { kind: 'path', d: boxPath({ ...box, y: box.y + 2 }, 2), fill: 'shadow', opacity: 0.25 },
     { kind: 'path', d: boxPath(box, 2), fill: FILLS[own.fill], stroke: { colour: 'outline', width: 1.2 } },
-    ...lettering({ lines, x: box.x + PADDING, y: box.y + PADDING + (size * LINE_HEIGHT) / 2, size, fill: 'ink' }),
+    ...lettering({
+      lines,
+      x: box.x + NOTE_PADDING,
+      y: box.y + NOTE_PADDING + (size * LINE_HEIGHT) / 2,
+      size,
+      fill: 'ink',
+    }),
   ]
 }
 

@@ -6,6 +6,14 @@ import type { Language } from '../text/spoken'
 /** Points: smaller than this nobody reads what stands on a note. */
 const LEAST_WORDS = 10
 
+/** Points: words on a note somebody made, where there is enough room, and the rim around them. */
+export const NOTE_TEXT = 16
+export const NOTE_PADDING = 8
+export const noteRoom = ({ width, height }: Size): Size => ({
+  width: Math.max(1, width - 2 * NOTE_PADDING),
+  height: Math.max(1, height - 2 * NOTE_PADDING),
+})
+
 export interface FittedWords {
   /** Points. */
   readonly size: number
