@@ -312,10 +312,11 @@ export class SlateSession {
 
   /**
    * Makes a move: shown at once, kept on the device, sent when it can be. False when it can't be made; why is told like
-   * any refusal.
+   * any refusal. Letters that were typed a moment before pencils went down wait, like what was made without a
+   * connection.
    */
   make(move: Move, undoes?: string): boolean {
-    if (whyShut(this.opened)) return false
+    if (whyShut(this.opened) && !(move.kind === 'edit' && waitsOut(this.opened))) return false
     const made = this.asMade(move)
     const before = this.now.shown
     const result = apply(before, made, this.making)

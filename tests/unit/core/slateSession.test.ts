@@ -1,3 +1,4 @@
+import { editMove } from '../../../core/slate/moves/edit'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { seeded } from '../../../core/layout/random'
@@ -316,6 +317,20 @@ describe('a session', () => {
     await Promise.resolve()
     await Promise.resolve()
     expect([d.session.deviceFull, d.parcel()]).toEqual([true, ['made-here-1']])
+  })
+
+  it('keeps letters that were typed a moment before pencils went down, and sends them when they are up', () => {
+    const d = device()
+    d.connect()
+    const status = (paused: boolean) =>
+      d.session.hear({ say: 'status', slate: SLATE, openness: { status: 'under-way', paused, closed: false } })
+    status(true)
+    const edit = editMove({ of: 'text', name: 'w' }, { put: { run: 'run-1', from: 0, after: null, text: 'late' } })
+    expect(d.session.make(put(1))).toBe(false)
+    expect(d.session.make(edit)).toBe(true)
+    expect([d.parcel(), d.session.unsent]).toEqual([null, 1])
+    status(false)
+    expect(d.parcel()).toEqual(['made-here-1'])
   })
 
   it("leaves out of words what can't be kept", () => {
