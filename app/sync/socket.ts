@@ -3,6 +3,8 @@ import type { ClientMessage, ServerMessage } from '~~/core/sync/messages'
 
 const FIRST_WAIT = 300
 const LONGEST_WAIT = 5000
+/** A connection that hasn't come about by then is given up; browsers wait for minutes. */
+const LONGEST_CONNECT = 8000
 
 export type ConnectionState = 'connecting' | 'open' | 'waiting'
 
@@ -24,7 +26,9 @@ export function openSocket(on: ConnectionEvents, state: (now: ConnectionState) =
     state('connecting')
     const socket = new WebSocket(`${location.protocol === 'https:' ? 'wss' : 'ws'}://${location.host}/socket`)
     current = socket
+    timer = setTimeout(renew, LONGEST_CONNECT)
     socket.onopen = () => {
+      clearTimeout(timer)
       wait = FIRST_WAIT
       state('open')
       on.opened()
@@ -32,6 +36,7 @@ export function openSocket(on: ConnectionEvents, state: (now: ConnectionState) =
     socket.onmessage = event => on.message(JSON.parse(event.data as string) as ServerMessage)
     socket.onclose = ({ code }) => {
       if (current !== socket || closed) return
+      clearTimeout(timer)
       if (code === TOO_BIG) on.tooBig()
       state('waiting')
       on.lost()

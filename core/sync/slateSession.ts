@@ -31,6 +31,7 @@ export class SlateSession {
   private wait = FIRST_RETRY_MS
   private cancelRetry: (() => void) | null = null
   private cancelUnheard = () => {}
+  private cancelUnanswered = () => {}
   private stopped = false
   private refusal: RefusalCode | null = null
   private aside = 0
@@ -91,6 +92,7 @@ export class SlateSession {
 
   lost(): void {
     this.connectedNow = false
+    this.cancelUnanswered()
     this.stopWaiting()
   }
 
@@ -112,6 +114,11 @@ export class SlateSession {
   private open(since: number): void {
     const { slate, reader, editionHash } = this.start
     this.ports.send({ say: 'open', slate, since, as: reader, edition: editionHash })
+    this.cancelUnanswered()
+    // A connection may look open and carry nothing: whoever isn't answered would never hear anything again.
+    this.cancelUnanswered = this.ports.after(UNHEARD_MS, () => {
+      if (this.connectedNow && !this.stopped) this.ports.renew()
+    })
   }
 
   hear(message: ServerMessage): void {
@@ -165,6 +172,7 @@ export class SlateSession {
 
   private ready(): void {
     this.heard = true
+    this.cancelUnanswered()
     this.ports.changed()
     this.flush()
   }
@@ -181,6 +189,7 @@ export class SlateSession {
   }
 
   private hearRefusal(code: RefusalCode, id: string | undefined): void {
+    if (id === undefined) this.cancelUnanswered()
     switch (fateOf(code)) {
       case 'passing':
         return this.hearPassing(code, id)
@@ -401,5 +410,6 @@ export class SlateSession {
     this.stopWaiting()
     this.cancelRetry?.()
     this.cancelUnheard()
+    this.cancelUnanswered()
   }
 }

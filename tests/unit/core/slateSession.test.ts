@@ -191,6 +191,16 @@ describe('what is sent', () => {
     expect(d.renewed).toBe(1)
   })
 
+  it('goes over another connection when the one that has come about carries nothing', () => {
+    const d = device()
+    d.connect(null)
+    d.wait(UNHEARD_MS)
+    expect(d.renewed).toBe(1)
+    d.connect()
+    d.wait(UNHEARD_MS)
+    expect(d.renewed).toBe(1)
+  })
+
   it('waits for pencils up, and what was made before they went down is kept', () => {
     const d = device()
     d.connect()
