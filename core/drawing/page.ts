@@ -1,5 +1,6 @@
 import type { Page } from '../board/board'
 import { pieceName } from '../board/pieceName'
+import { isBlank } from '../board/whatPlacesTake'
 import type { Edition } from '../board/edition'
 import type { PieceId } from '../board/ids'
 import { itemBox } from '../layout/itemBox'
@@ -23,6 +24,7 @@ import { drawPart, drawPlace, drawVeiledOutline } from './place'
 import { boxPath, type Primitive } from './primitive'
 import { drawStep } from './steps'
 import { drawRuling } from './ruling'
+import { treeOf, type Tree } from './tree'
 import { drawSign, kindSign } from './verdict'
 import { drawWritten } from './written'
 
@@ -60,6 +62,8 @@ export interface PageDrawing {
   readonly height: number
   readonly language: Language
   readonly things: readonly Thing[]
+  /** The same page as it is read by whoever doesn't see it. */
+  readonly tree: Tree
 }
 
 export type SeenMark = Pick<ItemMark, 'item' | 'is' | 'verdict'>
@@ -84,13 +88,17 @@ export function drawPage(drawn: Drawn): PageDrawing {
     width: page.width,
     height: page.height,
     language,
+    // Worked out only where it is read.
+    get tree() {
+      return treeOf({ edition, page, state })
+    },
     things: [
       ...backdropThings(page),
       ...(page.steps ?? []).map((step, i) => thing('step', step.id, step.instructions, drawStep(step, i + 1, false))),
       ...ownThings('colour', own.colours, drawn),
       ...page.places.map(place => {
         const look = { lit: false, clear: own.coloured.has(place.id) }
-        const heading = state.texts[place.id] || place.heading
+        const heading = (isBlank(place) && state.texts[place.id]) || place.heading
         return thing('place', place.id, heading, [...drawPlace(place, look), ...drawPart(place)])
       }),
       ...fixed.veiled.map(place => thing('place', `outline ${place.id}`, '', drawVeiledOutline(place))),

@@ -39,6 +39,12 @@ export type Language = (typeof LANGUAGES)[number]
 /** Of a board that says nothing else. */
 export const USUAL_LANGUAGE: Language = 'en-GB'
 
+/** Languages that are written from the right, by their primary tag (The Unicode Standard: Hebrew, Arabic and kin). */
+const FROM_RIGHT = new Set(['ar', 'dv', 'fa', 'he', 'ps', 'sd', 'ug', 'ur', 'yi'])
+/** Whether lines of this language begin at the right. Without a language they don't. */
+export const readsFromRight = (language: string | undefined): boolean =>
+  FROM_RIGHT.has(language?.toLowerCase().split('-')[0] ?? '')
+
 /**
  * The voice for a language among those that a device has: one of this very language before one of the same language
  * elsewhere, and one that is on the device before one that needs a network. Null where there is none.

@@ -1,6 +1,7 @@
 import PDFDocument from 'pdfkit'
-import type { PageDrawing, Thing } from '../../core/drawing/page'
+import type { PageDrawing, Thing, ThingKind } from '../../core/drawing/page'
 import { onScreen, type Colour, type Theme } from '../../core/drawing/palette'
+import { sentenceOf, withinBranch, type Branch, type Tree } from '../../core/drawing/tree'
 import type { Box } from '../../core/geometry/shape'
 import type { Language } from '../../core/text/spoken'
 import type { PictureBytes } from './pictureBytes'
@@ -32,6 +33,13 @@ interface Written {
 
 type Pdf = PDFKit.PDFDocument
 type Element = ReturnType<Pdf['struct']>
+
+/** Something that was drawn, until it is put where it belongs in the tree. */
+interface DrawnThing {
+  readonly thing: Thing
+  readonly role: 'P' | 'Figure'
+  readonly content: ReturnType<Pdf['markStructureContent']>
+}
 
 /**
  * A PDF of our boards (ISO 32000-1, 1.7): tagged, so that it is read aloud in order, with a title, a language and
@@ -80,7 +88,7 @@ export class Paper {
     return (within ?? this.pdf.outline).addItem(title)
   }
 
-  /** Draws a page on the sheet: what has a name is read aloud, the rest is ornament. */
+  /** Draws a page on the sheet: what has a name is read aloud in the order of the page's tree, the rest is ornament. */
   draw(drawing: PageDrawing, spot: Spot, title: string): void {
     this.drawPart(drawing, spot, { x: 0, y: 0, width: drawing.width, height: drawing.height }, title)
   }
@@ -92,14 +100,59 @@ export class Paper {
     this.pdf.save()
     this.pdf.translate(spot.x, spot.y).scale(spot.scale).translate(-part.x, -part.y)
     this.pdf.rect(part.x, part.y, part.width, part.height).clip()
+    const drawn = new Map<string, DrawnThing[]>()
     for (const thing of drawing.things) {
-      const draw = () => this.drawThing(thing)
       const role = roleOf(thing)
-      if (!role) this.ornament(draw)
-      else section.add(this.pdf.struct(role, role === 'Figure' ? { alt: thing.name } : {}, [draw]))
+      if (!role) {
+        this.ornament(() => this.drawThing(thing))
+        continue
+      }
+      const content = this.pdf.markStructureContent(role)
+      this.drawThing(thing)
+      this.pdf.endMarkedContent()
+      drawn.set(thing.id, [...(drawn.get(thing.id) ?? []), { thing, role, content }])
     }
     this.pdf.restore()
+    this.addTree(section, drawing.tree, drawn)
+    // What the tree doesn't know, as what a teacher left there.
+    for (const rest of drawn.values()) for (const one of rest) section.add(this.elementOf(one))
     section.end()
+  }
+
+  /** Puts what was drawn below an element as it is read; what was put somewhere is drawn no more. */
+  private addTree(element: Element, tree: Tree, drawn: Map<string, DrawnThing[]>): void {
+    const taken = ({ is, id }: Branch): DrawnThing[] => {
+      const kinds = THINGS[is]
+      const there = drawn.get(id) ?? []
+      drawn.set(
+        id,
+        there.filter(one => !kinds.includes(one.thing.kind)),
+      )
+      return there.filter(one => kinds.includes(one.thing.kind))
+    }
+    for (const branch of tree) {
+      const own = taken(branch)
+      if (branch.is === 'place' && branch.place.kind === 'gaps') {
+        const inGaps = branch.within.flatMap(withinBranch)
+        const pieces = inGaps.flatMap(taken)
+        const names = new Map(pieces.map(({ thing }) => [thing.id, thing.name]))
+        const sentence = sentenceOf(branch.within, id => names.get(id) ?? '')
+        const contents = [...own, ...pieces, ...branch.within.flatMap(taken)].map(one => one.content)
+        element.add(this.pdf.struct('P', { actual: sentence }, contents))
+        continue
+      }
+      const within = withinBranch(branch)
+      const below = within.length
+        ? this.pdf.struct('Div', branch.is === 'place' ? { title: branch.place.heading } : {})
+        : element
+      for (const one of own) below.add(this.elementOf(one))
+      this.addTree(below, within, drawn)
+      if (below !== element) element.add(below)
+    }
+  }
+
+  private elementOf({ thing, role, content }: DrawnThing): Element {
+    return this.pdf.struct(role, role === 'Figure' ? { alt: thing.name } : {}, [content])
   }
 
   /** Things of no page, each read aloud by its words. */
@@ -166,6 +219,26 @@ export class Paper {
 }
 
 export type Bookmark = PDFKit.PDFOutline
+
+/** As what each kind of branch is drawn. */
+const THINGS: Readonly<Record<Branch['is'], readonly ThingKind[]>> = {
+  printed: ['printed'],
+  picture: ['printed'],
+  pressed: ['clip'],
+  step: ['step'],
+  place: ['place'],
+  both: [],
+  cell: [],
+  row: [],
+  words: [],
+  gap: ['written'],
+  written: ['written'],
+  ink: [],
+  piece: ['piece'],
+  loose: [],
+  join: ['join'],
+  own: ['colour', 'shape', 'own'],
+}
 
 /** Words are read as words; of a thing without any on it its name is said in place of its picture. */
 function roleOf({ name, marks }: Thing): 'P' | 'Figure' | null {

@@ -62,6 +62,9 @@ for (const name of names) {
       )
     }
     await expect(page.getByTestId('kept')).toHaveText('Every move is kept')
+    // What places and pieces there are, and what lies where, for whoever doesn't see it.
+    const told = await page.getByRole('group', { name: 'Page', exact: true }).ariaSnapshot()
+    expect(told).toMatchSnapshot(`board-${name}.txt`)
     await page.getByRole('button', { name: 'Hand in' }).click()
     await page.getByRole('button', { name: 'Hand it in now' }).click()
     await expect(page.getByText('Handed in', { exact: true })).toBeVisible()

@@ -35,6 +35,13 @@ test('the screens of a student', async ({ page, application }) => {
   await dragTo(page, 'limpet', await zonePoint(page, 0))
   await kept(page)
   await expectTree(page, 'slate')
+  // The browser itself has the card below the zone in which it lies, though it is drawn elsewhere.
+  const { nodes } = await (await page.context().newCDPSession(page)).send('Accessibility.getFullAXTree')
+  const named = (name: string) => nodes.find(node => !node.ignored && node.name?.value === name)!
+  const owner = nodes.find(node => node.nodeId === named('limpet, in Clings').parentId)
+  const zone =
+    owner!.ignored || owner!.role?.value === 'generic' ? nodes.find(n => n.nodeId === owner!.parentId) : owner
+  expect(zone!.name?.value).toBe('Clings, zone, 1 card')
   await page.getByRole('button', { name: 'Hand in' }).click()
   expect(await page.getByRole('dialog').ariaSnapshot()).toMatchSnapshot('hand-in.txt')
   await page.goto(`${application.address}/desk`)

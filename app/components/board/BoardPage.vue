@@ -43,6 +43,7 @@ const written = computed(() => fixed.value.spots.filter(spot => !fields?.has(spo
 const own = computed(() => ownLayers(state, page))
 const shown = ({ id, thing }: OwnThing) => ownHands?.shown(id, thing) ?? thing
 const { t } = useWords()
+const idOf = useThingIds()
 function ownLabel(thing: OwnOnSlate): string {
   const words = 'text' in thing ? thing.text : ''
   return t(`tools.made.${thing.kind}`, {
@@ -63,6 +64,7 @@ const ownAttrs = (id: string, thing: OwnOnSlate) => ({
   role: 'img',
   class: 'pointer-events-none',
   'aria-label': ownLabel(thing),
+  id: idOf(id),
   ...ownHands?.attrs(id, thing, ownLabel(thing)),
 })
 const svg = useTemplateRef<SVGSVGElement>('svg')
@@ -77,8 +79,8 @@ defineExpose({ svg })
     :lang="edition.board.language"
     :viewBox="`0 0 ${page.width} ${page.height}`"
     class="isolate block h-full w-full rounded-md">
-    <BoardBackdrop :page="page" />
-    <LazyBoardStepMarks v-if="page.steps?.length" :page="page" :current="step" />
+    <BoardBackdrop :page="page" aria-hidden="true" />
+    <LazyBoardStepMarks v-if="page.steps?.length" :page="page" :current="step" aria-hidden="true" />
     <slot name="under" />
     <LazyBoardOwnShape
       v-for="{ id, thing } in own.colours"
@@ -92,16 +94,27 @@ defineExpose({ svg })
       v-for="place in page.places"
       :key="place.id"
       :data-thing="place.id"
+      aria-hidden="true"
       :place="place"
       :lit="lit.includes(place.id)"
       :clear="own.coloured.has(place.id)" />
-    <BoardMarks v-for="place in veiled" :key="`outline ${place.id}`" :marks="place.marks" class="pointer-events-none" />
+    <BoardMarks
+      v-for="place in veiled"
+      :key="`outline ${place.id}`"
+      :marks="place.marks"
+      class="pointer-events-none"
+      aria-hidden="true" />
     <!-- Printed, but to be pressed: over the places, under the pieces. -->
-    <g class="pointer-events-none">
+    <g class="pointer-events-none" aria-hidden="true">
       <LazyBoardClipCard v-for="thing in fixed.pressed" :key="thing.id" :data-thing="thing.id" :thing="thing" />
     </g>
-    <LazyBoardWrittenText v-for="spot in written" :key="spot.name" :spot="spot" :text="state.texts[spot.name]!" />
-    <LazyBoardInkStroke v-for="[id, stroke] in ink" :key="id" :points="stroke.points" />
+    <LazyBoardWrittenText
+      v-for="spot in written"
+      :key="spot.name"
+      :spot="spot"
+      :text="state.texts[spot.name]!"
+      aria-hidden="true" />
+    <LazyBoardInkStroke v-for="[id, stroke] in ink" :key="id" :points="stroke.points" aria-hidden="true" />
     <LazyBoardOwnShape
       v-for="one in own.shapes"
       :key="one.id"
@@ -115,6 +128,7 @@ defineExpose({ svg })
     <LazyBoardArrowLine
       v-for="[from, to] in joins"
       :key="`${from}>${to}`"
+      aria-hidden="true"
       :edition="edition"
       :state="state"
       :from="from"

@@ -8,5 +8,5 @@ const marks = computed(() => drawPrintedPicture(picture))
 </script>
 
 <template>
-  <BoardMarks :marks="marks" :role="picture.alt ? 'img' : 'presentation'" :aria-label="picture.alt || undefined" />
+  <BoardMarks :marks="marks" />
 </template>

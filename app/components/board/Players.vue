@@ -11,6 +11,7 @@ import { signOf } from '~~/core/layout/clipCard'
  */
 const { page, scale } = defineProps<{ page: Page; scale: number }>()
 const { t } = useWords()
+const idOf = useThingIds()
 const clips = computed(() => page.backdrop.clips ?? [])
 const links = computed(() => page.backdrop.links ?? [])
 const playing = ref<string | null>(null)
@@ -53,6 +54,7 @@ defineExpose({ tap })
 <template>
   <button
     v-for="clip in clips"
+    :id="idOf(clip.id)"
     :key="clip.id"
     ref="buttons"
     type="button"
@@ -64,6 +66,7 @@ defineExpose({ tap })
     @click.stop="playing = clip.id" />
   <a
     v-for="link in links"
+    :id="idOf(link.id)"
     :key="link.id"
     class="absolute rounded-full"
     :style="styleOf(link)"

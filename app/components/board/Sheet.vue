@@ -33,6 +33,7 @@ const {
 type Trace = Extract<Gesture, { how: 'trace' }>['points']
 const emit = defineEmits<{ done: [gesture: Gesture]; begin: []; rub: [at: Point]; say: [words: string]; leave: [] }>()
 const { t } = useWords()
+const idOf = useThingIds()
 const root = useTemplateRef<SVGRectElement>('root')
 const points = shallowRef<Trace>([])
 const span = shallowRef<{ from: Point; to: Point } | null>(null)
@@ -177,6 +178,7 @@ onMounted(() => taken && root.value?.focus({ preventScroll: true }))
 <template>
   <g>
     <rect
+      :id="space && idOf(space)"
       ref="root"
       :x="box.x"
       :y="box.y"

@@ -98,7 +98,8 @@ const pageScale = computed(() => size.value.scale * zoom)
 const frame = useTemplateRef<HTMLElement>('frame')
 const sheet = useTemplateRef<HTMLElement>('sheet')
 const scrolls = useScrolls(frame, sheet)
-const { said, nameOf, whereIs, noteMove, sayMove, sayHeld, sayJoining } = useStageSaid({
+const idOf = provideThingIds()
+const { said, nameOf, whereIs, placeName, noteMove, sayMove, sayHeld, sayJoining } = useStageSaid({
   edition: () => edition,
   page: () => page,
   state: () => state,
@@ -114,6 +115,12 @@ const fields = computed(
         : [],
     ),
 )
+
+/** Whether a spot, a drawing space or a clip has an element of its own over the page. */
+const reached = (spot: string) =>
+  fields.value.has(spot)
+  || (works.value && drawings.value.some(place => place.id === spot))
+  || (plays && [...(page.backdrop.clips ?? []), ...(page.backdrop.links ?? [])].some(one => one.id === spot))
 
 const stage = useStage({
   edition: () => edition,
@@ -230,7 +237,16 @@ watch(joinFrom, sayJoining)
         ref="sheet"
         class="relative"
         data-hand="page"
+        role="group"
+        :aria-label="t('stage.page')"
         :style="{ width: `${page.width * pageScale}px`, height: `${page.height * pageScale}px` }">
+        <LazyBoardPageTree
+          :edition="edition"
+          :page="page"
+          :state="state"
+          :reached="reached"
+          :name-of="nameOf"
+          :place-name="placeName" />
         <BoardPage
           ref="boardPage"
           :edition="edition"
@@ -240,8 +256,7 @@ watch(joinFrom, sayJoining)
           :fields="fields"
           :step="step"
           :own-hands="own.onPage.value"
-          role="group"
-          :aria-label="t('stage.page')">
+          role="none">
           <template #under><slot name="under" /></template>
           <template v-if="works && drawings.length" #ink>
             <LazyBoardDrawingSpace
@@ -258,6 +273,7 @@ watch(joinFrom, sayJoining)
           <template #pieces="{ lying }">
             <g
               v-for="{ piece, master, at } in lying"
+              :id="idOf(piece.id)"
               :key="piece.id"
               :data-piece="piece.id"
               :data-hand="editable ? 'piece' : undefined"

@@ -14,6 +14,7 @@ const { page, names, state, scale } = defineProps<{
 }>()
 const emit = defineEmits<{ make: [move: Move] }>()
 const { t } = useWords()
+const idOf = useThingIds()
 const { numbered } = useHeadings()
 /** No two fields are called the same: those that would be also name their place by its number. */
 const fields = computed(() => {
@@ -50,6 +51,7 @@ const styleOf = ({ box, textSize, lines }: Spot) => ({
 <template>
   <BoardWritingField
     v-for="field in fields"
+    :id="idOf(field.name)"
     :key="field.name"
     :data-space="field.name"
     class="board-text absolute resize-none rounded px-2 text-[#1c3f6b]"

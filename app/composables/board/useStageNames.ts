@@ -3,6 +3,7 @@ import type { Edition } from '~~/core/board/edition'
 import type { PieceId, PlaceId } from '~~/core/board/ids'
 import type { Place } from '~~/core/board/place'
 import { floating } from '~~/core/exact/written'
+import { laneOrder } from '~~/core/placement/contents'
 import { placePieces, type Share } from '~~/core/placement/placement'
 import { scaleValueText, type Target } from '~~/core/placement/targets'
 import type { SlateState } from '~~/core/slate/state'
@@ -65,15 +66,27 @@ export function useStageNames({ edition, page, state }: Shown) {
     const placement = placements.value.get(id)
     if (!placement || placement.at === 'ledge') return t('stage.onLedge')
     const sure = placement.shares.filter(share => share.certainty === 'in')
-    if (sure.length) return t(onScale(sure) ? 'stage.atPlace' : 'stage.inPlace', { place: placesOf(sure) })
+    if (sure.length) return t(onScale(sure) ? 'stage.atPlace' : 'stage.inPlace', { place: placesOf(sure, id) })
     const best = placement.shares[0]
     return best ? t('stage.nearEdge', { place: namesOf([best.place]) }) : t('stage.outside')
   }
   const onScale = ([only, more]: readonly Share[]) => !more && only?.value !== undefined
-  function placesOf(shares: readonly Share[]): string {
+  /** What lies in the lanes, in order; worked out once, like the placements. */
+  const orders = computed(() => {
+    const lanes = page().places.filter(place => place.kind === 'lane')
+    const all = [...placements.value.values()]
+    return new Map(lanes.map(lane => [lane.id, laneOrder(lane, all, id => edition().pieces.get(id)!.master)]))
+  })
+  function placesOf(shares: readonly Share[], piece: PieceId): string {
     const [only, more] = shares
     const place = only && !more ? placeOf(only.place) : undefined
+    const order = place && orders.value.get(place.id)
+    if (order) return t('stage.nthInPlace', { place: headingOf(place), at: order.indexOf(piece) + 1, of: order.length })
     return (place && spotName(place, only!)) ?? namesOf(shares.map(share => share.place))
   }
-  return { nameOf, whereIs, targetName }
+  function placeName(id: PlaceId): string {
+    const place = placeOf(id)
+    return place ? headingOf(place) : ''
+  }
+  return { nameOf, whereIs, placeName, targetName }
 }

@@ -15,7 +15,7 @@ interface Shown {
 /** What is said of the hands to who can't see them: what is picked up, over what it is, where it lies now. */
 export function useStageSaid(shown: Shown) {
   const { t } = useWords()
-  const { nameOf, whereIs, targetName } = useStageNames(shown)
+  const { nameOf, whereIs, placeName, targetName } = useStageNames(shown)
   const said = ref('')
   /** What was done with what was held is said by the move; that nothing was, when it is let go. */
   let moved = false
@@ -44,5 +44,5 @@ export function useStageSaid(shown: Shown) {
     else said.value = t('stage.over', { where: targetName(now.target) })
   }
   const sayJoining = (from: PieceId | null) => void (from && (said.value = t('stage.joining', { name: nameOf(from) })))
-  return { said, nameOf, whereIs, noteMove, sayMove, sayHeld, sayJoining }
+  return { said, nameOf, whereIs, placeName, noteMove, sayMove, sayHeld, sayJoining }
 }

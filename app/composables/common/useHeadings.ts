@@ -1,5 +1,6 @@
 import type { Page } from '~~/core/board/board'
 import type { Place } from '~~/core/board/place'
+import { isBlank } from '~~/core/board/whatPlacesTake'
 
 /** By which number, counted from 1, a place is told apart from those of its kind on the page. */
 export const placeNumber = (place: Place, page: Pick<Page, 'places'>) =>
@@ -11,6 +12,6 @@ export function useHeadings() {
   const numbered = (place: Place, page: Pick<Page, 'places'>) =>
     t(`stage.nth.${place.kind}`, { number: placeNumber(place, page) })
   const headingOf = (place: Place, page: Pick<Page, 'places'>, texts: Readonly<Record<string, string>> = {}) =>
-    texts[place.id] || place.heading || numbered(place, page)
+    (isBlank(place) && texts[place.id]) || place.heading || numbered(place, page)
   return { headingOf, numbered }
 }

@@ -10,7 +10,7 @@ import { MM } from '../../../core/paper/sheets'
 import { Paper, wholePaper } from '../../../server/papers/pdf'
 import { pngOf } from '../../../server/papers/png'
 import { setLine } from '../../../server/papers/setting'
-import { pageId } from '../../boards'
+import { pageId, pieceId } from '../../boards'
 import { exampleBoards } from '../../examples'
 import { infoOf, rasterOf, textOf, withPoppler, type Raster } from '../../poppler'
 
@@ -125,6 +125,21 @@ describe('a board on paper', () => {
     const spoken = board.pages.flatMap(page => page.backdrop.figures ?? []).flatMap(one => (one.text ? [one.text] : []))
     const inTags = tags.replace(/\s+/g, ' ').replace(/" "/g, '')
     for (const text of spoken) expect(inTags.replace(/[^\p{L}\d]/gu, '')).toContain(text.replace(/[^\p{L}\d]/gu, ''))
+  })
+
+  it('reads a text with gaps as one sentence with what is in them, and what lies in places below them', async () => {
+    const board = exampleBoards.find(one => one.pages[0]!.places[0]?.kind === 'gaps')!
+    const [edition, page] = [makeEdition(board), board.pages[0]!]
+    const lies = (x: number, y: number, z: number) => ({ x, y, z })
+    const state = {
+      ...startOf(edition),
+      pieces: { [pieceId('tide')]: lies(303, 116, 1), [pieceId('limpet')]: lies(636, 116, 0) },
+    }
+    const pdf = await paperOf([drawPage({ edition, page, state })])
+    // ISO 32000-1, 14.9.4: what is to be read in place of what stands there.
+    expect(pdf.toString('latin1')).toContain(
+      '/ActualText (When the tide goes out, the limpet stays where it is. It holds on to the ___ with its strong ___.)',
+    )
   })
 
   it('is grey all over where grey is wanted', async () => {
