@@ -1,31 +1,16 @@
 import type { Page } from '../board/board'
-import type { Edition } from '../board/edition'
 import type { PieceId, PlaceId } from '../board/ids'
-import type { Place } from '../board/place'
+import type { Lane, Place } from '../board/place'
 import { takes } from '../board/whatPlacesTake'
 import { area, within } from '../geometry/area'
 import { bounds, boxAround, outlined, overlaps } from '../geometry/outline'
 import type { Point } from '../geometry/shape'
-import type { SlateState } from '../slate/state'
 import { boxesOfOthers, clampPiece, clampToPage, clampToPlace, freeSpot, middleOf, middlesOf, tipAt } from './freeSpot'
-import { sharesOf, type Share } from './placement'
+import { landingInLane, placeInLane } from './lane'
 import { regionsOf } from './regions'
 import { regionSpot } from './regionSpot'
 import { snapped } from './snap'
-import { turnedSize } from '../bodies/straight'
-
-/** What hands move pieces on: one page of a slate as it is now. */
-export interface Table {
-  readonly state: SlateState
-  readonly page: Page
-  readonly edition: Edition
-}
-
-/** Where a piece would come to lie, and in which places that is. */
-export interface Landing {
-  readonly at: Point
-  readonly shares: readonly Share[]
-}
+import { landingAt, sizeOn, turnOn, type Landing, type Table } from './table'
 
 /** A card let go a little beside the page was meant for the page. */
 export const BESIDE = 60
@@ -37,15 +22,6 @@ export const BESIDE = 60
 export function litPlaces({ shares }: Landing): PlaceId[] {
   const sure = shares.filter(share => share.certainty === 'in')
   return (sure.length ? sure : shares).map(share => share.place)
-}
-
-export const turnOn = ({ state }: Table, piece: PieceId) => state.pieces[piece]?.turn
-export const sizeOn = (table: Table, piece: PieceId) =>
-  turnedSize(table.edition.pieces.get(piece)!.master, turnOn(table, piece))
-
-export function landingAt(table: Table, piece: PieceId, at: Point): Landing {
-  const { piece: held, master } = table.edition.pieces.get(piece)!
-  return { at, shares: sharesOf(held, master, { ...at, turn: turnOn(table, piece) }, table.page) }
 }
 
 /**
@@ -91,8 +67,9 @@ export function landingAtPoint(table: Table, piece: PieceId, point: Point): Land
       return landingAt(table, piece, nearest(middlesOf(place), point))
     case 'scale':
       return landingAt(table, piece, clampPiece(alongScale(place, point, size), size, page))
-    case 'zone':
     case 'lane':
+      return inLane(table, piece, place, point)
+    case 'zone':
     case 'pan':
     case 'pin':
     case 'writing':
@@ -104,6 +81,16 @@ export function landingAtPoint(table: Table, piece: PieceId, point: Point): Land
         point,
       )
   }
+}
+
+/** Just there where there is room; on another card, or in the crowd, before or after what is there. */
+function inLane(table: Table, piece: PieceId, lane: Lane, point: Point): Landing {
+  const size = sizeOn(table, piece)
+  const set = landingAt(table, piece, clampToPlace(point, size, lane))
+  const box = boxAround(set.at, size)
+  const others = boxesOfOthers(table.state, piece, table.page, table.edition)
+  const nth = placeInLane(table, lane, piece, point)
+  return nth === null || !others.some(other => overlaps(other, box)) ? set : landingInLane(table, lane, piece, nth)
 }
 
 export const inRegion = (page: Page, place: Place) => regionsOf(page).some(region => region.zones.includes(place.id))

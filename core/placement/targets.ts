@@ -6,9 +6,11 @@ import { floating } from '../exact/written'
 import { boxAround, outlined, overlaps } from '../geometry/outline'
 import type { Point } from '../geometry/shape'
 import { boxesOfOthers, clampPiece, clampToPlace, freeSpot, middlesOf, tipAt } from './freeSpot'
-import { inRegion, landingAt, sizeOn, turnOn, type Landing, type Table } from './landing'
+import { inRegion } from './landing'
+import { landingInLane, othersInLane, placeInLane } from './lane'
 import { regionsOf } from './regions'
 import { regionSpot } from './regionSpot'
+import { landingAt, sizeOn, turnOn, type Landing, type Table } from './table'
 
 /**
  * Where a piece can be given without pointing: into all of these zones at once, or one place; where that has cells or
@@ -20,6 +22,8 @@ export interface Target {
   readonly cell?: Cell
   /** In the units of the scale, a floating number as it is measured. */
   readonly value?: number
+  /** Of a lane: before which of the others there, from 0; as many as there are is after the last. */
+  readonly nth?: number
   readonly outside?: true
 }
 export const LEDGE: Target = { places: [] }
@@ -29,6 +33,7 @@ export const sameTarget = (a: Target, b: Target): boolean =>
   a.places.join() === b.places.join()
   && a.outside === b.outside
   && a.value === b.value
+  && a.nth === b.nth
   && a.cell?.row === b.cell?.row
   && a.cell?.column === b.cell?.column
 
@@ -36,13 +41,14 @@ export const sameTarget = (a: Target, b: Target): boolean =>
  * All targets of a piece: places that take it, their cells, gaps and steps, and the regions between rings, from left to
  * right and from top to bottom; then the page outside of them, and the ledge last.
  */
-export function targetsOf({ page, edition }: Table, piece: PieceId): Target[] {
+export function targetsOf(table: Table, piece: PieceId): Target[] {
+  const { page, edition } = table
   const { piece: held } = edition.pieces.get(piece)!
   const regions = held.kind === 'label' ? [] : regionsOf(page)
   const divided = new Set(regions.flatMap(region => region.zones))
   const alone = page.places.filter(place => takes(place, held) && !divided.has(place.id))
   const all = [
-    ...alone.map(place => ({ targets: within(place), x: boxOf(place).x, y: boxOf(place).y })),
+    ...alone.map(place => ({ targets: within(place, table, piece), x: boxOf(place).x, y: boxOf(place).y })),
     ...regions.map(({ zones, middle, top }) => ({ targets: [{ places: zones }], x: middle.x, y: top })),
   ]
   all.sort((a, b) => (Math.abs(a.y - b.y) > SAME_ROW ? a.y - b.y : a.x - b.x))
@@ -52,8 +58,11 @@ export function targetsOf({ page, edition }: Table, piece: PieceId): Target[] {
 const SAME_ROW = 40
 const boxOf = (place: Place) => outlined(place.shape).box
 
-/** What can be aimed at in a place: its cells in reading order, its gaps, the steps of a scale upwards, or itself. */
-function within(place: Place): Target[] {
+/**
+ * What can be aimed at in a place: its cells in reading order, its gaps, the steps of a scale upwards, before and after
+ * each card of a lane, or itself.
+ */
+function within(place: Place, table: Table, piece: PieceId): Target[] {
   const places = [place.id]
   switch (place.kind) {
     case 'grid':
@@ -65,8 +74,9 @@ function within(place: Place): Target[] {
       return middlesOf(place).map((_, column) => ({ places, cell: { row: 0, column } }))
     case 'scale':
       return stepsOf(place).map(value => ({ places, value }))
-    case 'zone':
     case 'lane':
+      return Array.from({ length: othersInLane(table, place, piece).length + 1 }, (_, nth) => ({ places, nth }))
+    case 'zone':
     case 'slot':
     case 'pan':
     case 'pin':
@@ -74,6 +84,18 @@ function within(place: Place): Target[] {
     case 'drawing':
       return [{ places }]
   }
+}
+
+/** Where a piece is that lies in a lane; what lies elsewhere has no target of its own. */
+export function targetAt(table: Table, piece: PieceId): Target | null {
+  const at = table.state.pieces[piece]
+  if (!at) return null
+  for (const place of table.page.places) {
+    if (place.kind !== 'lane' || !landingAt(table, piece, at).shares.some(share => share.place === place.id)) continue
+    const nth = placeInLane(table, place, piece, at)
+    if (nth !== null) return { places: [place.id], nth }
+  }
+  return null
 }
 
 const MOST_AIMED_AT = 400
@@ -100,7 +122,9 @@ const tidied = (value: number) => Number(value.toPrecision(12))
  */
 export function nextTarget(table: Table, piece: PieceId, from: Target | null, arrow: Point): Target {
   const all = targetsOf(table, piece)
-  const way = arrow.x + arrow.y > 0 ? 1 : -1
+  const forwards = arrow.x + arrow.y > 0 ? 1 : -1
+  const lane = table.page.places.find(({ id }) => id === from?.places[0] && from.places.length === 1)
+  const way = lane?.kind === 'lane' && lane.fromRight && arrow.x !== 0 ? -forwards : forwards
   const wrapped = (index: number) => all[(index + all.length) % all.length]!
   if (!from) return wrapped(way > 0 ? 0 : -1)
   const place = table.page.places.find(({ id }) => id === from.places[0])
@@ -114,6 +138,11 @@ export function nextTarget(table: Table, piece: PieceId, from: Target | null, ar
   if (from.cell && arrow.y !== 0) {
     const cell = { ...from.cell, row: from.cell.row + arrow.y }
     return all.find(one => sameTarget(one, { ...from, cell })) ?? beyond()
+  }
+  if (place?.kind === 'lane') {
+    const along = place.direction === 'row' ? arrow.x : arrow.y
+    const next = all[at + way]
+    return along !== 0 && next?.places.join() === from.places.join() ? next : beyond()
   }
   if (place?.kind === 'scale') {
     const along = isLying(place) ? arrow.x : -arrow.y
@@ -148,6 +177,7 @@ export function landingIn(table: Table, piece: PieceId, target: Target): Landing
   if (target.outside) return landingAt(table, piece, outsideSpot(table, piece))
   const place = page.places.find(({ id }) => id === target.places[0])
   if (!place) return null
+  if (place.kind === 'lane') return landingInLane(table, place, piece, target.nth ?? 0)
   const spot = spotIn(place, target)
   if (spot) return landingAt(table, piece, set(table, piece, place, spot))
   const region =

@@ -2,13 +2,25 @@ import type { Edition } from '../board/edition'
 import type { PieceId } from '../board/ids'
 import type { Point } from '../geometry/shape'
 import type { Move } from './move'
-import { arrowName, type SlateState } from './state'
+import { arrowName, top, type SlateState } from './state'
 
 /**
  * What hands do with a piece, as the move that it is; null where there is nothing to do or the board doesn't let it.
  */
 
-export const putMove = (piece: PieceId, { x, y }: Point): Move => ({ kind: 'put', piece, x, y })
+/** Laid down; where others move up to make room for it, all of them at once. */
+export function layMove(
+  state: SlateState,
+  piece: PieceId,
+  { at: { x, y }, others }: { readonly at: Point; readonly others?: ReadonlyMap<PieceId, Point> | undefined },
+): Move {
+  if (!others?.size) return { kind: 'put', piece, x, y }
+  const moved = [...others].map(([id, to]) => [id, { ...state.pieces[id]!, x: to.x, y: to.y }] as const)
+  return {
+    kind: 'arrange',
+    pieces: { ...Object.fromEntries(moved), [piece]: { ...state.pieces[piece], x, y, z: top(state) + 1 } },
+  }
+}
 
 export const shelveMove = (state: SlateState, piece: PieceId): Move | null =>
   state.pieces[piece] ? { kind: 'shelve', piece } : null

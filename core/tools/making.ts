@@ -3,9 +3,10 @@ import type { PieceId } from '../board/ids'
 import type { Tool } from '../board/tools'
 import { within } from '../geometry/area'
 import { boxAround, outlined, rimTowards } from '../geometry/outline'
-import type { Page } from '../board/board'
 import type { Point, Size } from '../geometry/shape'
-import { smallest, type Table } from '../placement/landing'
+import { smallest } from '../placement/landing'
+import { roomFor } from '../placement/roomFor'
+import type { Table } from '../placement/table'
 import { turnedSize } from '../bodies/straight'
 import { LINE_HEIGHT } from '../text/measure'
 import type { Author } from '../slate/actor'
@@ -158,25 +159,20 @@ function madeFrom(
 const PICTURE_SHARE = 0.4
 
 /**
- * A picture in the middle of the page, as large as it well may be there; its sides keep their proportions. `size` is in
- * any unit.
+ * A picture where there is room for it, near a point of the page, as large as it well may be there; its sides keep
+ * their proportions. `size` is in any unit.
  */
 export function pictureFrom(
   picture: Pick<Extract<Own, { kind: 'picture' }>, 'picture' | 'from' | 'alt'>,
   size: Size,
-  page: Page,
+  table: Table,
+  near: Point,
 ): Own {
+  const { page } = table
   const by = Math.min((page.width * PICTURE_SHARE) / size.width, (page.height * PICTURE_SHARE) / size.height)
   const side = (length: number) => Math.max(LEAST_SIDE, Math.round(length * by))
-  return {
-    kind: 'picture',
-    page: page.id,
-    x: page.width / 2,
-    y: page.height / 2,
-    width: side(size.width),
-    height: side(size.height),
-    ...picture,
-  }
+  const sides = { width: side(size.width), height: side(size.height) }
+  return { kind: 'picture', page: page.id, ...roomFor(table, sides, near), ...sides, ...picture }
 }
 
 /** On the topmost piece that lies there, a line stays with it. */

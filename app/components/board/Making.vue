@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { nanoid } from 'nanoid'
 import type { Tool } from '~~/core/board/tools'
-import type { Table } from '~~/core/placement/landing'
+import type { Table } from '~~/core/placement/table'
 import type { Author } from '~~/core/slate/actor'
 import { makeMove, ownFrom, type Choice, type Gesture } from '~~/core/tools/making'
 import type { Move } from '~~/core/slate/move'

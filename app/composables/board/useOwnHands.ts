@@ -6,7 +6,7 @@ import { changeMove, takeAwayMove } from '~~/core/tools/making'
 import { bare } from '~~/core/slate/moves/own'
 import { ownMoved, type OwnOnSlate } from '~~/core/slate/own'
 import type { SlateState } from '~~/core/slate/state'
-import type { Table } from '~~/core/placement/landing'
+import type { Table } from '~~/core/placement/table'
 import type { Taker } from '~/composables/board/useGestures'
 import { ARROW_KEYS } from '~/composables/board/arrowKeys'
 

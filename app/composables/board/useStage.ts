@@ -4,9 +4,10 @@ import { nanoid } from 'nanoid'
 import { binOf } from '~~/core/board/binOf'
 import type { PieceId, PlaceId } from '~~/core/board/ids'
 import type { Point } from '~~/core/geometry/shape'
-import { landing, litPlaces, type Landing, type Table } from '~~/core/placement/landing'
+import { landing, litPlaces } from '~~/core/placement/landing'
+import type { Landing, Table } from '~~/core/placement/table'
 import type { Target } from '~~/core/placement/targets'
-import { flipMove, joinMove, putMove, shelveMove, turnMove } from '~~/core/slate/acts'
+import { flipMove, joinMove, layMove, shelveMove, turnMove } from '~~/core/slate/acts'
 import type { Move } from '~~/core/slate/move'
 import type { SlateState } from '~~/core/slate/state'
 
@@ -97,7 +98,7 @@ export function useStage(view: StageView) {
     joins,
     taken: piece => (view.edition().pieces.get(piece)!.piece.bin ? (`${piece}~${nanoid(8)}` as PieceId) : piece),
     shownAs: piece => (view.state().pieces[piece] ? piece : (binOf(piece) ?? piece)),
-    lay: (piece, { at }, focus) => make(putMove(piece, at), piece, focus),
+    lay: (piece, landing, focus) => make(layMove(view.state(), piece, landing), piece, focus),
     shelve: piece => make(shelveMove(view.state(), piece), piece),
     turn: (piece, by) => make(turnMove(view.state(), view.edition(), piece, by), piece),
     flip: piece => make(flipMove(view.state(), view.edition(), piece), piece),

@@ -1,7 +1,7 @@
 import type { PieceId } from '~~/core/board/ids'
 import type { Point } from '~~/core/geometry/shape'
 import { landing, nudged } from '~~/core/placement/landing'
-import { finerTarget, landingIn, nextTarget, targetsOf, type Target } from '~~/core/placement/targets'
+import { finerTarget, landingIn, nextTarget, targetAt, targetsOf, type Target } from '~~/core/placement/targets'
 import type { StageHands, Held } from '~/composables/board/useStage'
 import { ARROW_KEYS } from '~/composables/board/arrowKeys'
 
@@ -30,7 +30,7 @@ export function useStageKeys(hands: StageHands) {
   })
 
   const chosen = ({ piece, target }: Carried, arrow: Point): Carried =>
-    over(piece, nextTarget(table(), piece, target === 'here' ? null : target, arrow))
+    over(piece, nextTarget(table(), piece, target === 'here' ? targetAt(table(), piece) : target, arrow))
 
   /** A little further: along a scale by a part of its step, anywhere else freely. */
   function moved({ piece, target, landing: comes }: Carried, arrow: Point): Carried | null {

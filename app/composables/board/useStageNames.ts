@@ -13,7 +13,7 @@ interface Shown {
   readonly page: () => Page
   readonly state: () => SlateState
 }
-type Spot = Pick<Target, 'cell' | 'value'>
+type Spot = Pick<Target, 'cell' | 'value' | 'nth'>
 
 /** How pieces, places and what is in them are called on a page, for whoever hears it. */
 export function useStageNames({ edition, page, state }: Shown) {
@@ -37,13 +37,14 @@ export function useStageNames({ edition, page, state }: Shown) {
       .join(t('stage.and'))
 
   /** A cell, a gap or a value of a place; null where the place itself is meant. */
-  function spotName(place: Place, { cell, value }: Spot): string | null {
+  function spotName(place: Place, { cell, value, nth }: Spot): string | null {
     const named = { place: headingOf(place) }
     if (place.kind === 'grid' && cell) {
       const printed = place.printed?.[cell.row * place.columns + cell.column]
       const spot = { ...named, row: cell.row + 1, column: cell.column + 1 }
       return printed ? t('stage.printedCell', { ...spot, printed }) : t('stage.cell', spot)
     }
+    if (place.kind === 'lane' && nth !== undefined) return t('stage.nthPlace', { ...named, at: nth + 1 })
     if (place.kind === 'gaps' && cell) return t('stage.gapOf', { ...named, number: cell.column + 1 })
     if (place.kind !== 'scale' || value === undefined) return null
     if (!place.ends) return t('stage.value', { ...named, value: scaleValueText(place, value) })

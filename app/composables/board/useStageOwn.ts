@@ -1,7 +1,7 @@
 import { nanoid } from 'nanoid'
 import type { Place } from '~~/core/board/place'
 import type { Point, Size } from '~~/core/geometry/shape'
-import type { Table } from '~~/core/placement/landing'
+import type { Table } from '~~/core/placement/table'
 import type { Author } from '~~/core/slate/actor'
 import type { Move } from '~~/core/slate/move'
 import type { Own } from '~~/core/slate/own'
@@ -56,9 +56,16 @@ export function useStageOwn({ table, by, works, drawings, free, putTool, toPage,
     const there = drawn(key) ?? room()?.querySelector<SVGElement>(`[data-frame] [data-piece="${key}"]`)
     if (document.activeElement === document.body) there?.focus({ preventScroll: true })
   }
+  /** The middle of what is seen of the page. */
+  function inSight(): Point {
+    const seen = room()?.querySelector('[data-frame]')?.getBoundingClientRect()
+    const middle = seen && toPage({ x: seen.left + seen.width / 2, y: seen.top + seen.height / 2 })
+    const { width, height } = table().page
+    return middle ?? { x: width / 2, y: height / 2 }
+  }
   async function lay(picture: Pick<OwnPicture, 'picture' | 'from' | 'alt'>, size: Size) {
     const thing = nanoid(12)
-    make({ kind: 'own', thing, as: pictureFrom(picture, size, table().page), by: by() })
+    make({ kind: 'own', thing, as: pictureFrom(picture, size, table(), inSight()), by: by() })
     putTool()
     own.picked.value = thing
     // The dialog gives the keyboard back to where it came from in a moment of its own, and what draws the first thing

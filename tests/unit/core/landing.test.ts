@@ -8,15 +8,8 @@ import type { Piece } from '../../../core/board/piece'
 import { within } from '../../../core/geometry/area'
 import { outline } from '../../../core/geometry/outline'
 import type { Point } from '../../../core/geometry/shape'
-import {
-  BESIDE,
-  landing,
-  landingAtPoint,
-  litPlaces,
-  nudged,
-  type Landing,
-  type Table,
-} from '../../../core/placement/landing'
+import { BESIDE, landing, landingAtPoint, litPlaces, nudged } from '../../../core/placement/landing'
+import type { Landing, Table } from '../../../core/placement/table'
 import {
   finerTarget,
   landingIn,
@@ -29,7 +22,7 @@ import {
   type Target,
 } from '../../../core/placement/targets'
 import { placePieces } from '../../../core/placement/placement'
-import { flipMove, joinMove, putMove, shelveMove, turnMove } from '../../../core/slate/acts'
+import { flipMove, joinMove, layMove, shelveMove, turnMove } from '../../../core/slate/acts'
 import { HOLDER } from '../../../core/slate/actor'
 import { apply, type Move } from '../../../core/slate/move'
 import { emptySlate, withPieces, type SlateState } from '../../../core/slate/state'
@@ -92,8 +85,8 @@ function made(state: SlateState, move: Move | null): SlateState {
   return result.value
 }
 /** Where the piece really is once that is done. */
-const after = (state: SlateState, piece: PieceId, { at }: Landing) =>
-  placePieces(made(state, putMove(piece, at)), page, edition).find(p => p.piece === piece)!.shares
+const after = (state: SlateState, piece: PieceId, landing: Landing) =>
+  placePieces(made(state, layMove(state, piece, landing)), page, edition).find(p => p.piece === piece)!.shares
 
 const anyPiece = fc.constantFrom(...PIECES.map(piece => piece.id))
 const anyTurn = fc.constantFrom(0, 15, 45, 90, 180, 200, 270)

@@ -341,7 +341,12 @@ describe('pictures', () => {
         fc.integer({ min: 1, max: 8000 }),
         fc.array(fc.boolean(), { maxLength: 12 }),
         (width, height, steps) => {
-          let own = pictureFrom({ picture: 'p', from: 'camera', alt: '' }, { width, height }, page)
+          let own = pictureFrom(
+            { picture: 'p', from: 'camera', alt: '' },
+            { width, height },
+            { state: start, page, edition },
+            { x: 480, y: 270 },
+          )
           if (own.kind !== 'picture') throw new Error('a picture')
           const ratio = own.width / own.height
           expect(refusal(start, { kind: 'own', thing: 'a-picture-x', as: own, by: 'student:1' })).toBeNull()
