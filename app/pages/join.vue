@@ -38,6 +38,9 @@ async function look() {
 if (code.value) await readClass()
 const heading = useTemplateRef<HTMLElement>('heading')
 /** Whoever goes on, or back, stands at the head of the step they came to. */
+const field = useTemplateRef<HTMLInputElement>('field')
+// A code is all there is to type here: it can be typed at once.
+onMounted(() => field.value?.focus())
 watch([found, who], async () => {
   trouble.value = ''
   pictures.value = []
@@ -60,7 +63,7 @@ async function arrive() {
   if (me) await goOn(me)
 }
 async function goOn(me: Me) {
-  await store.came(me)
+  if (!(await attempt(async () => (await store.came(me), true)))) return
   await navigateTo(innerPath(route.query.to) ?? (handout.value ? `/desk?handout=${handout.value}` : '/desk'))
 }
 
@@ -94,6 +97,7 @@ const pickedWords = computed(() =>
     <label>
       <span class="label">{{ t('join.code') }}</span>
       <input
+        ref="field"
         v-model="code"
         class="field text-center text-2xl font-bold uppercase tracking-widest"
         autocomplete="off"

@@ -18,7 +18,7 @@ async function choose() {
     ask<Me>('/api/teachers/password', { method: 'POST', body: { link: link.value, password: password.value } }),
   )
   if (!me) return
-  await store.came(me)
+  if (!(await attempt(async () => (await store.came(me), true)))) return
   await navigateTo('/shelf', { replace: true })
 }
 </script>

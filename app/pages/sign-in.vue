@@ -12,7 +12,7 @@ async function enter() {
     ask<Me>('/api/session', { method: 'POST', body: { email: email.value, password: password.value } }),
   )
   if (!me) return
-  await store.came(me)
+  if (!(await attempt(async () => (await store.came(me), true)))) return
   await navigateTo(innerPath(route.query.to) ?? '/shelf')
 }
 </script>

@@ -15,7 +15,7 @@ async function create() {
     }),
   )
   if (!me) return
-  await store.came(me)
+  if (!(await attempt(async () => (await store.came(me), true)))) return
   await navigateTo('/shelf')
 }
 </script>

@@ -34,8 +34,10 @@ export const useMe = defineStore('me', () => {
     if (before && (before === LEAVING || before.id !== now?.id)) await forgetViews()
     if (now?.kind === 'student') await keepWho(now)
   }
-  /** Somebody has just signed in. */
+  /** Somebody has just signed in. A browser that keeps no cookie of ours is told so, instead of an empty desk. */
   async function came(now: Me) {
+    const kept = await ask<Me | ''>('/api/session').catch(offline)
+    if (kept === '') throw new Refused('no-cookie')
     await isHere(now, await whoWasHere<Me | typeof LEAVING>())
     me.value = now
     asked.value = true
@@ -61,3 +63,8 @@ export const useMe = defineStore('me', () => {
 })
 
 const LEAVING = 'leaving'
+/** Whether it was kept isn't known without an answer. */
+function offline(error: unknown) {
+  if (error instanceof Refused) return null
+  throw error
+}

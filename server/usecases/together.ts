@@ -6,6 +6,7 @@ import { ok, refuse, type Result } from '../../core/result'
 import type { Database } from '../database/tables'
 import { withNews } from '../news/wire'
 import type { Services } from '../services'
+import { BELIEVED_FOR_MS } from '../sync/openSlates'
 
 type Db = Kysely<Database>
 
@@ -89,13 +90,21 @@ export const markSeen = (services: Pick<Services, 'db' | 'wire'>, slate: string)
     news.push({ scope: 'slate', slate, handout: handout_id, changed: 'words' })
   })
 
-/** Whether all members but this one have said that they are done. */
+/**
+ * Whether all members but this one who have the slate open have said that they are done: who is away holds nobody up.
+ */
 export async function othersAreDone(db: Db, slate: string, student: string): Promise<boolean> {
   const waiting = await db
     .selectFrom('slate_members')
     .innerJoin('students', 'students.id', 'slate_members.student_id')
+    .innerJoin('slates_open', join =>
+      join
+        .onRef('slates_open.slate_id', '=', 'slate_members.slate_id')
+        .onRef('slates_open.student_id', '=', 'slate_members.student_id'),
+    )
     .select('slate_members.student_id')
     .where('slate_members.slate_id', '=', slate)
+    .where('slates_open.seen_at', '>', new Date(Date.now() - BELIEVED_FOR_MS))
     .where('slate_members.until_at', 'is', null)
     .where('slate_members.done_at', 'is', null)
     .where('students.left_at', 'is', null)

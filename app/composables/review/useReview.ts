@@ -261,7 +261,10 @@ export function useReview(view: SlateView, given: OutcomesView | null, outdated:
     alone.value = {}
     kept = NO_REVIEW
   }
-  async function handBack(again = false) {
+  let handingBack: Promise<void> | null = null
+  /** Pressed twice it is done once. */
+  const handBack = (again = false) => (handingBack ??= handItBack(again).finally(() => (handingBack = null)))
+  async function handItBack(again: boolean) {
     clearTimeout(saving)
     saving = undefined
     await sent

@@ -10,7 +10,7 @@ onMounted(async () => {
     ask<Me>('/api/join/link', { method: 'POST', body: { link: String(route.params.link) } }),
   )
   if (!me) return
-  await store.came(me)
+  if (!(await attempt(async () => (await store.came(me), true)))) return
   await navigateTo('/desk', { replace: true })
 })
 </script>

@@ -1,3 +1,4 @@
+import { sql } from 'kysely'
 import { randomUUID } from 'node:crypto'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import sharp from 'sharp'
@@ -83,6 +84,8 @@ describe('a frame that is handed in', () => {
       people: [one, second],
     } = await frameOf(2)
     await rules({ handInBy: 'all-done' })
+    // Only who has it open is waited for: see below.
+    await two.connection.db.insertInto('slates_open').values({ slate_id: frame, student_id: second!.id }).execute()
     expect(await handIn(services(), frame, one!.id)).toEqual({ ok: false, reason: 'not-all-done' })
     await sayDone(services(), frame, second!.id, true)
     await sayDone(services(), frame, second!.id, false)
@@ -91,6 +94,20 @@ describe('a frame that is handed in', () => {
     expect((await viewAs(frame, one!)).members.map(m => m.done)).toEqual([false, true])
     expect(await handIn(services(), frame, one!.id)).toEqual({ ok: true, value: 'handed-in' })
     expect(await sayDone(services(), frame, second!.id, false)).toEqual({ ok: false, reason: 'not-now' })
+    await rules({})
+  })
+
+  it('isn’t held up by who isn’t here, though all who are have to be done', async () => {
+    const {
+      frame,
+      people: [one, second],
+    } = await frameOf(2)
+    await rules({ handInBy: 'all-done' })
+    const { db } = two.connection
+    // Seen last before the break.
+    await sql`insert into slates_open (slate_id, student_id, seen_at)
+      values (${frame}, ${second!.id}, now() - interval '10 minutes')`.execute(db)
+    expect(await handIn(services(), frame, one!.id)).toEqual({ ok: true, value: 'handed-in' })
     await rules({})
   })
 
