@@ -48,6 +48,8 @@ export default defineNuxtConfig({
           'useIntersectionObserver',
           'useIntervalFn',
           'useLocalStorage',
+          'useMediaQuery',
+          'useMutationObserver',
           'useNow',
           'useResizeObserver',
           'useSessionStorage',

@@ -2,6 +2,7 @@ import type { Gaps, Grid, Lane, Place, Scale, Writing } from '../board/place'
 import { boxOf } from '../geometry/outline'
 import type { Box } from '../geometry/shape'
 import { layoutGaps } from '../layout/gaps'
+import { badgeSpot } from '../layout/badgeSpot'
 import { HEADING_GAP, HEADING_SIZE, headingLines } from '../layout/headingBox'
 import { scaleMarks } from '../layout/scaleMarks'
 import { baselineShift, LINE_HEIGHT } from '../text/measure'
@@ -25,6 +26,7 @@ export interface PlaceLook {
 
 const PRINTED_SIZE = 16
 const PART_SIZE = 13
+const PLATE = { width: 34, height: 20 }
 const DASHED: Stroke = { colour: 'outline', width: 1.6, dash: [7, 5] }
 
 /** Words of a heading, the ground with its outline, and what is printed inside. Whose part it is stands apart. */
@@ -72,18 +74,13 @@ function drawGround(place: Place, { lit, clear }: PlaceLook): PathPrimitive {
   }
 }
 
-/** Whose part of the page it is: a small plate with a person and a number. */
+/** Whose part of the page it is: a small plate with a person and a number, over the place and not on what is in it. */
 export function drawPart(place: Place): Primitive[] {
   if (!place.part) return []
-  const box = boxOf(place)
-  const [x, y] = [box.x + 14, box.y + 14]
+  const spot = badgeSpot(place, PLATE)
+  const [x, y] = [spot.x + 10, spot.y + 10]
   return [
-    {
-      kind: 'path',
-      d: boxPath({ x: x - 10, y: y - 10, width: 34, height: 20 }, 10),
-      fill: 'ground',
-      stroke: { colour: 'join', width: 1.4 },
-    },
+    { kind: 'path', d: boxPath({ ...spot, ...PLATE }, 10), fill: 'ground', stroke: { colour: 'join', width: 1.4 } },
     { kind: 'path', d: circlePath({ x: x - 1, y: y - 2.5 }, 3), fill: 'join' },
     { kind: 'path', d: `M${to3(x - 6.5)} ${to3(y + 6.5)}a5.5 4.5 0 0 1 11 0Z`, fill: 'join' },
     {

@@ -18,7 +18,11 @@ const HANDS = { 'with a mouse': Hand, 'by keys alone': KeyHand } as const
 type Making = (its: { page: Page; address: string; Makes: typeof Hand }) => Promise<void>
 function built(what: string, make: Making): void {
   for (const [how, Makes] of Object.entries(HANDS))
-    test(`${what}, ${how}`, ({ page, application }) => make({ page, address: application.address, Makes }))
+    test(`${what}, ${how}`, ({ page, application }) => {
+      // Key by key is many presses.
+      test.setTimeout(180_000)
+      return make({ page, address: application.address, Makes })
+    })
 }
 const keyOf = async (page: Page, lesson: Lesson): Promise<Board['keys']> => {
   await boardKept(page)
@@ -223,8 +227,8 @@ built('six activities on one page', async ({ page, address, Makes }) => {
   await hand.put(card('limpet'), spot('zone', /ver Clings(\.|$)/))
   await hand.choose(page.getByRole('combobox', { name: 'What counts as right?' }), 'sort')
   await hand.press('Keep this as the key')
-  await hand.put(card('low'), spot('lane', /ver Tide(\.|$)/, 0.2))
-  await hand.put(card('high'), spot('lane', /ver Tide(\.|$)/, 0.8))
+  await hand.put(card('low'), spot('lane', /ver Tide, place 1(\.|$)/, 0.2))
+  await hand.put(card('high'), spot('lane', /ver Tide, place 2(\.|$)/, 0.8))
   await hand.choose(page.getByRole('combobox', { name: 'What counts as right?' }), 'order')
   await hand.press('Keep this as the key')
   await hand.write(page.getByRole('textbox', { name: 'Write here' }).first(), '12')

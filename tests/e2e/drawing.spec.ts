@@ -113,7 +113,7 @@ test('so is every page of the documented boards, pictures and all', async ({ pag
           .getByRole('button', { name: new RegExp(`^(Page )?${i + 1}$`) })
           .first()
           .click()
-      const shown = page.getByRole('group', { name: 'Page', exact: true })
+      const shown = page.locator('[data-frame] svg[viewBox]').first()
       await expect(shown).toHaveAttribute('viewBox', `0 0 ${one.width} ${one.height}`)
       const svg = await shown.evaluate(element => element.outerHTML)
       const drawing = plain({ board, page: i })

@@ -104,18 +104,20 @@ export class KeyHand extends Hand {
     await this.page.keyboard.press('Enter')
     this.clicks++
   }
-  /** Tab by Tab, forwards or back, whichever way it stands. */
+  /** Tab by Tab, forwards or back, whichever way it stands; within a row that is one stop arrow by arrow. */
   private async reach(target: Locator): Promise<void> {
     await expect(target).toBeAttached()
     const there = () => target.evaluate(element => element === document.activeElement)
     for (let i = 0; i < FURTHEST; i++) {
       if (await there()) return
-      const back = await target.evaluate(
-        element =>
-          document.activeElement !== document.body
-          && (element.compareDocumentPosition(document.activeElement!) & Node.DOCUMENT_POSITION_FOLLOWING) !== 0,
-      )
-      await this.page.keyboard.press(back ? 'Shift+Tab' : 'Tab')
+      const way = await target.evaluate(element => {
+        const now = document.activeElement!
+        const back =
+          now !== document.body && (element.compareDocumentPosition(now) & Node.DOCUMENT_POSITION_FOLLOWING) !== 0
+        const inRow = element.closest('[data-test=ledge] [role=group], [role=toolbar]')?.contains(now)
+        return inRow ? (back ? 'ArrowLeft' : 'ArrowRight') : back ? 'Shift+Tab' : 'Tab'
+      })
+      await this.page.keyboard.press(way)
     }
     throw new Error(`the keyboard doesn't get to ${target}`)
   }

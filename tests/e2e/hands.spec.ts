@@ -104,7 +104,13 @@ test('by keyboard alone: comes in, does the whole task, hands in', async ({ page
   }
   await expect(page.getByRole('group', { name: 'Page', exact: true })).toBeVisible()
 
-  await tabTo(/^limpet, on the ledge/)
+  // The ledge is one stop of the Tab key; arrows lead along it.
+  await tabTo(/, on the ledge$/)
+  await page.keyboard.press('Home')
+  const onLedge = await page.getByTestId('ledge').locator('[data-piece]').count()
+  for (let i = 0; i < onLedge && !(await piece(page, 'limpet').evaluate(one => one === document.activeElement)); i++)
+    await page.keyboard.press('ArrowRight')
+  await expect(piece(page, 'limpet')).toBeFocused()
   await page.keyboard.press('Enter')
   await expect(said).toHaveText(/limpet picked up, over Clings/)
   await page.keyboard.press('ArrowRight')

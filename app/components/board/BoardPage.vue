@@ -44,9 +44,11 @@ const own = computed(() => ownLayers(state, page))
 const shown = ({ id, thing }: OwnThing) => ownHands?.shown(id, thing) ?? thing
 const { t } = useWords()
 const idOf = useThingIds()
+const authorName = useAuthorNames()
 function ownLabel(thing: OwnOnSlate): string {
   const words = 'text' in thing ? thing.text : ''
-  return t(`tools.made.${thing.kind}`, {
+  const by = authorName(thing.by)
+  const what = t(`tools.made.${thing.kind}`, {
     words,
     what:
       thing.kind === 'picture'
@@ -59,6 +61,7 @@ function ownLabel(thing: OwnOnSlate): string {
               ? t(`tools.fill.${thing.fill}`)
               : '',
   })
+  return by ? t('tools.madeBy', { what, name: by }) : what
 }
 const ownAttrs = (id: string, thing: OwnOnSlate) => ({
   role: 'img',

@@ -34,7 +34,7 @@ const {
 const emit = defineEmits<{ key: [event: KeyboardEvent, piece: PieceId] }>()
 
 /** CSS pixels: so high a ledge has room for two buttons, one above the other. */
-const TWO_BUTTONS = 110
+const TWO_BUTTONS = 108
 const { t } = useWords()
 const spokenName = usePieceNames()
 const leftHanded = useLeftHanded()
@@ -71,6 +71,8 @@ watchPostEffect(() => {
     && !!shelf.value
     && shelf.value.scrollHeight > shelf.value.clientHeight + 4
 })
+// What is carried by keys goes where arrows say; else they lead along the ledge.
+useRoving(shelf, () => heldPiece === null)
 const turn = (by: number) => shelf.value?.scrollBy({ top: by * shelf.value.clientHeight })
 </script>
 
@@ -115,7 +117,7 @@ const turn = (by: number) => shelf.value?.scrollBy({ top: by * shelf.value.clien
           piece.bin ? 'bin' : heldPiece === piece.id && dragging ? 'opacity-25' : '',
         ]"
         :role="editable ? 'button' : 'img'"
-        :tabindex="editable ? 0 : undefined"
+        :tabindex="editable ? -1 : undefined"
         :aria-label="nameOf({ piece, master, page })"
         :aria-pressed="editable ? heldPiece === piece.id : undefined"
         @keydown="emit('key', $event, piece.id)">
@@ -136,7 +138,12 @@ const turn = (by: number) => shelf.value?.scrollBy({ top: by * shelf.value.clien
         <Icon name="lucide:chevron-down" size="22" />
       </button>
     </div>
-    <div v-if="$slots.end" class="flex flex-col items-stretch justify-center gap-1 px-2 pb-3"><slot name="end" /></div>
+    <div
+      v-if="$slots.end"
+      class="flex justify-center gap-1 px-2 pb-3"
+      :class="height < TWO_BUTTONS ? 'items-center' : 'flex-col items-stretch'">
+      <slot name="end" :low="height < TWO_BUTTONS" />
+    </div>
   </div>
 </template>
 

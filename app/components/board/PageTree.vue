@@ -79,8 +79,10 @@ export default defineComponent({
       const whose = place.part ? t('tree.whose', { part: t('marks.part', { number: place.part }) }) : ''
       const holds = (it: string) => t(pieces ? 'tree.holds' : 'tree.empty', { place: it, count: pieces })
       switch (place.kind) {
+        // Their fields say themselves what they are called.
         case 'writing':
         case 'drawing':
+          return place.part ? group(t('marks.part', { number: place.part }), within) : all(within)
         case 'gaps':
           return group(what + whose, within)
         case 'grid':

@@ -93,10 +93,10 @@ const style = computed(() => ({ left: `${box.value.x}px`, top: `${box.value.y}px
     <p v-if="said" class="board-text px-3 py-1.5 text-center whitespace-pre-line" data-test="caption">{{ said }}</p>
     <div class="flex items-start gap-2 p-1.5">
       <details v-if="clip.words" class="min-w-0 flex-1 px-2" :open="trouble">
-        <summary class="min-h-9 cursor-pointer py-1.5 font-semibold">{{ t('clips.inWords') }}</summary>
+        <summary class="min-h-11 cursor-pointer py-2.5 font-semibold">{{ t('clips.inWords') }}</summary>
         <p class="max-h-48 overflow-auto pb-2 whitespace-pre-line" tabindex="0">{{ clip.words }}</p>
       </details>
-      <button type="button" class="button button-dark ml-auto min-h-9 px-3 py-1" @click="emit('close')">
+      <button type="button" class="button button-dark ml-auto px-3 py-1" @click="emit('close')">
         <Icon name="lucide:x" size="18" />{{ t('app.close') }}
       </button>
     </div>

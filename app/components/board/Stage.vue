@@ -10,6 +10,7 @@ import { HOLDER, type Author } from '~~/core/slate/actor'
 import type { Move } from '~~/core/slate/move'
 import type { SlateState } from '~~/core/slate/state'
 import { spotOf } from '~/composables/board/spotOf'
+import type { ZoomAbout } from '~/composables/board/useZoom'
 import type { OtherHand } from '~/composables/slate/otherHands'
 
 /**
@@ -45,7 +46,7 @@ const {
   ledge?: boolean
   marked?: readonly string[] | undefined
   zoom?: number
-  zoomAbout?: () => Point | null
+  zoomAbout?: () => ZoomAbout
   steady?: boolean
   step?: string | null
   piecesOnly?: boolean
@@ -60,6 +61,8 @@ const emit = defineEmits<{
   make: [move: Move]
   hold: [holds: { piece: PieceId; x: number; y: number } | null]
   drag: [drags: boolean]
+  /** How much more closely than it fits the page is to be looked at to be read and caught. */
+  closer: [ratio: number]
   pinch: [pinch: { begins: boolean; ratio: number; about: Point }]
 }>()
 
@@ -94,12 +97,18 @@ const { barred, bar, size } = useStageRoom({
   ended: () => !!slots['ledge-end'],
 })
 /** CSS pixels for a point of the page; the ledge keeps its own while the page is looked at closely. */
-const pageScale = computed(() => size.value.scale * zoom)
+const pageScale = computed(() => size.value.whole * zoom)
+watch(
+  () => size.value.closer,
+  closer => emit('closer', closer),
+  { immediate: true },
+)
+useRoving(barElement)
 const frame = useTemplateRef<HTMLElement>('frame')
 const sheet = useTemplateRef<HTMLElement>('sheet')
 const scrolls = useScrolls(frame, sheet)
 const idOf = provideThingIds()
-const { said, nameOf, whereIs, placeName, noteMove, sayMove, sayHeld, sayJoining } = useStageSaid({
+const { said, times, nameOf, whereIs, placeName, noteMove, sayMove, sayHeld, sayJoining } = useStageSaid({
   edition: () => edition,
   page: () => page,
   state: () => state,
@@ -131,7 +140,7 @@ const stage = useStage({
   ledgeElement: () => shelf.value?.root,
   joining: () => tool.value === 'join',
   make(move, piece, focus) {
-    const fresh = move.kind === 'put' && !state.pieces[piece]
+    const fresh = (move.kind === 'put' || move.kind === 'arrange') && !state.pieces[piece]
     noteMove(move)
     emit('make', move)
     void nextTick(() => settle(move, piece, focus, fresh))
@@ -238,6 +247,7 @@ watch(joinFrom, sayJoining)
         class="relative"
         data-hand="page"
         role="group"
+        :lang="edition.board.language"
         :aria-label="t('stage.page')"
         :style="{ width: `${page.width * pageScale}px`, height: `${page.height * pageScale}px` }">
         <LazyBoardPageTree
@@ -383,7 +393,7 @@ watch(joinFrom, sayJoining)
     <div
       v-if="barred"
       ref="barElement"
-      class="flex min-h-11 max-w-full flex-wrap items-center justify-center gap-2"
+      class="flex min-h-11 max-w-full touch-pan-x items-center gap-2 overflow-x-auto [scrollbar-width:thin] *:shrink-0"
       role="toolbar"
       :aria-label="t('stage.tools')"
       @mousedown="keepField">
@@ -439,7 +449,7 @@ watch(joinFrom, sayJoining)
       :held-piece="heldPiece && stage.shownAs(heldPiece)"
       :dragging="drags"
       @key="key">
-      <template v-if="$slots['ledge-end']" #end><slot name="ledge-end" /></template>
+      <template v-if="$slots['ledge-end']" #end="{ low }"><slot name="ledge-end" :low="low" /></template>
     </BoardLedge>
     <BoardDragged
       v-if="held?.way === 'drag' && heldEntry"
@@ -454,7 +464,9 @@ watch(joinFrom, sayJoining)
         :written="state.texts[heldEntry.piece.id]" />
     </BoardDragged>
     <LazyBoardPictureDialog v-if="choosing" :how="choosing" :pasted="pasted" @put="lay" @close="making = null" />
-    <p class="sr-only" aria-live="polite" data-test="said">{{ said }}</p>
+    <p class="sr-only" aria-live="polite" data-test="said">
+      <span :key="times">{{ said }}</span>
+    </p>
   </div>
 </template>
 

@@ -37,7 +37,15 @@ const ICONS: Record<string, string> = {
   dot: 'lucide:circle-dot',
 }
 
+/** Over its button, wherever the bar is pushed to; not in the bar, which cuts off what stands out of it. */
+const above = ref<{ right: string; bottom: string }>()
 async function show(now: boolean) {
+  const button = root.value!.getBoundingClientRect()
+  const { clientWidth, clientHeight } = document.documentElement
+  above.value = {
+    right: `max(8px, min(${clientWidth - button.right}px, 100vw - 15rem))`,
+    bottom: `${clientHeight - button.top + 6}px`,
+  }
   open.value = now
   await nextTick()
   root.value?.querySelector<HTMLElement>(now ? '[aria-pressed="true"]' : '[aria-expanded]')?.focus()
@@ -49,6 +57,7 @@ function choose(value: string) {
       : { ...choice.value, [setting]: value, ...(mayBeNone && { filled: true }) }
   void show(false)
 }
+useEventListener(window, 'resize', () => (open.value = false))
 useEventListener(window, 'pointerdown', event => {
   if (!root.value?.contains(event.target as Node)) open.value = false
 })
@@ -82,7 +91,8 @@ useEventListener(window, 'pointerdown', event => {
     </button>
     <div
       v-if="open"
-      class="absolute bottom-full right-0 z-20 mb-1.5 flex w-max max-w-[80vw] flex-col gap-1 rounded-xl border border-control bg-panel p-1.5 shadow-lg"
+      class="fixed z-20 flex max-h-[70dvh] w-max max-w-[80vw] flex-col gap-1 overflow-y-auto rounded-xl border border-control bg-panel p-1.5 shadow-lg"
+      :style="above"
       role="group"
       :aria-label="t(`tools.setting.${setting}`)">
       <button

@@ -10,6 +10,18 @@ const near = computed(() => zoom.zoom.value !== 1)
 
 <template>
   <span class="flex items-center" :class="dark ? '' : 'gap-1'" role="group" :aria-label="t('zoom.title')">
+    <!-- Its room is kept, so that nothing beside it moves when it comes. -->
+    <button
+      v-if="!dark"
+      type="button"
+      class="button px-2 py-0.5 text-left text-sm leading-tight"
+      :class="near ? '' : 'invisible'"
+      @click="zoom.whole">
+      <span
+        ><span class="block max-sm:sr-only">{{ t('zoom.part') }}</span
+        >{{ t('zoom.whole') }}</span
+      >
+    </button>
     <button
       type="button"
       class="button px-0"
@@ -21,10 +33,9 @@ const near = computed(() => zoom.zoom.value !== 1)
       <Icon name="lucide:zoom-out" size="20" />
     </button>
     <button
-      v-if="near || dark"
+      v-if="dark"
       type="button"
-      class="button min-w-14 px-1 text-sm"
-      :class="dark ? 'button-dark border-transparent' : ''"
+      class="button button-dark min-w-14 border-transparent px-1 text-sm"
       @click="zoom.whole">
       {{ t('zoom.percent', { percent: Math.round(zoom.zoom.value * 100) }) }}
     </button>

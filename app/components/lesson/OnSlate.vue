@@ -73,8 +73,9 @@ watch(
     :version="version"
     @close="asking = false" />
   <p class="sr-only" role="status">{{ news }}</p>
+  <!-- Over the ledge, from which nothing is taken meanwhile; it covers no heading of the page. -->
   <div
-    class="pointer-events-none fixed inset-x-0 top-20 z-30 flex flex-col items-center gap-2 px-3 text-stone-950 max-sm:top-auto max-sm:bottom-3"
+    class="pointer-events-none fixed inset-x-0 bottom-3 z-30 flex flex-col items-center gap-2 px-3 text-stone-950"
     role="status">
     <p
       v-if="nudge"

@@ -23,10 +23,12 @@ const heard = computed(() =>
 <template>
   <span
     class="inline-flex items-center gap-2 rounded-lg bg-sunfleck-200 font-semibold text-stone-950 tabular-nums"
-    :class="large ? 'px-6 py-3 text-4xl' : 'px-3 py-2'"
+    :class="large ? 'px-6 py-3 text-4xl' : 'h-11 min-w-36 justify-center px-3'"
     data-test="time-left">
     <Icon name="lucide:hourglass" :size="large ? 36 : 20" />
-    <span aria-hidden="true" :class="left.kind === 'countdown' ? 'min-w-8 text-center text-2xl' : ''">{{ seen }}</span>
+    <span aria-hidden="true" :class="left.kind === 'countdown' ? 'min-w-8 text-center text-2xl leading-none' : ''">{{
+      seen
+    }}</span>
     <span class="sr-only" role="status">{{ heard }}</span>
   </span>
 </template>

@@ -14,6 +14,7 @@ const {
   margin,
   review,
   editable = false,
+  quiet = false,
   talk = [],
   speak = null,
 } = defineProps<{
@@ -24,10 +25,12 @@ const {
   points: number | null
   rubric: Rubric | null
   editable?: boolean
+  /** It opened by itself. */
+  quiet?: boolean
   talk?: readonly TalkLine[]
   speak?: ((said: Said) => Promise<void>) | null
 }>()
-const emit = defineEmits<{ make: [move: Move] }>()
+const emit = defineEmits<{ make: [move: Move]; close: [] }>()
 const { t } = useWords()
 const { nameOf, isThere } = useAnchors(
   () => edition,
@@ -61,8 +64,11 @@ function putBack({ item }: Pinned) {
 </script>
 
 <template>
-  <aside class="panel flex flex-col gap-3 border-l-4 border-l-bilberry-700 p-4" :aria-label="t('margin.title')">
-    <h2 class="text-lg font-bold">{{ t('margin.title') }}</h2>
+  <SlateSidePanel
+    class="border-l-4 border-l-bilberry-700"
+    :title="t('margin.title')"
+    :quiet="quiet"
+    @close="emit('close')">
     <SlateWorth
       v-if="review && (review.points !== null || own?.points != null || Object.keys(review.levels).length)"
       :points="points"
@@ -82,7 +88,7 @@ function putBack({ item }: Pinned) {
           <button
             v-if="pinned.item.kind === 'second-thought' && pinned.asks && editable"
             type="button"
-            class="button mt-1 min-h-10 px-3 py-1"
+            class="button mt-1 px-3 py-1"
             @click="putBack(pinned)">
             <Icon name="lucide:undo-2" size="18" />{{ t('margin.putBack') }}
           </button>
@@ -107,5 +113,5 @@ function putBack({ item }: Pinned) {
       class="note-line">
       {{ t('margin.onlyInk') }}
     </p>
-  </aside>
+  </SlateSidePanel>
 </template>

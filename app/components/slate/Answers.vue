@@ -45,19 +45,15 @@ async function send() {
         ref="field"
         v-model="words"
         dir="auto"
-        class="field min-h-10 min-w-0 flex-1 py-1"
+        class="field min-w-0 flex-1 py-1"
         :maxlength="LONGEST_LINE"
         :aria-label="t('margin.answerHere')"
         @keydown.escape="writing = false" />
-      <button
-        type="submit"
-        class="button min-h-10 w-11 px-0"
-        :disabled="busy || !words.trim()"
-        :aria-label="t('together.send')">
+      <button type="submit" class="button w-11 px-0" :disabled="busy || !words.trim()" :aria-label="t('together.send')">
         <Icon name="lucide:send" size="18" />
       </button>
     </form>
-    <button v-else-if="speak" type="button" class="button button-quiet min-h-10 self-start px-2 py-1" @click="begin">
+    <button v-else-if="speak" type="button" class="button button-quiet self-start px-2 py-1" @click="begin">
       <Icon name="lucide:reply" size="18" />{{ t('margin.answerIt') }}
     </button>
     <span v-if="trouble" class="trouble" role="alert">{{ trouble }}</span>

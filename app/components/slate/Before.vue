@@ -1,10 +1,8 @@
 <script setup lang="ts">
 import type { Page } from '~~/core/board/board'
 import type { Edition } from '~~/core/board/edition'
-import type { PieceId } from '~~/core/board/ids'
-import { pieceName } from '~~/core/board/pieceName'
 import type { NamedGains } from '~~/core/review/gained'
-import { whatMoved, type Whereabouts } from '~~/core/placement/whatMoved'
+import { whatMoved } from '~~/core/placement/whatMoved'
 import type { SlateState } from '~~/core/slate/state'
 
 /**
@@ -20,14 +18,7 @@ const { edition, page, before, now, gains } = defineProps<{
 }>()
 const { t } = useWords()
 const moved = computed(() => whatMoved(before, now, edition).filter(one => one.page === page.id))
-const { headingOf } = useHeadings()
-const nameOf = (piece: PieceId) => now.texts[piece] || pieceName(edition.pieces.get(piece)!.piece)
-function whereIs(at: Whereabouts, state: SlateState): string {
-  if (at === 'ledge') return t('stage.onLedge')
-  if (at === 'outside') return t('stage.outside')
-  const headings = page.places.filter(place => at.includes(place.id)).map(place => headingOf(place, page, state.texts))
-  return t('stage.inPlace', { place: headings.join(t('stage.and')) })
-}
+const { nameOf, whereIs } = useWhereabouts(() => edition)
 </script>
 
 <template>
@@ -44,7 +35,11 @@ function whereIs(at: Whereabouts, state: SlateState): string {
       <ul v-else>
         <li v-for="one in moved" :key="one.piece">
           <bdi>{{
-            t('again.moved', { name: nameOf(one.piece), from: whereIs(one.from, before), to: whereIs(one.to, now) })
+            t('again.moved', {
+              name: nameOf(one.piece, now),
+              from: whereIs(one.from, before),
+              to: whereIs(one.to, now),
+            })
           }}</bdi>
         </li>
       </ul>

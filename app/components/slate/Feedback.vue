@@ -6,11 +6,12 @@ import { kindSign } from '~~/core/drawing/verdict'
 import { byNeed } from '~/composables/board/verdicts'
 
 /** How a student's own work stands, in kind words and without the answers. What needs another look comes first. */
-const { edition, state, items, closable } = defineProps<{
+const { edition, state, items, quiet } = defineProps<{
   edition: Edition
   state: SlateState
   items: readonly Feedback[]
-  closable: boolean
+  /** It opened by itself. */
+  quiet: boolean
 }>()
 const emit = defineEmits<{ close: [] }>()
 const { t, said } = useWords()
@@ -28,8 +29,7 @@ const words = ({ verdict, reason }: Feedback) =>
 </script>
 
 <template>
-  <aside class="panel flex min-h-0 flex-col gap-3 p-4" :aria-label="t('feedback.title')" data-test="feedback">
-    <h2 class="text-lg font-bold">{{ t('feedback.title') }}</h2>
+  <SlateSidePanel :title="t('feedback.title')" :quiet="quiet" data-test="feedback" @close="emit('close')">
     <p v-if="allRight" class="font-semibold text-action">{{ t('feedback.allRight') }}</p>
     <ul v-else class="flex min-h-0 flex-col gap-2 overflow-auto" tabindex="0" :aria-label="t('feedback.title')">
       <li v-for="(item, i) in listed" :key="i" class="flex gap-3">
@@ -40,8 +40,6 @@ const words = ({ verdict, reason }: Feedback) =>
         >
       </li>
     </ul>
-    <button v-if="closable" type="button" class="button button-action" @click="emit('close')">
-      {{ t('feedback.close') }}
-    </button>
-  </aside>
+    <button type="button" class="button button-action" @click="emit('close')">{{ t('feedback.close') }}</button>
+  </SlateSidePanel>
 </template>

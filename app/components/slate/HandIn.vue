@@ -13,12 +13,14 @@ import type { Member } from '~/composables/slate/useSlate'
 /**
  * Before it is handed in: what is empty, with a way there; why it was sorted so; who isn't done; a word to the teacher.
  */
-const { open, edition, state, kind, members, own, rules, counted, handIn } = defineProps<{
+const { open, edition, state, kind, members, here, own, rules, counted, handIn } = defineProps<{
   open: boolean
   edition: Edition
   state: SlateState
   kind: SlateKind
   members: readonly Member[]
+  /** Those of the others who have the slate before them. */
+  here: ReadonlySet<Author>
   own: Author
   rules: Rules
   counted: boolean
@@ -38,11 +40,14 @@ watch(
   { immediate: true },
 )
 /** Whoever hands in is done. */
-const waiting = computed(() =>
+const notDone = computed(() =>
   kind === 'frame' && rules.handInBy === 'all-done'
     ? members.filter(member => !member.done && authorOf(member) !== own)
     : [],
 )
+const waiting = computed(() => notDone.value.filter(member => here.has(authorOf(member))))
+/** Who is away holds nobody up. */
+const without = computed(() => notDone.value.filter(member => !here.has(authorOf(member))))
 const short = computed(() => shortNames(members.map(member => member.name)))
 async function send() {
   if (await attempt(async () => (await handIn(word.value), true))) emit('close')
@@ -53,6 +58,9 @@ async function send() {
   <UiAsk :open="open" :title="t(counted ? 'slate.handInTitle' : 'slate.finishTitle')" @close="emit('close')">
     <p v-if="waiting.length" class="trouble mb-3" role="status">
       {{ t('together.waitFor', { names: waiting.map(member => short(member.name)).join(', ') }) }}
+    </p>
+    <p v-if="without.length && !waiting.length" class="told mb-3" role="status">
+      {{ t('together.without', { names: without.map(member => short(member.name)).join(', ') }) }}
     </p>
     <SlateLeft v-if="done.placed < done.of" :board="edition.board" :left="left" @go="emit('go', $event)" />
     <p v-else class="text-lg">{{ t('slate.allPlaced') }}</p>

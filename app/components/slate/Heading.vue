@@ -11,7 +11,7 @@ const nameIt = () => attempt(() => ask(`/api/slates/${slate}/name`, { method: 'P
   <div class="flex flex-wrap items-center gap-3">
     <label class="flex items-center gap-3"
       ><span class="shrink-0 font-semibold">{{ t('slate.heading') }}</span
-      ><input v-model="name" dir="auto" class="field min-h-9 max-w-md py-1" maxlength="60" @change="nameIt"
+      ><input v-model="name" dir="auto" class="field max-w-md py-1" maxlength="60" @change="nameIt"
     /></label>
     <p v-if="hidden" class="flex items-center gap-1.5" role="status">
       <Icon name="lucide:eye-off" />{{ t('slate.headingHidden') }}

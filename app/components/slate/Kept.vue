@@ -17,11 +17,13 @@ watch([() => connected, () => unsent === 0], ([on, all]) => {
 </script>
 
 <template>
-  <p class="flex items-center gap-2 text-sm text-stone-200" data-test="kept">
-    <Icon :name="connected ? 'lucide:check' : 'lucide:cloud-off'" />{{ kept }}
+  <!-- One line, as long as the longest of them: nothing below it moves when the words change. -->
+  <p class="flex min-w-44 items-center gap-2 text-sm text-stone-200 max-sm:min-w-0" :title="kept">
+    <Icon :name="connected ? 'lucide:check' : 'lucide:cloud-off'" />
+    <span class="max-sm:sr-only" :class="pictures ? 'sr-only' : ''" data-test="kept">{{ kept }}</span>
+    <span v-if="pictures" role="status" class="max-sm:sr-only" data-test="on-way">{{
+      t('picture.onWay', { count: pictures })
+    }}</span>
   </p>
   <p class="sr-only" role="status">{{ said }}</p>
-  <p v-if="pictures" class="text-sm text-stone-200" role="status" data-test="on-way">
-    {{ t('picture.onWay', { count: pictures }) }}
-  </p>
 </template>

@@ -2,6 +2,7 @@
 import type { Page } from '~~/core/board/board'
 import type { Place } from '~~/core/board/place'
 import { boxOf } from '~~/core/geometry/outline'
+import { badgeSpot } from '~~/core/layout/badgeSpot'
 import { textWidth } from '~~/core/text/measure'
 import type { Member } from '~/composables/slate/useSlate'
 
@@ -19,7 +20,9 @@ const parts = computed(() =>
       const mine = place.part === part
       const words = wordsFor(place, mine)
       const box = boxOf(place)
-      return { id: place.id, place, box, mine, words, width: Math.min(box.width, textWidth(words, SIZE, 'bold') + 16) }
+      const width = Math.min(box.width, textWidth(words, SIZE, 'bold') + 16)
+      const badge = badgeSpot(place, { width, height: HEIGHT }, true)
+      return { id: place.id, place, box, mine, words, width, badge }
     }),
 )
 function wordsFor(place: Place, mine: boolean): string {
@@ -50,7 +53,7 @@ watch(() => page.id, openAtMine)
 
 <template>
   <g ref="root" class="pointer-events-none" data-test="parts">
-    <g v-for="{ id, place, box, mine, words, width } in parts" :key="id" :data-part="mine ? 'mine' : 'other'">
+    <g v-for="{ id, place, box, mine, words, width, badge } in parts" :key="id" :data-part="mine ? 'mine' : 'other'">
       <template v-if="place.shape.kind === 'polygon'"
         ><polygon
           :points="place.shape.points.map(p => `${p.x},${p.y}`).join(' ')"
@@ -80,17 +83,11 @@ watch(() => page.id, openAtMine)
         fill-opacity="0.14"
         :stroke="mine ? '#1c5a3c' : 'none'"
         stroke-width="4" />
-      <rect
-        :x="box.x + box.width - width"
-        :y="box.y + box.height - HEIGHT"
-        :width="width"
-        :height="HEIGHT"
-        rx="4"
-        :fill="mine ? '#1c5a3c' : '#3c494a'" />
+      <rect :x="badge.x" :y="badge.y" :width="width" :height="HEIGHT" rx="4" :fill="mine ? '#1c5a3c' : '#3c494a'" />
       <text
         class="board-text"
-        :x="box.x + box.width - width / 2"
-        :y="box.y + box.height - HEIGHT / 2 + SIZE * 0.34"
+        :x="badge.x + width / 2"
+        :y="badge.y + HEIGHT / 2 + SIZE * 0.34"
         :font-size="SIZE"
         font-weight="700"
         fill="#ffffff"

@@ -4,7 +4,7 @@ import type { Side } from '~/composables/slate/useBeside'
 /**
  * What stands over the page: a hand to put up, and what opens beside it (a line, hints, reasons, how it was before).
  */
-const { side, hand, line, hints, besides, before, comparing, crowded } = defineProps<{
+const { side, hand, line, hints, besides, before, comparing, crowded, said } = defineProps<{
   side: Side | null
   /** Whether help is asked for; null where nobody can. */
   hand: boolean | null
@@ -16,8 +16,10 @@ const { side, hand, line, hints, besides, before, comparing, crowded } = defineP
   comparing: boolean
   /** Others are named in the same row, so that the words give way sooner. */
   crowded: boolean
+  /** Whether what the teacher said and marked stands beside the page; null where there is nothing of it. */
+  said: boolean | null
 }>()
-const emit = defineEmits<{ open: [side: Side]; compare: []; hand: [up: boolean] }>()
+const emit = defineEmits<{ open: [side: Side]; compare: []; hand: [up: boolean]; said: [] }>()
 const { t } = useWords()
 </script>
 
@@ -25,7 +27,7 @@ const { t } = useWords()
   <button
     v-if="hand !== null"
     type="button"
-    class="button min-h-10 px-3 py-1"
+    class="button px-3 py-1"
     :class="hand ? 'border-sunfleck-600 bg-sunfleck-200 text-stone-950' : ''"
     :aria-pressed="hand"
     :title="t(hand ? 'hand.down' : 'hand.ask')"
@@ -35,7 +37,7 @@ const { t } = useWords()
   <button
     v-if="line !== null"
     type="button"
-    class="button min-h-10 px-3 py-1"
+    class="button px-3 py-1"
     :aria-expanded="side === 'talk'"
     :title="t('together.lineOpen')"
     @click="emit('open', 'talk')">
@@ -47,7 +49,7 @@ const { t } = useWords()
   <button
     v-if="hints"
     type="button"
-    class="button min-h-10 px-3 py-1"
+    class="button px-3 py-1"
     :aria-expanded="side === 'hints'"
     :title="t('hints.open')"
     @click="emit('open', 'hints')">
@@ -56,7 +58,7 @@ const { t } = useWords()
   <button
     v-if="besides"
     type="button"
-    class="button min-h-10 px-3 py-1"
+    class="button px-3 py-1"
     :aria-expanded="side === 'beside'"
     :title="t('beside.open')"
     @click="emit('open', 'beside')">
@@ -65,11 +67,17 @@ const { t } = useWords()
     }}</span>
   </button>
   <button
-    v-if="before"
+    v-if="said !== null"
     type="button"
-    class="button min-h-10 px-3 py-1"
-    :aria-pressed="comparing"
-    @click="emit('compare')">
+    class="button px-3 py-1"
+    :aria-expanded="said"
+    :title="t('margin.title')"
+    @click="emit('said')">
+    <Icon name="lucide:message-square-text" size="18" /><span :class="crowded ? 'max-2xl:sr-only' : 'max-sm:sr-only'">{{
+      t('margin.title')
+    }}</span>
+  </button>
+  <button v-if="before" type="button" class="button px-3 py-1" :aria-pressed="comparing" @click="emit('compare')">
     <Icon name="lucide:columns-2" size="18" />{{ t(comparing ? 'again.hide' : 'again.show') }}
   </button>
 </template>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Spoken } from '~~/core/board/clip'
-import { partAt, spokenParts } from '~~/core/text/spoken'
+import { partAt, readsFromRight, spokenParts } from '~~/core/text/spoken'
 
 /**
  * Words that are heard: as the teacher has spoken them, else by the device's voice where it has one; then the word that
@@ -39,7 +39,7 @@ watch(() => text, voice.stop)
     @click="press">
     <Icon :name="going ? 'lucide:square' : 'lucide:volume-2'" size="22" />
   </button>
-  <p class="min-w-0 flex-1 divides" v-bind="$attrs" :lang="language">
+  <p class="min-w-0 flex-1 divides" v-bind="$attrs" :lang="language" :dir="readsFromRight(language) ? 'rtl' : 'ltr'">
     <!-- Whole while nothing is said: a screen reader has its own way of going through it. -->
     <template v-if="current < 0">{{ text }}</template>
     <template v-else

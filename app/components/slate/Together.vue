@@ -15,10 +15,18 @@ const { kind, members, own, hands, editable, presents, following } = defineProps
   presents: boolean
   following: Author | null
   showable: boolean
+  /** Whether it is shown who made what. */
+  named: boolean
   talks: boolean
   unread: number
 }>()
-const emit = defineEmits<{ done: [done: boolean]; present: [on: boolean]; follow: [who: Author | null]; talk: [] }>()
+const emit = defineEmits<{
+  done: [done: boolean]
+  present: [on: boolean]
+  follow: [who: Author | null]
+  name: [on: boolean]
+  talk: []
+}>()
 const { t } = useWords()
 /** Of a whole class only those who are here are listed. */
 const MOST_LISTED = 8
@@ -39,10 +47,10 @@ const stateOf = (member: Member) =>
 <template>
   <section
     v-if="isOfSeveral(kind)"
-    class="flex flex-wrap items-center gap-x-2 gap-y-1.5"
+    class="flex flex-wrap items-center gap-x-2 gap-y-1.5 max-sm:flex-nowrap"
     :aria-label="t('together.title')"
     data-test="together">
-    <ul class="flex flex-wrap items-center gap-1.5">
+    <ul class="flex flex-wrap items-center gap-1.5 max-sm:flex-nowrap">
       <li
         v-for="member in listed"
         :key="member.hand"
@@ -56,11 +64,11 @@ const stateOf = (member: Member) =>
         <Icon v-if="member.done" name="lucide:check" size="16" />
       </li>
     </ul>
-    <span class="flex flex-wrap items-center gap-2">
+    <span class="flex flex-wrap items-center gap-2 max-sm:flex-nowrap">
       <button
         v-if="editable && me"
         type="button"
-        class="button min-h-10 px-3 py-1"
+        class="button px-3 py-1"
         :aria-pressed="me.done"
         @click="emit('done', !me.done)">
         <Icon name="lucide:check" size="18" />{{ t(me.done ? 'together.notDone' : 'together.iAmDone') }}
@@ -68,7 +76,7 @@ const stateOf = (member: Member) =>
       <button
         v-if="showable && !presenter"
         type="button"
-        class="button min-h-10 px-3 py-1"
+        class="button px-3 py-1"
         :class="presents ? 'border-sunfleck-600 bg-sunfleck-200 text-stone-950' : ''"
         :title="t(presents ? 'together.stopShowing' : 'together.show')"
         :aria-pressed="presents"
@@ -81,18 +89,22 @@ const stateOf = (member: Member) =>
         <span>{{ t('together.shows', { name: presenter.name }) }}</span>
         <button
           type="button"
-          class="button min-h-10 px-3 py-1"
+          class="button px-3 py-1"
           :aria-pressed="following === presenter.author"
           @click="emit('follow', following === presenter.author ? null : presenter.author)">
           {{ t(following === presenter.author ? 'together.lookMyself' : 'together.follow') }}
         </button>
       </template>
       <button
-        v-if="talks"
         type="button"
-        class="button min-h-10 px-3 py-1"
-        :title="t('together.talk')"
-        @click="emit('talk')">
+        class="button px-3 py-1"
+        :class="named ? 'border-sunfleck-600 bg-sunfleck-200 text-stone-950' : ''"
+        :title="t('together.whoMade')"
+        :aria-pressed="named"
+        @click="emit('name', !named)">
+        <Icon name="lucide:signature" size="18" /><span class="max-2xl:sr-only">{{ t('together.whoMade') }}</span>
+      </button>
+      <button v-if="talks" type="button" class="button px-3 py-1" :title="t('together.talk')" @click="emit('talk')">
         <Icon name="lucide:message-square-plus" size="18" /><span class="max-sm:sr-only">{{ t('together.talk') }}</span
         ><span v-if="unread" class="rounded-full bg-sunfleck-400 px-2 text-sm text-stone-950">{{
           t('together.unread', { count: unread })

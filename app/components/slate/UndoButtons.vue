@@ -1,15 +1,26 @@
 <script setup lang="ts">
-/** At the end of the ledge: the last step taken back, or all of them. */
-const { undo, again } = defineProps<{ undo: boolean; again: boolean }>()
+/** At the end of the ledge: the last step taken back, or all of them. On a low ledge they stand beside each other. */
+const { undo, again, low } = defineProps<{ undo: boolean; again: boolean; low: boolean }>()
 const emit = defineEmits<{ undo: []; again: [] }>()
 const { t } = useWords()
+const words = computed(() => (low ? 'sr-only' : 'max-sm:sr-only'))
 </script>
 
 <template>
-  <button type="button" class="button min-h-9 px-3 py-1" :disabled="!undo" @click="emit('undo')">
-    <Icon name="lucide:undo-2" /><span class="max-sm:sr-only">{{ t('slate.undo') }}</span>
+  <button
+    type="button"
+    class="button min-w-11 px-3 py-1"
+    :disabled="!undo"
+    :title="t('slate.undo')"
+    @click="emit('undo')">
+    <Icon name="lucide:undo-2" /><span :class="words">{{ t('slate.undo') }}</span>
   </button>
-  <button type="button" class="button min-h-9 px-3 py-1" :disabled="!again" @click="emit('again')">
-    <Icon name="lucide:rotate-ccw" /><span class="max-sm:sr-only">{{ t('slate.startAgain') }}</span>
+  <button
+    type="button"
+    class="button min-w-11 px-3 py-1"
+    :disabled="!again"
+    :title="t('slate.startAgain')"
+    @click="emit('again')">
+    <Icon name="lucide:rotate-ccw" /><span :class="words">{{ t('slate.startAgain') }}</span>
   </button>
 </template>

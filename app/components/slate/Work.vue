@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { stepsDone, type Left } from '~~/core/placement/tasks'
 import { secondThoughts } from '~~/core/margin/pinned'
-import { changedThings } from '~~/core/slate/hands'
 import { mayTouch } from '~~/core/slate/actor'
+import type { Place } from '~~/core/board/place'
 import { isOfSeveral } from '~~/core/slate/kind'
-import { startedAgain } from '~~/core/slate/moves/startAgain'
 import { isUntouched } from '~~/core/slate/state'
 import { canBeginAgain } from '~~/core/slate/status'
+import { shortNames } from '~~/core/roster/names'
 import type { OtherHand } from '~/composables/slate/otherHands'
 import { useSlate, type SlateView } from '~/composables/slate/useSlate'
 
@@ -68,13 +68,7 @@ const feedback = useFeedback({
   state: () => state.value,
 })
 const { items: told, gains, onPieces, shows: mayAsk, trouble: notTold } = feedback
-/** What starting again would take back: on a slate of several what nobody but this student has touched. */
-const takenBack = computed(() => {
-  const { author, part, several: mine } = about.value.actor
-  const own = { by: author, ...(part !== 'all' && { part }), ...(mine && { mine }) }
-  return mine ? changedThings(state.value, startedAgain(state.value, own, edition)).length : 0
-})
-const untouched = computed(() => (several ? takenBack.value === 0 : isUntouched(state.value, edition)))
+const untouched = computed(() => isUntouched(state.value, edition))
 const dueWords = useDue()
 // Somebody has moved this student to another frame: they are led there.
 watch(refused, code => code === 'not-yours' && emit('elsewhere'))
@@ -115,6 +109,13 @@ const members = computed(() => about.value.members)
 const parted = computed(() => several && page.value.places.some(place => place.part !== undefined))
 const actor = computed(() => about.value.actor)
 const part = computed(() => (typeof actor.value.part === 'number' ? actor.value.part : null))
+/** On the class's board it is seen at once who wrote what. */
+const named = ref(view.kind === 'class')
+const short = computed(() => shortNames(members.value.map(member => member.name)))
+provideAuthorNames(author => {
+  const member = several && members.value.find(one => authorOf(one) === author)
+  return member ? short.value(member.name) : null
+})
 const holding = () => otherHands(members.value, slate.others.value)
 const hands = computed<readonly OtherHand[]>(before =>
   unlessSame(
@@ -122,6 +123,7 @@ const hands = computed<readonly OtherHand[]>(before =>
     holding().map(({ holds: _, ...hand }) => hand),
   ),
 )
+const here = computed(() => new Set(hands.value.map(hand => hand.author)))
 const { following, presents } = useTogether({
   be: slate.be,
   hands,
@@ -160,18 +162,38 @@ const mayTakeBack = computed(
 )
 /** What the teacher writes while they work is there at once; what was said of the try before in the next one too. */
 const noted = computed(() => back.value || margin.value.length > 0 || (further.value && !!review.value?.comment))
+/** What the teacher said stands beside the page until it is closed; what comes opens it, but not under a hand. */
+const saidOpen = ref(noted.value)
 const stage = useTemplateRef<{ $el: HTMLElement }>('stage')
 /** A piece that is dragged comes before two fingers that look closer. */
 const dragging = ref(false)
-/** Under a hand that drags the page keeps its size. */
 const notes = ref(noted.value)
 watch([noted, dragging], () => !dragging.value && (notes.value = noted.value))
+watch([() => margin.value.length, notes, told], ([now, are, items], [before, were, had]) => {
+  if (now > before || (are && !were) || (items && !had)) saidOpen.value = true
+})
+const said = computed(() => !!told.value || (notes.value && hasSaid.value))
+/** On what is only looked at marks of the margin may be all there is. */
+const hasSaid = computed(() => back.value || margin.value.length > 0 || !!review.value?.comment)
+function closeFeedback() {
+  if (editable.value) feedback.hide()
+  else saidOpen.value = false
+}
+/** What is opened by hand takes the keyboard along; what comes by itself doesn't. */
+const asked = ref(false)
+function askSaid() {
+  asked.value = true
+  saidOpen.value = !saidOpen.value
+}
+const mayOpen = (place: Place) => mayTouch(place, actor.value)
 provideSecondThoughts(() => secondThoughts(margin.value, state.value))
 const zoom = useZoom(
   computed(() => stage.value?.$el ?? null),
   () => !dragging.value,
 )
-useSlateKeys({ showKeys: () => (showKeys.value = true), undo: slate.undo })
+const { undoing } = useSlateSaid({ edition, state, own: view.actor.author, members: () => members.value, shut, told })
+const undo = () => void undoing(slate.undo)
+useSlateKeys({ showKeys: () => (showKeys.value = true), undo })
 </script>
 
 <template>
@@ -180,7 +202,8 @@ useSlateKeys({ showKeys: () => (showKeys.value = true), undo: slate.undo })
   <div class="flex h-dvh flex-col low:overflow-y-auto">
     <UiTopBar :title="edition.board.title" :language="edition.board.language">
       <template #start
-        ><NuxtLink to="/desk" :aria-label="t('slate.toDesk')" class="flex min-h-11 items-center"><UiMark /></NuxtLink
+        ><NuxtLink to="/desk" :aria-label="t('slate.toDesk')" class="flex min-h-11 min-w-11 items-center"
+          ><UiMark /></NuxtLink
       ></template>
       <SlateKept :unsent="unsent" :connected="connection === 'open'" :pictures="picturesOnWay" />
       <LazyLessonOnSlate
@@ -258,8 +281,8 @@ useSlateKeys({ showKeys: () => (showKeys.value = true), undo: slate.undo })
         :done="done"
         :language="edition.board.language" />
       <div
-        v-if="several || talks || besides || hints.length || further || goingOn"
-        class="flex flex-wrap items-center gap-x-2 gap-y-2">
+        v-if="several || talks || besides || hints.length || further || goingOn || said"
+        class="flex flex-wrap items-center gap-x-2 gap-y-2 max-sm:flex-nowrap max-sm:overflow-x-auto max-sm:*:shrink-0">
         <LazySlateTogether
           v-if="several"
           :kind="view.kind"
@@ -272,6 +295,8 @@ useSlateKeys({ showKeys: () => (showKeys.value = true), undo: slate.undo })
           :showable="pageCount > 1 || steps.length > 0"
           :talks="talks"
           :unread="unread"
+          :named="named"
+          @name="named = $event"
           @done="done => attempt(() => slate.sayDone(done))"
           @present="presents = $event"
           @follow="following = $event"
@@ -285,6 +310,8 @@ useSlateKeys({ showKeys: () => (showKeys.value = true), undo: slate.undo })
           :before="further"
           :comparing="comparing"
           :crowded="several"
+          :said="said ? saidOpen : null"
+          @said="askSaid"
           @open="open"
           @hand="up => attempt(() => slate.askForHelp(up))"
           @compare="comparing = !comparing" />
@@ -295,7 +322,7 @@ useSlateKeys({ showKeys: () => (showKeys.value = true), undo: slate.undo })
         :unkept="deviceFull ? unsent : 0"
         :picture="pictureTrouble"
         :others="[trouble, notTold]" />
-      <div class="flex min-h-0 flex-1 flex-col gap-4 lg:flex-row low:flex-[1_0_auto]">
+      <div class="relative flex min-h-0 flex-1 flex-col gap-4 lg:flex-row low:flex-[1_0_auto]">
         <LazySlateBefore
           v-if="comparing && before"
           :edition="edition"
@@ -316,8 +343,9 @@ useSlateKeys({ showKeys: () => (showKeys.value = true), undo: slate.undo })
           :ledge="!back && !page.reading"
           :step="back ? null : step"
           :by="view.actor.author"
-          :open="place => mayTouch(place, actor)"
+          :open="mayOpen"
           :others="holding"
+          @closer="zoom.begin"
           @pinch="zoom.pinch"
           @make="slate.make"
           @drag="dragging = $event"
@@ -329,20 +357,23 @@ useSlateKeys({ showKeys: () => (showKeys.value = true), undo: slate.undo })
               :y="master.height / 2 - 2"
               :verdict="onPieces.get(piece.id)!" />
           </template>
-          <template v-if="goingOn" #ledge-end>
+          <template v-if="goingOn" #ledge-end="{ low }">
             <SlateUndoButtons
+              :low="low"
               :undo="slate.canUndo.value"
               :again="editable && !untouched"
-              @undo="slate.undo()"
+              @undo="undo"
               @again="several ? (beginningAgain = true) : startAgain()" />
           </template>
-          <template v-if="notes || told || parted" #over>
+          <template v-if="notes || told || parted || (several && named)" #over>
+            <LazySlateAuthors v-if="several && named" :page="page" :edition="edition" :state="state" />
             <LazySlateParts v-if="parted" :page="page" :part="part" :members="members" />
             <LazyReviewPlaceMarks v-if="told" :page="page" :marks="told" kind />
             <LazyMarginLayer v-if="notes" :page="page" :edition="edition" :state="state" :margin="margin" />
           </template>
         </BoardStage>
-        <div v-if="side" class="flex min-h-0 w-full flex-col lg:w-80 low:max-h-[70dvh]">
+        <!-- Over the side of the page, which stays as it is; on a phone over its foot. -->
+        <div v-if="side || (said && saidOpen)" class="drawer">
           <LazySlateTalk
             v-if="side === 'talk'"
             class="min-h-64 flex-1"
@@ -361,7 +392,7 @@ useSlateKeys({ showKeys: () => (showKeys.value = true), undo: slate.undo })
             @next="slate.make({ kind: 'hint', of: hintOf, number: $event })"
             @close="side = null" />
           <LazySlateBeside
-            v-else
+            v-else-if="side === 'beside'"
             class="flex-1"
             :board="edition.board"
             :page="page"
@@ -370,11 +401,9 @@ useSlateKeys({ showKeys: () => (showKeys.value = true), undo: slate.undo })
             :further="further"
             @make="slate.make"
             @close="side = null" />
-        </div>
-        <div v-if="told || notes" class="flex min-h-0 w-full flex-col gap-4 overflow-auto lg:w-80 low:max-h-[70dvh]">
           <LazyMarginNotes
-            v-if="notes && (!told || margin.length || review?.comment || view.counts !== 'nothing')"
-            class="shrink-0"
+            v-if="saidOpen && notes && (!told || margin.length || review?.comment || view.counts !== 'nothing')"
+            :quiet="!asked"
             :edition="edition"
             :state="state"
             :editable="editable"
@@ -384,15 +413,15 @@ useSlateKeys({ showKeys: () => (showKeys.value = true), undo: slate.undo })
             :rubric="view.rubric"
             :talk="about.talk"
             :speak="slate.speak"
+            @close="saidOpen = false"
             @make="slate.make" />
           <LazySlateFeedback
-            v-if="told"
-            class="min-h-48"
+            v-if="told && saidOpen"
+            :quiet="!asked && !editable"
             :edition="edition"
             :state="state"
             :items="told"
-            :closable="editable"
-            @close="feedback.hide()" />
+            @close="closeFeedback" />
         </div>
       </div>
     </main>
@@ -404,6 +433,7 @@ useSlateKeys({ showKeys: () => (showKeys.value = true), undo: slate.undo })
       :state="state"
       :kind="view.kind"
       :members="members"
+      :here="here"
       :own="view.actor.author"
       :rules="about.rules"
       :counted="about.handIn"
@@ -411,13 +441,15 @@ useSlateKeys({ showKeys: () => (showKeys.value = true), undo: slate.undo })
       @close="handingIn = false"
       @go="goTo"
       @make="slate.make" />
-    <UiAsk v-if="several" :open="beginningAgain" :title="t('slate.startAgainTitle')" @close="beginningAgain = false">
-      <p>{{ t('slate.startAgainSays', { count: takenBack }) }}</p>
-      <template #buttons>
-        <button type="button" class="button" @click="beginningAgain = false">{{ t('slate.keepWorking') }}</button>
-        <button type="button" class="button button-action" @click="startAgain">{{ t('slate.startAgainNow') }}</button>
-      </template>
-    </UiAsk>
+    <LazySlateStartAgain
+      v-if="several && standing"
+      :open="beginningAgain"
+      :edition="edition"
+      :state="state"
+      :actor="actor"
+      @close="beginningAgain = false"
+      @again="startAgain" />
+    <UiAnnouncer />
     <LazyUiKeySheet v-if="showKeys" :open="showKeys" @close="showKeys = false" />
   </div>
 </template>

@@ -16,7 +16,16 @@ interface Shown {
 export function useStageSaid(shown: Shown) {
   const { t } = useWords()
   const { nameOf, whereIs, placeName, targetName } = useStageNames(shown)
-  const said = ref('')
+  const words = ref('')
+  /** The same words a second time are said a second time. */
+  const times = ref(0)
+  const said = computed({
+    get: () => words.value,
+    set(now) {
+      words.value = now
+      times.value++
+    },
+  })
   /** What was done with what was held is said by the move; that nothing was, when it is let go. */
   let moved = false
 
@@ -44,5 +53,5 @@ export function useStageSaid(shown: Shown) {
     else said.value = t('stage.over', { where: targetName(now.target) })
   }
   const sayJoining = (from: PieceId | null) => void (from && (said.value = t('stage.joining', { name: nameOf(from) })))
-  return { said, nameOf, whereIs, placeName, noteMove, sayMove, sayHeld, sayJoining }
+  return { said, times, nameOf, whereIs, placeName, noteMove, sayMove, sayHeld, sayJoining }
 }

@@ -11,26 +11,33 @@ const GAP = 10
 const BETWEEN = 12
 const MOST_ROWS = 4
 /**
- * CSS pixels. Where pieces would be lower than this, first the ledge gets one row, then the page outgrows the window
- * and can be pushed about.
+ * CSS pixels. Where pieces would be lower than this for a finger, first the ledge gets one row, then the page is looked
+ * at more closely than it fits: it can be pushed about, and seen as a whole. A mouse needs less.
  */
 const FINGER = 44
+const MOUSE = 24
 /** CSS pixels: what its room may be larger by, since it is rounded up to whole ones on each side. */
 const ROUNDED = 2
 /**
- * CSS pixels. So low pieces may become where that shows the whole page at once: still half as high again as WCAG 2.5.8
+ * So much of that is enough where it shows the whole page at once; for a finger still half as high again as WCAG 2.5.8
  * asks for.
  */
-const STILL_CAUGHT = 36
+const STILL_CAUGHT = 36 / 44
 /** CSS pixels. The same where words that students read or write would be smaller than this, as on a phone. */
 const READABLE = 12
+/** CSS pixels: small, but read, where that shows the whole page at once. */
+const STILL_READ = 10
+/** Nearer to the whole page than this is the whole page. */
+const NEARLY_WHOLE = 1.02
 const LARGEST = 2.2
+const SMALLEST = 0.2
 /** Tools whose things are read. */
 const WORDED: ReadonlySet<Tool> = new Set(['write', 'note'])
 
 /**
- * One scale (CSS pixels for a point) at which page and ledge share the room, and how high the ledge is. It depends on
- * the room and the board only, not on where the pieces are, so that nothing jumps while somebody works.
+ * How page and ledge share the room, in CSS pixels for a point: `scale` is that of the ledge, and that at which the
+ * page can be read and caught; `whole` that at which all of the page is seen; `closer` says how much there is between.
+ * It depends on the room and the board only, not on where the pieces are, so that nothing jumps while somebody works.
  */
 export function useStageSize({
   room,
@@ -54,6 +61,7 @@ export function useStageSize({
   readonly barHeight: () => number
 }) {
   const { width, height } = useElementSize(room)
+  const byFinger = useMediaQuery('(any-pointer: coarse)')
   return computed(() => {
     const { width: pageWidth, height: pageHeight } = page()
     const share = ledgeShare(page(), edition())
@@ -74,11 +82,12 @@ export function useStageSize({
       ...writtenSpots(page()).map(spot => spot.textSize),
       ...(toolsAnywhereOn(edition().board, page()).some(tool => WORDED.has(tool)) ? [TEXT_SIZES.medium] : []),
     ]
-    const leastFor = (finger: number) =>
+    const leastFor = (hand: number, letter: number) =>
       editable() && !steady()
-        ? Math.max(0, ...cards.map(s => finger / s.height), ...letters.map(size => READABLE / size))
+        ? Math.max(0, ...cards.map(s => hand / s.height), ...letters.map(size => letter / size))
         : 0
-    const [least, leastWhole] = [leastFor(FINGER), leastFor(STILL_CAUGHT)]
+    const hand = byFinger.value ? FINGER : MOUSE
+    const [least, leastWhole] = [leastFor(hand, READABLE), leastFor(hand * STILL_CAUGHT, STILL_READ)]
     // What students take up is as large as a finger on the ledge, however small it is drawn.
     const caught = editable() || steady() ? FINGER + ROUNDED : 0
     const rowAt = (scale: number) => Math.max(highest * scale, caught)
@@ -88,13 +97,13 @@ export function useStageSize({
       const free = height.value - barHeight() - FRAME - below
       const drawn = free / (pageHeight + rows * highest)
       const down = highest * drawn < caught ? (free - rows * caught) / pageHeight : drawn
-      const fit = Math.max(Math.min(across, down, LARGEST), 0.2)
+      const fit = Math.max(Math.min(across, down, LARGEST), SMALLEST)
       const scale = fit >= leastWhole ? fit : Math.max(fit, least)
-      return {
-        scale,
-        fits: Math.min(down, LARGEST) >= scale,
-        ledgeHeight: sizes.length ? rows * (rowAt(scale) + GAP) + LEDGE_PADDING : 0,
-      }
+      const ledgeHeight = sizes.length ? rows * (rowAt(scale) + GAP) + LEDGE_PADDING : 0
+      const above = height.value - barHeight() - FRAME - (ledge() ? BETWEEN + ledgeHeight : 0)
+      const whole = Math.max(Math.min(across, above / pageHeight, scale), SMALLEST)
+      const closer = scale > whole * NEARLY_WHOLE ? scale / whole : 1
+      return { scale, whole, closer, fits: Math.min(down, LARGEST) >= scale, ledgeHeight }
     }
     const holds = (rows: number, { scale }: ReturnType<typeof layout>) =>
       sizes.reduce((sum, s) => sum + Math.max(s.width * scale, caught), 0)

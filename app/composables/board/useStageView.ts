@@ -1,5 +1,6 @@
 import type { Point, Size } from '~~/core/geometry/shape'
 import type { Held } from '~/composables/board/useStage'
+import type { ZoomAbout } from '~/composables/board/useZoom'
 
 /** CSS pixels: so near to the edge of the frame what is dragged pushes the page along. */
 const EDGE = 44
@@ -24,8 +25,8 @@ export function useStageView({
   readonly sheet: Ref<HTMLElement | null>
   /** CSS pixels for a point of the page. */
   readonly scale: () => number
-  /** The point on the screen that stays when the scale changes; null is the middle of the frame. */
-  readonly about: () => Point | null
+  /** The point on the screen that stays when the scale changes: null is the middle of the frame. */
+  readonly about: () => ZoomAbout
   /** Of what is held, in points. */
   readonly heldSize: () => Size | null
   /** What is held, and where what is dragged is on the screen. */
@@ -41,13 +42,14 @@ export function useStageView({
     return { x: box.left + box.width / 2, y: box.top + box.height / 2 }
   }
   /** What is in the middle of the frame, before the sheet changes its size. */
-  let kept: { share: Point; at: Point | null } | null = null
+  let kept: { share: Point; at: Point | null } | 'start' | null = null
   watch(
     scale,
     () => {
       if (!frame.value || !sheet.value) return
       const at = about()
-      kept = { share: shareAt(at ?? middleOf(frame.value)), at }
+      if (at === 'start') kept = at
+      else kept = { share: shareAt(at ?? middleOf(frame.value)), at }
     },
     { flush: 'pre' },
   )
@@ -55,6 +57,7 @@ export function useStageView({
     scale,
     () => {
       if (!frame.value || !sheet.value || !kept) return
+      if (kept === 'start') return frame.value.scrollTo(0, 0)
       const box = sheet.value.getBoundingClientRect()
       const to = kept.at ?? middleOf(frame.value)
       frame.value.scrollBy(box.left + kept.share.x * box.width - to.x, box.top + kept.share.y * box.height - to.y)

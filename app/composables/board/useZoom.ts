@@ -9,6 +9,8 @@ const KEYS = {
   further: ['Minus', 'Slash', 'NumpadSubtract'],
   whole: ['Digit0', 'Numpad0'],
 }
+/** What stays where it is on the screen when it is looked at more closely; null is the middle. */
+export type ZoomAbout = Point | 'start' | null
 /** Nearer to the whole page than this is the whole page. */
 const NEARLY_WHOLE = 0.02
 
@@ -19,11 +21,19 @@ const NEARLY_WHOLE = 0.02
  */
 export function useZoom(room: Ref<HTMLElement | null>, active: () => boolean) {
   const zoom = ref(1)
-  /** The point on the screen that stays where it is, last time it changed; null is the middle. */
-  let point: Point | null = null
+  let point: ZoomAbout = null
+  /** Somebody has chosen how closely. */
+  let chosen = false
   function to(next: number, about: Point | null = null) {
     point = about
+    chosen = true
     zoom.value = Math.min(MOST, Math.max(LEAST, Math.abs(next - 1) < NEARLY_WHOLE ? 1 : next))
+  }
+  /** As closely as it takes to read it, until somebody chooses; it begins where the page begins. */
+  function begin(closer: number) {
+    if (chosen) return
+    point = zoom.value === 1 ? 'start' : null
+    zoom.value = Math.min(MOST, closer)
   }
   useEventListener(
     room,
@@ -53,6 +63,7 @@ export function useZoom(room: Ref<HTMLElement | null>, active: () => boolean) {
     zoom: readonly(zoom),
     about: () => point,
     pinch,
+    begin,
     nearer: () => to(zoom.value * BY),
     further: () => to(zoom.value / BY),
     whole: () => to(1),

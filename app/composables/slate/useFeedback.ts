@@ -25,13 +25,25 @@ export function useFeedback({
 }) {
   const told = shallowRef<{ readonly items: Feedback[]; readonly gains: NamedGains | null } | null>(null)
   const shows = computed(() => feedbackShows(when(), keyed, status.value))
-  const { attempt, trouble } = useAsking()
+  const { attempt, trouble, refusal } = useAsking()
   async function look() {
     told.value = (await attempt(() => ask<NonNullable<typeof told.value>>(`/api/slates/${slate}/feedback`))) ?? null
   }
+  /** By itself; a slate that is open again by then, before the news of it has come, isn't spoken of. */
+  async function lookUnasked() {
+    const at = status.value
+    await look()
+    if (status.value === at && refusal.value !== 'not-now') return
+    told.value = null
+    trouble.value = ''
+  }
   watch(
     status,
-    now => ((now === 'handed-in' || now === 'handed-back') && shows.value ? void look() : (told.value = null)),
+    now => {
+      told.value = null
+      trouble.value = ''
+      if ((now === 'handed-in' || now === 'handed-back') && shows.value) void lookUnasked()
+    },
     { immediate: true },
   )
   // A mark on what has changed since would be a lie.

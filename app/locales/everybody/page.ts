@@ -1,6 +1,13 @@
 /** The page itself and all that is done on it. */
 export default {
-  zoom: { title: 'Closer or further', nearer: 'Closer', further: 'Further away', percent: '{percent} %' },
+  zoom: {
+    title: 'Closer or further',
+    nearer: 'Closer',
+    further: 'Further away',
+    percent: '{percent} %',
+    part: 'A part is out of sight.',
+    whole: 'See the whole page',
+  },
   stage: {
     numberHere: 'A number goes here.',
     page: 'Page',
@@ -17,7 +24,8 @@ export default {
     onLedge: 'on the ledge',
     inPlace: 'in {place}',
     atPlace: 'at {place}',
-    nthInPlace: 'in {place}, {at} of {of}',
+    nthPlace: '{place}, place {at}',
+    nthInPlace: '{place}, {at} of {of}',
     nearEdge: 'on the edge of {place}',
     outside: 'outside every place',
     and: ' and ',
@@ -162,6 +170,7 @@ export default {
     size: { small: 'Small', medium: 'Medium', large: 'Large' },
     shape: { rectangle: 'Rectangle', ellipse: 'Oval', triangle: 'Triangle', diamond: 'Diamond' },
     sign: { tick: 'Tick', cross: 'Cross', star: 'Star', question: 'Question mark', dot: 'Dot' },
+    madeBy: '{what}, by {name}',
     made: {
       text: 'Words: {words}',
       note: 'Note: {words}',

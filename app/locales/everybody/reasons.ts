@@ -95,6 +95,8 @@ export default {
     'no-such-link': 'This link opens nothing any more. Ask your teacher for a new one, or come in with the class code.',
     'no-such-code': 'No class has this code. Look again at the letters, or ask your teacher.',
     'not-now': "That can't be done now: it was handed in or handed back already.",
+    'no-cookie':
+      'This browser doesn’t keep who you are: it refuses cookies here. Allow them for this address, or use another browser.',
     taken: 'There is one of that name already. Choose another.',
     'too-often': 'That was tried too often. Wait a minute, then try again.',
     unreadable: "What is stored of this slate can't be read. Nothing was changed, and all others are well.",

@@ -1,5 +1,14 @@
 /** A slate and what stands around its page. */
 export default {
+  /** What happens on a slate, for whoever hears it. */
+  saidOf: {
+    undone: 'Undone.',
+    undoneOne: 'Undone. {name} is {where} now.',
+    undoneSeveral: 'Undone. {count} card moved. | Undone. {count} cards moved.',
+    pencilsUp: 'Pencils up. You can go on.',
+    told: '{right} of {count} are right. The others are listed beside the page.',
+    others: '{name} has changed {count} thing. | {name} has changed {count} things.',
+  },
   slate: {
     due: 'For {day}',
     finish: 'Finish',
@@ -33,6 +42,7 @@ export default {
     undo: 'Undo',
     startAgain: 'Start again',
     startAgainTitle: 'Take back what is yours?',
+    startAgainNothing: 'There is nothing here that you alone have done. What others have done on it stays.',
     startAgainSays:
       'One thing that only you have touched goes back. What others laid, wrote or moved stays as it is. | {count} things that only you have touched go back. What others laid, wrote or moved stays as it is.',
     startAgainNow: 'Take it back',
@@ -47,6 +57,7 @@ export default {
   },
   together: {
     title: 'Who works here',
+    whoMade: 'Who made what',
     you: 'you',
     here: 'here',
     away: 'away',
@@ -76,7 +87,8 @@ export default {
     private: 'Only you and your teacher read this.',
     sayToTeacher: 'Write to your teacher',
     nothingWritten: 'Nothing is written yet.',
-    waitFor: 'You can hand in once all have said that they are done. Still at work: {names}.',
+    waitFor: 'You can hand in once all who are here have said that they are done. Still at work: {names}.',
+    without: 'Not here now: {names}. You can hand in without them.',
   },
   beside: {
     title: 'Reasons and notes',

@@ -1,0 +1,81 @@
+import type { Edition } from '~~/core/board/edition'
+import { whatMoved } from '~~/core/placement/whatMoved'
+import type { Author } from '~~/core/slate/actor'
+import type { Feedback } from '~~/core/keys/feedback'
+import type { Shut } from '~~/core/slate/status'
+import type { SlateState } from '~~/core/slate/state'
+import type { Member } from '~/composables/slate/useSlate'
+
+/** What others do is told together, so often at most. */
+const GATHER_MS = 6000
+
+/** What happens on a slate beside the moves of one's own hand, for whoever hears it. */
+export function useSlateSaid({
+  edition,
+  state,
+  own,
+  members,
+  shut,
+  told,
+}: {
+  readonly edition: Edition
+  readonly state: Readonly<Ref<SlateState>>
+  readonly own: Author
+  readonly members: () => readonly Member[]
+  readonly shut: Readonly<Ref<Shut | null>>
+  readonly told: Readonly<Ref<readonly Feedback[] | null>>
+}) {
+  const { t } = useWords()
+  const { say } = useSaying()
+  const { nameOf, whereIs } = useWhereabouts(() => edition)
+
+  /** Does it, says what has changed by it, and stands at the piece that moved, if it was one. */
+  async function undoing(undo: () => void) {
+    const before = state.value
+    undo()
+    const now = state.value
+    if (now === before) return
+    const moved = whatMoved(before, now, edition)
+    const [one, more] = moved
+    if (!one || more) return say(t(moved.length ? 'saidOf.undoneSeveral' : 'saidOf.undone', { count: moved.length }))
+    say(t('saidOf.undoneOne', { name: nameOf(one.piece, now), where: whereIs(one.to, now) }))
+    await nextTick()
+    if (
+      document.activeElement instanceof HTMLElement
+      && !document.activeElement.closest('[role=dialog], input, textarea')
+    )
+      document.querySelector<HTMLElement>(`[data-piece="${one.piece}"]`)?.focus({ preventScroll: true })
+  }
+
+  watch(shut, (now, before) => {
+    if (before === 'paused' && now === null) say(t('saidOf.pencilsUp'))
+  })
+
+  watch(told, items => {
+    if (!items?.length) return
+    const right = items.filter(item => item.verdict === 'right').length
+    say(t(right === items.length ? 'feedback.allRight' : 'saidOf.told', { right, count: items.length }))
+  })
+
+  const touched = (of: SlateState) =>
+    new Map(Object.entries(of.hands ?? {}).map(([thing, [author, number]]) => [thing, { author, number }]))
+  let known = touched(state.value)
+  const gather = useDebounceFn(
+    () => {
+      const now = touched(state.value)
+      const changed = new Map<Author, number>()
+      for (const [thing, { author, number }] of now)
+        if (author !== own && known.get(thing)?.number !== number) changed.set(author, (changed.get(author) ?? 0) + 1)
+      known = now
+      const lines = members().flatMap(member => {
+        const count = changed.get(authorOf(member))
+        return count ? [t('saidOf.others', { name: member.name, count })] : []
+      })
+      if (lines.length) say(lines.join(' '))
+    },
+    GATHER_MS,
+    { maxWait: GATHER_MS },
+  )
+  if (members().length > 1) watch(state, () => void gather())
+  return { undoing }
+}

@@ -1,0 +1,23 @@
+import type { Edition } from '~~/core/board/edition'
+import type { PieceId } from '~~/core/board/ids'
+import { pieceName } from '~~/core/board/pieceName'
+import type { Whereabouts } from '~~/core/placement/whatMoved'
+import type { SlateState } from '~~/core/slate/state'
+
+/** Pieces and where they lie, in words, whatever page they are on. */
+export function useWhereabouts(edition: () => Edition) {
+  const { t } = useWords()
+  const { headingOf } = useHeadings()
+  const nameOf = (piece: PieceId, state: SlateState) =>
+    state.texts[piece] || pieceName(edition().pieces.get(piece)!.piece)
+  function whereIs(at: Whereabouts, state: SlateState): string {
+    if (at === 'ledge') return t('stage.onLedge')
+    if (at === 'outside') return t('stage.outside')
+    const headings = at.flatMap(id => {
+      const there = edition().places.get(id)
+      return there ? [headingOf(there.place, there.page, state.texts)] : []
+    })
+    return t('stage.inPlace', { place: headings.join(t('stage.and')) })
+  }
+  return { nameOf, whereIs }
+}
