@@ -99,7 +99,7 @@ export function drawPage(drawn: Drawn): PageDrawing {
       ...page.places.map(place => {
         const look = { lit: false, clear: own.coloured.has(place.id) }
         const heading = (isBlank(place) && state.texts[place.id]) || place.heading
-        return thing('place', place.id, heading, [...drawPlace(place, look), ...drawPart(place)])
+        return thing('place', place.id, heading, [...drawPlace(place, look), ...drawPart(place, page)])
       }),
       ...fixed.veiled.map(place => thing('place', `outline ${place.id}`, '', drawVeiledOutline(place))),
       ...fixed.pressed.map(clip => thing('clip', clip.id, clip.name, drawClipCard(clip))),

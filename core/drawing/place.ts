@@ -1,3 +1,4 @@
+import type { Page } from '../board/board'
 import type { Gaps, Grid, Lane, Place, Scale, Writing } from '../board/place'
 import { boxOf } from '../geometry/outline'
 import type { Box } from '../geometry/shape'
@@ -75,9 +76,9 @@ function drawGround(place: Place, { lit, clear }: PlaceLook): PathPrimitive {
 }
 
 /** Whose part of the page it is: a small plate with a person and a number, over the place and not on what is in it. */
-export function drawPart(place: Place): Primitive[] {
+export function drawPart(place: Place, page: Pick<Page, 'places' | 'width' | 'height'>): Primitive[] {
   if (!place.part) return []
-  const spot = badgeSpot(place, PLATE)
+  const spot = badgeSpot(place, PLATE, page)
   const [x, y] = [spot.x + 10, spot.y + 10]
   return [
     { kind: 'path', d: boxPath({ ...spot, ...PLATE }, 10), fill: 'ground', stroke: { colour: 'join', width: 1.4 } },

@@ -70,6 +70,8 @@ export interface Shown {
   readonly edition: Edition
   readonly page: Page
   readonly state: SlateState
+  /** Where the pieces are, for whoever has worked it out already. */
+  readonly placements?: readonly Placement[] | undefined
 }
 
 /** What of a branch stands below it; nothing below most. */
@@ -144,8 +146,7 @@ interface Lying {
   readonly share: Share
 }
 
-function filledOf({ edition, page, state }: Shown): Filled {
-  const placements = placePieces(state, page, edition)
+function filledOf({ edition, page, state, placements = placePieces(state, page, edition) }: Shown): Filled {
   const alone = new Map<PlaceId, Lying[]>()
   const both = new Map<string, { places: PlaceId[]; pieces: PieceId[] }>()
   const loose: PieceId[] = []
@@ -154,14 +155,21 @@ function filledOf({ edition, page, state }: Shown): Filled {
     const sure = innermost(shares, page).filter(share => share.certainty === 'in')
     const [only, more] = sure
     if (!only) loose.push(piece)
-    else if (!more) alone.set(only.place, [...(alone.get(only.place) ?? []), { piece, share: only }])
+    else if (!more) addTo(alone, only.place, { piece, share: only })
     else {
       const places = page.places.map(place => place.id).filter(id => sure.some(share => share.place === id))
-      const there = both.get(places.join('+')) ?? { places, pieces: [] }
-      both.set(places.join('+'), { places, pieces: [...there.pieces, piece] })
+      const there = both.get(places.join('+'))
+      if (there) there.pieces.push(piece)
+      else both.set(places.join('+'), { places, pieces: [piece] })
     }
   }
   return { placements, alone, both, loose }
+}
+
+function addTo<Key, Value>(lists: Map<Key, Value[]>, key: Key, value: Value): void {
+  const there = lists.get(key)
+  if (there) there.push(value)
+  else lists.set(key, [value])
 }
 
 function placeBranch(place: Place, filled: Filled, shown: Shown): Branch {

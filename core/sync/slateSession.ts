@@ -34,6 +34,7 @@ export class SlateSession {
   private cancelUnanswered = () => {}
   private stopped = false
   private refusal: RefusalCode | null = null
+  private timesRefused = 0
   private aside = 0
   private connectedNow = false
   private full = false
@@ -67,6 +68,14 @@ export class SlateSession {
   /** The last thing that the server wouldn't have, until something is made again. */
   get refused(): RefusalCode | null {
     return this.refusal
+  }
+  /** How often something was refused: the same thing a second time is news, too. */
+  get refusals(): number {
+    return this.timesRefused
+  }
+  private refuse(code: RefusalCode): void {
+    this.refusal = code
+    this.timesRefused++
   }
   /** How many moves were set aside on this device because they can't be read. */
   get setAside(): number {
@@ -201,7 +210,7 @@ export class SlateSession {
   }
 
   private hearPassing(code: RefusalCode, id: string | undefined): void {
-    if (code !== 'trouble' && code !== 'too-fast') this.refusal = code
+    if (code !== 'trouble' && code !== 'too-fast') this.refuse(code)
     if (code === 'paused') this.opened = { ...this.opened, paused: true }
     if (code === 'collected') this.opened = { ...this.opened, status: 'handed-in', collected: true }
     if (id === undefined) this.onWay = new Set()
@@ -212,7 +221,7 @@ export class SlateSession {
   }
 
   private hearFinal(code: RefusalCode, id: string | undefined): void {
-    this.refusal = code
+    this.refuse(code)
     if (id === undefined) {
       // Not a move, but the slate itself: it isn't open to us, and what is waiting stays on this device.
       this.heard = false
@@ -234,7 +243,7 @@ export class SlateSession {
 
   private putAside(id: string, code: RefusalCode): void {
     const envelope = this.now.pending.find(e => e.id === id)
-    this.refusal = code
+    this.refuse(code)
     if (envelope) {
       this.aside++
       void this.ports.store.setAside(this.start.slate, envelope, code)
@@ -330,7 +339,7 @@ export class SlateSession {
     const before = this.now.shown
     const result = apply(before, made, this.making)
     if (!result.ok) {
-      this.refusal = result.reason.code
+      this.refuse(result.reason.code)
       this.ports.changed()
       return false
     }
@@ -378,7 +387,7 @@ export class SlateSession {
     if (!next) return false
     if (next.move) return this.make(next.move, next.id)
     this.passedOver.add(next.id)
-    this.refusal = 'nothing-to-undo'
+    this.refuse('nothing-to-undo')
     this.ports.changed()
     return false
   }

@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs'
 import type { Board } from '../../core/board/board'
+import { frameOfFour, student } from './frames'
 import { comeIn, expect, makeLesson, piece, test } from './class'
 
 test.use({ testIdAttribute: 'data-test' })
@@ -62,8 +63,30 @@ test('the ledge is one stop of the Tab key, arrows lead along it, and whoever co
   await expect(onLedge.first()).toBeFocused()
   await expect(onLedge.and(page.locator('[tabindex="0"]'))).toHaveCount(1)
 
+  // Also after pencils were down, when nothing there was to be pressed; that they are up again is said.
+  const pencils = (down: boolean) => lesson.teacher.must('PUT', `/api/handouts/${lesson.handout}/pencils`, { down })
+  await pencils(true)
+  await expect(page.getByTestId('pencils-down')).toBeVisible()
+  await pencils(false)
+  await expect(page.getByTestId('announced')).toHaveText('Pencils up. You can go on.')
+  await expect(onLedge.and(page.locator('[tabindex="0"]'))).toHaveCount(1)
+
   await page.getByRole('link', { name: 'To my desk' }).press('Enter')
   await expect(page.getByRole('heading', { name: 'My desk' })).toBeFocused()
+})
+
+test('who works on a frame hears what others change there, the first of its members too', async ({
+  browser,
+  application: { address },
+}) => {
+  const lesson = await frameOfFour(address, {})
+  const [ada, bo] = await Promise.all(['Ada Fern', 'Bo Kelp'].map(name => student({ browser, address, lesson, name })))
+  await piece(ada!, 'limpet').press('Enter')
+  await ada!.keyboard.press('Enter')
+  await expect(bo!.getByTestId('announced')).toHaveText('Ada Fern has changed 1 thing.')
+  await piece(bo!, 'goby').press('Enter')
+  await bo!.keyboard.press('Enter')
+  await expect(ada!.getByTestId('announced')).toHaveText('Bo Kelp has changed 1 thing.')
 })
 
 test('the code can be typed at once by whoever comes in', async ({ page, application }) => {

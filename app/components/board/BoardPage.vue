@@ -98,6 +98,7 @@ defineExpose({ svg })
       :key="place.id"
       :data-thing="place.id"
       aria-hidden="true"
+      :page="page"
       :place="place"
       :lit="lit.includes(place.id)"
       :clear="own.coloured.has(place.id)" />

@@ -4,6 +4,7 @@ import type { Edition } from '~~/core/board/edition'
 import type { Page } from '~~/core/board/board'
 import type { PieceId, PlaceId } from '~~/core/board/ids'
 import { treeOf, type Branch, type BranchOf, type Tree } from '~~/core/drawing/tree'
+import type { Placement } from '~~/core/placement/placement'
 import type { SlateState } from '~~/core/slate/state'
 
 /**
@@ -17,13 +18,14 @@ export default defineComponent({
     page: { type: Object as PropType<Page>, required: true },
     state: { type: Object as PropType<SlateState>, required: true },
     reached: { type: Function as PropType<(spot: string) => boolean>, required: true },
+    placements: { type: Array as PropType<readonly Placement[]>, required: true },
     nameOf: { type: Function as PropType<(piece: PieceId) => string>, required: true },
     placeName: { type: Function as PropType<(place: PlaceId) => string>, required: true },
   },
   setup(props) {
     const { t } = useWords()
     const idOf = useThingIds()
-    const tree = computed(() => treeOf({ edition: props.edition, page: props.page, state: props.state }))
+    const tree = computed(() => treeOf(props))
     const language = () => props.edition.board.language
 
     const words = (text: string, tag = 'span') => h(tag, { lang: language(), dir: 'auto' }, text)

@@ -108,7 +108,7 @@ const frame = useTemplateRef<HTMLElement>('frame')
 const sheet = useTemplateRef<HTMLElement>('sheet')
 const scrolls = useScrolls(frame, sheet)
 const idOf = provideThingIds()
-const { said, times, nameOf, whereIs, placeName, noteMove, sayMove, sayHeld, sayJoining } = useStageSaid({
+const { said, times, nameOf, whereIs, placed, placeName, noteMove, sayMove, sayHeld, sayJoining } = useStageSaid({
   edition: () => edition,
   page: () => page,
   state: () => state,
@@ -255,6 +255,7 @@ watch(joinFrom, sayJoining)
           :page="page"
           :state="state"
           :reached="reached"
+          :placements="placed"
           :name-of="nameOf"
           :place-name="placeName" />
         <BoardPage

@@ -73,9 +73,8 @@ watch(
     :version="version"
     @close="asking = false" />
   <p class="sr-only" role="status">{{ news }}</p>
-  <!-- Over the ledge, from which nothing is taken meanwhile; it covers no heading of the page. -->
   <div
-    class="pointer-events-none fixed inset-x-0 bottom-3 z-30 flex flex-col items-center gap-2 px-3 text-stone-950"
+    class="pointer-events-none fixed inset-x-0 top-16 z-40 flex flex-col items-center px-3 text-stone-950 max-sm:top-auto max-sm:bottom-3"
     role="status">
     <p
       v-if="nudge"
@@ -86,6 +85,11 @@ watch(
         ><SlateSpoken :text="nudge.words" :language="language" /></span
       ><button type="button" class="button" @click="see(nudge)">{{ t('margin.seen') }}</button>
     </p>
+  </div>
+  <!-- Over the ledge, from which nothing is taken meanwhile; it covers no heading of the page. -->
+  <div
+    class="pointer-events-none fixed inset-x-0 bottom-3 z-30 flex flex-col items-center px-3 text-stone-950"
+    role="status">
     <p
       v-if="shut === 'paused'"
       class="max-w-xl rounded-xl border-2 border-sunfleck-600 bg-sunfleck-200 px-5 py-3 text-center text-lg text-stone-950 shadow-lg"

@@ -31,27 +31,24 @@ const made = computed((): Made[] => [
   }),
 ])
 const badges = computed(() =>
-  made.value.flatMap(({ by, y, ...one }) => {
+  made.value.flatMap(({ id, by, x, y }) => {
     const name = nameOf(by)
-    return name ? [{ ...one, name, y: Math.max(0, y - HEIGHT), width: textWidth(name, SIZE, 'bold') + AROUND }] : []
+    if (!name) return []
+    const size = { width: textWidth(name, SIZE, 'bold') + AROUND, height: HEIGHT }
+    return [{ id, name, size, at: { x: x - size.width / 2, y: Math.max(0, y - HEIGHT) } }]
   }),
 )
 </script>
 
 <template>
   <g class="pointer-events-none" aria-hidden="true" data-test="authors">
-    <g v-for="{ id, name, x, y, width } in badges" :key="id">
-      <rect :x="x - width / 2" :y="y" :width="width" :height="HEIGHT" rx="9" fill="#3c494a" />
-      <text
-        class="board-text"
-        :x="x"
-        :y="y + HEIGHT / 2 + SIZE * 0.34"
-        :font-size="SIZE"
-        font-weight="700"
-        fill="#ffffff"
-        text-anchor="middle"
-        >{{ name }}</text
-      >
-    </g>
+    <SlateBadge
+      v-for="{ id, name, at, size } in badges"
+      :key="id"
+      :at="at"
+      :size="size"
+      :letters="SIZE"
+      :words="name"
+      :round="9" />
   </g>
 </template>

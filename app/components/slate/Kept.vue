@@ -17,8 +17,8 @@ watch([() => connected, () => unsent === 0], ([on, all]) => {
 </script>
 
 <template>
-  <!-- One line, as long as the longest of them: nothing below it moves when the words change. -->
-  <p class="flex min-w-44 items-center gap-2 text-sm text-stone-200 max-sm:min-w-0" :title="kept">
+  <!-- One line, whatever it says; on a phone its sign alone. -->
+  <p class="flex items-center gap-2 text-sm whitespace-nowrap text-stone-200 sm:min-w-44" :title="kept">
     <Icon :name="connected ? 'lucide:check' : 'lucide:cloud-off'" />
     <span class="max-sm:sr-only" :class="pictures ? 'sr-only' : ''" data-test="kept">{{ kept }}</span>
     <span v-if="pictures" role="status" class="max-sm:sr-only" data-test="on-way">{{

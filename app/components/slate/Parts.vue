@@ -21,7 +21,7 @@ const parts = computed(() =>
       const words = wordsFor(place, mine)
       const box = boxOf(place)
       const width = Math.min(box.width, textWidth(words, SIZE, 'bold') + 16)
-      const badge = badgeSpot(place, { width, height: HEIGHT }, true)
+      const badge = badgeSpot(place, { width, height: HEIGHT }, page, true)
       return { id: place.id, place, box, mine, words, width, badge }
     }),
 )
@@ -83,17 +83,13 @@ watch(() => page.id, openAtMine)
         fill-opacity="0.14"
         :stroke="mine ? '#1c5a3c' : 'none'"
         stroke-width="4" />
-      <rect :x="badge.x" :y="badge.y" :width="width" :height="HEIGHT" rx="4" :fill="mine ? '#1c5a3c' : '#3c494a'" />
-      <text
-        class="board-text"
-        :x="badge.x + width / 2"
-        :y="badge.y + HEIGHT / 2 + SIZE * 0.34"
-        :font-size="SIZE"
-        font-weight="700"
-        fill="#ffffff"
-        text-anchor="middle"
-        >{{ words }}</text
-      >
+      <SlateBadge
+        :at="badge"
+        :size="{ width, height: HEIGHT }"
+        :letters="SIZE"
+        :words="words"
+        :round="4"
+        :fill="mine ? '#1c5a3c' : '#3c494a'" />
     </g>
   </g>
 </template>

@@ -20,7 +20,8 @@ const { lines, members, own, open, several, speak } = defineProps<{
 const emit = defineEmits<{ close: [] }>()
 const { t } = useWords()
 const { attempt, trouble, busy } = useAsking()
-const words = ref('')
+/** What is written and not said stays, also while this is closed. */
+const words = defineModel<string>('draft', { required: true })
 /** Kept until it has arrived, so that what is sent twice stands there once. */
 let id = nanoid()
 const short = computed(() => shortNames(members.map(one => one.name)))

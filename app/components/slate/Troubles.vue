@@ -2,8 +2,10 @@
 import type { RefusalCode } from '~~/core/sync/refusals'
 
 /** What went wrong, what was kept, and what to do: over the page, which doesn't move for it, until it is put away. */
-const { refused, setAside, unkept, picture, others } = defineProps<{
+const { refused, refusals, setAside, unkept, picture, others } = defineProps<{
   refused: RefusalCode | null
+  /** How often something was refused. */
+  refusals: number
   /** How many moves lie aside on this device. */
   setAside: number
   /** How many moves the device has no room for. */
@@ -28,6 +30,10 @@ const all = computed((): Trouble[] =>
 /** Put away until it is gone, or comes once more. */
 const seen = ref<ReadonlySet<string>>(new Set())
 watch(all, now => (seen.value = new Set([...seen.value].filter(words => now.some(one => one.words === words)))))
+watch(
+  () => refusals,
+  () => (seen.value = new Set()),
+)
 const shown = computed(() => all.value.filter(({ words }) => !seen.value.has(words)))
 </script>
 

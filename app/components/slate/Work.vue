@@ -26,6 +26,7 @@ const {
   unsent,
   connection,
   refused,
+  refusals,
   margin,
   review,
   about,
@@ -145,6 +146,7 @@ const {
   talks,
   open: mayTalk,
   unread,
+  draft,
 } = useTalk({
   slate: view.id,
   lines: () => about.value.talk,
@@ -160,30 +162,19 @@ const mayBeginAgain = computed(
 const mayTakeBack = computed(
   () => about.value.rules.takeBack && status.value === 'handed-in' && shut.value !== 'closed',
 )
-/** What the teacher writes while they work is there at once; what was said of the try before in the next one too. */
-const noted = computed(() => back.value || margin.value.length > 0 || (further.value && !!review.value?.comment))
-/** What the teacher said stands beside the page until it is closed; what comes opens it, but not under a hand. */
-const saidOpen = ref(noted.value)
 const stage = useTemplateRef<{ $el: HTMLElement }>('stage')
 /** A piece that is dragged comes before two fingers that look closer. */
 const dragging = ref(false)
-const notes = ref(noted.value)
-watch([noted, dragging], () => !dragging.value && (notes.value = noted.value))
-watch([() => margin.value.length, notes, told], ([now, are, items], [before, were, had]) => {
-  if (now > before || (are && !were) || (items && !had)) saidOpen.value = true
-})
-const said = computed(() => !!told.value || (notes.value && hasSaid.value))
-/** On what is only looked at marks of the margin may be all there is. */
-const hasSaid = computed(() => back.value || margin.value.length > 0 || !!review.value?.comment)
+const {
+  notes,
+  isThere: said,
+  isOpen: saidOpen,
+  asked,
+  toggle: askSaid,
+} = useTeacherSays({ margin, review, back, further, told, dragging })
 function closeFeedback() {
   if (editable.value) feedback.hide()
   else saidOpen.value = false
-}
-/** What is opened by hand takes the keyboard along; what comes by itself doesn't. */
-const asked = ref(false)
-function askSaid() {
-  asked.value = true
-  saidOpen.value = !saidOpen.value
 }
 const mayOpen = (place: Place) => mayTouch(place, actor.value)
 provideSecondThoughts(() => secondThoughts(margin.value, state.value))
@@ -191,7 +182,15 @@ const zoom = useZoom(
   computed(() => stage.value?.$el ?? null),
   () => !dragging.value,
 )
-const { undoing } = useSlateSaid({ edition, state, own: view.actor.author, members: () => members.value, shut, told })
+const { undoing } = useSlateSaid({
+  edition,
+  state,
+  own: view.actor.author,
+  several,
+  members: () => members.value,
+  shut,
+  told,
+})
 const undo = () => void undoing(slate.undo)
 useSlateKeys({ showKeys: () => (showKeys.value = true), undo })
 </script>
@@ -318,6 +317,7 @@ useSlateKeys({ showKeys: () => (showKeys.value = true), undo })
       </div>
       <SlateTroubles
         :refused="refused"
+        :refusals="refusals"
         :set-aside="setAside"
         :unkept="deviceFull ? unsent : 0"
         :picture="pictureTrouble"
@@ -376,6 +376,7 @@ useSlateKeys({ showKeys: () => (showKeys.value = true), undo })
         <div v-if="side || (said && saidOpen)" class="drawer">
           <LazySlateTalk
             v-if="side === 'talk'"
+            v-model:draft="draft"
             class="min-h-64 flex-1"
             :lines="talk"
             :members="members"

@@ -62,7 +62,8 @@ export function useStageNames({ edition, page, state }: Shown) {
   }
 
   /** Worked out once for all pieces, however many of them say where they are. */
-  const placements = computed(() => new Map(placePieces(state(), page(), edition()).map(p => [p.piece, p])))
+  const placed = computed(() => placePieces(state(), page(), edition()))
+  const placements = computed(() => new Map(placed.value.map(p => [p.piece, p])))
   function whereIs(id: PieceId): string {
     const placement = placements.value.get(id)
     if (!placement || placement.at === 'ledge') return t('stage.onLedge')
@@ -75,8 +76,7 @@ export function useStageNames({ edition, page, state }: Shown) {
   /** What lies in the lanes, in order; worked out once, like the placements. */
   const orders = computed(() => {
     const lanes = page().places.filter(place => place.kind === 'lane')
-    const all = [...placements.value.values()]
-    return new Map(lanes.map(lane => [lane.id, laneOrder(lane, all, id => edition().pieces.get(id)!.master)]))
+    return new Map(lanes.map(lane => [lane.id, laneOrder(lane, placed.value, id => edition().pieces.get(id)!.master)]))
   })
   function placesOf(shares: readonly Share[], piece: PieceId): string {
     const [only, more] = shares
@@ -89,5 +89,5 @@ export function useStageNames({ edition, page, state }: Shown) {
     const place = placeOf(id)
     return place ? headingOf(place) : ''
   }
-  return { nameOf, whereIs, placeName, targetName }
+  return { nameOf, whereIs, placed, placeName, targetName }
 }

@@ -14,9 +14,17 @@ export function useRoving(root: Readonly<Ref<HTMLElement | null>>, may: () => bo
   function tidy() {
     const all = stops()
     const stop = all.find(one => one === current) ?? all.find(one => one.ariaPressed === 'true') ?? all[0]
-    for (const one of all) one.tabIndex = one === stop ? 0 : -1
+    for (const one of all) {
+      const index = one === stop ? 0 : -1
+      if (one.tabIndex !== index) one.tabIndex = index
+    }
   }
-  useMutationObserver(root, tidy, { childList: true, subtree: true, attributes: true, attributeFilter: ['disabled'] })
+  useMutationObserver(root, tidy, {
+    childList: true,
+    subtree: true,
+    attributes: true,
+    attributeFilter: ['disabled', 'role'],
+  })
   watchPostEffect(tidy)
   useEventListener(root, 'focusin', ({ target }) => {
     current = (target as Element).closest(STOPS)
@@ -27,16 +35,9 @@ export function useRoving(root: Readonly<Ref<HTMLElement | null>>, may: () => bo
     const all = stops()
     const at = all.findIndex(one => one === (event.target as Element).closest(STOPS))
     if (at < 0) return
-    const way = WAYS[event.key]
-    const next =
-      way === undefined
-        ? event.key === 'Home'
-          ? all[0]
-          : event.key === 'End'
-            ? all.at(-1)
-            : undefined
-        : all[(at + way + all.length) % all.length]
-    if (!next) return
+    const to = event.key === 'Home' ? 0 : event.key === 'End' ? all.length - 1 : at + (WAYS[event.key] ?? 0)
+    const next = all[(to + all.length) % all.length]!
+    if (to === at) return
     event.preventDefault()
     next.focus()
   })

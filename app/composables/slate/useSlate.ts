@@ -213,6 +213,7 @@ export function useSlate(given: SlateView, outdated: () => void) {
     status: shown(() => session.openness.status),
     shut: shown(() => whyShut(session.openness)),
     refused: shown(() => session.refused),
+    refusals: shown(() => session.refusals),
     setAside: shown(() => session.setAside),
     deviceFull: shown(() => session.deviceFull),
     margin: shallowReadonly(margin),

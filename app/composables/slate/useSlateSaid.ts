@@ -1,6 +1,7 @@
 import type { Edition } from '~~/core/board/edition'
 import { whatMoved } from '~~/core/placement/whatMoved'
 import type { Author } from '~~/core/slate/actor'
+import { changedThings, lastHand } from '~~/core/slate/hands'
 import type { Feedback } from '~~/core/keys/feedback'
 import type { Shut } from '~~/core/slate/status'
 import type { SlateState } from '~~/core/slate/state'
@@ -14,6 +15,7 @@ export function useSlateSaid({
   edition,
   state,
   own,
+  several,
   members,
   shut,
   told,
@@ -21,6 +23,7 @@ export function useSlateSaid({
   readonly edition: Edition
   readonly state: Readonly<Ref<SlateState>>
   readonly own: Author
+  readonly several: boolean
   readonly members: () => readonly Member[]
   readonly shut: Readonly<Ref<Shut | null>>
   readonly told: Readonly<Ref<readonly Feedback[] | null>>
@@ -57,18 +60,18 @@ export function useSlateSaid({
     say(t(right === items.length ? 'feedback.allRight' : 'saidOf.told', { right, count: items.length }))
   })
 
-  const touched = (of: SlateState) =>
-    new Map(Object.entries(of.hands ?? {}).map(([thing, [author, number]]) => [thing, { author, number }]))
-  let known = touched(state.value)
+  let known = state.value
   const gather = useDebounceFn(
     () => {
-      const now = touched(state.value)
-      const changed = new Map<Author, number>()
-      for (const [thing, { author, number }] of now)
-        if (author !== own && known.get(thing)?.number !== number) changed.set(author, (changed.get(author) ?? 0) + 1)
+      const [before, now] = [known, state.value]
       known = now
+      const counts = new Map<Author, number>()
+      for (const thing of changedThings(before, now)) {
+        const by = lastHand(now, thing)
+        if (by !== own) counts.set(by, (counts.get(by) ?? 0) + 1)
+      }
       const lines = members().flatMap(member => {
-        const count = changed.get(authorOf(member))
+        const count = counts.get(authorOf(member))
         return count ? [t('saidOf.others', { name: member.name, count })] : []
       })
       if (lines.length) say(lines.join(' '))
@@ -76,6 +79,6 @@ export function useSlateSaid({
     GATHER_MS,
     { maxWait: GATHER_MS },
   )
-  if (members().length > 1) watch(state, () => void gather())
+  if (several) watch(state, () => void gather())
   return { undoing }
 }

@@ -23,5 +23,7 @@ export function useTalk({ slate, lines, mayTalk, several, side }: Beside) {
   watch([side, () => talk.value.length], () => side() === 'talk' && (heard.value = talk.value.length), {
     immediate: true,
   })
-  return { talk, talks, open, unread: computed(() => Math.max(0, talk.value.length - heard.value)) }
+  /** What is written and not said yet. */
+  const draft = ref('')
+  return { talk, talks, open, draft, unread: computed(() => Math.max(0, talk.value.length - heard.value)) }
 }

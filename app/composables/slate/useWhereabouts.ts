@@ -13,10 +13,8 @@ export function useWhereabouts(edition: () => Edition) {
   function whereIs(at: Whereabouts, state: SlateState): string {
     if (at === 'ledge') return t('stage.onLedge')
     if (at === 'outside') return t('stage.outside')
-    const headings = at.flatMap(id => {
-      const there = edition().places.get(id)
-      return there ? [headingOf(there.place, there.page, state.texts)] : []
-    })
+    const there = [...edition().places.values()].filter(({ place }) => at.includes(place.id))
+    const headings = there.map(({ place, page }) => headingOf(place, page, state.texts))
     return t('stage.inPlace', { place: headings.join(t('stage.and')) })
   }
   return { nameOf, whereIs }

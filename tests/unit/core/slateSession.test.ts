@@ -183,6 +183,16 @@ describe('what is sent', () => {
     expect(d.session.refused).toBeNull()
   })
 
+  it('counts refusals: the same one a second time is news to whoever has put the first away', () => {
+    const d = device()
+    d.connect()
+    const off: Move = { kind: 'put', piece: pieceId('c0'), x: -50, y: 5 }
+    for (const times of [1, 2]) {
+      expect(d.session.make(off)).toBe(false)
+      expect([d.session.refused, d.session.refusals]).toEqual(['off-page', times])
+    }
+  })
+
   it('goes over another connection when nobody answers', () => {
     const d = device()
     d.connect()
