@@ -144,6 +144,7 @@ test('part points add up by keys, a word and a time go with handing back, and wh
 
   // What that was, the student knows once it is handed back; and what either writes to the other, only these two read.
   await page.getByRole('button', { name: 'Hand back to Ada Fern' }).click()
+  await expect(page.getByText('Handed back. The student sees your margin now.')).toBeVisible()
   await page.goto(`${address}/handout/${lesson.handout}/review/${slate}`)
   await page.getByLabel('Write to this student').fill('How did you tell?')
   await page.getByTestId('talk').getByRole('button', { name: 'Send' }).click()

@@ -372,8 +372,8 @@ useSlateKeys({ showKeys: () => (showKeys.value = true), undo })
             <LazyMarginLayer v-if="notes" :page="page" :edition="edition" :state="state" :margin="margin" />
           </template>
         </BoardStage>
-        <!-- Over the side of the page, which stays as it is; on a phone over its foot. -->
-        <div v-if="side || (said && saidOpen)" class="drawer">
+        <!-- Over the side of the page, which stays as it is under a hand; where nothing can be done any more beside it. -->
+        <div v-if="side || (said && saidOpen)" :class="goingOn ? 'drawer' : 'beside'">
           <LazySlateTalk
             v-if="side === 'talk'"
             v-model:draft="draft"
