@@ -47,6 +47,7 @@ export default defineNuxtConfig({
           'useEventListener',
           'useIntersectionObserver',
           'useIntervalFn',
+          'useTimeoutFn',
           'useLocalStorage',
           'useMediaQuery',
           'useMutationObserver',

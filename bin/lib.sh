@@ -19,6 +19,13 @@ need_packages() {
   as_root env DEBIAN_FRONTEND=noninteractive apt-get install -y -qq --no-install-recommends "$@" >/dev/null
 }
 
+# The engines of other browsers, with a screen for the one that wants one.
+need_engines() {
+  need_packages /usr/bin/firefox-esr firefox-esr
+  need_packages /usr/bin/WebKitWebDriver webkit2gtk-driver
+  need_packages /usr/bin/Xvfb xvfb
+}
+
 need_node() {
   command -v node >/dev/null || need_packages /usr/bin/node nodejs npm
   node -e 'const [a, b] = process.versions.node.split(".").map(Number); process.exit(a > 20 || (a === 20 && b >= 19) ? 0 : 1)' \

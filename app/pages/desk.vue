@@ -3,7 +3,7 @@ import type { Board } from '~~/core/board/board'
 import type { Due } from '~~/core/handout/settings'
 import type { SlateKind } from '~~/core/slate/kind'
 import type { SlateState } from '~~/core/slate/state'
-import type { SlateStatus } from '~~/core/slate/status'
+import { saidStatus, type SlateStatus } from '~~/core/slate/status'
 
 definePageMeta({ for: 'student' })
 interface OnDesk {
@@ -15,6 +15,7 @@ interface OnDesk {
   group: string | null
   word: string
   due: Due | null
+  handIn: boolean
   at: string
   handout?: string
   picture: Board
@@ -97,7 +98,7 @@ async function leave() {
             <span
               class="flex items-center gap-2 text-base"
               :class="slate.status === 'handed-back' ? 'font-semibold text-action' : 'text-ink-soft'">
-              <UiStatusIcon :status="slate.status" />{{ t(`desk.status.${slate.status}`) }}
+              <UiStatusIcon :status="slate.status" />{{ t(`desk.status.${saidStatus(slate.status, slate)}`) }}
             </span>
             <span
               v-if="slate.due && toDo(slate.status)"

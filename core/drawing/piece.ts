@@ -107,7 +107,7 @@ function drawOutlined(look: PieceLook): Primitive[] {
 
 function radiusOf(piece: Piece, master: Master): number {
   if (piece.kind === 'token' || master.look?.kind === 'round') return Math.min(master.width, master.height) / 2
-  return piece.kind === 'tile' ? 3 : piece.kind === 'note' ? 1 : 6
+  return piece.kind === 'tile' ? 3 : piece.kind === 'note' || piece.kind === 'cover' ? 1 : 6
 }
 
 function drawBox(look: PieceLook): Primitive[] {
@@ -123,14 +123,7 @@ function drawBox(look: PieceLook): Primitive[] {
   }
   return [
     ...(piece.kind === 'cover' ? [] : [shadow]),
-    {
-      kind: 'path',
-      d: boxPath(box, radius),
-      fill: groundOf(look),
-      // A cover lets through a little of what it hides once it lies there, so that one sees what was covered.
-      ...(piece.kind === 'cover' && { opacity: 0.55 }),
-      stroke: edgeOf(look),
-    },
+    { kind: 'path', d: boxPath(box, radius), fill: groundOf(look), stroke: edgeOf(look) },
     ...drawUnits(master),
     ...drawRole(master),
   ]

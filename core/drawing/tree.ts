@@ -8,6 +8,7 @@ import type { Box } from '../geometry/shape'
 import { readingOrder } from '../layout/readingOrder'
 import { laneOrder } from '../placement/contents'
 import { inkIn } from '../placement/ink'
+import { ownInPlaces } from '../placement/ownIn'
 import { innermost } from '../placement/nesting'
 import { placePieces, type Placement, type Share } from '../placement/placement'
 import { stepAround } from '../placement/tasks'
@@ -29,6 +30,8 @@ export type Branch =
       readonly id: PlaceId
       readonly place: Place
       readonly pieces: number
+      /** Of what students drew, wrote or laid there themselves. */
+      readonly things: number
       readonly within: Tree
     }
   /** What lies in several places at once, as where rings cross. */
@@ -107,7 +110,8 @@ export function treeOf(shown: Shown): Tree {
     branch: { is: 'pressed', id: one.id, words: one.name },
   }))
   const alone = page.places.filter(place => !stepOf.get(place.id))
-  const own = ownOn(state.own, page.id)
+  const inPlaces = new Set([...filled.own.values()].flat().map(([id]) => id))
+  const own = ownOn(state.own, page.id).filter(([id]) => !inPlaces.has(id))
   const boxOfPiece = (id: PieceId) => boxAround(state.pieces[id]!, edition.pieces.get(id)!.master)
   return [
     // What is printed under everything else is told of first.
@@ -123,7 +127,7 @@ export function treeOf(shown: Shown): Tree {
       ? [{ is: 'loose' as const, id: 'loose', within: ordered(filled.loose, boxOfPiece).map(pieceBranch) }]
       : []),
     ...joinsOn(state, page, edition).map(([from, to]): Branch => ({ is: 'join', id: `${from}>${to}`, from, to })),
-    ...ordered(own, ([, thing]) => boxOfOwn(thing) ?? NOWHERE).map(([id, thing]): Branch => ({ is: 'own', id, thing })),
+    ...ordered(own, boxOfEntry).map(ownBranch),
   ]
 }
 
@@ -133,6 +137,9 @@ interface Boxed {
 }
 const NOWHERE: Box = { x: 0, y: 0, width: 0, height: 0 }
 const pieceBranch = (id: PieceId): Branch => ({ is: 'piece', id })
+type OwnEntry = readonly [string, OwnOnSlate]
+const ownBranch = ([id, thing]: OwnEntry): Branch => ({ is: 'own', id, thing })
+const boxOfEntry = ([, thing]: OwnEntry): Box => boxOfOwn(thing) ?? NOWHERE
 
 interface Filled {
   readonly placements: readonly Placement[]
@@ -140,6 +147,7 @@ interface Filled {
   readonly alone: ReadonlyMap<PlaceId, readonly Lying[]>
   readonly both: ReadonlyMap<string, { readonly places: readonly PlaceId[]; readonly pieces: readonly PieceId[] }>
   readonly loose: readonly PieceId[]
+  readonly own: ReadonlyMap<PlaceId, readonly OwnEntry[]>
 }
 interface Lying {
   readonly piece: PieceId
@@ -163,7 +171,7 @@ function filledOf({ edition, page, state, placements = placePieces(state, page, 
       else both.set(places.join('+'), { places, pieces: [piece] })
     }
   }
-  return { placements, alone, both, loose }
+  return { placements, alone, both, loose, own: ownInPlaces(state, page) }
 }
 
 function addTo<Key, Value>(lists: Map<Key, Value[]>, key: Key, value: Value): void {
@@ -173,7 +181,8 @@ function addTo<Key, Value>(lists: Map<Key, Value[]>, key: Key, value: Value): vo
 }
 
 function placeBranch(place: Place, filled: Filled, shown: Shown): Branch {
-  const { page, state } = shown
+  const { edition, page, state } = shown
+  const things = filled.own.get(place.id) ?? []
   const there = filled.alone.get(place.id) ?? []
   const heading: Tree = isBlank(place) ? [{ is: 'written', id: place.id, words: state.texts[place.id] ?? '' }] : []
   const branch = (within: Tree): Branch => ({
@@ -181,7 +190,12 @@ function placeBranch(place: Place, filled: Filled, shown: Shown): Branch {
     id: place.id,
     place,
     pieces: there.length,
-    within: [...heading, ...within],
+    things: things.length,
+    within: [
+      ...heading,
+      ...within,
+      ...readingOrder(things, boxOfEntry, readsFromRight(edition.board.language)).map(ownBranch),
+    ],
   })
   switch (place.kind) {
     case 'writing':

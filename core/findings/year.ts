@@ -16,6 +16,8 @@ export interface StudentWork extends Work {
   readonly slate: string
   readonly title: string
   readonly status: SlateStatus
+  /** Whether it was to be handed in. */
+  readonly handIn: boolean
   /** The group it was made in; null for what is the student's own. */
   readonly group: string | null
   readonly points: number | null

@@ -12,6 +12,7 @@ export const NO_RULES: Rules = {
   approve: false,
   secondTry: false,
   changeOthers: 'as-usual',
+  keepParts: false,
 }
 
 /** Whether what others wrote is spared on a slate of this kind. */

@@ -25,5 +25,7 @@ export const RulesSchema = v.object({
   secondTry: v.optional(v.boolean(), false),
   /** Notes that somebody else wrote: on a class board nobody changes them, in a frame its members do. */
   changeOthers: v.optional(v.picklist(CHANGE_OTHERS), 'as-usual'),
+  /** A part of a frame that nobody has stays nobody's; else all of the group work in it. */
+  keepParts: v.optional(v.boolean(), false),
 })
 export type Rules = v.InferOutput<typeof RulesSchema>

@@ -13,7 +13,7 @@ import { ITEM_KINDS, WordSchema } from './reason'
  * Counted up whenever the same work on the same edition may be marked otherwise, so that what is stored is known to be
  * old.
  */
-export const MARKER_VERSION = 4
+export const MARKER_VERSION = 5
 
 const count = v.pipe(v.number(), v.integer(), v.minValue(0))
 const ItemMarkSchema = v.object({

@@ -63,6 +63,8 @@ export function landingAtPoint(table: Table, piece: PieceId, point: Point): Land
     case 'slot':
       return landingAt(table, piece, clampToPage(middleOf(place), page))
     case 'grid':
+      if (held.kind === 'cover') return landing(table, piece, point)!
+      return landingAt(table, piece, nearest(middlesOf(place), point))
     case 'gaps':
       return landingAt(table, piece, nearest(middlesOf(place), point))
     case 'scale':

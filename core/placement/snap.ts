@@ -2,6 +2,9 @@ import { PIECE_TRAITS } from '../board/pieceTraits'
 import type { Page } from '../board/board'
 import type { Edition } from '../board/edition'
 import type { PieceId } from '../board/ids'
+import type { Grid } from '../board/place'
+import { within } from '../geometry/area'
+import { outlined } from '../geometry/outline'
 import type { Box, Point } from '../geometry/shape'
 import { piecesOf } from '../slate/pieces'
 import type { SlateState } from '../slate/state'
@@ -12,8 +15,9 @@ const SNAP = 7
 
 /**
  * Where a tile comes to lie that is let go near others: edge to edge with those beside it, or in line with them, so
- * that a shape of tiles has no gaps. All other pieces, and tiles that lie aslant, stay where they are let go. The
- * nearest edge counts, across and down each for itself; ties go to the earlier tile.
+ * that a shape of tiles has no gaps. The nearest edge counts, across and down each for itself; ties go to the earlier
+ * tile. A cover let go with its middle over a grid lies on whole cells. All other pieces, and what lies aslant, stay
+ * where they are let go.
  */
 export function snapped({
   state,
@@ -29,6 +33,7 @@ export function snapped({
   readonly edition: Edition
 }): Point {
   const known = edition.pieces.get(piece)!
+  if (known.piece.kind === 'cover') return onCells({ ...centre, turn: state.pieces[piece]?.turn }, known.master, page)
   const box = PIECE_TRAITS[known.piece.kind].snaps
     ? straightBox({ ...centre, turn: state.pieces[piece]?.turn }, known.master)
     : null
@@ -44,6 +49,38 @@ export function snapped({
   const across = nearest(others.flatMap(o => shifts(box.x, box.width, o.x, o.width)))
   const down = nearest(others.flatMap(o => shifts(box.y, box.height, o.y, o.height)))
   return { x: centre.x + across, y: centre.y + down }
+}
+
+/** Cells side by side. */
+interface Row {
+  readonly from: number
+  readonly length: number
+  readonly count: number
+}
+
+/** The middle of the block of cells that a cover of its size is meant for; of grids over each other of the first. */
+function onCells(
+  lies: Parameters<typeof straightBox>[0],
+  master: Parameters<typeof straightBox>[1],
+  page: Page,
+): Point {
+  const middle = { x: lies.x, y: lies.y }
+  const box = straightBox(lies, master)
+  const grid = page.places.find(
+    (place): place is Grid => place.kind === 'grid' && within(outlined(place.shape).points, middle),
+  )
+  if (!box || !grid) return middle
+  const { shape, rows, columns } = grid
+  const along = (at: number, size: number, { from, length, count }: Row) => {
+    const cell = length / count
+    const cells = Math.min(count, Math.max(1, Math.round(size / cell)))
+    const first = Math.min(count - cells, Math.max(0, Math.round((at - (cells * cell) / 2 - from) / cell)))
+    return from + (first + cells / 2) * cell
+  }
+  return {
+    x: along(middle.x, box.width, { from: shape.x, length: shape.width, count: columns }),
+    y: along(middle.y, box.height, { from: shape.y, length: shape.height, count: rows }),
+  }
 }
 
 const near = (a: Box, b: Box) =>

@@ -8,6 +8,7 @@ import { gapsIn, takes } from '../board/whatPlacesTake'
 import { outlined } from '../geometry/outline'
 import { arrowsOf, type SlateState } from '../slate/state'
 import { inkIn } from './ink'
+import { ownInPlaces } from './ownIn'
 import { placePieces, type Placement } from './placement'
 import { isStaged } from './staged'
 
@@ -24,7 +25,8 @@ export interface Task {
 
 /**
  * All that waits for a student, page by page. Done are pieces that lie in a place, or may do; writing spaces and gaps
- * with something in them; drawing spaces with ink, by whatever pen. Notes may stay blank. Where students draw arrows, a
+ * with something in them; drawing spaces with ink, by whatever pen; and any of these with a picture, or something else
+ * of the student's own, over it. Notes may stay blank. Where students draw arrows, a
  * piece with an arrow is done too; on a page without any place for pieces every piece is that lies elsewhere than it
  * was given out. Bins never run out, so where there are any, each place that can hold pieces counts instead of the
  * copies. Pages to read hold no tasks.
@@ -40,7 +42,9 @@ export function tasksOf(state: SlateState, edition: Edition): Task[] {
       const roomy = page.places.some(place => takes(place, { kind: 'card' }))
       const isDone = (p: Placement) =>
         p.shares.length > 0 || joined.has(p.piece) || (!roomy && p.at === 'page' && !isStaged(p, page, state))
+      const own = ownInPlaces(state, page)
       const isFilled = (place: Place, item: string) => {
+        if (place.kind !== 'gaps' && own.has(place.id)) return true
         if (place.kind === 'drawing') return inkIn(state, place.id, page).length > 0
         return place.kind === 'writing' || place.kind === 'gaps' ? !!state.texts[item]?.trim() : holding.has(place.id)
       }
@@ -98,9 +102,10 @@ export function leftToDo(state: SlateState, edition: Edition): Left[] {
 export function stepsDone(state: SlateState, edition: Edition, page: Page): Set<StepId> {
   const tasks = tasksOf(state, edition).filter(task => task.page === page.id && task.step !== null)
   const holding = new Set(placePieces(state, page, edition).flatMap(p => p.shares.map(share => share.place)))
+  const own = ownInPlaces(state, page)
   const places = page.places
     .filter(place => takes(place, { kind: 'card' }))
-    .map(place => ({ step: stepAround(place, page)?.id ?? null, full: holding.has(place.id) }))
+    .map(place => ({ step: stepAround(place, page)?.id ?? null, full: holding.has(place.id) || own.has(place.id) }))
   return new Set(
     (page.steps ?? [])
       .map(step => step.id)

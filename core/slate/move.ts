@@ -95,8 +95,9 @@ export function apply(
   }
 }
 
-const startsOwnPart = ({ part, by, mine }: StartAgain, actor: Actor) =>
-  (actor.part === 'all' || part === actor.part)
+const startsOwnPart = ({ part, by, mine, everybody }: StartAgain, actor: Actor) =>
+  !(everybody && isStudent(actor.author))
+  && (actor.part === 'all' || part === actor.part)
   && (by === undefined || by === actor.author)
   && (!actor.several || !isStudent(actor.author) || (!!mine && by === actor.author))
 

@@ -45,6 +45,11 @@ const TRAITS: { readonly [Status in SlateStatus]: StatusTraits } = {
   'handed-back': { canMove: false, canHandBack: false, canBeginAgain: true, marginShows: true },
 }
 
+/** What a status is called: work that is nothing to hand in is *finished*. */
+export type SaidStatus = SlateStatus | 'finished'
+export const saidStatus = (status: SlateStatus, { handIn }: { readonly handIn: boolean }): SaidStatus =>
+  status === 'handed-in' && !handIn ? 'finished' : status
+
 /** The one rule by which both the server refuses moves and the interface doesn't offer them. */
 export const canMove = (status: SlateStatus) => TRAITS[status].canMove
 export const canHandIn = canMove

@@ -1,5 +1,6 @@
 import { sql, type Kysely } from 'kysely'
 import * as v from 'valibot'
+import { MOST_PARTS } from '../../core/board/whatPlacesTake'
 import { sparesOthers } from '../../core/handout/noRules'
 import { RulesSchema } from '../../core/handout/rules'
 import { isStudent, type Actor as SlateActor, type Author } from '../../core/slate/actor'
@@ -63,15 +64,18 @@ export async function whoOnSlate(db: Kysely<Database>, actor: Actor | null, slat
   return { ...common, hold: author && { actor: handOf(author, row), epoch: row.epoch } }
 }
 
+const EVERY_PART = Array.from({ length: MOST_PARTS }, (_, i) => i + 1)
+
 /** On a frame with parts whoever has none of their own has only what is everyone's, and what is nobody's. */
 function handOf(author: Author, { part, kind, rules, held }: Row): SlateActor {
   const several = isOfSeveral(kind) && isStudent(author)
-  const sparing = several && sparesOthers(v.parse(RulesSchema, rules).changeOthers, kind)
+  const { changeOthers, keepParts } = v.parse(RulesSchema, rules)
+  const sparing = several && sparesOthers(changeOthers, kind)
   const parted = isStudent(author) && held !== null
   return {
     author,
     part: part ?? (parted ? 'none' : 'all'),
-    ...(parted && { held }),
+    ...(parted && { held: keepParts ? EVERY_PART : held }),
     ...(several && { several }),
     ...(sparing && { sparing }),
   }

@@ -22,6 +22,7 @@ export async function findingsOn(
   FindingsData & {
     hints: { slates: number; looks: number }
     unmarked: number
+    handIn: boolean
     idle: string[]
     alone: GroupsAlone | null
   }
@@ -52,9 +53,9 @@ export async function findingsOn(
     const one = marked.get(row.id)
     return one?.ok ? [{ ...row, ...one.value }] : []
   })
-  const { edition_hash } = await db
+  const { edition_hash, hand_in } = await db
     .selectFrom('handouts')
-    .select('edition_hash')
+    .select(['edition_hash', 'hand_in'])
     .where('id', '=', handout)
     .executeTakeFirstOrThrow()
   const { board } = await engine.editions.get(db, edition_hash)
@@ -72,6 +73,7 @@ export async function findingsOn(
     hints: await hintsOf(db, ids),
     /** Slates of which nothing can be said. */
     unmarked: rows.length - found.length,
+    handIn: hand_in,
     idle: every.filter(row => row.last === 0).flatMap(row => names.get(row.id) ?? []),
   }
 }

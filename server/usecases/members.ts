@@ -25,7 +25,7 @@ export function addMember(
   student: string,
   part: number | null = null,
 ): Promise<Result<{ hand: number }, MemberRefusal>> {
-  return oneOfTheirOwn(() => withNews(services, (trx, news) => add(trx, news, { slate, student, part })))
+  return oneOfTheirOwn(() => withNews(services, (trx, news) => joinSlate(trx, news, { slate, student, part })))
 }
 
 /** A student works on this slate no longer; what they did stays, and is theirs. Refused when they didn't. */
@@ -50,7 +50,7 @@ export function moveMember(
       const { handout_id } = (await held(trx, from))!
       if ((await held(trx, to))!.handout_id !== handout_id) return refuse('not-found')
       if (!(await end(trx, news, { slate: from, student, handout: handout_id }))) return refuse('not-found')
-      const added = await add(trx, news, { slate: to, student, part: null })
+      const added = await joinSlate(trx, news, { slate: to, student, part: null })
       // A refusal must leave things as they were: the student would be in none.
       if (!added.ok) throw new Stopped(added.reason)
       return added
@@ -93,6 +93,40 @@ export async function placeMember(
   return now ? endMember(services, now.slate_id, student) : ok(null)
 }
 
+/**
+ * Which part a member of a frame has from now on; null for none of their own. Several may share one. Refused where the
+ * board has no such part, and for who is on no frame.
+ */
+export async function setPart(
+  services: Told,
+  handout: string,
+  student: string,
+  part: number | null,
+): Promise<Result<null, MemberRefusal>> {
+  return withNews(services, async (trx, news) => {
+    const member = await trx
+      .selectFrom('slate_members')
+      .select('slate_id')
+      .where('handout_id', '=', handout)
+      .where('student_id', '=', student)
+      .where('until_at', 'is', null)
+      .where('kind', '=', 'frame')
+      .executeTakeFirst()
+    if (!member || !(await held(trx, member.slate_id))) return refuse('not-found')
+    const slate = member.slate_id
+    if (part !== null && part > (await partsUnder(trx, slate))) return refuse('no-such-part')
+    await trx
+      .updateTable('slate_members')
+      .set({ part })
+      .where('slate_id', '=', slate)
+      .where('student_id', '=', student)
+      .where('until_at', 'is', null)
+      .execute()
+    news.push({ scope: 'slate', slate, handout, changed: 'members' })
+    return ok(null)
+  })
+}
+
 const done = (result: Result<unknown, MemberRefusal>): Result<null, MemberRefusal> => (result.ok ? ok(null) : result)
 
 class Stopped extends Error {
@@ -127,7 +161,7 @@ interface Joining {
   readonly part: number | null
 }
 
-async function add(
+export async function joinSlate(
   trx: Trx,
   news: News[],
   { slate, student, part }: Joining,
@@ -178,13 +212,7 @@ export async function partOn(
   slate: string,
   { student, hand }: { readonly student: string; readonly hand: number },
 ): Promise<number | null> {
-  const { document } = await trx
-    .selectFrom('slates')
-    .innerJoin('editions', 'editions.hash', 'slates.edition_hash')
-    .select('document')
-    .where('slates.id', '=', slate)
-    .executeTakeFirstOrThrow()
-  const parts = partsOf(document)
+  const parts = await partsUnder(trx, slate)
   if (parts === 0) return null
   const members = await trx
     .selectFrom('slate_members')
@@ -196,6 +224,16 @@ export async function partOn(
   if (had !== null && had <= parts && !held.has(had)) return had
   const free = Array.from({ length: parts }, (_, i) => i + 1).find(part => !held.has(part))
   return free ?? ((hand - 1) % parts) + 1
+}
+
+async function partsUnder(trx: Trx, slate: string): Promise<number> {
+  const { document } = await trx
+    .selectFrom('slates')
+    .innerJoin('editions', 'editions.hash', 'slates.edition_hash')
+    .select('document')
+    .where('slates.id', '=', slate)
+    .executeTakeFirstOrThrow()
+  return partsOf(document)
 }
 
 async function end(

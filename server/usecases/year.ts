@@ -22,6 +22,7 @@ async function handoutsOfClass(db: Db, classId: string) {
       'handouts.given_at',
       'handouts.points',
       'handouts.rubric',
+      'handouts.hand_in as handIn',
       'boards.title',
       'boards.document',
     ])
@@ -116,7 +117,7 @@ export async function studentYear(
         .where('slates.handout_id', 'in', ids)
         .execute()
     : []
-  const works = handouts.flatMap(({ id, day, tags, title, points: mostPoints, rubric }): StudentWork[] => {
+  const works = handouts.flatMap(({ id, day, tags, title, points: mostPoints, rubric, handIn }): StudentWork[] => {
     const own = slates.find(one => one.handout_id === id)
     if (!own) return []
     const review = marginShows(own.status) ? own : NO_REVIEW
@@ -130,6 +131,7 @@ export async function studentYear(
         day,
         tags,
         status: own.status,
+        handIn,
         group: own.kind === 'frame' ? own.name : null,
         share: shares.get(own.id)?.share ?? null,
         points: points === null ? null : Number(points),

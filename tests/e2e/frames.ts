@@ -1,4 +1,5 @@
 import type { Browser, BrowserContextOptions, Page } from '@playwright/test'
+import type { Board } from '../../core/board/board'
 import { setExplain, setHints, setNotes } from '../../core/design/around'
 import { duplicatePage } from '../../core/design/pages'
 import { startApplication, type Application } from '../application'
@@ -24,8 +25,8 @@ export const test = base.extend<{ school: { address: string; gone: () => Promise
 
 export const NAMES = ['Ada Fern', 'Bo Kelp', 'Cy Gull', 'Dee Wrack']
 
-/** Two pages, a reason asked for and room for notes, given to one frame of all. */
-export async function frameOfFour(address: string, rules: object): Promise<Lesson> {
+/** Two pages, a reason asked for and room for notes; or another board. Given to one frame of all. */
+export async function frameOfFour(address: string, rules: object, other?: Board): Promise<Lesson> {
   const page = pageId('page')
   const board = setHints(
     setNotes(setExplain(shore(), page, 'page'), page, true),
@@ -33,7 +34,7 @@ export async function frameOfFour(address: string, rules: object): Promise<Lesso
     null,
     'Look at the feet.\nThe limpet never lets go.',
   )
-  const lesson = await makeLesson(address, NAMES, duplicatePage(board, page, counting('second')))
+  const lesson = await makeLesson(address, NAMES, other ?? duplicatePage(board, page, counting('second')))
   const { id: set } = await lesson.teacher.must<{ id: string }>('POST', `/api/classes/${lesson.classId}/sets`, {
     name: 'All',
     groups: [{ name: 'Oak', mark: 'oak', students: lesson.students.map(s => s.id) }],

@@ -264,6 +264,11 @@ export const ROUTES: Record<string, Row> = {
     body: l => ({ student: l.students[0]!.id, to: null }),
     allowed: ['owner'],
   },
+  'handouts/[id]/members.post.ts': {
+    path: l => `/api/handouts/${l.handout}/members`,
+    body: () => ({ by: 'number' }),
+    allowed: ['owner'],
+  },
   'join/newcomer.post.ts': {
     path: () => '/api/join/newcomer',
     body: () => ({ code: 'NO SUCH', name: 'Bo' }),

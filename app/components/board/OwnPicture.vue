@@ -1,7 +1,10 @@
 <script setup lang="ts">
 import type { OwnPicture } from '~/composables/board/pictures'
 
-/** A picture on a slate; a frame with a sign while it is on its way, or the teacher sees it first. */
+/**
+ * A picture on a slate; while it is on its way, or the teacher sees it first, a frame of its size with a sign, faint,
+ * so that what lies below it shows.
+ */
 const { own, address, waits } = defineProps<{ own: OwnPicture; address: string | null; waits: boolean }>()
 const box = computed(() => ({
   x: own.x - own.width / 2,
@@ -16,7 +19,15 @@ const there = computed(() => (address && missing.value !== address ? address : n
 
 <template>
   <g>
-    <rect v-if="!there" v-bind="box" rx="4" fill="#f2f1ec" stroke="#526061" stroke-width="1.5" stroke-dasharray="6 4" />
+    <rect
+      v-if="!there"
+      v-bind="box"
+      rx="4"
+      fill="#f2f1ec"
+      fill-opacity="0.3"
+      stroke="#526061"
+      stroke-width="1.5"
+      stroke-dasharray="6 4" />
     <image
       v-else
       :key="there"

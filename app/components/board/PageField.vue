@@ -44,7 +44,13 @@ function left({ relatedTarget }: FocusEvent) {
 </script>
 
 <template>
-  <div ref="root" class="absolute z-10" :style="style" @focusout="left" @keydown.escape.stop="field()?.blur()">
+  <div
+    ref="root"
+    class="absolute z-10"
+    :data-writes="name"
+    :style="style"
+    @focusout="left"
+    @keydown.escape.stop="field()?.blur()">
     <BoardWritingField
       class="board-text h-full w-full resize-none rounded border-2 border-sunfleck-600 bg-white px-1 text-[#14191a]"
       :label="label"

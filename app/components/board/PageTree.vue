@@ -74,12 +74,13 @@ export default defineComponent({
     const shown = (branch: Branch) => (TELL[branch.is] as (branch: Branch) => VNode | VNode[])(branch)
 
     /** A name that the board gives is told with what kind of place it is; without one the kind is its name. */
-    function placed({ id, place, pieces, within }: BranchOf<'place'>): VNode | VNode[] {
+    function placed({ id, place, pieces, things, within }: BranchOf<'place'>): VNode | VNode[] {
       const name = props.placeName(id)
       const named = place.kind !== 'pin' && (place.heading || props.state.texts[id])
       const what = named ? t('tree.place', { name, kind: t(`tree.kind.${place.kind}`) }) : name
       const whose = place.part ? t('tree.whose', { part: t('marks.part', { number: place.part }) }) : ''
-      const holds = (it: string) => t(pieces ? 'tree.holds' : 'tree.empty', { place: it, count: pieces })
+      const holds = (it: string) =>
+        !pieces && things ? it : t(pieces ? 'tree.holds' : 'tree.empty', { place: it, count: pieces })
       switch (place.kind) {
         // Their fields say themselves what they are called.
         case 'writing':

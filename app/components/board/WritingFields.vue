@@ -54,6 +54,7 @@ const styleOf = ({ box, textSize, lines }: Spot) => ({
     :id="idOf(field.name)"
     :key="field.name"
     :data-space="field.name"
+    :data-writes="field.name"
     class="board-text absolute resize-none rounded px-2 text-[#1c3f6b]"
     :class="{
       'text-center': field.kind !== 'space',

@@ -24,12 +24,17 @@ const path = (what: string) => `/api/handouts/${handout}/${what}`
 const { choosing, ids } = chosen
 const meant = computed(() => (choosing.value ? slates.filter(slate => chosen.has(slate.id)) : slates))
 const some = computed(() => (choosing.value ? { slates: ids.value } : {}))
-/** Of some it is their own pencils; those of all are another matter. */
+/** For all: by one press for all, or for most of those at work one by one. */
 const down = computed(() =>
   choosing.value
     ? meant.value.length > 0 && meant.value.every(slate => slate.openness?.paused)
-    : (lesson?.paused ?? false),
+    : (lesson?.paused ?? false) || alone.value.down > alone.value.up,
 )
+const alone = computed(() => {
+  const atWork = slates.filter(slate => slate.status === 'under-way' || slate.status === 'not-opened')
+  const resting = atWork.filter(slate => slate.openness?.paused).length
+  return { down: resting, up: atWork.length - resting }
+})
 const nobody = computed(() => choosing.value && ids.value.length === 0)
 async function pencils() {
   await attempt(() => ask(path('pencils'), { method: 'PUT', body: { down: !down.value, ...some.value } }))

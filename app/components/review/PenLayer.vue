@@ -2,7 +2,7 @@
 import { MOST_STROKE_POINTS, type InkTip, type MarginInk } from '~~/core/margin/item'
 import type { Page } from '~~/core/board/board'
 import type { Moving } from '~/composables/board/useGestures'
-import { pagePointAt } from '~/composables/review/pagePoint'
+import { pagePointAt } from '~/composables/board/pagePoint'
 import { withPoint } from '~~/core/slate/stroke'
 
 /** Takes the teacher's pen: one stroke from putting down to lifting. */

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { Page } from '~~/core/board/board'
 import type { Box, Point } from '~~/core/geometry/shape'
-import { pagePoint } from '~/composables/review/pagePoint'
+import { pagePoint } from '~/composables/board/pagePoint'
 
 export interface Target {
   readonly id: string

@@ -4,7 +4,7 @@ import { useMarginTools } from '~/composables/review/useMarginTools'
 import { useReplay } from '~/composables/review/useReplay'
 import { useReview, type OutcomesView } from '~/composables/review/useReview'
 import { gainsOf, namedGains } from '~~/core/review/gained'
-import { canMove } from '~~/core/slate/status'
+import { canMove, saidStatus } from '~~/core/slate/status'
 import type { SlateView } from '~/composables/slate/useSlate'
 
 const { view, outcomes } = defineProps<{ view: SlateView; outcomes: OutcomesView | null }>()
@@ -277,7 +277,9 @@ const { tool, takes } = desk
         @click="review.handBack(true)">
         <Icon name="lucide:rotate-ccw" />{{ t('review.again') }}
       </button>
-      <p v-if="!review.canHandBack.value" class="font-semibold" role="status">{{ t(`review.status.${status}`) }}</p>
+      <p v-if="!review.canHandBack.value" class="font-semibold" role="status">
+        {{ t(`review.status.${saidStatus(status, view)}`) }}
+      </p>
     </aside>
 
     <ReviewOnPaper :open="onPaper" :slate="view.id" :page="pageIndex" @close="onPaper = false" />

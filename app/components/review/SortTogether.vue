@@ -2,10 +2,12 @@
 import { nanoid } from 'nanoid'
 import { boxOf } from '~~/core/geometry/outline'
 import { isStudent, type Author } from '~~/core/slate/actor'
-import { thingName } from '~~/core/slate/hands'
+import { changedThings, thingName } from '~~/core/slate/hands'
 import { bare } from '~~/core/slate/moves/own'
+import { startedAgain } from '~~/core/slate/moves/startAgain'
 import { isSeen, LONGEST_OWN_TEXT, mayUse, type Own } from '~~/core/slate/own'
 import { boxOfWords, gather, type Words } from '~~/core/tools/gather'
+import { otherHands } from '~/composables/slate/otherHands'
 import { useSlate, type SlateView } from '~/composables/slate/useSlate'
 
 /**
@@ -92,6 +94,25 @@ function undo() {
   said.value = ''
   for (let i = 0; i < steps; i++) slate.undo()
 }
+const clearing = ref(false)
+const standing = computed(() =>
+  clearing.value ? changedThings(state.value, startedAgain(state.value, { everybody: true }, edition)).length : 0,
+)
+/** One step: it can be taken back as long as nobody has gone on. */
+function clear() {
+  clearing.value = false
+  make({ kind: 'start-again', everybody: true })
+  said.value = t('sort.cleared')
+}
+/** Those who are there, to be asked to show the others their page. */
+const hands = computed(() => otherHands(slate.about.value.members, slate.others.value))
+const asked = ref('')
+function askToShow() {
+  const who = hands.value.find(hand => hand.author === asked.value)
+  if (!who) return
+  slate.be({ asks: who.author })
+  said.value = t('sort.asked', { name: who.name })
+}
 function make(move: Parameters<typeof slate.make>[0]) {
   gathered.value = 0
   slate.make(move)
@@ -113,7 +134,24 @@ const zoneOf = ({ own }: { own: Words }) => {
         <SlatePageTurner v-model="pageIndex" :count="pageCount" />
         <p v-if="!editable" class="told" role="status">{{ t('sort.shut') }}</p>
         <p v-if="refused" class="trouble" role="alert">{{ t('sort.refused') }}</p>
-        <button type="button" class="button ml-auto" :disabled="!slate.canUndo.value" @click="undo">
+        <form v-if="hands.length && editable" class="ml-auto flex items-center gap-2" @submit.prevent="askToShow">
+          <select v-model="asked" class="field w-auto" :aria-label="t('sort.whoShows')">
+            <option value="">{{ t('sort.whoShows') }}</option>
+            <option v-for="hand in hands" :key="hand.author" :value="hand.author">{{ hand.name }}</option>
+          </select>
+          <button class="button" :disabled="!asked">
+            <Icon name="lucide:presentation" />{{ t('sort.askToShow') }}
+          </button>
+        </form>
+        <button
+          type="button"
+          class="button"
+          :class="hands.length ? '' : 'ml-auto'"
+          :disabled="!editable"
+          @click="clearing = true">
+          <Icon name="lucide:eraser" />{{ t('sort.clear') }}
+        </button>
+        <button type="button" class="button" :disabled="!slate.canUndo.value" @click="undo">
           <Icon name="lucide:undo-2" />{{ t('slate.undo') }}
         </button>
       </div>
@@ -152,8 +190,17 @@ const zoneOf = ({ own }: { own: Words }) => {
         <button class="button button-action" :disabled="!picked.length || !editable">
           <Icon name="lucide:group" />{{ t('sort.gather', { count: picked.length }) }}
         </button>
-        <p role="status" :class="said ? 'font-semibold' : 'sr-only'">{{ said }}</p>
       </form>
+      <p role="status" :class="said ? 'font-semibold' : 'sr-only'">{{ said }}</p>
     </aside>
+    <UiAsk :open="clearing" :title="t('sort.clearTitle')" @close="clearing = false">
+      <p>{{ t(standing ? 'sort.clearSays' : 'sort.clearNothing', { count: standing }) }}</p>
+      <template #buttons>
+        <button type="button" class="button" @click="clearing = false">{{ t('app.cancel') }}</button>
+        <button v-if="standing" type="button" class="button button-action" @click="clear">
+          {{ t('sort.clearNow') }}
+        </button>
+      </template>
+    </UiAsk>
   </div>
 </template>

@@ -8,12 +8,13 @@ import type { TextEdit } from '~~/core/slate/weave'
 import { askedReasons } from '~/composables/slate/reasons'
 
 /** What is written beside the page: reasons, notes, and in another try what is seen differently now. */
-const { board, page, state, editable, further } = defineProps<{
+const { board, page, state, editable, before } = defineProps<{
   board: Board
   page: Page
   state: SlateState
   editable: boolean
-  further: boolean
+  /** The state at the end of the try before; null in the first. */
+  before: SlateState | null
 }>()
 const emit = defineEmits<{ make: [move: Move]; close: [] }>()
 const { t } = useWords()
@@ -25,7 +26,7 @@ const write = (name: string, edit: TextEdit) => emit('make', editMove({ of: 'tex
 
 <template>
   <SlateSidePanel :title="t('beside.title')" data-test="beside" @close="emit('close')">
-    <label v-if="further" class="block"
+    <label v-if="before" class="block"
       ><span class="label">{{ t('beside.differently') }}</span
       ><BoardWritingField
         class="field"
@@ -37,7 +38,12 @@ const write = (name: string, edit: TextEdit) => emit('make', editMove({ of: 'tex
         :longest="LONGEST_TEXT"
         @edit="write(differently, $event)"
     /></label>
-    <SlateReasons :reasons="reasons" :state="state" :editable="editable" @make="emit('make', $event)" />
+    <SlateReasons
+      :reasons="reasons"
+      :state="state"
+      :before="before"
+      :editable="editable"
+      @make="emit('make', $event)" />
     <label v-if="page.notes" class="flex min-h-40 flex-1 flex-col"
       ><span class="label">{{ t('beside.notes') }}</span
       ><span class="note-line mb-1">{{ t('beside.notesSay') }}</span

@@ -5,18 +5,22 @@ import { leftToDo, progress, type Left } from '~~/core/placement/tasks'
 import { shortNames } from '~~/core/roster/names'
 import type { Author } from '~~/core/slate/actor'
 import type { SlateKind } from '~~/core/slate/kind'
+import { besideName, firstToWork } from '~~/core/slate/beside'
 import type { Move } from '~~/core/slate/move'
-import type { SlateState } from '~~/core/slate/state'
+import { editMove } from '~~/core/slate/moves/edit'
+import { LONGEST_TEXT, type SlateState } from '~~/core/slate/state'
 import { askedReasons } from '~/composables/slate/reasons'
 import type { Member } from '~/composables/slate/useSlate'
 
 /**
  * Before it is handed in: what is empty, with a way there; why it was sorted so; who isn't done; a word to the teacher.
  */
-const { open, edition, state, kind, members, here, own, rules, counted, handIn } = defineProps<{
+const { open, edition, state, before, kind, members, here, own, rules, counted, handIn } = defineProps<{
   open: boolean
   edition: Edition
   state: SlateState
+  /** The state at the end of the try before; null in the first. */
+  before: SlateState | null
   kind: SlateKind
   members: readonly Member[]
   /** Those of the others who have the slate before them. */
@@ -32,11 +36,18 @@ const { attempt, trouble, busy } = useAsking()
 const word = ref('')
 const left = computed(() => (open ? leftToDo(state, edition) : []))
 const done = computed(() => progress(state, edition))
+/** In another try: what is seen differently now, if nothing was written yet when it was opened. */
+const compares = ref(false)
+const differently = computed(() => besideName(firstToWork(edition.board).id, 'differently'))
 /** Those that were empty when it was opened, so that a line doesn't go while it is written. */
 const asked = shallowRef<ReturnType<typeof askedReasons>>([])
 watch(
   () => open,
-  now => now && (asked.value = askedReasons(edition.board).filter(({ name }) => !state.texts[name]?.trim())),
+  now => {
+    if (!now) return
+    asked.value = askedReasons(edition.board).filter(({ name }) => !state.texts[name]?.trim())
+    compares.value = !!before && !state.texts[differently.value]?.trim()
+  },
   { immediate: true },
 )
 /** Whoever hands in is done. */
@@ -66,8 +77,19 @@ async function send() {
     <p v-else class="text-lg">{{ t('slate.allPlaced') }}</p>
     <div v-if="asked.length" class="mt-3 flex flex-col gap-2" data-test="asked">
       <p class="font-semibold">{{ t('beside.stillAsked') }}</p>
-      <SlateReasons :reasons="asked" :state="state" editable @make="emit('make', $event)" />
+      <SlateReasons :reasons="asked" :state="state" :before="before" editable @make="emit('make', $event)" />
     </div>
+    <label v-if="compares" class="mt-3 block"
+      ><span class="label">{{ t('beside.differently') }}</span
+      ><BoardWritingField
+        class="field"
+        lines="many"
+        rows="2"
+        :text="state.texts[differently] ?? ''"
+        :weave="state.weaves?.[`text:${differently}`]"
+        :longest="LONGEST_TEXT"
+        @edit="emit('make', editMove({ of: 'text', name: differently }, $event))"
+    /></label>
     <label v-if="counted" class="mt-3 block"
       ><span class="label">{{ t('slate.word') }}</span
       ><textarea v-model="word" dir="auto" class="field" rows="2" maxlength="500" />

@@ -7,10 +7,17 @@ import { editMove } from '~~/core/slate/moves/edit'
 import type { TextEdit } from '~~/core/slate/weave'
 
 /** Lines in which a student says why, for a page or for each of its places. */
-const { reasons, state, editable } = defineProps<{
+const {
+  reasons,
+  state,
+  editable,
+  before = null,
+} = defineProps<{
   reasons: readonly { name: string; place: Place | null; page: Page; number: number | null }[]
   state: SlateState
   editable: boolean
+  /** As it was at the end of the try before, to be read beside what is written now. */
+  before?: SlateState | null | undefined
 }>()
 const emit = defineEmits<{ make: [move: Move] }>()
 const { t } = useWords()
@@ -30,6 +37,12 @@ const write = (name: string, edit: TextEdit) => emit('make', editMove({ of: 'tex
   <label v-for="reason in reasons" :key="reason.name" class="block">
     <span class="label"
       ><bdi>{{ labelOf(reason) }}</bdi></span
+    >
+    <span
+      v-if="before?.texts[reason.name] && before.texts[reason.name] !== state.texts[reason.name]"
+      class="mb-1 block border-l-4 border-stone-400 pl-3"
+      ><span class="note-line block">{{ t('beside.saidBefore') }}</span
+      ><bdi class="whitespace-pre-line">{{ before.texts[reason.name] }}</bdi></span
     >
     <BoardWritingField
       v-if="editable"

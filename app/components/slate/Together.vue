@@ -23,6 +23,7 @@ const { kind, members, own, hands, editable, presents, following } = defineProps
 const emit = defineEmits<{
   done: [done: boolean]
   present: [on: boolean]
+  ask: [who: Author]
   follow: [who: Author | null]
   name: [on: boolean]
   talk: []
@@ -34,6 +35,8 @@ const here = (member: Member) => authorOf(member) === own || hands.some(hand => 
 const listed = computed(() => (members.length <= MOST_LISTED ? members : members.filter(here)))
 const short = computed(() => shortNames(members.map(member => member.name)))
 const me = computed(() => members.find(member => authorOf(member) === own))
+/** Those who can be asked to show their page: who is here, oneself included. */
+const mayShow = computed(() => members.filter(here))
 const presenter = computed(() => hands.find(hand => hand.presents))
 const stateOf = (member: Member) =>
   [
@@ -85,7 +88,19 @@ const stateOf = (member: Member) =>
           t(presents ? 'together.stopShowing' : 'together.show')
         }}</span>
       </button>
-      <template v-else-if="presenter">
+      <select
+        v-if="showable && editable && mayShow.length > 1"
+        class="field min-h-11 w-auto py-1"
+        value=""
+        :aria-label="t('together.whoShows')"
+        @change="
+          emit('ask', ($event.target as HTMLSelectElement).value as Author)
+          ;($event.target as HTMLSelectElement).value = ''
+        ">
+        <option value="">{{ t('together.whoShows') }}</option>
+        <option v-for="member in mayShow" :key="member.hand" :value="authorOf(member)">{{ short(member.name) }}</option>
+      </select>
+      <template v-if="presenter && !presents">
         <span>{{ t('together.shows', { name: presenter.name }) }}</span>
         <button
           type="button"

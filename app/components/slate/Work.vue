@@ -1,13 +1,10 @@
 <script setup lang="ts">
-import { stepsDone, type Left } from '~~/core/placement/tasks'
+import { leftToDo, stepsDone, type Left } from '~~/core/placement/tasks'
 import { secondThoughts } from '~~/core/margin/pinned'
 import { mayTouch } from '~~/core/slate/actor'
 import type { Place } from '~~/core/board/place'
-import { isOfSeveral } from '~~/core/slate/kind'
 import { isUntouched } from '~~/core/slate/state'
-import { canBeginAgain } from '~~/core/slate/status'
-import { shortNames } from '~~/core/roster/names'
-import type { OtherHand } from '~/composables/slate/otherHands'
+import { canBeginAgain, saidStatus } from '~~/core/slate/status'
 import { useSlate, type SlateView } from '~/composables/slate/useSlate'
 
 /** A student at work on the own slate. */
@@ -52,12 +49,22 @@ const {
   count: pageCount,
   steps,
   step,
-} = usePages(() => edition.board, `open on ${view.id}`)
+} = usePages(() => edition.board, `open on ${view.id}`, leftToDo(view.state, edition)[0]?.page ?? 0)
 const editable = computed(() => shut.value === null)
-const several = isOfSeveral(view.kind)
 /** Pencils are down for a while: what stands around the page stays where it is. */
 const goingOn = computed(() => editable.value || shut.value === 'paused')
 const back = computed(() => status.value === 'handed-back')
+const members = computed(() => about.value.members)
+const { several, named, holding, hands, here, following, presents, ask, pointed } = useCompany({
+  kind: view.kind,
+  own: view.actor.author,
+  members: () => members.value,
+  others: slate.others,
+  be: slate.be,
+  page: pageIndex,
+  step: stepIndex,
+  board: edition.board,
+})
 useHead({ title: () => edition.board.title })
 useKeptSounds(edition.board)
 
@@ -105,33 +112,10 @@ async function handIn(word: string) {
 }
 
 const done = computed(() => stepsDone(state.value, edition, page.value))
-const members = computed(() => about.value.members)
 /** The parts of a frame: there only where each of several has one. */
 const parted = computed(() => several && page.value.places.some(place => place.part !== undefined))
 const actor = computed(() => about.value.actor)
 const part = computed(() => (typeof actor.value.part === 'number' ? actor.value.part : null))
-/** On the class's board it is seen at once who wrote what. */
-const named = ref(view.kind === 'class')
-const short = computed(() => shortNames(members.value.map(member => member.name)))
-provideAuthorNames(author => {
-  const member = several && members.value.find(one => authorOf(one) === author)
-  return member ? short.value(member.name) : null
-})
-const holding = () => otherHands(members.value, slate.others.value)
-const hands = computed<readonly OtherHand[]>(before =>
-  unlessSame(
-    before,
-    holding().map(({ holds: _, ...hand }) => hand),
-  ),
-)
-const here = computed(() => new Set(hands.value.map(hand => hand.author)))
-const { following, presents } = useTogether({
-  be: slate.be,
-  hands,
-  page: pageIndex,
-  step: stepIndex,
-  board: edition.board,
-})
 
 const before = computed(() => about.value.before)
 const further = computed(() => before.value !== null)
@@ -178,6 +162,12 @@ function closeFeedback() {
 }
 const mayOpen = (place: Place) => mayTouch(place, actor.value)
 provideSecondThoughts(() => secondThoughts(margin.value, state.value))
+if (several)
+  useShownToOthers(
+    computed(() => stage.value?.$el ?? null),
+    presents,
+    slate.be,
+  )
 const zoom = useZoom(
   computed(() => stage.value?.$el ?? null),
   () => !dragging.value,
@@ -188,6 +178,7 @@ const { undoing } = useSlateSaid({
   own: view.actor.author,
   several,
   members: () => members.value,
+  hands,
   shut,
   told,
 })
@@ -245,7 +236,7 @@ useSlateKeys({ showKeys: () => (showKeys.value = true), undo })
         <!-- There from the start, so that it is said when it comes. -->
         <span role="status" :class="editable ? '-ml-3' : ''" data-test="shut"
           ><strong v-if="!editable" class="block rounded-lg bg-leaf-700 px-4 py-2.5">{{
-            shut && shut !== 'handed-in' ? t(`slate.shut.${shut}`) : t(`desk.status.${status}`)
+            shut && shut !== 'handed-in' ? t(`slate.shut.${shut}`) : t(`desk.status.${saidStatus(status, about)}`)
           }}</strong></span
         >
       </template>
@@ -298,6 +289,7 @@ useSlateKeys({ showKeys: () => (showKeys.value = true), undo })
           @name="named = $event"
           @done="done => attempt(() => slate.sayDone(done))"
           @present="presents = $event"
+          @ask="ask"
           @follow="following = $event"
           @talk="open('talk')" />
         <SlateSideButtons
@@ -365,14 +357,22 @@ useSlateKeys({ showKeys: () => (showKeys.value = true), undo })
               @undo="undo"
               @again="several ? (beginningAgain = true) : startAgain()" />
           </template>
-          <template v-if="notes || told || parted || (several && named)" #over>
+          <template v-if="notes || told || several" #over>
             <LazySlateAuthors v-if="several && named" :page="page" :edition="edition" :state="state" />
+            <LazySlateWriters
+              v-if="several && (pointed || hands.some(hand => hand.writes))"
+              :hands="hands"
+              :page="page"
+              :edition="edition"
+              :state="state"
+              :pointed="pointed" />
             <LazySlateParts v-if="parted" :page="page" :part="part" :members="members" />
             <LazyReviewPlaceMarks v-if="told" :page="page" :marks="told" kind />
             <LazyMarginLayer v-if="notes" :page="page" :edition="edition" :state="state" :margin="margin" />
           </template>
         </BoardStage>
-        <!-- Over the side of the page, which stays as it is under a hand; where nothing can be done any more beside it. -->
+        <!-- Over the side of the page, which stays as it is under a hand; where nothing can be done any more
+             beside it. -->
         <div v-if="side || (said && saidOpen)" :class="goingOn ? 'drawer' : 'beside'">
           <LazySlateTalk
             v-if="side === 'talk'"
@@ -399,7 +399,7 @@ useSlateKeys({ showKeys: () => (showKeys.value = true), undo })
             :page="page"
             :state="state"
             :editable="editable && !page.reading"
-            :further="further"
+            :before="before?.state ?? null"
             @make="slate.make"
             @close="side = null" />
           <LazyMarginNotes
@@ -432,6 +432,7 @@ useSlateKeys({ showKeys: () => (showKeys.value = true), undo })
       :open="handingIn"
       :edition="edition"
       :state="state"
+      :before="before?.state ?? null"
       :kind="view.kind"
       :members="members"
       :here="here"

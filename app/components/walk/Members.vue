@@ -1,7 +1,8 @@
 <script setup lang="ts">
+import { partsOf } from '~~/core/board/parts'
 import type { WalkSlate } from '~/composables/review/useWalk'
 
-/** Who works on which frame; each student is moved by one choice, in the middle of the lesson. */
+/** Who works on which frame, and in which part of it; each is changed by one choice, in the middle of the lesson. */
 const { open, handout, slates, loose } = defineProps<{
   open: boolean
   handout: string
@@ -15,13 +16,31 @@ const said = ref('')
 const frames = computed(() => slates.filter(slate => slate.mark !== null))
 const rows = computed(() =>
   [
-    ...loose.map(one => ({ ...one, on: '' })),
+    ...loose.map(one => ({ ...one, on: '', parts: 0, part: null as number | null })),
     ...frames.value.flatMap(slate =>
-      slate.members.map(member => ({ student: member.student, name: member.name, on: slate.id })),
+      slate.members.map(({ student, name, part }) => ({
+        student,
+        name,
+        on: slate.id,
+        parts: partsOf(slate.edition.board),
+        part,
+      })),
     ),
   ].toSorted((a, b) => a.name.localeCompare(b.name, 'en')),
 )
 
+/** Of a board with parts: who has which. Several may share one. */
+async function setPart(row: { student: string; name: string }, part: number | null) {
+  const done = await attempt(() =>
+    ask(`/api/handouts/${handout}/members`, { method: 'PUT', body: { student: row.student, part } }),
+  )
+  emit('placed')
+  if (done)
+    said.value = t('walk.partSet', {
+      name: row.name,
+      part: part === null ? t('walk.noPart') : t('walk.partNumber', { number: part }),
+    })
+}
 async function place(student: { student: string; name: string }, to: string) {
   const done = await attempt(() =>
     ask(`/api/handouts/${handout}/members`, { method: 'PUT', body: { student: student.student, to: to || null } }),
@@ -59,6 +78,18 @@ async function place(student: { student: string; name: string }, to: string) {
             </option>
           </select>
         </label>
+        <select
+          v-if="row.parts"
+          class="field w-32"
+          :value="row.part ?? ''"
+          :disabled="busy"
+          :aria-label="t('walk.partOf', { name: row.name })"
+          @change="setPart(row, Number(($event.target as HTMLSelectElement).value) || null)">
+          <option value="">{{ t('walk.noPart') }}</option>
+          <option v-for="number in row.parts" :key="number" :value="number">
+            {{ t('walk.partNumber', { number }) }}
+          </option>
+        </select>
       </li>
     </ul>
     <p v-if="said" role="status" class="mt-3">{{ said }}</p>

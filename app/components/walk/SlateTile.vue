@@ -4,6 +4,7 @@ import type { NudgeSent } from '~~/core/lesson/nudge'
 import type { Need } from '~~/core/lesson/needs'
 import { NuxtLink } from '#components'
 import { shortNames } from '~~/core/roster/names'
+import { saidStatus } from '~~/core/slate/status'
 import type { SaidSoFar } from '~/composables/lesson/useNeeds'
 import type { WalkSlate } from '~/composables/review/useWalk'
 
@@ -23,6 +24,7 @@ const {
   page,
   part = '',
   nameless = false,
+  handIn = true,
   version,
 } = defineProps<{
   slate: WalkSlate
@@ -50,6 +52,8 @@ const {
   part?: string
   /** Nobody's name is to be seen, for a screen that others look at. */
   nameless?: boolean
+  /** Whether it is to be handed in, or only finished. */
+  handIn?: boolean | undefined
   version?: string | undefined
 }>()
 const emit = defineEmits<{ choose: [] }>()
@@ -84,7 +88,7 @@ const hereWords = computed(() => {
 const words = computed(() => {
   if (slate.unreadable) return t('walk.unreadable')
   if (slate.status === 'under-way' && slate.of > 0) return t('slate.placed', { placed: slate.placed, of: slate.of })
-  return t(`walk.status.${slate.status}`)
+  return t(`walk.status.${saidStatus(slate.status, { handIn })}`)
 })
 </script>
 

@@ -34,6 +34,11 @@ const on = (event: Event) => (event.target as HTMLInputElement).checked
         :checked="!sparesOthers(rules.changeOthers, frames ? 'frame' : 'class')"
         @change="set({ changeOthers: on($event) ? 'everybody' : 'nobody' })" />{{ t('rules.changeOthers') }}</label
     >
+    <label v-if="frames" class="flex min-h-9 items-center gap-2"
+      ><input type="checkbox" :checked="rules.keepParts" @change="set({ keepParts: on($event) })" />{{
+        t('rules.keepParts')
+      }}</label
+    >
     <label v-if="counted" class="flex min-h-9 items-center gap-2"
       ><input type="checkbox" :checked="rules.takeBack" @change="set({ takeBack: on($event) })" />{{
         t('rules.takeBack')

@@ -124,7 +124,7 @@ const score = computed(() =>
               :page="page"
               :state="trial.state.value"
               :editable="!page.reading"
-              :further="false"
+              :before="null"
               @make="trial.make"
               @close="side = null" />
           </div>

@@ -5,6 +5,7 @@ import type { SlateStatus } from '~~/core/slate/status'
 export interface FindingsView extends FindingsData {
   readonly hints: { readonly slates: number; readonly looks: number }
   readonly unmarked: number
+  readonly handIn: boolean
   /** Names of those on whose slates nothing was done. */
   readonly idle: readonly string[]
   /** Of frames: beside the same students alone. */
@@ -40,7 +41,7 @@ export function useFindings(handout: string) {
   onScopeDispose(() => worker.terminate())
   watch([view, statuses], () => {
     if (!view.value) return
-    const { hints: _, unmarked: __, idle: ___, alone: ____, ...data } = view.value
+    const { hints: _, unmarked: __, idle: ___, alone: ____, handIn: _____, ...data } = view.value
     worker.postMessage({ asked: ++asked, data, statuses: [...statuses.value] })
     share.value = 0
   })

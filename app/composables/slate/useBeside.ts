@@ -24,6 +24,8 @@ export function useBeside({ edition, page, step, further }: Where) {
     return at !== null && hintsOf(edition(), at).length ? at : page().id
   })
   const hints = computed(() => hintsOf(edition(), hintOf.value))
+  // Another try asks what is seen differently now.
+  watch(further, now => now && (side.value ??= 'beside'))
   watch([() => page().id, besides, () => hints.value.length], () => {
     if ((side.value === 'beside' && !besides.value) || (side.value === 'hints' && !hints.value.length))
       side.value = null

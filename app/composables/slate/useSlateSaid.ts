@@ -1,10 +1,12 @@
 import type { Edition } from '~~/core/board/edition'
+import type { PlaceId } from '~~/core/board/ids'
 import { whatMoved } from '~~/core/placement/whatMoved'
 import type { Author } from '~~/core/slate/actor'
 import { changedThings, lastHand } from '~~/core/slate/hands'
 import type { Feedback } from '~~/core/keys/feedback'
 import type { Shut } from '~~/core/slate/status'
 import type { SlateState } from '~~/core/slate/state'
+import type { OtherHand } from '~/composables/slate/otherHands'
 import type { Member } from '~/composables/slate/useSlate'
 
 /** What others do is told together, so often at most. */
@@ -17,6 +19,7 @@ export function useSlateSaid({
   own,
   several,
   members,
+  hands,
   shut,
   told,
 }: {
@@ -25,6 +28,7 @@ export function useSlateSaid({
   readonly own: Author
   readonly several: boolean
   readonly members: () => readonly Member[]
+  readonly hands: Readonly<Ref<readonly OtherHand[]>>
   readonly shut: Readonly<Ref<Shut | null>>
   readonly told: Readonly<Ref<readonly Feedback[] | null>>
 }) {
@@ -60,6 +64,8 @@ export function useSlateSaid({
     say(t(right === items.length ? 'feedback.allRight' : 'saidOf.told', { right, count: items.length }))
   })
 
+  const { headingOf } = useHeadings()
+  const writing = new Map<Author, string>()
   let known = state.value
   const gather = useDebounceFn(
     () => {
@@ -74,11 +80,23 @@ export function useSlateSaid({
         const count = counts.get(authorOf(member))
         return count ? [t('saidOf.others', { name: member.name, count })] : []
       })
+      // Who has begun to write, or writes elsewhere now.
+      for (const { author, name, writes } of hands.value) {
+        const spot = writes && edition.places.get(writes.split(':')[0] as PlaceId)
+        if (writes && writing.get(author) !== writes)
+          lines.push(
+            spot
+              ? t('saidOf.writesIn', { name, place: headingOf(spot.place, spot.page, now.texts) })
+              : t('saidOf.writes', { name }),
+          )
+        if (writes) writing.set(author, writes)
+        else writing.delete(author)
+      }
       if (lines.length) say(lines.join(' '))
     },
     GATHER_MS,
     { maxWait: GATHER_MS },
   )
-  if (several) watch(state, () => void gather())
+  if (several) watch([state, hands], () => void gather())
   return { undoing }
 }

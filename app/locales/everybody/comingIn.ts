@@ -76,6 +76,7 @@ export default {
       'not-opened': 'New',
       'under-way': 'Go on with it',
       'handed-in': 'Handed in',
+      finished: 'Finished',
       'handed-back': 'Handed back',
     },
     begin: { page: 'Make your page', frame: 'Take a frame' },

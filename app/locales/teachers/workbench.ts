@@ -111,6 +111,8 @@ export default {
     width: 'Width in mm',
     height: 'Height in mm',
     make: 'Add | Add {count} | Add {count}',
+    asCells: 'As large as the cells of {grid}',
+    overCells: 'Cover all {count} cells of {grid}',
   },
   backdrop: {
     figureName: 'Name, for those who do not see it',
@@ -237,6 +239,7 @@ export default {
     talk: 'They may write to each other beside the page; you read along',
     line: 'Each may write to you beside the page',
     allDone: 'A frame is handed in once all of its members say they are done',
+    keepParts: "A part that nobody has stays nobody's",
     changeOthers: 'They may change, move and take away notes that others wrote',
     takeBack: 'They may take it back until you look at it',
     secondTry: 'They may try again; the first try is kept beside it',

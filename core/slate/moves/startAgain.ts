@@ -15,7 +15,8 @@ import { revert, revertTo } from './revert'
 /**
  * The slate is as it was given out: pieces go back, what was written, drawn and joined is gone. The backdrop and the
  * places are not the slate's to touch. Ink is only rubbed out, so that all of it can be taken back by one small move.
- * With a part: what lies in a part that is somebody else's stays as it is. What others have made stays in any case.
+ * With a part: what lies in a part that is somebody else's stays as it is. What others have made stays, unless it is
+ * for everybody.
  */
 export const StartAgainSchema = v.object({
   kind: v.literal('start-again'),
@@ -26,6 +27,8 @@ export const StartAgainSchema = v.object({
   by: v.optional(AuthorSchema),
   /** On a slate of several: only what nobody but this author has ever touched. */
   mine: v.optional(v.literal(true)),
+  /** Whoever leads the lesson clears all of it, own things of everybody included. */
+  everybody: v.optional(v.literal(true)),
 })
 export type StartAgain = v.InferOutput<typeof StartAgainSchema>
 
@@ -39,7 +42,7 @@ export const startAgain: Operation<'start-again', StartAgain> = {
 /** The slate after starting again; asked before it is done, too, to say what it takes back. */
 export function startedAgain(
   state: SlateState,
-  { part, by = HOLDER.author, mine }: Omit<StartAgain, 'kind'>,
+  { part, by = HOLDER.author, mine, everybody }: Omit<StartAgain, 'kind'>,
   edition: Edition,
 ): SlateState {
   // What is written beside the pages is thought, not laid; and hints that were seen stay seen.
@@ -51,7 +54,7 @@ export function startedAgain(
     texts: beside,
     hints: state.hints,
     strokes: withStrokes(state.strokes, new Set()),
-    own: withoutThoseOf(state.own, by),
+    own: withoutThoseOf(state.own, everybody ? null : by),
     ...(state.hands && { hands: state.hands }),
   }
   if (part === undefined && !mine) return cleared
@@ -85,7 +88,11 @@ export function withStrokes(all: SlateState['strokes'], seen: ReadonlySet<string
   )
 }
 
-const withoutThoseOf = (all: SlateState['own'], by: Author): SlateState['own'] =>
+/** Without what this author has made, or anybody. */
+const withoutThoseOf = (all: SlateState['own'], by: Author | null): SlateState['own'] =>
   Object.fromEntries(
-    Object.entries(all).map(([id, thing]) => [id, thing.by === by && !thing.hidden ? goneOr(thing, true) : thing]),
+    Object.entries(all).map(([id, thing]) => [
+      id,
+      (by === null || thing.by === by) && !thing.hidden ? goneOr(thing, true) : thing,
+    ]),
   )

@@ -14,14 +14,53 @@ export async function pauseHandout(trx: Trx, news: News[], handout: string, on: 
   news.push({ scope: 'handout', handout, changed: 'lesson' })
 }
 
-/** For all slates of a handout, or for some of them beside what holds for all. Slates of others are passed over. */
+/**
+ * Down or up for all slates of a handout, or for some of them beside what holds for all; slates of others are passed
+ * over. Up for all is up for those too that were put down alone. Up for some while they are down for all leaves the
+ * others down, one by one: those go on, and nobody else.
+ */
 export async function pencils(
   services: Told,
   handout: string,
   { down, slates }: { readonly down: boolean; readonly slates?: readonly string[] | undefined },
 ): Promise<void> {
-  if (!slates) return withNews(services, (trx, news) => pauseHandout(trx, news, handout, down))
-  for (const slate of await theirs(services, handout, slates)) await switchSlate(services, slate, 'paused_at', down)
+  if (!slates)
+    return withNews(services, async (trx, news) => {
+      await pauseHandout(trx, news, handout, down)
+      if (!down) await upAlone(trx, news, handout)
+    })
+  const some = await theirs(services, handout, slates)
+  if (!down) await withNews(services, (trx, news) => downForOthers(trx, news, handout, some))
+  for (const slate of some) await switchSlate(services, slate, 'paused_at', down)
+}
+
+async function upAlone(trx: Trx, news: News[], handout: string): Promise<void> {
+  const { numUpdatedRows } = await trx
+    .updateTable('slates')
+    .set({ paused_at: null })
+    .where('handout_id', '=', handout)
+    .where('paused_at', 'is not', null)
+    .executeTakeFirst()
+  if (numUpdatedRows > 0n) news.push({ scope: 'handout', handout, changed: 'status' })
+}
+
+/** What is down for all becomes down for all but these, in one order with whoever puts pencils down or up for all. */
+async function downForOthers(trx: Trx, news: News[], handout: string, slates: readonly string[]): Promise<void> {
+  const { paused_at } = await trx
+    .selectFrom('handouts')
+    .select('paused_at')
+    .where('id', '=', handout)
+    .forUpdate()
+    .executeTakeFirstOrThrow()
+  if (paused_at === null || slates.length === 0) return
+  await trx
+    .updateTable('slates')
+    .set({ paused_at })
+    .where('handout_id', '=', handout)
+    .where('paused_at', 'is', null)
+    .where('id', 'not in', slates)
+    .execute()
+  await pauseHandout(trx, news, handout, false)
 }
 
 const theirs = async ({ db }: Told, handout: string, slates: readonly string[]) =>

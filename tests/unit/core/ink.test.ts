@@ -317,10 +317,40 @@ describe('one ink', () => {
     expect(drawn(withOwn(penned(across(100, 300))))).toEqual([1, 0])
     expect(drawn(withOwn(penned(across(500, 900), { pen: { tip: 'highlighter', fill: 'straw' } })))).toEqual([0, 1])
     expect(drawn(withOwn(lineTo({ x: 50, y: 60 }, { x: 300, y: 400 })))).toEqual([1, 0])
-    // It crosses both.
-    expect(drawn(withOwn(penned(across(100, 560))))).toEqual([1, 0])
-    expect(drawn(withOwn(penned(across(400, 900))))).toEqual([0, 1])
+    // A little over the edge of one that has the rest of it.
+    expect(drawn(withOwn(penned(across(100, 530))))).toEqual([1, 0])
     expect(drawn(withOwn(penned([[100, 200]])))).toEqual([1, 0])
+  })
+
+  it('a line that crosses several is shared out: each has what lies in it', () => {
+    const crossing = withOwn(penned(across(150, 800)))
+    const xs = spaces.map(({ id }) => inkIn(crossing, id, page).map(line => line.map(point => point.x)))
+    expect(xs.map(runs => runs.length)).toEqual([1, 1])
+    spaces.forEach(({ shape }, i) => {
+      const { x, width } = shape as { x: number; width: number }
+      expect(Math.min(...xs[i]![0]!)).toBeGreaterThanOrEqual(x)
+      expect(Math.max(...xs[i]![0]!)).toBeLessThanOrEqual(x + width)
+    })
+    // There and back again it is two runs of the space it left.
+    const back = withOwn(penned([...across(150, 800), [800, 220], [150, 220]]))
+    expect(drawn(back)).toEqual([2, 1])
+  })
+
+  it('a line through many spaces is in each of them, though it has but a little of it', () => {
+    const cells = Array.from({ length: 8 }, (_, i): Place => ({
+      kind: 'drawing',
+      id: placeId(`cell-${i}`),
+      heading: '',
+      shape: box(i * 100, 50, 90, 90),
+    }))
+    const many = { ...page, places: cells }
+    const through = withOwn(
+      penned([
+        [5, 95],
+        [795, 95],
+      ]),
+    )
+    expect(cells.map(({ id }) => inkIn(through, id, many).length)).toEqual(cells.map(() => 1))
   })
 
   it('what is gone, hidden, or mostly elsewhere isn’t, nor an arrow, nor a line that joins cards', () => {

@@ -10,7 +10,7 @@ import { exampleBoards, moved } from '../../examples'
  * What the marker of this version says of the worked examples. Stored outcomes are believed as long as their version is
  * this one: whoever changes what is said counts `MARKER_VERSION` up, and writes both down here.
  */
-const SAID = { version: 4, digest: '0c34b413795840476cb7d5af4fe62b811c641fd9da7e413da3d1dc87e08f1870' }
+const SAID = { version: 5, digest: '0c34b413795840476cb7d5af4fe62b811c641fd9da7e413da3d1dc87e08f1870' }
 
 it('what is marked otherwise has another version of the marker', () => {
   const said = exampleBoards.flatMap(board => {

@@ -88,6 +88,29 @@ describe('on a slate of several', () => {
     const teacher: Actor = { author: 'teacher:0', part: 'all' }
     expect(made(board, teacher, { kind: 'start-again' }).pieces).toEqual({})
   })
+
+  it('a teacher clears all of it, own things of everybody included, and takes that back; a student never', () => {
+    const teacher: Actor = { author: 'teacher:0', part: 'all' }
+    const drawn = {
+      ...board,
+      own: Object.fromEntries(
+        [1, 2].map(n => [
+          `own-thing-${n}`,
+          { kind: 'sign', page: notes.pages[0]!.id, x: 9 * n, y: 9, sign: 'star', ink: 'graphite', by: `student:${n}` },
+        ]),
+      ),
+    } as unknown as SlateState
+    const clear: Move = { kind: 'start-again', everybody: true }
+    const cleared = made(drawn, teacher, clear)
+    expect([cleared.pieces, cleared.texts]).toEqual([{}, {}])
+    expect(Object.values(cleared.own).map(own => own.gone)).toEqual([true, true])
+    const inverse = invert(drawn, clear, edition)!
+    const back = made(cleared, teacher, undoOf({ id: 'x', inverse, number }, 'teacher:0', cleared)!)
+    expect(Object.values(back.own).map(own => own.gone)).toEqual([undefined, undefined])
+    expect(back.texts).toEqual(drawn.texts)
+    for (const move of [clear, { ...clear, by: 'student:2', mine: true } as Move])
+      expect([refusal(drawn, child(2), move), refusal(board, child(2), move)]).not.toContain(null)
+  })
 })
 
 describe('what others wrote', () => {

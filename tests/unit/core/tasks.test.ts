@@ -3,7 +3,7 @@ import { makeEdition } from '../../../core/board/edition'
 import type { Board } from '../../../core/board/board'
 import type { Place } from '../../../core/board/place'
 import { leftToDo, progress, stepsDone, tasksOf } from '../../../core/placement/tasks'
-import { emptySlate } from '../../../core/slate/state'
+import { emptySlate, type SlateState } from '../../../core/slate/state'
 import { pageId, placeId } from '../../boards'
 import { boardOf, box, card, slateOf } from '../../keyBoards'
 
@@ -77,5 +77,32 @@ describe('what is left to do', () => {
     ).toEqual(['foot'])
     const idle = makeEdition({ ...board, pages: [{ ...board.pages[0]!, places: [] }] })
     expect([...stepsDone(emptySlate, idle, idle.board.pages[0]!)]).toEqual([])
+  })
+
+  it('takes a place for filled over which a picture lies, or that has a student’s own words or lines in it', () => {
+    const picture = { kind: 'picture', from: 'camera', x: 420, y: 30, width: 260, height: 200, rotation: 0 }
+    const ink = {
+      kind: 'ink',
+      pen: { tip: 'pen', ink: 'graphite', wide: 'thin' },
+      points: [
+        [330, 10],
+        [500, 30],
+      ],
+    }
+    const text = { kind: 'text', words: 'foot', size: 'small', x: 700, y: 290, width: 80, height: 20 }
+    const left = (...things: object[]) =>
+      leftToDo(
+        {
+          ...emptySlate,
+          own: Object.fromEntries(things.map((thing, i) => [`t${i}`, { page: page.id, by: 'student:1', ...thing }])),
+        } as unknown as SlateState,
+        edition,
+      ).flatMap(one => one.spaces)
+    expect(left()).toEqual(['first', 'gaps:0', 'gaps:1', 'draw'])
+    expect(left(picture)).not.toContain('first')
+    expect(left(ink)).not.toContain('first')
+    expect(left(text)).not.toContain('draw')
+    expect(left({ ...picture, hidden: true })).toContain('first')
+    expect(left({ ...picture, x: 100 })).toContain('first')
   })
 })

@@ -87,6 +87,17 @@ describe('a page as a tree of things', () => {
     ])
   })
 
+  it('tells of a student’s own picture in the place in which it lies', () => {
+    const board = boardOf([zone('a', 50), zone('b', 500)], [card('one')], null)
+    const state = {
+      ...slateOf(board, {}),
+      own: {
+        mine: { kind: 'picture', page: board.pages[0]!.id, x: 640, y: 250, width: 200, height: 200, by: 'student:1' },
+      },
+    } as unknown as SlateState
+    expect(lines(treeFor(board, state))).toEqual(['place A 0', 'place B 0', '  own picture'])
+  })
+
   it('reads a lane as its key does, from the right where it says so', () => {
     const lane = { kind: 'lane' as const, id: placeId('l'), heading: 'Order', shape: box(50, 100, 800, 80) }
     const pieces = ['a', 'b', 'c'].map(id => card(id))

@@ -4,6 +4,7 @@ import { classWithStudents } from '../../../server/usecases/classReading'
 import { COPY_EACH } from '../../../core/handout/settings'
 import { giveOutWithin, giveToMore } from '../../../server/usecases/giveOut'
 import { placeMember } from '../../../server/usecases/members'
+import { shareOutLoose } from '../../../server/usecases/shareOut'
 import { keepSet } from '../../../server/usecases/groups'
 import { shore } from '../../boards'
 import { put, said, twoProcesses, type TwoProcesses } from '../../lesson'
@@ -167,6 +168,22 @@ describe('giving out to groups, some, or everyone', () => {
       ok: false,
       reason: 'not-found',
     })
+  })
+  it('shares out who is on no frame by one press, each to one frame, also of two presses at once', async () => {
+    const { classId, set } = await grouped('Shared', [1, 1, 1])
+    const handout = await given(classId, { mode: 'frame-per-group' }, { set })
+    const names = Array.from({ length: 6 }, (_, i) => `Newcomer ${i}`)
+    await takeList(two.services, classId, list(names))
+    const counts = await Promise.all([
+      shareOutLoose(two.services, handout, { by: 'number', size: 8 }),
+      shareOutLoose(two.services, handout, { by: 'random', size: 8 }),
+    ])
+    expect(counts.toSorted()).toEqual([0, expect.any(Number)])
+    const people = await peopleOf(handout)
+    expect(new Set(people.map(p => p.student)).size).toBe(people.length)
+    const sizes = [...new Set(people.map(p => p.id))].map(id => people.filter(p => p.id === id).length)
+    expect(Math.max(...sizes) - Math.min(...sizes)).toBeLessThanOrEqual(1)
+    expect(await shareOutLoose(two.services, handout, { by: 'size', size: 2 })).toBe(0)
   })
   it('two clicks that place one student on two frames leave them on one', async () => {
     const { classId, set, students } = await grouped('Two clicks', [1, 1])

@@ -61,6 +61,16 @@ describe('pencils', () => {
     expect([await taken(0), await outcome(1)]).toEqual([true, 'paused'])
   })
 
+  it('are up for some who go on while they stay down for the others; up for all is up for everybody', async () => {
+    await pencils(two.services, handout(), { down: true })
+    await pencils(two.services, handout(), { down: false, slates: [slateAt(0).id] })
+    expect([await taken(0), await outcome(1), await outcome(2)]).toEqual([true, 'paused', 'paused'])
+    await pencils(two.services, handout(), { down: false, slates: [slateAt(1).id] })
+    expect([await taken(0), await taken(1), await outcome(2)]).toEqual([true, true, 'paused'])
+    await pencils(two.services, handout(), { down: false })
+    expect([await taken(0), await taken(1), await taken(2)]).toEqual([true, true, true])
+  })
+
   it('are down for students, and not for those who lead the lesson', async () => {
     const { frame, people } = await frameWith(two, [{ student: (await moreStudents(two, 1))[0]! }])
     await pencils(two.services, handout(), { down: true })

@@ -1,6 +1,7 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { readBoard, type Board } from '../../../core/board/board'
 import { makeEdition } from '../../../core/board/edition'
+import { NO_RULES } from '../../../core/handout/noRules'
 import { taken } from '../../../core/slate/actor'
 import { carry } from '../../../core/slate/carry'
 import { apply } from '../../../core/slate/move'
@@ -11,8 +12,8 @@ import type { Actor } from '../../../server/rights/actor'
 import { whoOnSlate } from '../../../server/rights/hold'
 import { makeFrame } from '../../../server/usecases/giveOut'
 import { correctEdition, previewCorrection } from '../../../server/usecases/editions'
-import { addMember, endMember, moveMember } from '../../../server/usecases/members'
-import { switchHandout, switchSlate } from '../../../server/usecases/openness'
+import { addMember, endMember, moveMember, setPart } from '../../../server/usecases/members'
+import { changeHandout, switchHandout, switchSlate } from '../../../server/usecases/openness'
 import { pieceId, shore } from '../../boards'
 import { frameWith, moreStudents, put, said, twoProcesses, type TwoProcesses } from '../../lesson'
 
@@ -110,6 +111,28 @@ describe('a frame of several', () => {
     // A third of two shares one.
     await addMember(two.services, frame, one!.id)
     expect(await partsNow()).toEqual([1, 2, 1])
+  })
+
+  it('has the parts that the teacher sets, and what is nobody’s stays nobody’s where the teacher keeps it', async () => {
+    const {
+      frame,
+      people: [one, second],
+    } = await frameOf(1, 2)
+    const { handout } = two.school
+    const set = (student: string, part: number | null) => setPart(two.services, handout, student, part)
+    expect(await set(one!.id, 2)).toEqual({ ok: true, value: null })
+    for (const engine of two.engines)
+      expect(said(await two.submit(frame, one!, [inZone('c0', 2)], engine))[0]).toEqual(expect.any(Number))
+    expect(await set(second!.id, null)).toEqual({ ok: true, value: null })
+    expect(said(await two.submit(frame, second!, [inZone('c1', 2)]))).toEqual(['not-your-part'])
+    // The first part is nobody's now: free to the group, until the teacher keeps it.
+    expect(said(await two.submit(frame, second!, [inZone('c1', 1)]))[0]).toEqual(expect.any(Number))
+    await changeHandout(two.services, handout, { rules: { ...NO_RULES, keepParts: true } })
+    for (const engine of two.engines)
+      expect(said(await two.submit(frame, second!, [inZone('c2', 1)], engine))).toEqual(['not-your-part'])
+    await changeHandout(two.services, handout, { rules: NO_RULES })
+    expect(await set(one!.id, 3)).toEqual({ ok: false, reason: 'no-such-part' })
+    expect(await set(free.at(-1)!, 1)).toEqual({ ok: false, reason: 'not-found' })
   })
 
   it('belongs to whoever is in it now; who leaves and comes back has the same hand', async () => {

@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import type { Page } from '~~/core/board/board'
 import { TIPS } from '~~/core/board/piece'
+import type { Grid } from '~~/core/board/place'
+import { cellSize, coverCells } from '~~/core/design/covers'
 import { labelsForPins, pinsWithoutLabel } from '~~/core/design/labelsAndPins'
 import { addOthers, OTHER_FORMS, type OtherForm } from '~~/core/design/otherPieces'
 import { readWordList } from '~~/core/design/pieces'
@@ -26,6 +28,25 @@ const texts = computed(() =>
 )
 const unlabelled = computed(() => pinsWithoutLabel(bench.board.value, page.id).length)
 const side = (mm: number) => Math.min(200, Math.max(5, mm || 20)) * MM
+const { headingOf } = useHeadings()
+const grids = computed(() =>
+  page.places
+    .filter((place): place is Grid => place.kind === 'grid')
+    .map(grid => ({ grid, name: headingOf(grid, page), ...cellSize(grid) })),
+)
+const inMm = (points: number) => Math.round((points / MM) * 10) / 10
+const asCells = (size: { width: number; height: number }) =>
+  ([width.value, height.value] = [inMm(size.width), inMm(size.height)])
+// Covers are for the cells of the page, where there are any.
+watch(form, now => now === 'cover' && grids.value[0] && asCells(grids.value[0]))
+const hide = (grid: Grid) =>
+  bench.change(
+    coverCells(bench.board.value, page.id, {
+      grid: grid.id,
+      name: list.value.trim() || t('others.named.cover'),
+      ids: freshIds,
+    }),
+  )
 function make() {
   bench.change(
     addOthers(
@@ -72,13 +93,23 @@ function make() {
     <div v-if="form === 'cover'" class="grid grid-cols-2 gap-2">
       <label
         ><span class="label">{{ t('others.width') }}</span
-        ><input v-model.number="width" class="field" type="number" min="5" max="200"
+        ><input v-model.number="width" class="field" type="number" min="5" max="200" step="any"
       /></label>
       <label
         ><span class="label">{{ t('others.height') }}</span
-        ><input v-model.number="height" class="field" type="number" min="5" max="200"
+        ><input v-model.number="height" class="field" type="number" min="5" max="200" step="any"
       /></label>
     </div>
+    <template v-if="form === 'cover'">
+      <div v-for="one in grids" :key="one.grid.id" class="flex flex-wrap gap-2">
+        <button type="button" class="button grow" @click="asCells(one)">
+          {{ t('others.asCells', { grid: one.name }) }}
+        </button>
+        <button type="button" class="button grow" @click="hide(one.grid)">
+          {{ t('others.overCells', { grid: one.name, count: one.grid.rows * one.grid.columns }) }}
+        </button>
+      </div>
+    </template>
     <label v-if="!listed" class="flex min-h-9 items-center gap-2"
       ><input v-model="bin" type="checkbox" class="h-5 w-5 shrink-0 accent-leaf-600" />{{ t('tiles.bins') }}</label
     >

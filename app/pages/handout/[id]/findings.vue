@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { saidStatus } from '~~/core/slate/status'
 import { useFindingParts } from '~/composables/review/useFindingParts'
 import { useFindings } from '~/composables/review/useFindings'
 
@@ -54,7 +55,7 @@ const toggle = (status: (typeof STATES)[number]) =>
                   class="h-5 w-5"
                   :checked="statuses.includes(status)"
                   @change="toggle(status)" />{{
-                  t('findings.states', { state: t(`walk.status.${status}`), count: countOf(status) })
+                  t('findings.states', { state: t(`walk.status.${saidStatus(status, view)}`), count: countOf(status) })
                 }}</label
               >
             </fieldset>

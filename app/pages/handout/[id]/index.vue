@@ -3,7 +3,7 @@ import { RadioGroup, RadioGroupLabel, RadioGroupOption } from '@headlessui/vue'
 import { codeInGroups } from '~~/core/roster/picturePassword'
 import { byNeed } from '~~/core/lesson/needs'
 import { shortNames } from '~~/core/roster/names'
-import { SLATE_STATUSES, type SlateStatus } from '~~/core/slate/status'
+import { saidStatus, SLATE_STATUSES, type SlateStatus } from '~~/core/slate/status'
 import { useChosen } from '~/composables/lesson/useChosen'
 import { canBeCalled } from '~~/core/lesson/callOut'
 import { useCallOut } from '~/composables/lesson/useCallOut'
@@ -184,7 +184,8 @@ const counts = computed(() =>
       >
       <div class="mb-4 flex flex-wrap items-center gap-x-6 gap-y-3">
         <p v-for="c in counts" :key="c.status" class="flex items-center gap-1.5">
-          <UiStatusIcon :status="c.status" /><strong>{{ c.n }}</strong> {{ t(`walk.status.${c.status}`) }}
+          <UiStatusIcon :status="c.status" /><strong>{{ c.n }}</strong>
+          {{ t(`walk.status.${saidStatus(c.status, { handIn: view?.handIn ?? true })}`) }}
         </p>
         <RadioGroup v-model="order" class="ml-auto flex flex-wrap items-center gap-2">
           <RadioGroupLabel as="span">{{ t('walk.orderBy') }}</RadioGroupLabel>
@@ -263,6 +264,7 @@ const counts = computed(() =>
             :so-far="marked && keyed ? saidSoFar(slate) : undefined"
             :paused="!lesson?.paused && !!slate.openness?.paused && slate.status === 'under-way'"
             :built="building.builtOf(slate)"
+            :hand-in="view?.handIn"
             :here="openOn(slate)"
             :last-move="slate.movedAt === null ? '' : since(slate.movedAt)"
             :nudge="lesson?.nudges.find(one => one.slate === slate.id)"

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { StudentWork } from '~~/core/findings/year'
+import { saidStatus } from '~~/core/slate/status'
 
 /** One student over many handouts: no other name stands on it, so that it can be printed for a talk with parents. */
 definePageMeta({ for: 'teacher', key: route => route.fullPath })
@@ -42,7 +43,7 @@ const rows = computed(() =>
     cells: [
       day.format(new Date(work.day)),
       work.group ? t('year.inGroup', { title: work.title, group: work.group }) : work.title,
-      t(`walk.status.${work.status}`),
+      t(`walk.status.${saidStatus(work.status, work)}`),
       percent(work.share),
       ...(withClass.value ? [percent(work.classMean)] : []),
       worth(work),
