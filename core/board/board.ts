@@ -35,6 +35,8 @@ const StepSchema = v.object({
   spoken: v.optional(SpokenSchema),
   tools: v.optional(ToolsSchema),
   hints: v.optional(HintsSchema),
+  /** What of the ledge it needs; pieces that no activity names are there for all of them. */
+  pieces: v.optional(v.pipe(v.array(PieceIdSchema), v.maxLength(MOST_PIECES))),
 })
 
 /** Where a piece lies from the start, and how far it is turned there. */
@@ -66,6 +68,8 @@ export const PageSchema = v.object({
   hints: v.optional(HintsSchema),
   /** To be read, beside pages to work on: nothing on it moves, is written or drawn. */
   reading: v.optional(v.boolean()),
+  /** Not given out with the others: the teacher opens it later, as the same page after the lesson. */
+  heldBack: v.optional(v.boolean()),
   /** Activities that are done one after the other, each in its own part of the page. */
   steps: v.optional(v.pipe(v.array(StepSchema), v.maxLength(20))),
   /** What moves together at the workbench: ids of places, pictures, figures and lines. */
@@ -160,6 +164,8 @@ export function checkBoard(board: Board): BoardFault | null {
     const bins = new Set(page.pieces.filter(p => p.bin).map(p => p.id))
     for (const id of Object.keys(page.staged ?? {}) as PieceId[])
       if (!onLedge.has(id) || bins.has(id)) return { code: 'staged', id }
+    for (const id of (page.steps ?? []).flatMap(step => step.pieces ?? []))
+      if (!onLedge.has(id)) return { code: 'missing-piece', id }
   }
   for (const key of board.keys) {
     if (pageOf.get(key.page) !== key.page) return { code: 'missing-page', id: key.page }

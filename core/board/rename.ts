@@ -33,7 +33,13 @@ export function renamed(sheet: Sheet, fresh: () => string): Sheet {
       pieces: page.pieces.map(piece => ({ ...piece, id: to<PieceId>(piece.id) })),
       ledge: page.ledge.map(to<PieceId>),
       ...(page.staged && { staged: renamedNames(page.staged, to<PieceId>) }),
-      ...(page.steps && { steps: page.steps.map(step => ({ ...step, id: to<StepId>(step.id) })) }),
+      ...(page.steps && {
+        steps: page.steps.map(step => ({
+          ...step,
+          id: to<StepId>(step.id),
+          ...(step.pieces && { pieces: step.pieces.map(to<PieceId>) }),
+        })),
+      }),
       ...(page.groups && { groups: page.groups.map(group => group.map(id => to(id))) }),
     },
     keys: sheet.keys.map(key => renamedKey(key, to)),

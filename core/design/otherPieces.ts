@@ -1,6 +1,7 @@
 import type { Board, Page } from '../board/board'
 import type { MasterId, PageId } from '../board/ids'
 import type { Master, Piece, TIPS } from '../board/piece'
+import { NOTE_SIZE, NOTE_TEXT } from '../layout/fitWords'
 import { requirePage, withPage } from './lookup'
 import { addPieces, CARD_TEXT_SIZE, removePieces, type Ids } from './pieces'
 
@@ -52,7 +53,7 @@ function styleOf({ form, size }: OtherPlan): Omit<Master, 'id'> {
     case 'cover':
       return { kind: 'cover', textSize: 14, ...(size ?? COVER) }
     case 'note':
-      return { kind: 'note', ...text, textSize: 16, width: 150, height: 96, fixed: true }
+      return { kind: 'note', ...text, textSize: NOTE_TEXT, ...NOTE_SIZE, fixed: true }
   }
 }
 

@@ -155,6 +155,10 @@ export function removePage(board: Board, id: PageId): Board {
 }
 
 /** A page that is only read, or one to work on. */
+export function setHeldBack(board: Board, id: PageId, heldBack: boolean): Board {
+  return withPage(board, id, ({ heldBack: _, ...page }) => ({ ...page, ...(heldBack && { heldBack }) }))
+}
+
 export function setReading(board: Board, id: PageId, reading: boolean): Board {
   return withPage(board, id, ({ reading: _, ...page }) => ({ ...page, ...(reading && { reading }) }))
 }

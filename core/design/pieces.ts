@@ -104,6 +104,9 @@ export function removePieces(board: Board, pageId: PageId, ids: ReadonlySet<Piec
     ...(page.staged && {
       staged: Object.fromEntries(Object.entries(page.staged).filter(([piece]) => !ids.has(piece as PieceId))),
     }),
+    ...(page.steps && {
+      steps: page.steps.map(step => (step.pieces ? { ...step, pieces: step.pieces.filter(id => !ids.has(id)) } : step)),
+    }),
   }))
   return sized({
     ...left,

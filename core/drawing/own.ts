@@ -3,7 +3,8 @@ import type { Edition } from '../board/edition'
 import { FILLS, INKS } from '../board/inks'
 import { arrowHead } from '../geometry/arrow'
 import type { Box, Shape } from '../geometry/shape'
-import { fitWords, NOTE_PADDING, NOTE_TEXT, noteRoom } from '../layout/fitWords'
+import { fitWords, NOTE_TEXT, noteRoom } from '../layout/fitWords'
+import { drawSlip, wordsOnSlip } from './slip'
 import { HIGHLIGHTER_TIMES, SIGN_SIZE, TEXT_SIZES, WIDTHS, type Own, type SIGNS } from '../slate/own'
 import type { SlateState } from '../slate/state'
 import { breakLines } from '../text/lines'
@@ -117,17 +118,9 @@ const drawShape = (own: Kind<'shape'>): Primitive[] => [
 
 function drawNote(own: Kind<'note'>): Primitive[] {
   const box = boxOf(own)
-  const { lines, size } = fitWords(own.text, noteRoom(own), NOTE_TEXT)
   return [
-    { kind: 'path', d: boxPath({ ...box, y: box.y + 2 }, 2), fill: 'shadow', opacity: 0.25 },
-    { kind: 'path', d: boxPath(box, 2), fill: FILLS[own.fill], stroke: { colour: 'outline', width: 1.2 } },
-    ...lettering({
-      lines,
-      x: box.x + NOTE_PADDING,
-      y: box.y + NOTE_PADDING + (size * LINE_HEIGHT) / 2,
-      size,
-      fill: 'ink',
-    }),
+    ...drawSlip(box, FILLS[own.fill], { colour: 'outline', width: 1.2 }),
+    ...wordsOnSlip(box, fitWords(own.text, noteRoom(own), NOTE_TEXT)),
   ]
 }
 

@@ -17,7 +17,9 @@ const PALETTE = {
   shadow: '#14191a',
   cover: '#3c494a',
   token: '#e9ad3f',
-  note: '#fdf3dc',
+  /** The paper of notes, and their spine where nobody chose another. */
+  slip: '#fdfcf7',
+  note: '#7fa98d',
   target: '#dfeaf5',
   turned: '#d8dfdc',
   missing: '#f2f1ec',

@@ -1,4 +1,4 @@
-import { fitWords, type FittedWords } from '../layout/fitWords'
+import { fitWords, noteRoom, type FittedWords } from '../layout/fitWords'
 import { TIP_LENGTH } from '../bodies/claim'
 import type { Master, Piece } from '../board/piece'
 import { floating } from '../exact/written'
@@ -8,6 +8,7 @@ import type { Language } from '../text/spoken'
 import { firstOf, lettering } from './lettering'
 import { chosen, type Colour } from './palette'
 import { boxPath, circlePath, to3, type PathPrimitive, type Primitive, type Stroke } from './primitive'
+import { drawSlip, wordsOnSlip } from './slip'
 
 export interface PieceLook {
   readonly piece: Piece
@@ -50,9 +51,9 @@ export function drawPiece(look: PieceLook): readonly Primitive[] {
 
 function drawnAnew(look: PieceLook): Primitive[] {
   const { piece, master } = look
+  if (piece.kind === 'note') return drawNote(look)
   return [
     ...(outlineOf(master) ? drawOutlined(look) : drawBox(look)),
-    ...drawNoteCorner(piece, master),
     ...drawTip(piece, master),
     ...(piece.kind === 'picture-card'
       ? [
@@ -105,9 +106,20 @@ function drawOutlined(look: PieceLook): Primitive[] {
   ]
 }
 
+/** With the words that were written on it, or what it asks for. */
+function drawNote(look: PieceLook): Primitive[] {
+  const { piece, master, written, language, held = false } = look
+  const { width, height, textSize } = master
+  const box = { x: -width / 2, y: -height / 2, width, height }
+  return [
+    ...drawSlip(box, groundOf(look), edgeOf(look), held),
+    ...wordsOnSlip(box, fitWords(written || piece.text, noteRoom(master), textSize, language)),
+  ]
+}
+
 function radiusOf(piece: Piece, master: Master): number {
   if (piece.kind === 'token' || master.look?.kind === 'round') return Math.min(master.width, master.height) / 2
-  return piece.kind === 'tile' ? 3 : piece.kind === 'note' || piece.kind === 'cover' ? 1 : 6
+  return piece.kind === 'tile' ? 3 : piece.kind === 'cover' ? 1 : 6
 }
 
 function drawBox(look: PieceLook): Primitive[] {
@@ -161,17 +173,6 @@ function drawRole({ role, width, height }: Master): Primitive[] {
   ]
 }
 
-const drawNoteCorner = (piece: Piece, { width, height }: Master): Primitive[] =>
-  piece.kind === 'note'
-    ? [
-        {
-          kind: 'path',
-          d: `M${to3(width / 2 - 14)} ${to3(height / 2)}v-14h14`,
-          stroke: { colour: 'outline', width: 1.2 },
-        },
-      ]
-    : []
-
 /** The pointing tip of a label, as long as what claims by it takes it to be. */
 function drawTip(piece: Piece, { width, height }: Master): Primitive[] {
   if (piece.kind !== 'label') return []
@@ -188,8 +189,8 @@ function drawTip(piece: Piece, { width, height }: Master): Primitive[] {
 
 /** A tile is as wide as its value says, and a token as it is, so their text stands on one line. */
 function drawWords(look: PieceLook): Primitive[] {
-  const { piece, master, written } = look
-  const text = otherSide(look)?.text ?? (piece.kind === 'note' && written ? written : piece.text)
+  const { piece, master } = look
+  const text = otherSide(look)?.text ?? piece.text
   if (!text) return []
   const { lines, size } = linesOf(look, text)
   const middle = wordsMiddle(piece, master)
@@ -203,12 +204,11 @@ function drawWords(look: PieceLook): Primitive[] {
   })
 }
 
-/** Cards are as large as their words; on a note the words are as small as they have to be. */
-function linesOf({ piece, master, language, written }: PieceLook, text: string): Pick<FittedWords, 'lines' | 'size'> {
+/** Cards are as large as their words. */
+function linesOf({ piece, master, language }: PieceLook, text: string): Pick<FittedWords, 'lines' | 'size'> {
   const { width, height, textSize: size } = master
   if (piece.kind === 'tile' || piece.kind === 'token') return { lines: [text], size }
   const room = { width: width - 2 * CARD_PADDING.x + 0.01, height: height - 2 * CARD_PADDING.y }
-  if (piece.kind === 'note' && written) return fitWords(text, room, size, language)
   return { lines: breakLines(text, room.width, size, { language }), size }
 }
 

@@ -6,11 +6,13 @@ import type { Language } from '../text/spoken'
 /** Points: smaller than this nobody reads what stands on a note. */
 const LEAST_WORDS = 10
 
-/** Points: words on a note somebody made, where there is enough room, and the rim around them. */
+/** Points: how large a note is, words on it where there is enough room, the rim around them, and its coloured spine. */
+export const NOTE_SIZE = { width: 150, height: 88 } as const
 export const NOTE_TEXT = 16
-export const NOTE_PADDING = 8
+export const NOTE_PADDING = 7
+export const NOTE_SPINE = 8
 export const noteRoom = ({ width, height }: Size): Size => ({
-  width: Math.max(1, width - 2 * NOTE_PADDING),
+  width: Math.max(1, width - NOTE_SPINE - 2 * NOTE_PADDING),
   height: Math.max(1, height - 2 * NOTE_PADDING),
 })
 

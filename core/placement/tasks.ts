@@ -15,7 +15,7 @@ import { isStaged } from './staged'
 /** One of the things that wait for a student: a piece to be placed, or a place to be filled. */
 export interface Task {
   readonly page: PageId
-  /** The activity in whose part of the page it stands; null outside of all, and for pieces. */
+  /** The activity in whose part of the page it stands, or that needs the piece; null where that is none. */
   readonly step: StepId | null
   /** A piece, a place, or a gap ("place:gap"). */
   readonly item: PieceId | string
@@ -51,7 +51,13 @@ export function tasksOf(state: SlateState, edition: Edition): Task[] {
       return [
         ...placements
           .filter(p => binOf(p.piece) === null && edition.pieces.get(p.piece)?.piece.kind !== 'note')
-          .map((p): Task => ({ page: page.id, step: null, item: p.piece, is: 'piece', done: isDone(p) })),
+          .map((p): Task => ({
+            page: page.id,
+            step: page.steps?.find(step => step.pieces?.includes(p.piece))?.id ?? null,
+            item: p.piece,
+            is: 'piece',
+            done: isDone(p),
+          })),
         ...page.places.flatMap(place =>
           toFill(place, bins).map((item): Task => ({
             page: page.id,

@@ -100,6 +100,8 @@ export type ServerMessage =
   | { readonly say: 'margin'; readonly slate: string }
   /** What goes with the handout was changed: its word, its day, what it counts for. */
   | { readonly say: 'words'; readonly slate: string }
+  /** It is about to be handed in by somebody else on it: what still stands in a field is sent now. */
+  | { readonly say: 'closing'; readonly slate: string }
   /** Something was said beside it; a picture has come, or may be seen now. */
   | { readonly say: 'talk' | 'pictures'; readonly slate: string }
   /** What the teacher does with the class at work has changed: the timer, what is called out, the questions. */

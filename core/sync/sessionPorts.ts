@@ -14,6 +14,8 @@ export interface WorkEvents {
   readonly outdated: () => void
   /** What goes with it has changed: its words, or its margin. */
   readonly about: () => void
+  /** It is about to be handed in by somebody else: what still stands in a field is made a move now. */
+  readonly closing?: () => void
   /** Something was said beside it. */
   readonly talk?: () => void
   /** A picture has come, or may be seen by others now. */

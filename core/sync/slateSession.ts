@@ -172,6 +172,8 @@ export class SlateSession {
       case 'margin':
       case 'words':
         return this.ports.about()
+      case 'closing':
+        return this.ports.closing?.()
       case 'talk':
         return this.ports.talk?.()
       case 'pictures':

@@ -74,6 +74,7 @@ function heardOf<Slate extends SeenSlate>(slate: Slate, message: ServerMessage):
     case 'words':
     case 'talk':
     case 'pictures':
+    case 'closing':
     case 'walking':
     case 'lesson':
     case 'point':

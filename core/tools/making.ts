@@ -4,6 +4,7 @@ import type { Tool } from '../board/tools'
 import { within } from '../geometry/area'
 import { boxAround, outlined, rimTowards } from '../geometry/outline'
 import type { Point, Size } from '../geometry/shape'
+import { NOTE_SIZE } from '../layout/fitWords'
 import { smallest } from '../placement/landing'
 import { roomFor } from '../placement/roomFor'
 import type { Table } from '../placement/table'
@@ -70,7 +71,6 @@ export const FIRST_CHOICE: Choice = {
   sign: 'tick',
 }
 
-const NOTE_SIZE = { width: 140, height: 90 } as const
 const WIDEST_TEXT = 240
 /** A shape, or a line, shorter than this was a slip of the hand. */
 const SHORTEST = 8

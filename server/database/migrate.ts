@@ -29,6 +29,7 @@ import * as papers from './migrations/0026_papers'
 import * as parcels from './migrations/0027_parcels'
 import * as parcelsThatCome from './migrations/0028_parcels_that_come'
 import * as rulesDecide from './migrations/0029_rules_decide'
+import * as heldBack from './migrations/0030_held_back'
 
 /** Forward only: a migration that has run anywhere is never edited, the next one mends it. */
 const migrations = {
@@ -61,6 +62,7 @@ const migrations = {
   '0027_parcels': parcels,
   '0028_parcels_that_come': parcelsThatCome,
   '0029_rules_decide': rulesDecide,
+  '0030_held_back': heldBack,
 }
 
 /**

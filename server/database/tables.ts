@@ -169,6 +169,8 @@ export interface Database extends TablesOfLesson {
     counts: Generated<Counts>
     points: ColumnType<number | null, number | null | undefined, number | null>
     rubric: ColumnType<Rubric | null, string | null | undefined, string | null>
+    /** Pages that its board holds back are open. */
+    held_opened: Generated<boolean>
     /** What isn't in it is as the schema says. */
     rules: ColumnType<Partial<Rules>, string | undefined, string>
   }

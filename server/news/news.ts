@@ -11,7 +11,7 @@ const NewsSchema = v.variant('scope', [
     scope: v.literal('slate'),
     slate: id,
     handout: id,
-    changed: v.picklist(['status', 'members', 'edition', 'margin', 'words', 'talk', 'pictures']),
+    changed: v.picklist(['status', 'members', 'edition', 'margin', 'words', 'talk', 'pictures', 'closing']),
   }),
   v.object({ scope: v.literal('handout'), handout: id, changed: v.picklist(['status', 'edition', 'words', 'lesson']) }),
   v.object({ scope: v.literal('class'), class: id }),

@@ -25,6 +25,7 @@ const DECIDES: Readonly<Record<Extract<News, { scope: 'slate' }>['changed'], boo
   words: false,
   talk: false,
   pictures: false,
+  closing: false,
 }
 
 /** The moves of all slates in this process: taken, stored, and told to whoever follows. */

@@ -169,6 +169,7 @@ export class Hub {
       case 'words':
       case 'talk':
       case 'pictures':
+      case 'closing':
         return tell(audience, { say: changed, slate })
       case 'members':
         // Whoever was told the slate is theirs may have it no longer, or have it now.

@@ -1,5 +1,6 @@
 import type { Board } from '../../core/board/board'
 import { makeEdition } from '../../core/board/edition'
+import { heldBackOn } from '../../core/handout/heldBack'
 import { carry, CARRY_CHANGES, type CarryChange } from '../../core/slate/carry'
 import { editionHash, keepEdition } from '../database/editions'
 import { loadStates } from '../database/loadState'
@@ -43,6 +44,8 @@ export async function previewCorrection(
 export interface CorrectionPreview {
   /** Every slate, and the handout, lies over the board as it is now. */
   readonly upToDate: boolean
+  /** Pages of the board that are held back still. */
+  readonly heldBack: number
   readonly slates: number
   /** How many slates each kind of change touches; what isn't there touches none. */
   readonly touched: readonly { readonly what: CarryChange['what']; readonly slates: number }[]
@@ -60,10 +63,11 @@ export async function previewHandout(services: Told, handout: string): Promise<C
     .select(['id', 'edition_hash', 'version'])
     .where('handout_id', '=', handout)
     .execute()
-  const { edition_hash } = await db
+  const { edition_hash, held_opened, document } = await db
     .selectFrom('handouts')
-    .select('edition_hash')
-    .where('id', '=', handout)
+    .innerJoin('boards', 'boards.id', 'handouts.board_id')
+    .select(['handouts.edition_hash', 'handouts.held_opened', 'boards.document'])
+    .where('handouts.id', '=', handout)
     .executeTakeFirstOrThrow()
   const boards = await shelfVersions(db, handout)
   const changes: (readonly CarryChange[] | null)[] = []
@@ -75,6 +79,7 @@ export async function previewHandout(services: Told, handout: string): Promise<C
     changes.push(...(await previewCorrection(services, slates, board)).values())
   }
   return {
+    heldBack: held_opened ? 0 : heldBackOn(document),
     upToDate: edition_hash === editionHash(boards.get(null)!) && older === 0,
     slates: rows.length,
     unreadable: changes.filter(change => change === null).length,
@@ -96,6 +101,14 @@ export async function correctHandout(services: Told, handout: string): Promise<C
     all.unreadable.push(...done.unreadable)
   }
   return all
+}
+
+/**
+ * The pages that were held back are open from now on, and come to everybody with the board as it is on the shelf now.
+ */
+export async function openHeldPages(services: Told, handout: string): Promise<Corrected> {
+  await services.db.updateTable('handouts').set({ held_opened: true }).where('id', '=', handout).execute()
+  return correctHandout(services, handout)
 }
 
 export interface Corrected {

@@ -1,4 +1,5 @@
 import { sql, type Kysely, type Transaction } from 'kysely'
+import { withoutHeldBack } from '../../core/handout/heldBack'
 import { partsOf } from '../../core/board/parts'
 import { COPY_EACH, type FreeFrames, type HandoutSettings, type Recipient } from '../../core/handout/settings'
 import { ok, refuse, type Result } from '../../core/result'
@@ -53,7 +54,7 @@ export async function newHandout(
     .select('document')
     .where('id', '=', board)
     .executeTakeFirstOrThrow()
-  const edition_hash = await keepEdition(trx, document)
+  const edition_hash = await keepEdition(trx, withoutHeldBack(document))
   const { counting } = settings
   const made = await trx
     .insertInto('handouts')

@@ -1,5 +1,6 @@
 import type { Kysely, Transaction } from 'kysely'
 import * as v from 'valibot'
+import { withoutHeldBack } from '../../core/handout/heldBack'
 import { dueMoment } from '../../core/handout/due'
 import { RulesSchema } from '../../core/handout/rules'
 import type { Due, HandoutSettings, Recipient } from '../../core/handout/settings'
@@ -89,7 +90,7 @@ export function carryOut(
         .executeTakeFirstOrThrow()
       await trx
         .updateTable('handouts')
-        .set({ edition_hash: await keepEdition(trx, document) })
+        .set({ edition_hash: await keepEdition(trx, withoutHeldBack(document)) })
         .where('id', '=', handout)
         .execute()
       await freezeVersions(trx, handout)

@@ -1,3 +1,4 @@
+import { setTimeout as delay } from 'node:timers/promises'
 import type { Transaction } from 'kysely'
 import type { Due, Looking } from '../../core/handout/settings'
 import type { Rules } from '../../core/handout/rules'
@@ -7,7 +8,7 @@ import type { Database } from '../database/tables'
 import type { News } from '../news/news'
 import { withNews } from '../news/wire'
 import type { Services } from '../services'
-import { othersAreDone, rulesOf } from './together'
+import { othersAreDone, othersAreHere, rulesOf } from './together'
 
 type Told = Pick<Services, 'db' | 'wire'>
 
@@ -30,13 +31,17 @@ export async function markOpened(services: Told, id: string): Promise<void> {
   })
 }
 
+/** Long enough for a telling and its answer, short enough for a hand that waits. */
+const CLOSING_MS = 1200
+
 /** *not-all-done*: by the handout's rules a frame is handed in once all of its members have said that they are done. */
 export type HandInRefusal = SlateStatus | 'not-all-done'
 
 /**
  * With a word to the teacher, if there is one. One board for everyone is nobody's to hand in: there each only says to
  * be done.
- * Whoever hands a frame in is done.
+ * Whoever hands a frame in is done. The others who work on it just now have a moment in which what they are typing
+ * comes.
  */
 export async function handIn(
   services: Told,
@@ -44,9 +49,9 @@ export async function handIn(
   student: string,
   word = '',
 ): Promise<Result<SlateStatus, HandInRefusal>> {
-  const { kind, status } = await services.db
+  const { kind, status, handout_id } = await services.db
     .selectFrom('slates')
-    .select(['kind', 'status'])
+    .select(['kind', 'status', 'handout_id'])
     .where('id', '=', id)
     .executeTakeFirstOrThrow()
   if (kind === 'class') return refuse(status)
@@ -56,6 +61,12 @@ export async function handIn(
     && !(await othersAreDone(services.db, id, student))
   )
     return refuse('not-all-done')
+  if (kind === 'frame' && canHandIn(status) && (await othersAreHere(services.db, id, student))) {
+    await withNews(services, async (_, news) => {
+      news.push({ scope: 'slate', slate: id, handout: handout_id, changed: 'closing' })
+    })
+    await delay(CLOSING_MS)
+  }
   return changeStatus({
     services,
     id,

@@ -90,6 +90,19 @@ export const markSeen = (services: Pick<Services, 'db' | 'wire'>, slate: string)
     news.push({ scope: 'slate', slate, handout: handout_id, changed: 'words' })
   })
 
+/** Whether anybody but this one works on the slate just now. */
+export async function othersAreHere(db: Db, slate: string, student: string): Promise<boolean> {
+  const other = await db
+    .selectFrom('slates_open')
+    .select('student_id')
+    .where('slate_id', '=', slate)
+    .where('student_id', '<>', student)
+    .where('seen_at', '>', new Date(Date.now() - BELIEVED_FOR_MS))
+    .limit(1)
+    .executeTakeFirst()
+  return !!other
+}
+
 /**
  * Whether all members but this one who have the slate open have said that they are done: who is away holds nobody up.
  */

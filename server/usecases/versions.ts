@@ -1,4 +1,5 @@
 import type { Kysely, Transaction } from 'kysely'
+import { withoutHeldBack } from '../../core/handout/heldBack'
 import type { Board } from '../../core/board/board'
 import { versionOf, type Version, type Without } from '../../core/handout/version'
 import { ok, refuse, type Result } from '../../core/result'
@@ -46,12 +47,12 @@ async function boardFor(
     .selectFrom('handouts')
     .innerJoin('classes', 'classes.id', 'handouts.class_id')
     .innerJoin('boards', 'boards.teacher_id', 'classes.teacher_id')
-    .select('boards.document')
+    .select(['boards.document', 'handouts.held_opened'])
     .where('handouts.id', '=', handout)
     .$if(board_id !== null, query => query.where('boards.id', '=', board_id!))
     .$if(board_id === null, query => query.whereRef('boards.id', '=', 'handouts.board_id'))
     .executeTakeFirst()
-  return row ? versionOf(row.document, without) : refuse('not-found')
+  return row ? versionOf(row.held_opened ? row.document : withoutHeldBack(row.document), without) : refuse('not-found')
 }
 
 /** Every version as the shelf has it now, by its number; null is what everybody else gets. */

@@ -2,9 +2,10 @@ import { chromium, type Browser, type Page } from '@playwright/test'
 import type { Board } from '../../core/board/board'
 import { setBoardTools } from '../../core/design/tools'
 import type { Application } from '../application'
-import { shore } from '../boards'
+import { placeId, shore } from '../boards'
 import { Client, type Socket } from '../../demo/client'
 import { comeInByLink, giveOutTo, makeLesson, type Lesson } from '../e2e/lesson'
+import { largeSort } from './largeSort'
 import { ms, quantile, type Line } from './measure'
 import { frameTimes, SLOWED } from './workbench'
 import { CHROMIUM } from '../browser'
@@ -15,13 +16,15 @@ const OTHERS_EVERY = 100
 const FRAME = 1000 / 60
 
 /**
- * On a student's page: dragging in a frame while four others move, from the pen to the line, and how soon it can be
- * used.
+ * On a student's page: dragging in a frame while four others move and one of 300 pieces, typing beside three others,
+ * from the pen to the line, and how soon it can be used.
  */
 export async function atTheSlate(application: Application): Promise<Line[]> {
   const browser = await chromium.launch({ executablePath: CHROMIUM, args: ['--no-sandbox', '--disable-gpu'] })
   const lines = [
     ...(await inFrame(browser, application)),
+    ...(await ofMany(browser, application)),
+    await typing(browser, application),
     await penToLine(browser, application),
     await usable(browser, application),
   ]
@@ -37,8 +40,7 @@ const middleOf = async (page: Page, piece: string) => {
 }
 
 /** A group of five on one frame, with every card on the page. */
-async function frameOfFive(address: string): Promise<Lesson> {
-  const board = shore()
+async function frameOfFive(address: string, board: Board = shore()): Promise<Lesson> {
   const staged: Board = {
     ...board,
     pages: board.pages.map(page => ({
@@ -67,16 +69,7 @@ async function inFrame(browser: Browser, { address }: Application): Promise<Line
   await page.waitForLoadState('networkidle')
   await slow(page, SLOWED)
   const alone = await frameTimes(browser, page, await middleOf(page, 'c0'))
-  const sockets = await Promise.all(
-    lesson.students.slice(1).map(async student => {
-      const client = new Client(address)
-      await client.enter(lesson.code, student.id, student.pictures)
-      const socket = await client.socket()
-      socket.say({ say: 'open', slate, since: 0 })
-      await socket.hear(message => message.say === 'slate')
-      return socket
-    }),
-  )
+  const sockets = await Promise.all(lesson.students.slice(1).map(student => onSlate(address, lesson, student, slate)))
   const stop = movingAbout(sockets, slate)
   await page.locator('[data-test=held-by-others] g').nth(3).waitFor()
   const together = await frameTimes(browser, page, await middleOf(page, 'c0'))
@@ -89,6 +82,115 @@ async function inFrame(browser: Browser, { address }: Application): Promise<Line
     floor: `alone ${ms(quantile(alone, q))}`,
     ratio: quantile(together, q) / quantile(alone, q),
   }))
+}
+
+/** One of 300 pieces that lie on the page, against the only one of a page. */
+async function ofMany(browser: Browser, { address }: Application): Promise<Line[]> {
+  const dragging = async (pieces: number) => {
+    const { plain, page: laid } = largeSort(pieces, 6)
+    const staged = Object.fromEntries(
+      laid.pieces.map(({ id }, i) => [id, { x: 40 + (i % 20) * 45, y: 60 + Math.floor(i / 20) * 26 }]),
+    )
+    const lesson = await makeLesson(address, NAMES.slice(0, 1), { ...plain, pages: [{ ...laid, staged }] })
+    const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage()
+    await comeInByLink(page, address, lesson, lesson.students[0]!)
+    await page.waitForLoadState('networkidle')
+    await slow(page, SLOWED)
+    const times = await frameTimes(browser, page, await middleOf(page, laid.pieces.at(-1)!.id))
+    await page.context().close()
+    return times
+  }
+  const [alone, many] = [await dragging(1), await dragging(300)]
+  return [0.5, 0.95].map(q => ({
+    what: `a frame while a student drags one of 300 pieces, processor slowed ${SLOWED} times, ${q === 0.5 ? 'median' : '95th percentile'}`,
+    measured: ms(quantile(many, q)),
+    floor: `the only piece of a page ${ms(quantile(alone, q))}`,
+    ratio: quantile(many, q) / quantile(alone, q),
+  }))
+}
+
+/**
+ * From a key to the frame in which its letter stands, while three others write in the same text; against a bare field.
+ */
+async function typing(browser: Browser, { address }: Application): Promise<Line> {
+  const text: Board = {
+    ...shore(),
+    pages: shore().pages.map(page => ({
+      ...page,
+      places: [
+        {
+          kind: 'writing',
+          id: placeId('w'),
+          heading: 'Together',
+          lines: 'many',
+          textSize: 18,
+          shape: { kind: 'rectangle', x: 40, y: 60, width: 800, height: 300 },
+        },
+      ],
+    })),
+  }
+  const lesson = await frameOfFive(address, text)
+  const slate = lesson.slates[0]!.id
+  const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage()
+  await comeInByLink(page, address, lesson, lesson.students[0]!)
+  await page.waitForLoadState('networkidle')
+  await slow(page, SLOWED)
+  const sockets = await Promise.all(
+    lesson.students.slice(1, 4).map(student => onSlate(address, lesson, student, slate)),
+  )
+  let n = 0
+  const timer = setInterval(() => {
+    n++
+    sockets.forEach((socket, i) => {
+      const put = { run: `bench-run-${i}`, from: n - 1, after: n > 1 ? [`bench-run-${i}`, n - 2] : null, text: 'x' }
+      socket.say({
+        say: 'moves',
+        slate,
+        moves: [{ id: `write-${i}-${n}-xxxx`, move: { kind: 'edit', of: 'text', name: 'w', put } }],
+      })
+      socket.heard.length = 0
+    })
+  }, OTHERS_EVERY)
+  await page.getByLabel('Together').focus()
+  const together = await lettersOf(page, 'textarea')
+  clearInterval(timer)
+  if (!(await page.getByLabel('Together').inputValue()).includes('x')) throw new Error('nobody else has written')
+  await page.evaluate(() => {
+    document.body.innerHTML = '<textarea class="bare"></textarea>'
+  })
+  await page.locator('.bare').focus()
+  const bare = await lettersOf(page, '.bare')
+  for (const socket of sockets) socket.close()
+  await page.context().close()
+  return {
+    what: `from a key to its letter, three others writing in the same text, processor slowed ${SLOWED} times, 95th percentile`,
+    measured: ms(quantile(together, 0.95)),
+    floor: `in a bare field ${ms(quantile(bare, 0.95))}`,
+    ratio: quantile(together, 0.95) / quantile(bare, 0.95),
+  }
+}
+
+/** Milliseconds from each key to the frame after it, by the browser's own clock. */
+async function lettersOf(page: Page, field: string): Promise<number[]> {
+  await page.evaluate(selector => {
+    const taken: number[] = []
+    const element = document.querySelector(selector)!
+    element.addEventListener('input', event =>
+      requestAnimationFrame(() => setTimeout(() => taken.push(performance.now() - event.timeStamp))),
+    )
+    Object.assign(globalThis, { letters: taken })
+  }, field)
+  for (let i = 0; i < 60; i++) await page.keyboard.press('a')
+  return page.evaluate(() => (globalThis as unknown as { letters: number[] }).letters)
+}
+
+async function onSlate(address: string, lesson: Lesson, student: Lesson['students'][number], slate: string) {
+  const client = new Client(address)
+  await client.enter(lesson.code, student.id, student.pictures)
+  const socket = await client.socket()
+  socket.say({ say: 'open', slate, since: 0 })
+  await socket.hear(message => message.say === 'slate')
+  return socket
 }
 
 /** Each holds a card of their own and carries it about; every fifth time it is put down. */

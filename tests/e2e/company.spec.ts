@@ -1,9 +1,10 @@
 import { partsOf } from '../../core/board/parts'
+import { duplicatePage, setHeldBack } from '../../core/design/pages'
 import { setBoardTools } from '../../core/design/tools'
-import { placeId, shore } from '../boards'
+import { counting, pageId, placeId, shore } from '../boards'
 import { boardOf, box, card } from '../keyBoards'
 import { expectAccessible } from './axe'
-import { comeIn, expect, giveOutTo, makeLesson, signInTeacher, test as alone } from './class'
+import { comeIn, dragTo, expect, giveOutTo, makeLesson, piece, signInTeacher, test as alone, zonePoint } from './class'
 import { frameOfFour, student, test } from './frames'
 import { kept } from './making'
 
@@ -146,5 +147,40 @@ alone(
     await part.selectOption('no part')
     await expect(page.getByRole('dialog').getByRole('status')).toHaveText('Ada Fern: no part')
     await expectAccessible(page)
+  },
+)
+
+alone(
+  'a page that is held back is on no device before the teacher opens it, and then before everybody’s eyes',
+  async ({ page, browser, application: { address } }) => {
+    const twice = duplicatePage(shore(), pageId('page'), counting('second'))
+    const lesson = await makeLesson(address, ['Ada Fern'], setHeldBack(twice, twice.pages[1]!.id, true))
+    const ada = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage()
+    const bodies: string[] = []
+    ada.on(
+      'response',
+      reply =>
+        void reply.text().then(
+          text => bodies.push(text),
+          () => undefined,
+        ),
+    )
+    await comeIn(ada, address, lesson, 'Ada Fern')
+    await dragTo(ada, 'limpet', await zonePoint(ada, 0))
+    await kept(ada)
+    await expect(ada.getByTestId('page-of')).toHaveCount(0)
+    expect(bodies.some(body => body.includes(twice.pages[1]!.id))).toBe(false)
+    await signInTeacher(page, address, lesson.email, lesson.password)
+    await page.goto(`${address}/handout/${lesson.handout}`)
+    await page.getByRole('button', { name: 'Change', exact: true }).click()
+    await expect(page.getByRole('dialog')).toContainText('One page is held back')
+    await expectAccessible(page)
+    await page.getByRole('button', { name: 'Open it for all' }).click()
+    await expect(page.getByText('It is open. Everybody has it now.')).toBeVisible()
+    await expect(ada.getByTestId('page-of')).toHaveText('Page 1 of 2')
+    await expect(piece(ada, 'limpet')).toHaveAccessibleName('limpet, in Clings')
+    await ada.getByRole('button', { name: 'Next page' }).click()
+    await expect(piece(ada, 'limpet')).toHaveAccessibleName('limpet, on the ledge')
+    await ada.context().close()
   },
 )

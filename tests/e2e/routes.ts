@@ -259,6 +259,11 @@ export const ROUTES: Record<string, Row> = {
     body: () => ({}),
     allowed: ['owner'],
   },
+  'handouts/[id]/held-pages.post.ts': {
+    path: l => `/api/handouts/${l.handout}/held-pages`,
+    body: () => ({}),
+    allowed: ['owner'],
+  },
   'handouts/[id]/members.put.ts': {
     path: l => `/api/handouts/${l.handout}/members`,
     body: l => ({ student: l.students[0]!.id, to: null }),

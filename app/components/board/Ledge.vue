@@ -18,6 +18,7 @@ const {
   heldPiece = null,
   dragging = false,
   marked = [],
+  step = null,
 } = defineProps<{
   edition: Edition
   page: Page
@@ -30,6 +31,8 @@ const {
   heldPiece?: PieceId | null
   dragging?: boolean
   marked?: readonly string[]
+  /** The activity that is done now: what only others need isn't shown. */
+  step?: string | null
 }>()
 const emit = defineEmits<{ key: [event: KeyboardEvent, piece: PieceId] }>()
 
@@ -43,7 +46,14 @@ const shelf = useTemplateRef<HTMLElement>('shelf')
 defineExpose({ root })
 
 const secondThoughts = useSecondThoughts()
-const onLedge = computed(() => page.ledge.filter(id => !state.pieces[id]).map(id => edition.pieces.get(id)!))
+const elsewhere = computed(() => {
+  const needs = (page.steps ?? []).flatMap(one => (one.pieces ?? []).map(piece => ({ piece, now: one.id === step })))
+  const here = new Set(needs.filter(one => one.now).map(one => one.piece))
+  return new Set(step === null ? [] : needs.map(one => one.piece).filter(piece => !here.has(piece)))
+})
+const onLedge = computed(() =>
+  page.ledge.filter(id => !state.pieces[id] && !elsewhere.value.has(id)).map(id => edition.pieces.get(id)!),
+)
 const aside = computed(() => onLedge.value.filter(({ piece }) => secondThoughts().has(piece.id)))
 /** What was set aside comes first, in a tray of its own. */
 const waiting = computed(() =>

@@ -38,6 +38,7 @@ const {
   by = HOLDER.author,
   open = () => true,
   others = () => [],
+  covered = 0,
 } = defineProps<{
   edition: Edition
   page: Page
@@ -56,6 +57,8 @@ const {
   /** Whether a place is open to this hand. */
   open?: (place: Place) => boolean
   others?: () => readonly OtherHand[]
+  /** CSS pixels of its right side under something else: so much farther it can be pushed. */
+  covered?: number
 }>()
 const emit = defineEmits<{
   make: [move: Move]
@@ -106,7 +109,7 @@ watch(
 useRoving(barElement)
 const frame = useTemplateRef<HTMLElement>('frame')
 const sheet = useTemplateRef<HTMLElement>('sheet')
-const scrolls = useScrolls(frame, sheet)
+const scrolls = useScrolls(frame, sheet, () => covered)
 const idOf = provideThingIds()
 const { said, times, nameOf, whereIs, placed, placeName, noteMove, sayMove, sayHeld, sayJoining } = useStageSaid({
   edition: () => edition,
@@ -198,7 +201,15 @@ const { heldPiece, heldLies, heldEntry, heldSize, picked, pickedOnPage, ghostAt 
   edition: () => edition,
   state: () => state,
 })
-useStageView({ frame, sheet, scale: () => pageScale.value, about: zoomAbout, heldSize, hands: stage })
+useStageView({
+  frame,
+  sheet,
+  scale: () => pageScale.value,
+  about: zoomAbout,
+  heldSize,
+  part: () => page.steps?.find(one => one.id === step) ?? null,
+  hands: stage,
+})
 const writtenPiece = computed(() => {
   const what = words.writing.value
   return works.value && what?.on === 'piece' ? what.piece : null
@@ -238,6 +249,7 @@ watch(joinFrom, sayJoining)
       ref="frame"
       data-frame
       class="frame max-w-full touch-none overflow-auto"
+      :class="covered ? '[scrollbar-width:none]' : ''"
       :tabindex="scrolls ? 0 : undefined"
       :role="scrolls ? 'group' : undefined"
       :aria-label="scrolls ? t('stage.frame') : undefined"
@@ -250,6 +262,11 @@ watch(joinFrom, sayJoining)
         :lang="edition.board.language"
         :aria-label="t('stage.page')"
         :style="{ width: `${page.width * pageScale}px`, height: `${page.height * pageScale}px` }">
+        <div
+          v-if="covered"
+          class="pointer-events-none absolute top-0 left-full h-px"
+          :style="{ width: `${covered}px` }"
+          aria-hidden="true" />
         <LazyBoardPageTree
           :edition="edition"
           :page="page"
@@ -442,6 +459,7 @@ watch(joinFrom, sayJoining)
       :edition="edition"
       :page="page"
       :state="state"
+      :step="step"
       :scale="size.scale"
       :height="size.ledgeHeight"
       :editable="editable"

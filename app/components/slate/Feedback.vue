@@ -35,7 +35,8 @@ const words = ({ verdict, reason }: Feedback) =>
       <li v-for="(item, i) in listed" :key="i" class="flex gap-3">
         <ReviewVerdictSign :verdict="kindSign(item.verdict)" />
         <span
-          ><strong>{{ itemName(item) }}</strong
+          ><strong
+            ><BoardWords>{{ itemName(item) }}</BoardWords></strong
           ><br />{{ words(item) }}</span
         >
       </li>

@@ -17,7 +17,7 @@ const rows = computed(() => GAINS.map(what => ({ what, names: gains[what].map(it
         <Icon :name="ICONS[row.what]" size="20" />{{ t(`again.gains.${row.what}`, { count: row.names.length }) }}
       </dt>
       <dd class="max-h-24 overflow-auto text-sm">
-        <bdi>{{ row.names.join(', ') }}</bdi>
+        <BoardWords>{{ row.names.join(', ') }}</BoardWords>
       </dd>
     </div>
   </dl>

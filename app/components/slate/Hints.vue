@@ -9,9 +9,9 @@ const { t } = useWords()
   <SlateSidePanel :title="t('hints.title')" data-test="hints" @close="emit('close')">
     <ol class="flex flex-col gap-3" aria-live="polite">
       <li v-for="(hint, i) in hints.slice(0, seen)" :key="i">
-        <strong class="block text-sm">{{ t('hints.of', { number: i + 1, count: hints.length }) }}</strong><bdi
+        <strong class="block text-sm">{{ t('hints.of', { number: i + 1, count: hints.length }) }}</strong><BoardWords
           class="board-text text-lg"
-          >{{ hint }}</bdi
+          >{{ hint }}</BoardWords
         >
       </li>
     </ol>

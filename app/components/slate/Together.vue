@@ -89,7 +89,7 @@ const stateOf = (member: Member) =>
         }}</span>
       </button>
       <select
-        v-if="showable && editable && mayShow.length > 1"
+        v-if="showable && editable && !presenter && mayShow.length > 1"
         class="field min-h-11 w-auto py-1"
         value=""
         :aria-label="t('together.whoShows')"
@@ -101,13 +101,16 @@ const stateOf = (member: Member) =>
         <option v-for="member in mayShow" :key="member.hand" :value="authorOf(member)">{{ short(member.name) }}</option>
       </select>
       <template v-if="presenter && !presents">
-        <span>{{ t('together.shows', { name: presenter.name }) }}</span>
+        <span class="max-2xl:sr-only">{{ t('together.shows', { name: presenter.name }) }}</span>
         <button
           type="button"
           class="button px-3 py-1"
+          :title="t('together.shows', { name: presenter.name })"
           :aria-pressed="following === presenter.author"
           @click="emit('follow', following === presenter.author ? null : presenter.author)">
-          {{ t(following === presenter.author ? 'together.lookMyself' : 'together.follow') }}
+          <ClassGroupMark :mark="presenter.mark" small />{{
+            t(following === presenter.author ? 'together.lookMyself' : 'together.follow')
+          }}
         </button>
       </template>
       <button

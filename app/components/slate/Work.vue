@@ -66,6 +66,7 @@ const { several, named, holding, hands, here, following, presents, ask, pointed 
   board: edition.board,
 })
 useHead({ title: () => edition.board.title })
+provideBoardLanguage(() => edition.board.language)
 useKeptSounds(edition.board)
 
 const feedback = useFeedback({
@@ -139,6 +140,11 @@ const {
   side: () => side.value,
 })
 const comparing = ref(false)
+/** Both pages have all the room: what stands beside them is closed. */
+function compare() {
+  comparing.value = !comparing.value
+  if (comparing.value) side.value = null
+}
 watch(further, now => !now && (comparing.value = false))
 const mayBeginAgain = computed(
   () => about.value.rules.secondTry && canBeginAgain(status.value) && shut.value !== 'closed',
@@ -161,7 +167,12 @@ function closeFeedback() {
   else saidOpen.value = false
 }
 const mayOpen = (place: Place) => mayTouch(place, actor.value)
-provideSecondThoughts(() => secondThoughts(margin.value, state.value))
+const aside = computed(() => secondThoughts(margin.value, state.value))
+provideSecondThoughts(() => aside.value)
+const covered = useCovered(
+  computed(() => stage.value?.$el ?? null),
+  useTemplateRef<HTMLElement>('drawer'),
+)
 if (several)
   useShownToOthers(
     computed(() => stage.value?.$el ?? null),
@@ -181,6 +192,8 @@ const { undoing } = useSlateSaid({
   hands,
   shut,
   told,
+  aside,
+  margin,
 })
 const undo = () => void undoing(slate.undo)
 useSlateKeys({ showKeys: () => (showKeys.value = true), undo })
@@ -305,7 +318,7 @@ useSlateKeys({ showKeys: () => (showKeys.value = true), undo })
           @said="askSaid"
           @open="open"
           @hand="up => attempt(() => slate.askForHelp(up))"
-          @compare="comparing = !comparing" />
+          @compare="compare" />
       </div>
       <SlateTroubles
         :refused="refused"
@@ -337,6 +350,7 @@ useSlateKeys({ showKeys: () => (showKeys.value = true), undo })
           :by="view.actor.author"
           :open="mayOpen"
           :others="holding"
+          :covered="covered"
           @closer="zoom.begin"
           @pinch="zoom.pinch"
           @make="slate.make"
@@ -373,7 +387,7 @@ useSlateKeys({ showKeys: () => (showKeys.value = true), undo })
         </BoardStage>
         <!-- Over the side of the page, which stays as it is under a hand; where nothing can be done any more
              beside it. -->
-        <div v-if="side || (said && saidOpen)" :class="goingOn ? 'drawer' : 'beside'">
+        <div v-if="side || (said && saidOpen)" ref="drawer" :class="goingOn ? 'drawer' : 'beside'">
           <LazySlateTalk
             v-if="side === 'talk'"
             v-model:draft="draft"

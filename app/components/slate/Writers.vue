@@ -24,9 +24,10 @@ const writers = computed(() => {
     const nth = taken.get(writes) ?? 0
     taken.set(writes, nth + 1)
     const width = LEAF + textWidth(name, SIZE, 'bold') + AROUND
-    // Over its upper edge, so that no word is covered; a second hand beside the first.
+    // Below it, so that no word is covered, nor what stands over it; a second hand beside the first.
     const x = Math.max(0, box.x + box.width - width * (nth + 1))
-    const y = box.y >= HEIGHT ? box.y - HEIGHT : Math.min(box.y + box.height, page.height - HEIGHT)
+    const below = box.y + box.height + 2
+    const y = below + HEIGHT <= page.height ? below : Math.max(0, box.y - HEIGHT)
     return [{ author, name, mark, box, width, x, y }]
   })
 })

@@ -10,6 +10,7 @@ const { open, view } = defineProps<{ open: boolean; view: WalkView }>()
 const emit = defineEmits<{ close: []; changed: [] }>()
 interface Preview {
   upToDate: boolean
+  heldBack: number
   slates: number
   touched: { what: CarryChange['what']; slates: number }[]
   unreadable: number
@@ -75,6 +76,12 @@ async function correct() {
   )
   if (!corrected) return
   said.value = t('change.corrected', { count: corrected.changed })
+  preview.value = await ask<Preview>(`${path.value}/correction`)
+  emit('changed')
+}
+async function openHeld() {
+  if (!(await attempt(() => ask(`${path.value}/held-pages`, { method: 'POST', body: {} })))) return
+  said.value = t('change.heldOpened')
   preview.value = await ask<Preview>(`${path.value}/correction`)
   emit('changed')
 }
@@ -146,6 +153,12 @@ async function takeBack() {
           <NuxtLink :to="`/board/${view.boardId}`" class="button button-quiet mt-2"
             ><Icon name="lucide:pencil-ruler" />{{ t('change.toBoard') }}</NuxtLink
           >
+        </section>
+        <section v-if="preview?.heldBack">
+          <h3 class="mb-1 font-bold">{{ t('change.heldBack', { count: preview.heldBack }) }}</h3>
+          <button type="button" class="button" :disabled="busy" @click="openHeld">
+            <Icon name="lucide:file-check-2" />{{ t('change.openHeld', { count: preview.heldBack }) }}
+          </button>
         </section>
         <section v-if="view.mode === 'copy-each' && view.loose.length">
           <h3 class="mb-1 font-bold">{{ t('change.more') }}</h3>

@@ -3,7 +3,7 @@ import { nanoid } from 'nanoid'
 import * as v from 'valibot'
 import type { Page } from '~~/core/board/board'
 import { PageIdSchema, type PageId } from '~~/core/board/ids'
-import { addPage, duplicatePage, MOST_PAGES, movePage, removePage, setReading } from '~~/core/design/pages'
+import { addPage, duplicatePage, MOST_PAGES, movePage, removePage, setHeldBack, setReading } from '~~/core/design/pages'
 import type { Workbench } from '~/composables/workbench/useWorkbench'
 
 /** As many as fit beside buttons with words. */
@@ -100,6 +100,14 @@ const acts = [
           @change="
             bench.change(setReading(bench.board.value, page.id, ($event.target as HTMLInputElement).checked))
           " />{{ t('pages.reading') }}</label
+      >
+      <label class="flex min-h-11 shrink-0 items-center gap-2" :title="t('pages.heldBackSays')"
+        ><input
+          type="checkbox"
+          :checked="page.heldBack ?? false"
+          @change="
+            bench.change(setHeldBack(bench.board.value, page.id, ($event.target as HTMLInputElement).checked))
+          " />{{ t('pages.heldBack') }}</label
       >
       <button
         type="button"

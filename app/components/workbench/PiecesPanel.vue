@@ -59,7 +59,8 @@ defineExpose({
           bench.change(allowArrows(bench.board.value, page.id, ($event.target as HTMLInputElement).checked))
         " />{{ t('pieces.arrows') }}</label
     >
-    <label class="flex min-h-9 items-center gap-2"
+    <!-- Notes are given with the tools; a page that has a pile of them keeps it until it is taken away. -->
+    <label v-if="notesAllowed(page)" class="flex min-h-9 items-center gap-2"
       ><input
         type="checkbox"
         class="h-5 w-5 shrink-0 accent-leaf-600"

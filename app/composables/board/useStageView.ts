@@ -1,4 +1,4 @@
-import type { Point, Size } from '~~/core/geometry/shape'
+import type { Box, Point, Size } from '~~/core/geometry/shape'
 import type { Held } from '~/composables/board/useStage'
 import type { ZoomAbout } from '~/composables/board/useZoom'
 
@@ -19,6 +19,7 @@ export function useStageView({
   scale,
   about,
   heldSize,
+  part,
   hands: { held, middle },
 }: {
   readonly frame: Ref<HTMLElement | null>
@@ -29,6 +30,8 @@ export function useStageView({
   readonly about: () => ZoomAbout
   /** Of what is held, in points. */
   readonly heldSize: () => Size | null
+  /** The part of the page that is worked on now: it is brought into sight. */
+  readonly part: () => Box | null
   /** What is held, and where what is dragged is on the screen. */
   readonly hands: { readonly held: Ref<Held | null>; readonly middle: Ref<Point> }
 }) {
@@ -62,6 +65,19 @@ export function useStageView({
       const to = kept.at ?? middleOf(frame.value)
       frame.value.scrollBy(box.left + kept.share.x * box.width - to.x, box.top + kept.share.y * box.height - to.y)
       kept = null
+    },
+    { flush: 'post' },
+  )
+
+  watch(
+    part,
+    now => {
+      if (!now || !frame.value) return
+      const { clientWidth, clientHeight } = frame.value
+      // In the middle where it fits in; else from its beginning.
+      const from = (at: number, size: number, seen: number) =>
+        at * scale() - Math.max(AROUND, (seen - size * scale()) / 2)
+      frame.value.scrollTo(from(now.x, now.width, clientWidth), from(now.y, now.height, clientHeight))
     },
     { flush: 'post' },
   )

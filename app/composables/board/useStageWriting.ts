@@ -36,8 +36,6 @@ type On =
   | { readonly on: 'own'; readonly thing: string; readonly as: Words; readonly starts: string }
   | { readonly on: 'piece'; readonly piece: PieceId; readonly starts: string }
 
-const PADDING = 4
-
 /** Words are written where they lie, whatever they stand on: one's own text or note, or a note of the board. */
 export function useStageWriting(view: {
   readonly table: () => Table
@@ -97,7 +95,7 @@ export function useStageWriting(view: {
     return {
       name: piece,
       box: boxAround(lies, known.master),
-      textSize: fitWords(text, { width: width - 2 * PADDING, height: height - 2 * PADDING }, textSize).size,
+      textSize: fitWords(text, noteRoom({ width, height }), textSize).size,
       label: t('stage.writeOn', { name: known.piece.text }),
       placeholder: known.piece.text,
       text,

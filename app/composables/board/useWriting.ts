@@ -15,6 +15,10 @@ import { storable } from '~~/core/text/stored'
 const AFTER = 250
 const AT_MOST = 700
 
+/** What stands in the fields of this window and isn't handed on yet, is handed on now. */
+const fields = new Set<() => void>()
+export const tellAllFields = () => fields.forEach(tell => tell())
+
 type Field = HTMLInputElement | HTMLTextAreaElement
 
 /**
@@ -77,7 +81,9 @@ export function useWriting(field: {
     known = now
   }
   watch([field.text, field.weave], hear)
+  fields.add(tell)
   onBeforeUnmount(() => {
+    fields.delete(tell)
     composing = false
     tell()
   })

@@ -146,6 +146,7 @@ export function useSlate(given: SlateView, outdated: () => void) {
       changed: onceAFrame(() => changes.value++),
       outdated,
       about: () => void reload(),
+      closing: tellAllFields,
       talk: () => void readTalk(),
       pictures: () => picturesChanged.value++,
     },

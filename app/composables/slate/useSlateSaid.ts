@@ -1,5 +1,6 @@
 import type { Edition } from '~~/core/board/edition'
-import type { PlaceId } from '~~/core/board/ids'
+import type { PieceId, PlaceId } from '~~/core/board/ids'
+import type { MarginItem, SecondThought } from '~~/core/margin/item'
 import { whatMoved } from '~~/core/placement/whatMoved'
 import type { Author } from '~~/core/slate/actor'
 import { changedThings, lastHand } from '~~/core/slate/hands'
@@ -12,6 +13,9 @@ import type { Member } from '~/composables/slate/useSlate'
 /** What others do is told together, so often at most. */
 const GATHER_MS = 6000
 
+const sameThought = (item: MarginItem, { piece }: SecondThought) =>
+  item.kind === 'second-thought' && item.piece === piece
+
 /** What happens on a slate beside the moves of one's own hand, for whoever hears it. */
 export function useSlateSaid({
   edition,
@@ -22,6 +26,8 @@ export function useSlateSaid({
   hands,
   shut,
   told,
+  aside,
+  margin,
 }: {
   readonly edition: Edition
   readonly state: Readonly<Ref<SlateState>>
@@ -31,6 +37,9 @@ export function useSlateSaid({
   readonly hands: Readonly<Ref<readonly OtherHand[]>>
   readonly shut: Readonly<Ref<Shut | null>>
   readonly told: Readonly<Ref<readonly Feedback[] | null>>
+  /** What the teacher has taken off the page to be thought about again, and all that the teacher has said. */
+  readonly aside: Readonly<Ref<ReadonlyMap<PieceId, SecondThought>>>
+  readonly margin: Readonly<Ref<readonly { readonly item: MarginItem }[]>>
 }) {
   const { t } = useWords()
   const { say } = useSaying()
@@ -56,6 +65,17 @@ export function useSlateSaid({
 
   watch(shut, (now, before) => {
     if (before === 'paused' && now === null) say(t('saidOf.pencilsUp'))
+  })
+
+  watch(aside, (now, before) => {
+    const names = (ids: PieceId[]) => ids.map(id => nameOf(id, state.value)).join(', ')
+    const set = [...now.keys()].filter(id => !before.has(id))
+    // What was laid anew has been thought about: that is said by its move.
+    const back = [...before].filter(
+      ([id, thought]) => !now.has(id) && !margin.value.some(one => sameThought(one.item, thought)),
+    )
+    if (set.length) say(t('saidOf.setAside', { names: names(set) }))
+    if (back.length) say(t('saidOf.putBack', { names: names(back.map(([id]) => id)) }))
   })
 
   watch(told, items => {

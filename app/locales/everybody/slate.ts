@@ -8,6 +8,8 @@ export default {
     pencilsUp: 'Pencils up. You can go on.',
     told: '{right} of {count} are right. The others are listed beside the page.',
     others: '{name} has changed {count} thing. | {name} has changed {count} things.',
+    setAside: 'Your teacher has set aside, to think about again: {names}.',
+    putBack: 'No longer set aside: {names}.',
     writes: '{name} is writing.',
     writesIn: '{name} is writing in {place}.',
   },

@@ -140,6 +140,9 @@ export default {
     title: 'Change what was given out',
     keep: 'Keep these',
     kept: 'Kept. Students see it when they open their slate.',
+    heldBack: 'One page is held back | {count} pages are held back',
+    openHeld: 'Open it for all | Open them for all',
+    heldOpened: 'It is open. Everybody has it now.',
     board: 'The board',
     upToDate: 'Every slate lies over the board as it is on the shelf now.',
     touches:

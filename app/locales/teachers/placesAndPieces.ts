@@ -163,7 +163,7 @@ export default {
     library: 'Picture library',
     withWord: 'With its word below',
     arrows: 'Students may draw arrows from piece to piece',
-    notes: 'Students may add notes of their own',
+    notes: 'A pile of notes on the ledge',
     role: 'For',
     roles: { piece: 'pieces', target: 'targets and headings', instruction: 'instructions' },
     bin: 'Bin',

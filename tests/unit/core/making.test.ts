@@ -139,7 +139,7 @@ describe('what a hand makes with a tool', () => {
     const was = { ...own, by: 'student:3' as const }
     expect(changeMove('thing-1234', was, { ...own, ...resized(own, true, page) })).toMatchObject({
       by: 'student:3',
-      as: { width: 168 },
+      as: { width: 180 },
     })
     expect(takeAwayMove('thing-1234', was)).toEqual({
       kind: 'own',

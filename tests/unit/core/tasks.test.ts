@@ -105,4 +105,14 @@ describe('what is left to do', () => {
     expect(left({ ...picture, hidden: true })).toContain('first')
     expect(left({ ...picture, x: 100 })).toContain('first')
   })
+
+  it('has pieces in the activity that needs them, and is done with it once they lie', () => {
+    const steps = page.steps.map((step, i) => ({ ...step, ...(i === 0 && { pieces: ['a'] }) }))
+    const needing = { ...board, pages: [{ ...page, steps }, board.pages[1]!] } as unknown as Board
+    const under = makeEdition(needing)
+    const written = { first: 'x' }
+    expect(leftToDo({ ...emptySlate, texts: written }, under)[1]).toMatchObject({ step: 'top', pieces: ['a'] })
+    const laid = slateOf(needing, { pieces: { a: { x: 100, y: 100, z: 0 } }, texts: written })
+    expect([...stepsDone(laid, under, needing.pages[0]!)]).toEqual(['top'])
+  })
 })

@@ -1,7 +1,11 @@
 <script setup lang="ts">
 import type { Page, Step } from '~~/core/board/board'
+import { makeEdition } from '~~/core/board/edition'
+import type { PieceId } from '~~/core/board/ids'
+import { pieceName } from '~~/core/board/pieceName'
 import { setHints } from '~~/core/design/around'
 import { setSpoken } from '~~/core/design/clips'
+import { answeredIn, setStepPieces } from '~~/core/design/stepPieces'
 import { changeStep, moveStep } from '~~/core/design/steps'
 import { setStepTools } from '~~/core/design/tools'
 import type { Workbench } from '~/composables/workbench/useWorkbench'
@@ -11,6 +15,13 @@ const { bench, page, step } = defineProps<{ bench: Workbench; page: Page; step: 
 const { t } = useWords()
 const field = useTemplateRef<HTMLTextAreaElement>('field')
 defineExpose({ focus: () => field.value?.focus() })
+const needed = computed(() => new Set(step.pieces ?? []))
+const setPieces = (pieces: readonly PieceId[] | null) =>
+  bench.change(setStepPieces(bench.board.value, page.id, step.id, pieces))
+function need(id: PieceId, on: boolean) {
+  setPieces(page.ledge.filter(one => (one === id ? on : needed.value.has(one))))
+}
+const asAnswered = () => setPieces(answeredIn(page, step.id, makeEdition(bench.board.value)))
 const at = computed(() => page.steps!.findIndex(s => s.id === step.id))
 </script>
 
@@ -60,6 +71,28 @@ const at = computed(() => page.steps!.findIndex(s => s.id === step.id))
       :legend="t('giveTools.step')"
       :otherwise="{ words: t('giveTools.asPage'), tools: page.tools ?? bench.board.value.tools ?? [] }"
       @choose="bench.change(setStepTools(bench.board.value, page.id, step.id, $event))" />
+    <details v-if="page.pieces.length" :open="!!step.pieces">
+      <summary class="min-h-9 cursor-pointer py-1.5 font-semibold">{{ t('steps.needs') }}</summary>
+      <div class="my-2 flex flex-wrap gap-2">
+        <button type="button" class="button px-3" @click="asAnswered">{{ t('steps.asAnswered') }}</button>
+        <button type="button" class="button px-3" :disabled="!step.pieces" @click="setPieces(null)">
+          {{ t('steps.needsAll') }}
+        </button>
+      </div>
+      <ul class="flex max-h-48 flex-col overflow-auto">
+        <li v-for="piece in page.pieces" :key="piece.id">
+          <label class="flex min-h-9 items-center gap-2"
+            ><input
+              type="checkbox"
+              class="h-5 w-5 shrink-0 accent-leaf-600"
+              :checked="needed.has(piece.id)"
+              @change="need(piece.id, ($event.target as HTMLInputElement).checked)" /><bdi>{{
+              pieceName(piece)
+            }}</bdi></label
+          >
+        </li>
+      </ul>
+    </details>
     <WorkbenchHintField
       :hints="step.hints ?? []"
       @set="bench.change(setHints(bench.board.value, page.id, step.id, $event))" />
