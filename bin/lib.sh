@@ -21,8 +21,8 @@ need_packages() {
 
 # The engines of other browsers, with a screen for the one that wants one.
 need_engines() {
-  need_packages /usr/bin/firefox-esr firefox-esr
-  need_packages /usr/bin/WebKitWebDriver webkit2gtk-driver
+  need_packages /usr/bin/firefox-esr firefox-esr webkit2gtk-driver xvfb
+  need_packages /usr/bin/WebKitWebDriver webkit2gtk-driver xvfb
   need_packages /usr/bin/Xvfb xvfb
 }
 

@@ -2,7 +2,8 @@ import type { Page } from '../board/board'
 import type { PlaceId } from '../board/ids'
 import type { Place } from '../board/place'
 import { area, areaInside, within } from '../geometry/area'
-import { outlined } from '../geometry/outline'
+import { boxOf, outlined } from '../geometry/outline'
+import type { Box } from '../geometry/shape'
 import { boxOfOwn, isSeen, ownOn, type OwnOnSlate } from '../slate/own'
 import type { SlateState } from '../slate/state'
 
@@ -15,7 +16,7 @@ const MOST_OF = 0.5
  */
 function liesIn(thing: OwnOnSlate, place: Place): boolean {
   const box = isSeen(thing) ? boxOfOwn(thing) : null
-  if (!box) return false
+  if (!box || !meet(box, boxOf(place))) return false
   const { points } = outlined(place.shape)
   if (thing.kind === 'ink')
     return thing.points.filter(([x, y]) => within(points, { x, y })).length >= MOST_OF * thing.points.length
@@ -23,6 +24,9 @@ function liesIn(thing: OwnOnSlate, place: Place): boolean {
   const common = areaInside(points, box)
   return common > 0 && (common >= MOST_OF * box.width * box.height || common >= MOST_OF * Math.abs(area(points)))
 }
+
+const meet = (a: Box, b: Box) =>
+  a.x <= b.x + b.width && b.x <= a.x + a.width && a.y <= b.y + b.height && b.y <= a.y + a.height
 
 /** Of each place the things of students' own that lie in it; of places within each other the smallest has it. */
 export function ownInPlaces(state: SlateState, page: Page): ReadonlyMap<PlaceId, readonly [string, OwnOnSlate][]> {

@@ -5,6 +5,7 @@ import { TIP_LENGTH, type Cell } from '../bodies/claim'
 import { floating } from '../exact/written'
 import { boxAround, outlined, overlaps } from '../geometry/outline'
 import type { Point } from '../geometry/shape'
+import { snapped } from './snap'
 import { boxesOfOthers, clampPiece, clampToPlace, freeSpot, middlesOf, tipAt } from './freeSpot'
 import { inRegion } from './landing'
 import { landingInLane, othersInLane, placeInLane } from './lane'
@@ -178,7 +179,12 @@ export function landingIn(table: Table, piece: PieceId, target: Target): Landing
   const place = page.places.find(({ id }) => id === target.places[0])
   if (!place) return null
   if (place.kind === 'lane') return landingInLane(table, place, piece, target.nth ?? 0)
-  const spot = spotIn(place, target)
+  const aimed = spotIn(place, target)
+  // A cover lies on whole cells, however many it is large.
+  const spot =
+    aimed && edition.pieces.get(piece)!.piece.kind === 'cover'
+      ? snapped({ state, piece, centre: aimed, page, edition })
+      : aimed
   if (spot) return landingAt(table, piece, set(table, piece, place, spot))
   const region =
     place.kind === 'zone' && inRegion(page, place)

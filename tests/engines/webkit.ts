@@ -1,10 +1,20 @@
 import { spawn, type ChildProcess } from 'node:child_process'
+import { existsSync, readdirSync } from 'node:fs'
 import { Builder, Key, type WebDriver } from 'selenium-webdriver'
 import { freePort } from '../application'
 import { delay } from '../delay'
 import type { Driven, Engine, Spot } from './window'
 
-const MINI_BROWSER = '/usr/lib/x86_64-linux-gnu/webkit2gtk-4.1/MiniBrowser'
+/** Where Debian has the browser of the engine's makers depends on the machine and on the engine's version. */
+function miniBrowser(): string {
+  const found = readdirSync('/usr/lib').flatMap(machine =>
+    ['webkit2gtk-4.1', 'webkit2gtk-4.0']
+      .map(version => `/usr/lib/${machine}/${version}/MiniBrowser`)
+      .filter(file => existsSync(file)),
+  )
+  if (!found[0]) throw new Error('WebKitGTK has no MiniBrowser here')
+  return found[0]
+}
 const KEYS = {
   Enter: Key.ENTER,
   Tab: Key.TAB,
@@ -73,7 +83,7 @@ async function session(server: string): Promise<WebDriver> {
     .usingServer(server)
     .withCapabilities({
       browserName: 'MiniBrowser',
-      'webkitgtk:browserOptions': { binary: MINI_BROWSER, args: ['--automation'] },
+      'webkitgtk:browserOptions': { binary: miniBrowser(), args: ['--automation'] },
     })
     .build()
 }

@@ -4,6 +4,7 @@ import type { PieceId } from '../../../core/board/ids'
 import type { Place } from '../../../core/board/place'
 import { coverCells } from '../../../core/design/covers'
 import { landing, landingAtPoint } from '../../../core/placement/landing'
+import { landingIn } from '../../../core/placement/targets'
 import { placePieces } from '../../../core/placement/placement'
 import { startOf } from '../../../core/slate/state'
 import { placeId } from '../../boards'
@@ -52,7 +53,10 @@ describe('covers', () => {
       masters: board.masters.map(m => (m.kind === 'cover' ? { ...m, width: 122, height: 58 } : m)),
     }
     const there = { page, edition: makeEdition(large), state: slateOf(large, {}) }
-    // Three cells by two.
+    // Three cells by two; by keys, too.
+    expect(
+      landingIn(there, page.pieces[0]!.id as PieceId, { places: [chart.id], cell: { row: 1, column: 2 } })!.at,
+    ).toMatchObject({ x: 130, y: 100 })
     expect(landing(there, page.pieces[0]!.id as PieceId, { x: 152, y: 97 })!.at).toMatchObject({ x: 170, y: 100 })
   })
 })
