@@ -122,3 +122,32 @@ for (const { file } of examples) {
     )
   })
 }
+
+test('lines drawn with the pen of the tools count in the space in which they lie, as those of its own pen do', async ({
+  page,
+  application: { address },
+}) => {
+  const board = readBoardFile(read('ink.board.json'))
+  if (!board.ok) throw new Error('ink.board.json')
+  const work = read<Work>('ink.work.json')
+  const expected = read<Expected>('ink.expected.json')
+  const lesson = await makeLesson(address, ['Ada Fern'], { ...board.value.board, tools: ['pen', 'highlighter'] })
+  await comeIn(page, address, lesson, 'Ada Fern')
+  const { width } = board.value.board.pages[0]!
+  const finger = await Finger.of(page)
+  for (const [i, { points }] of (work.strokes ?? []).entries()) {
+    const tool = page.getByRole('toolbar').getByRole('button', { name: i % 2 ? 'Highlighter' : 'Pen', exact: true })
+    if ((await tool.getAttribute('aria-pressed')) !== 'true') await finger.tap(tool)
+    await finger.line(await Promise.all(points.map(point => finger.at(point, width))))
+  }
+  await kept(page)
+  const slate = lesson.slates[0]!.id
+  const { state } = await lesson.teacher.must<{ state: SlateState }>('GET', `/api/slates/${slate}`)
+  expect([Object.keys(state.own).length, Object.keys(state.strokes).length]).toEqual([work.strokes!.length, 0])
+  const { keys } = await lesson.teacher.must<{ keys: KeyMark[] }>('GET', `/api/slates/${slate}/outcomes`)
+  expect(Object.fromEntries(keys.flatMap(key => key.items.map(item => [item.item, item.verdict])))).toEqual(
+    expected.verdicts,
+  )
+  await page.getByRole('button', { name: 'Hand in' }).click()
+  await expect(page.getByRole('dialog')).not.toContainText('empty')
+})

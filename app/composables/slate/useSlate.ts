@@ -163,7 +163,7 @@ export function useSlate(given: SlateView, outdated: () => void) {
 
   // Opened without a connection, the slate is as it was left: what the server has confirmed, and what it hasn't is in
   // the outbox.
-  const keepSoon = useDebounceFn(keep, 800, { maxWait: 4000 })
+  const keepSoon = useDebounceFn(keep, 200, { maxWait: 2000 })
   function keep() {
     // A teacher's has the answers in it, and is for now alone.
     if (!isStudent(view.actor.author)) return
