@@ -14,6 +14,8 @@ const NAMES = ['Ada Fern', 'Bo Kelp', 'Cy Gull', 'Dee Wrack', 'Eli Sand']
 /** Milliseconds between what each of the others does. */
 const OTHERS_EVERY = 100
 const FRAME = 1000 / 60
+/** A quick hand has a key down for about so long, and types ten letters a second (common practice, no source). */
+const KEY_DOWN_MS = 90
 
 /**
  * On a student's page: dragging in a frame while four others move and one of 300 pieces, typing beside three others,
@@ -146,7 +148,7 @@ async function typing(browser: Browser, { address }: Application): Promise<Line>
       socket.say({
         say: 'moves',
         slate,
-        moves: [{ id: `write-${i}-${n}-xxxx`, move: { kind: 'edit', of: 'text', name: 'w', put } }],
+        moves: [{ id: `write-${i}-${n}-xxxx`, move: { kind: 'edit', in: { of: 'text', name: 'w' }, put } }],
       })
       socket.heard.length = 0
     })
@@ -180,7 +182,7 @@ async function lettersOf(page: Page, field: string): Promise<number[]> {
     )
     Object.assign(globalThis, { letters: taken })
   }, field)
-  for (let i = 0; i < 60; i++) await page.keyboard.press('a')
+  for (let i = 0; i < 60; i++) await page.keyboard.press('a', { delay: KEY_DOWN_MS })
   return page.evaluate(() => (globalThis as unknown as { letters: number[] }).letters)
 }
 
