@@ -1,3 +1,4 @@
+import { pageWithout } from '../board/pagePieces'
 import type { Board, Page } from '../board/board'
 import type { MasterId, PageId } from '../board/ids'
 import { fixedOn, withFixed, withFixedOf } from '../board/fixed'
@@ -36,16 +37,13 @@ export function activityOf(board: Board, pageId: PageId, ids: ReadonlySet<string
 export function clipOf(board: Board, pageId: PageId, ids: ReadonlySet<string>): Sheet {
   const sheet = sheetOf(board, pageId)
   const chosen = <T extends { id: string }>(things: readonly T[]) => things.filter(thing => ids.has(thing.id))
-  const { backdrop, staged, ...page } = sheet.page
-  const pieces = chosen(page.pieces)
-  const used = new Set(pieces.map(p => p.master))
+  const left = new Set<string>(sheet.page.pieces.map(piece => piece.id).filter(id => !ids.has(id)))
+  const page = pageWithout(sheet.page, left)
+  const used = new Set(page.pieces.map(p => p.master))
   const kept: Page = {
     ...page,
-    backdrop: withFixed(backdrop, chosen),
+    backdrop: withFixed(page.backdrop, chosen),
     places: chosen(page.places),
-    pieces,
-    ledge: page.ledge.filter(id => ids.has(id)),
-    ...(staged && { staged: Object.fromEntries(Object.entries(staged).filter(([id]) => ids.has(id))) }),
     steps: chosen(page.steps ?? []),
     groups: (page.groups ?? []).filter(members => members.every(id => ids.has(id))),
   }

@@ -1,4 +1,5 @@
 import type { Board, Page } from '../board/board'
+import { pageWithout } from '../board/pagePieces'
 import { MOST_PIECES } from '../board/sizes'
 import type { MasterId, PageId, PieceId } from '../board/ids'
 import { PIECE_TEXT_LONGEST, type Master, type Piece, type PieceKind, type PictureCard } from '../board/piece'
@@ -97,17 +98,7 @@ export function changePiece(
 /** The pieces go, with their answers. None: the board as it was. */
 export function removePieces(board: Board, pageId: PageId, ids: ReadonlySet<PieceId>): Board {
   if (ids.size === 0) return board
-  const left = withPage(board, pageId, page => ({
-    ...page,
-    pieces: page.pieces.filter(piece => !ids.has(piece.id)),
-    ledge: page.ledge.filter(piece => !ids.has(piece)),
-    ...(page.staged && {
-      staged: Object.fromEntries(Object.entries(page.staged).filter(([piece]) => !ids.has(piece as PieceId))),
-    }),
-    ...(page.steps && {
-      steps: page.steps.map(step => (step.pieces ? { ...step, pieces: step.pieces.filter(id => !ids.has(id)) } : step)),
-    }),
-  }))
+  const left = withPage(board, pageId, page => pageWithout(page, ids))
   return sized({
     ...left,
     keys: left.keys.flatMap(

@@ -1,5 +1,6 @@
 import * as v from 'valibot'
 import { checkBoard, type Board } from '../board/board'
+import { pageWithout } from '../board/pagePieces'
 import { PageIdSchema, PieceIdSchema } from '../board/ids'
 import { withoutPiece } from '../keys/key'
 import { MOST_STUDENTS } from '../roster/classList'
@@ -34,18 +35,7 @@ export function versionOf(board: Board, { pages: leftOut, pieces }: Without): Re
   const pages = board.pages.filter(page => !leftOut.includes(page.id))
   if (pages.length === 0) return refuse('nothing-left')
   const gone = new Set(pieces)
-  const cut = pages.map(page =>
-    gone.size === 0
-      ? page
-      : {
-          ...page,
-          pieces: page.pieces.filter(piece => !gone.has(piece.id)),
-          ledge: page.ledge.filter(id => !gone.has(id)),
-          ...(page.staged && {
-            staged: Object.fromEntries(Object.entries(page.staged).filter(([id]) => !gone.has(id as never))),
-          }),
-        },
-  )
+  const cut = pages.map(page => pageWithout(page, gone))
   const there = new Set(pages.map(page => page.id))
   const keys = board.keys
     .filter(key => there.has(key.page))

@@ -28,7 +28,13 @@ function liesIn(thing: OwnOnSlate, place: Place): boolean {
 const meet = (a: Box, b: Box) =>
   a.x <= b.x + b.width && b.x <= a.x + a.width && a.y <= b.y + b.height && b.y <= a.y + a.height
 
-/** Of each place the things of students' own that lie in it; of places within each other the smallest has it. */
+/** The places in which something of students' own lies, or that it covers, however many that are. */
+export function placesWithOwn(state: SlateState, page: Page): ReadonlySet<PlaceId> {
+  const things = ownOn(state.own, page.id)
+  return new Set(page.places.filter(place => things.some(([, thing]) => liesIn(thing, place))).map(place => place.id))
+}
+
+/** Of each place the things of students' own that are told of in it: each in the smallest place in which it lies. */
 export function ownInPlaces(state: SlateState, page: Page): ReadonlyMap<PlaceId, readonly [string, OwnOnSlate][]> {
   const things = ownOn(state.own, page.id)
   if (things.length === 0) return new Map()

@@ -8,7 +8,7 @@ import { gapsIn, takes } from '../board/whatPlacesTake'
 import { outlined } from '../geometry/outline'
 import { arrowsOf, type SlateState } from '../slate/state'
 import { inkIn } from './ink'
-import { ownInPlaces } from './ownIn'
+import { placesWithOwn } from './ownIn'
 import { placePieces, type Placement } from './placement'
 import { isStaged } from './staged'
 
@@ -42,7 +42,7 @@ export function tasksOf(state: SlateState, edition: Edition): Task[] {
       const roomy = page.places.some(place => takes(place, { kind: 'card' }))
       const isDone = (p: Placement) =>
         p.shares.length > 0 || joined.has(p.piece) || (!roomy && p.at === 'page' && !isStaged(p, page, state))
-      const own = ownInPlaces(state, page)
+      const own = placesWithOwn(state, page)
       const isFilled = (place: Place, item: string) => {
         if (place.kind !== 'gaps' && own.has(place.id)) return true
         if (place.kind === 'drawing') return inkIn(state, place.id, page).length > 0
@@ -108,7 +108,7 @@ export function leftToDo(state: SlateState, edition: Edition): Left[] {
 export function stepsDone(state: SlateState, edition: Edition, page: Page): Set<StepId> {
   const tasks = tasksOf(state, edition).filter(task => task.page === page.id && task.step !== null)
   const holding = new Set(placePieces(state, page, edition).flatMap(p => p.shares.map(share => share.place)))
-  const own = ownInPlaces(state, page)
+  const own = placesWithOwn(state, page)
   const places = page.places
     .filter(place => takes(place, { kind: 'card' }))
     .map(place => ({ step: stepAround(place, page)?.id ?? null, full: holding.has(place.id) || own.has(place.id) }))

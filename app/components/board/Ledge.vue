@@ -2,6 +2,7 @@
 import type { Page } from '~~/core/board/board'
 import type { Edition, KnownPiece } from '~~/core/board/edition'
 import type { PieceId } from '~~/core/board/ids'
+import { neededElsewhere } from '~~/core/board/pagePieces'
 import type { Size } from '~~/core/geometry/shape'
 import { TIP_LENGTH } from '~~/core/bodies/claim'
 import type { SlateState } from '~~/core/slate/state'
@@ -46,11 +47,7 @@ const shelf = useTemplateRef<HTMLElement>('shelf')
 defineExpose({ root })
 
 const secondThoughts = useSecondThoughts()
-const elsewhere = computed(() => {
-  const needs = (page.steps ?? []).flatMap(one => (one.pieces ?? []).map(piece => ({ piece, now: one.id === step })))
-  const here = new Set(needs.filter(one => one.now).map(one => one.piece))
-  return new Set(step === null ? [] : needs.map(one => one.piece).filter(piece => !here.has(piece)))
-})
+const elsewhere = computed(() => neededElsewhere(page, step))
 const onLedge = computed(() =>
   page.ledge.filter(id => !state.pieces[id] && !elsewhere.value.has(id)).map(id => edition.pieces.get(id)!),
 )

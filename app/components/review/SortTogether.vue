@@ -107,10 +107,11 @@ function clear() {
 /** Those who are there, to be asked to show the others their page. */
 const hands = computed(() => otherHands(slate.about.value.members, slate.others.value))
 const asked = ref('')
+const askingToShow = useAskingToShow(slate.be)
 function askToShow() {
   const who = hands.value.find(hand => hand.author === asked.value)
   if (!who) return
-  slate.be({ asks: who.author })
+  askingToShow(who.author)
   said.value = t('sort.asked', { name: who.name })
 }
 function make(move: Parameters<typeof slate.make>[0]) {

@@ -105,6 +105,7 @@ const acts = [
         ><input
           type="checkbox"
           :checked="page.heldBack ?? false"
+          :disabled="!page.heldBack && pages.filter(one => !one.heldBack).length === 1"
           @change="
             bench.change(setHeldBack(bench.board.value, page.id, ($event.target as HTMLInputElement).checked))
           " />{{ t('pages.heldBack') }}</label

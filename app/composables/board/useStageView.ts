@@ -44,6 +44,14 @@ export function useStageView({
     const box = element.getBoundingClientRect()
     return { x: box.left + box.width / 2, y: box.top + box.height / 2 }
   }
+  /** Where it is begun: at the part that is worked on, in the middle where that fits in; else where the page begins. */
+  function begin() {
+    const at = part() ?? { x: 0, y: 0, width: 0, height: 0 }
+    const { clientWidth, clientHeight } = frame.value ?? { clientWidth: 0, clientHeight: 0 }
+    const from = (to: number, size: number, seen: number) =>
+      size ? to * scale() - Math.max(AROUND, (seen - size * scale()) / 2) : 0
+    frame.value?.scrollTo(from(at.x, at.width, clientWidth), from(at.y, at.height, clientHeight))
+  }
   /** What is in the middle of the frame, before the sheet changes its size. */
   let kept: { share: Point; at: Point | null } | 'start' | null = null
   watch(
@@ -60,7 +68,7 @@ export function useStageView({
     scale,
     () => {
       if (!frame.value || !sheet.value || !kept) return
-      if (kept === 'start') return frame.value.scrollTo(0, 0)
+      if (kept === 'start') return begin()
       const box = sheet.value.getBoundingClientRect()
       const to = kept.at ?? middleOf(frame.value)
       frame.value.scrollBy(box.left + kept.share.x * box.width - to.x, box.top + kept.share.y * box.height - to.y)
@@ -69,18 +77,7 @@ export function useStageView({
     { flush: 'post' },
   )
 
-  watch(
-    part,
-    now => {
-      if (!now || !frame.value) return
-      const { clientWidth, clientHeight } = frame.value
-      // In the middle where it fits in; else from its beginning.
-      const from = (at: number, size: number, seen: number) =>
-        at * scale() - Math.max(AROUND, (seen - size * scale()) / 2)
-      frame.value.scrollTo(from(now.x, now.width, clientWidth), from(now.y, now.height, clientHeight))
-    },
-    { flush: 'post' },
-  )
+  watch(part, now => now && begin(), { flush: 'post' })
 
   watch(
     held,

@@ -15,8 +15,9 @@ import { storable } from '~~/core/text/stored'
 const AFTER = 250
 const AT_MOST = 700
 
-/** What stands in the fields of this window and isn't handed on yet, is handed on now. */
+/** Of every field of this window what hands on what was typed in it. */
 const fields = new Set<() => void>()
+/** What was typed and isn't handed on yet is handed on now. */
 export const tellAllFields = () => fields.forEach(tell => tell())
 
 type Field = HTMLInputElement | HTMLTextAreaElement

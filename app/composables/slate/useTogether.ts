@@ -16,9 +16,6 @@ interface View {
   board: Board
 }
 
-/** Milliseconds for which an asking stands, so that whoever has no connection for a moment hears it too. */
-const ASKS_FOR_MS = 8000
-
 /**
  * Showing one's page to the others, and looking along with somebody who does. Turning a page oneself ends looking
  * along. Whoever is asked to show their page shows it, and the others look along until they let go.
@@ -90,13 +87,12 @@ export function useTogether({ be, hands, others, own, members, page, step, board
       asked(who, by)
     }
   })
-  const askNoMore = useTimeoutFn(() => be({ asks: undefined }), ASKS_FOR_MS, { immediate: false })
+  const askToShow = useAskingToShow(be)
   /** Somebody who is here shows their page from now on; the others are taken there. */
   function ask(who: Author) {
     if (who === own) return asked(own, own)
     asked(who, own)
-    be({ asks: who })
-    askNoMore.start()
+    askToShow(who)
   }
   /** What the one who shows a page points at, for those who look along. */
   const pointed = computed(() => {

@@ -5,6 +5,7 @@ import { NO_RULES } from '~~/core/handout/noRules'
 import type { Rules } from '~~/core/handout/rules'
 import { MOST_IN_FRAME, type Due, type HandoutSettings, type Looking, type When } from '~~/core/handout/settings'
 import type { Board } from '~~/core/board/board'
+import { heldBackOn } from '~~/core/handout/heldBack'
 import type { HandoutMode } from '~~/core/slate/kind'
 
 export interface ClassRow {
@@ -197,9 +198,12 @@ export function useGiveOut(board: () => Board) {
             })
           : t('giveOut.dueOn', { day: dueWords(due.value) }),
       )
+    const held = heldBackOn(board())
+    if (held) parts.push(t('giveOut.heldBack', { count: held }))
     parts.push(t(handIn.value ? 'giveOut.theyHandIn' : 'giveOut.doneIsEnough'))
-    const { talk, approve, handInBy, takeBack, secondTry, changeOthers } = ruled()
+    const { talk, approve, handInBy, takeBack, secondTry, changeOthers, keepParts } = ruled()
     if (changeOthers !== 'as-usual') parts.push(t(`rules.says.changeOthers.${changeOthers}`))
+    if (keepParts) parts.push(t('rules.says.keepParts'))
     if (handInBy === 'all-done') parts.push(t('rules.says.allDone'))
     if (approve) parts.push(t('rules.says.approve'))
     if (talk) parts.push(t(several.value ? 'rules.says.talk' : 'rules.says.line'))
@@ -256,6 +260,7 @@ export function useGiveOut(board: () => Board) {
     approve: rules.value.approve && mode.value !== 'copy-each',
     changeOthers: several.value ? rules.value.changeOthers : 'as-usual',
     handInBy: handIn.value && mode.value === 'frame-per-group' ? rules.value.handInBy : 'anyone',
+    keepParts: rules.value.keepParts && mode.value === 'frame-per-group',
     takeBack: rules.value.takeBack && handIn.value,
     secondTry: rules.value.secondTry && handIn.value,
   })

@@ -113,6 +113,7 @@ export default {
     planned: { later: 'Give out later', draft: 'Keep the draft' },
     dueOn: 'It is due {day}.',
     dueEach: 'They are due one after the other: {days}.',
+    heldBack: 'One page is held back until you open it. | {count} pages are held back until you open them.',
     theyHandIn: 'They hand it in when they are ready.',
     doneIsEnough: 'Nothing is handed in; being done is enough.',
     afterwards:

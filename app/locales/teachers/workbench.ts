@@ -247,6 +247,7 @@ export default {
     says: {
       talk: 'They may write to each other beside the page.',
       line: 'Each may write to you beside the page.',
+      keepParts: 'Nobody works in a part that nobody has.',
       allDone: 'A frame is handed in once all of its members are done.',
       changeOthers: {
         nobody: "Nobody changes or takes away another student's notes.",

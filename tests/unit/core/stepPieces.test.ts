@@ -1,5 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { readBoard } from '../../../core/board/board'
+import { neededElsewhere } from '../../../core/board/pagePieces'
+import { clipOf, pasteClip } from '../../../core/design/clip'
+import { versionOf } from '../../../core/handout/version'
 import { makeEdition } from '../../../core/board/edition'
 import type { PieceId, StepId } from '../../../core/board/ids'
 import { duplicatePage } from '../../../core/design/pages'
@@ -48,5 +51,29 @@ describe('what an activity needs of the ledge', () => {
     expect(removePieces(set, page.id, new Set([id('a')])).pages[0]!.steps![0]!.pieces).toEqual(['c'])
     const stray = setStepPieces(board, page.id, steps[0]!.id, [id('nobody')])
     expect(readBoard(stray)).toMatchObject({ ok: false, reason: { code: 'missing-piece', id: 'nobody' } })
+  })
+
+  it('goes with a version that has less of the board, and with a part of the page that is laid elsewhere, answers and all', () => {
+    const set = setStepPieces(board, page.id, steps[0]!.id, [id('a'), id('c')])
+    const version = versionOf(set, { pages: [], pieces: [id('c')] })
+    if (!version.ok) throw new Error(version.reason)
+    expect(version.value.keys).toHaveLength(1)
+    expect(readBoard(version.value).ok).toBe(true)
+    const clip = clipOf(set, page.id, new Set(['first', 'a']))
+    expect(clip.page.steps!.map(step => step.pieces)).toEqual([['a']])
+    const { board: pasted } = pasteClip({
+      board: set,
+      pageId: page.id,
+      clip,
+      by: { dx: 9, dy: 9 },
+      fresh: counting('new'),
+    })
+    expect(readBoard(pasted).ok).toBe(true)
+  })
+
+  it('is shown while it is done, without what only others need', () => {
+    const set = setStepPieces(board, page.id, steps[0]!.id, [id('a'), id('c')])
+    const both = setStepPieces(set, page.id, steps[1]!.id, [id('c')]).pages[0]!
+    expect(['first', 'second', null].map(step => [...neededElsewhere(both, step)])).toEqual([[], ['a'], []])
   })
 })

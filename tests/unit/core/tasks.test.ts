@@ -102,6 +102,8 @@ describe('what is left to do', () => {
     expect(left(picture)).not.toContain('first')
     expect(left(ink)).not.toContain('first')
     expect(left(text)).not.toContain('draw')
+    // One over two of them fills both.
+    expect(left({ ...picture, x: 610, y: 160, width: 700, height: 400 })).toEqual(['gaps:0', 'gaps:1'])
     expect(left({ ...picture, hidden: true })).toContain('first')
     expect(left({ ...picture, x: 100 })).toContain('first')
   })
