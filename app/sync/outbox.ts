@@ -1,3 +1,4 @@
+import type { Envelope } from '~~/core/sync/messages'
 import type { SessionStore } from '~~/core/sync/sessionPorts'
 import { device } from '~/sync/device'
 
@@ -27,3 +28,10 @@ export const outbox: SessionStore = {
     await (await device()).add('aside', { slate, envelope, code })
   },
 }
+
+/** A view doesn't wait longer than this for the device's store. */
+const SOON_MS = 300
+
+/** What is kept of a slate, before it is shown. Nothing where the store doesn't answer soon: it is taken up later. */
+export const keptOf = (slate: string): Promise<Envelope[]> =>
+  Promise.race([outbox.of(slate).catch(() => []), new Promise<Envelope[]>(done => setTimeout(() => done([]), SOON_MS))])

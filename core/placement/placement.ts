@@ -6,7 +6,7 @@ import type { Place } from '../board/place'
 import { boxAround, outlined, overlaps } from '../geometry/outline'
 import type { Box, Point } from '../geometry/shape'
 import { piecesOf } from '../slate/pieces'
-import type { SlateState } from '../slate/state'
+import type { OnPage, SlateState } from '../slate/state'
 import { bodyOf } from '../bodies/body'
 import { claim, TIP_LENGTH, type Claim } from '../bodies/claim'
 
@@ -111,12 +111,33 @@ export function sharesOf(
   return shares.length > 1 ? shares.sort((a, b) => b.share - a.share) : shares
 }
 
+interface Worked {
+  readonly piece: Piece
+  readonly master: Master
+  readonly page: Page
+  readonly placement: Placement
+}
+/**
+ * Where a piece lies is never changed in place: what was worked out for it holds until it is moved, however often the
+ * others of its page are.
+ */
+const worked = new WeakMap<OnPage, Worked>()
+
+function placedAt(position: OnPage, piece: Piece, master: Master, page: Page): Placement {
+  const known = worked.get(position)
+  if (known?.piece === piece && known.page === page && known.master === master) return known.placement
+  const shares = sharesOf(piece, master, position, page)
+  const placement: Placement = { piece: piece.id, at: 'page', centre: { x: position.x, y: position.y }, shares }
+  worked.set(position, { piece, master, page, placement })
+  return placement
+}
+
 /** Where every piece of a page is, in the order of the page's pieces; copies stand where their bin does. */
 export function placePieces(state: SlateState, page: Page, edition: Edition): Placement[] {
   return piecesOf(state, page, edition).map(piece => {
     const position = state.pieces[piece.id]
-    if (!position) return { piece: piece.id, at: 'ledge', shares: [] }
-    const shares = sharesOf(piece, edition.pieces.get(piece.id)!.master, position, page)
-    return { piece: piece.id, at: 'page', centre: { x: position.x, y: position.y }, shares }
+    return position
+      ? placedAt(position, piece, edition.pieces.get(piece.id)!.master, page)
+      : { piece: piece.id, at: 'ledge', shares: [] }
   })
 }

@@ -164,26 +164,49 @@ export function editBetween(weave: Weave, to: string, run: string, number: numbe
   }
 }
 
-/** Letters as people read them; where a browser can't tell them, signs that are never half of a pair. */
-function lettersOf(text: string): string[] {
-  if (!('Segmenter' in Intl)) return Array.from(text)
-  return Array.from(new Intl.Segmenter(undefined, { granularity: 'grapheme' }).segment(text), ({ segment }) => segment)
+/** Where a letter as people read it begins or ends; where a browser can't tell them, no pair of units is parted. */
+interface Boundaries {
+  /** The last end of a letter that isn't behind this place. */
+  readonly upTo: (place: number) => number
+  /** The first beginning of a letter that isn't before it. */
+  readonly from: (place: number) => number
+}
+function boundariesOf(text: string): Boundaries {
+  if (!('Segmenter' in Intl)) {
+    const parts = (place: number) => /[\uD800-\uDBFF][\uDC00-\uDFFF]/.test(text.slice(place - 1, place + 1))
+    return {
+      upTo: place => (place > 0 && parts(place) ? place - 1 : place),
+      from: place => (place > 0 && parts(place) ? place + 1 : place),
+    }
+  }
+  const letters = new Intl.Segmenter(undefined, { granularity: 'grapheme' }).segment(text)
+  return {
+    upTo: place => letters.containing(place)?.index ?? text.length,
+    from(place) {
+      const { index, segment } = letters.containing(place) ?? { index: text.length, segment: '' }
+      return index === place ? place : index + segment.length
+    },
+  }
 }
 
 /** What lies between the ends that two texts share, in whole letters: [start, end) of the first becomes this. */
 export function spliceBetween(from: string, to: string): { start: number; end: number; text: string } {
-  const [a, b] = [lettersOf(from), lettersOf(to)]
-  const most = Math.min(a.length, b.length)
-  let before = 0
-  while (before < most && a[before] === b[before]) before++
-  let behind = 0
-  while (behind < most - before && a[a.length - 1 - behind] === b[b.length - 1 - behind]) behind++
-  const length = (all: readonly string[]) => all.reduce((sum, letter) => sum + letter.length, 0)
-  return {
-    start: length(a.slice(0, before)),
-    end: length(a.slice(0, a.length - behind)),
-    text: b.slice(before, b.length - behind).join(''),
+  const [a, b] = [boundariesOf(from), boundariesOf(to)]
+  const most = Math.min(from.length, to.length)
+  let start = 0
+  while (start < most && from[start] === to[start]) start++
+  for (let whole = -1; whole !== start;) {
+    whole = start
+    start = b.upTo(a.upTo(start))
   }
+  let behind = 0
+  while (behind < most - start && from[from.length - 1 - behind] === to[to.length - 1 - behind]) behind++
+  for (let whole = -1; whole !== behind;) {
+    whole = behind
+    behind = from.length - a.from(from.length - behind)
+    behind = to.length - b.from(to.length - behind)
+  }
+  return { start, end: from.length - behind, text: to.slice(start, to.length - behind) }
 }
 
 /** The letter that stands before this place of the words; null at the beginning. */

@@ -1,6 +1,7 @@
 import type { Edition } from '../board/edition'
 import { HOLDER, taken, type Actor } from '../slate/actor'
-import { apply } from '../slate/move'
+import type { HistoryStep } from '../slate/history'
+import { apply, invert } from '../slate/move'
 import { emptySlate, type SlateState } from '../slate/state'
 import type { Envelope, NumberedMove } from './messages'
 
@@ -39,6 +40,26 @@ export function makeMoves(
     pending: [...replica.pending, ...envelopes],
     shown: withPending(replica.shown, envelopes, edition, actor),
   }
+}
+
+/**
+ * What was made before and hasn't arrived, with how each of it is taken back, in one go. What no longer applies waits
+ * for the server's word on it like the others, and there is nothing of it to take back.
+ */
+export function takeUp(
+  replica: Replica,
+  envelopes: readonly Envelope[],
+  making: { readonly edition: Edition; readonly actor: Actor },
+): { readonly replica: Replica; readonly steps: HistoryStep[] } {
+  const steps: HistoryStep[] = []
+  let { shown } = replica
+  for (const { id, move, undoes } of envelopes) {
+    const result = apply(shown, move, making)
+    if (!result.ok) continue
+    steps.push({ id, inverse: undoes ? null : invert(shown, move, making.edition), undoes })
+    shown = result.value
+  }
+  return { replica: { ...replica, pending: [...replica.pending, ...envelopes], shown }, steps }
 }
 
 /**

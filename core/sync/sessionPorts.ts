@@ -54,4 +54,6 @@ export interface SessionStart {
   readonly replica: Replica
   readonly steps: readonly HistoryStep[]
   readonly openness: Openness
+  /** What the device's store holds of it, where that was read already: it shows from the first moment on. */
+  readonly kept?: readonly Envelope[]
 }

@@ -6,7 +6,7 @@ import { storable } from '../text/stored'
 import type { Envelope, NumberedMove, ServerMessage } from './messages'
 import { nextParcel } from './parcel'
 import { fateOf, type RefusalCode } from './refusals'
-import { dropMoves, makeMoves, receive, receiveWhole, type Replica } from './replica'
+import { dropMoves, makeMoves, receive, receiveWhole, takeUp, type Replica } from './replica'
 import type { SessionPorts, SessionStart } from './sessionPorts'
 
 const FIRST_RETRY_MS = 1500
@@ -49,6 +49,7 @@ export class SlateSession {
     this.now = start.replica
     this.own = start.steps
     this.opened = this.toMe(start.openness)
+    this.takeUpThese(start.kept ?? [])
   }
 
   /** Whose part it is, or what may be changed of others', is another now. */
@@ -313,21 +314,20 @@ export class SlateSession {
 
   /** What was made on this device before a reload and hasn't reached the server. */
   async takeUp(): Promise<void> {
-    const known = new Set(this.now.pending.map(e => e.id))
-    const kept = (await this.ports.store.of(this.start.slate)).filter(e => !known.has(e.id))
-    if (kept.length === 0) return
-    const steps: HistoryStep[] = []
-    let state = this.now.shown
-    for (const { id, move, undoes } of kept) {
-      const result = apply(state, move, this.making)
-      if (!result.ok) continue
-      steps.push({ id, inverse: undoes ? null : invert(state, move, this.start.edition), undoes })
-      state = result.value
+    if (this.takeUpThese(await this.ports.store.of(this.start.slate))) {
+      this.ports.changed()
+      this.flush()
     }
+  }
+
+  private takeUpThese(kept: readonly Envelope[]): boolean {
+    const known = new Set(this.now.pending.map(e => e.id))
+    const fresh = kept.filter(e => !known.has(e.id))
+    if (!fresh.length) return false
+    const { replica, steps } = takeUp(this.now, fresh, this.making)
+    this.now = replica
     this.own = [...this.own, ...steps]
-    this.now = makeMoves(this.now, kept, this.start.edition, this.start.actor)
-    this.ports.changed()
-    this.flush()
+    return true
   }
 
   /**

@@ -52,13 +52,28 @@ function crowded(): Board {
   return { ...board, pages: [{ ...board.pages[0]!, staged }] }
 }
 
-/** Milliseconds that each frame takes while something is dragged about. */
+/**
+ * Milliseconds that each frame takes while something is dragged about. The mouse is the browser's own: with the test
+ * library's, a script of that library's runs at every step.
+ */
 export async function frameTimes(browser: Browser, page: Page, from: { x: number; y: number }): Promise<number[]> {
-  await page.mouse.move(from.x, from.y)
+  const devtools = await page.context().newCDPSession(page)
+  const mouse = (type: 'mouseMoved' | 'mousePressed' | 'mouseReleased', { x, y }: typeof from, buttons: 0 | 1) =>
+    devtools.send('Input.dispatchMouseEvent', {
+      type,
+      x,
+      y,
+      button: type === 'mouseMoved' && !buttons ? 'none' : 'left',
+      buttons,
+      clickCount: type === 'mouseMoved' ? 0 : 1,
+    })
+  const step = (i: number) => ({ x: from.x + 2 * i, y: from.y + 60 * Math.sin(i / 8) })
+  await mouse('mouseMoved', from, 0)
   await browser.startTracing(page, { categories: ['cc', 'blink'] })
-  await page.mouse.down()
-  for (let i = 1; i <= STEPS; i++) await page.mouse.move(from.x + 2 * i, from.y + 60 * Math.sin(i / 8))
-  await page.mouse.up()
+  await mouse('mousePressed', from, 1)
+  for (let i = 1; i <= STEPS; i++) await mouse('mouseMoved', step(i), 1)
+  await mouse('mouseReleased', step(STEPS), 0)
+  await devtools.detach()
   const { traceEvents } = JSON.parse((await browser.stopTracing()).toString()) as { traceEvents: Traced[] }
   const named = (name: string) => traceEvents.filter(e => e.name === name && e.ph === 'X')
   const moves = named(MOVED)

@@ -2,6 +2,7 @@ import { keyedShore, placeId } from '../boards'
 import { boardOf, box, card } from '../keyBoards'
 import { comeIn, expect, makeLesson, piece, signInTeacher, test } from './class'
 import { press } from './making'
+import { Pointing, WAYS } from './pointing'
 
 test.use({ testIdAttribute: 'data-test' })
 
@@ -88,15 +89,17 @@ test('the class screen shows what the teacher puts there, live and nameless, and
   await far.context().close()
   await panel.getByRole('button', { name: 'Pen', exact: true }).click()
   const box = (await small.boundingBox())!
-  await page.mouse.move(box.x + 40, box.y + 40)
-  await page.mouse.down()
-  await page.mouse.move(box.x + 90, box.y + 70, { steps: 5 })
-  await page.mouse.up()
-  await expect(wall.locator('path.fill-bilberry-700')).toHaveCount(1)
+  for (const [i, way] of WAYS.entries()) {
+    const hand = await Pointing.of(page, way)
+    await hand.drag({ x: box.x + 40, y: box.y + 40 + 20 * i }, { x: box.x + 90, y: box.y + 70 + 20 * i })
+    await expect(wall.locator('path.fill-bilberry-700')).toHaveCount(i + 1)
+  }
   await wall.reload()
-  await expect(wall.locator('path.fill-bilberry-700')).toHaveCount(1)
-  await panel.getByRole('button', { name: 'Take back the pen' }).click()
-  await expect(wall.locator('path.fill-bilberry-700')).toHaveCount(0)
+  await expect(wall.locator('path.fill-bilberry-700')).toHaveCount(WAYS.length)
+  for (const left of [2, 1, 0]) {
+    await panel.getByRole('button', { name: 'Take back the pen' }).click()
+    await expect(wall.locator('path.fill-bilberry-700')).toHaveCount(left)
+  }
 
   // Whatever is opened at the desk, the wall stays as it is.
   await page.locator('[data-slate="Ada Fern"]').click()

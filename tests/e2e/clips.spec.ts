@@ -1,6 +1,7 @@
 import { request as ask } from 'node:http'
 import { chromium, type Page } from '@playwright/test'
 import type { Board } from '../../core/board/board'
+import { film } from '../film'
 import { wav } from '../sounds'
 import { expectAccessible } from './axe'
 import { comeIn, dragTo, expect, giveOutTo, makeLesson, signInTeacher, test, zonePoint, type Lesson } from './class'
@@ -161,32 +162,15 @@ test("instructions are spoken at the workbench, and heard on the slate instead o
 
 test('a film keeps its proportions, has a picture of itself, and is played large enough on a phone', async ({
   application,
+  browser,
 }) => {
   test.setTimeout(120_000)
-  const browser = await chromium.launch({
-    executablePath: CHROMIUM,
-    args: ['--no-sandbox', '--disable-gpu', '--use-fake-device-for-media-stream', '--use-fake-ui-for-media-stream'],
-  })
   const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage()
   const lesson = await makeLesson(application.address, NAMES)
   await atTheWorkbench(page, lesson, application.address)
-  // A film that the browser makes of its own test picture.
-  const film = await page.evaluate(async () => {
-    const stream = await navigator.mediaDevices.getUserMedia({ audio: true, video: { width: 640, height: 360 } })
-    const recorder = new MediaRecorder(stream, { mimeType: 'video/webm;codecs=vp8,opus' })
-    const parts: Blob[] = []
-    recorder.ondataavailable = ({ data }) => void parts.push(data)
-    const done = new Promise(resolve => (recorder.onstop = resolve))
-    recorder.start()
-    await new Promise(resolve => setTimeout(resolve, 2500))
-    recorder.stop()
-    await done
-    stream.getTracks().forEach(track => track.stop())
-    return [...new Uint8Array(await new Blob(parts).arrayBuffer())]
-  })
   await page
     .locator('[data-test=clip-file]')
-    .setInputFiles({ name: 'Low tide.webm', mimeType: 'video/webm', buffer: Buffer.from(film) })
+    .setInputFiles({ name: 'Low tide.webm', mimeType: 'video/webm', buffer: await film() })
   await expect(panel(page).getByLabel('Name')).toHaveValue('Low tide')
   await expect(page.locator('[data-test=keeping]')).toHaveText('Kept')
   const [clip] = (await boardOf(lesson)).pages[0]!.backdrop.clips!
@@ -202,7 +186,6 @@ test('a film keeps its proportions, has a picture of itself, and is played large
   const box = (await student.locator('[data-test=player] video').boundingBox())!
   expect(box.width).toBeGreaterThanOrEqual(295)
   expect(box.x + box.width).toBeLessThanOrEqual(360)
-  await browser.close()
 })
 
 test('clips are bounded before work is done on them, and had in parts', async ({ application }) => {

@@ -6,6 +6,7 @@ import { shore } from '../boards'
 import { expectAccessible } from './axe'
 import { comeIn, dragTo, expect, giveOutTo, makeLesson, signInTeacher, test, zonePoint, type Lesson } from './class'
 import { CHROMIUM } from '../browser'
+import { middleOf, Pointing } from './pointing'
 
 test.use({ testIdAttribute: 'data-test' })
 
@@ -66,6 +67,16 @@ test('a picture from the device is put upright, cut by keys, made smaller, and n
   await left.focus()
   for (let i = 0; i < 10; i++) await page.keyboard.press('ArrowRight')
   await expect(left).toHaveAttribute('aria-valuenow', '20')
+  // An edge is pushed with a finger, too, and goes back by keys.
+  const right = page.getByRole('slider', { name: 'Right edge' })
+  const finger = await Pointing.of(page, 'touch')
+  const from = middleOf((await right.boundingBox())!)
+  const sheet = (await page.locator('canvas').boundingBox())!
+  await finger.drag(from, { x: from.x - sheet.width / 4, y: from.y })
+  await expect(right).toHaveAttribute('aria-valuenow', '75')
+  await right.focus()
+  for (let i = 0; i < 13; i++) await page.keyboard.press('ArrowRight')
+  await expect(right).toHaveAttribute('aria-valuenow', '100')
   await expectAccessible(page)
   await page.getByLabel(/What is on it/).fill('my sheet')
   await page.getByRole('button', { name: 'Put it on the page' }).click()

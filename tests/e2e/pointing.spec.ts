@@ -1,4 +1,6 @@
 import type { Locator, Page } from '@playwright/test'
+import type { Figure } from '../../core/board/backdrop'
+import type { KeyMark } from '../../core/keys/outcome'
 import { placeId, shore } from '../boards'
 import { boardOf, box, card } from '../keyBoards'
 import { comeIn, expect, makeLesson, piece, test, zonePoint } from './class'
@@ -101,6 +103,51 @@ for (const way of WAYS) {
     expect(await frameOf(page).evaluate(frame => frame.scrollLeft)).toBe(before + 60)
   })
 }
+
+for (const way of WAYS)
+  test(`with a ${way} a ring by the pen of the tools is round the answer, and a mark by the space’s own pen is, too`, async ({
+    page,
+    application,
+  }) => {
+    const rectangle = (id: string, x: number): Figure => ({
+      id: id as Figure['id'],
+      shape: box(x, 180, 120, 60),
+      line: '#1d2526',
+      fill: null,
+      text: id,
+      textSize: 18,
+    })
+    const figures = [rectangle('gull', 120), rectangle('crab', 420), rectangle('seal', 720)]
+    const board = boardOf(
+      [{ kind: 'drawing', id: placeId('d'), heading: 'What flies?', shape: box(20, 60, 920, 360) }],
+      [],
+      { kind: 'ink', place: 'd', task: { what: 'circle', figures: figures.map(f => f.id), answers: ['gull'] } },
+      { figures },
+    )
+    const lesson = await makeLesson(application.address, ['Ada Fern', 'Bo Kelp'], { ...board, tools: ['pen'] })
+    const verdictOf = async (name: string) => {
+      const slate = lesson.slates.find(one => one.name === name)!.id
+      const { keys } = await lesson.teacher.must<{ keys: KeyMark[] }>('GET', `/api/slates/${slate}/outcomes`)
+      return keys[0]!.items.map(item => item.verdict)
+    }
+    const hand = await Pointing.of(page, way)
+    const ring = async (x: number) => {
+      const along = Array.from({ length: 24 }, (_, i) => (i / 23) * 2 * Math.PI)
+      await hand.drag(...(await Promise.all(along.map(a => on(page, x + 85 * Math.cos(a), 210 + 55 * Math.sin(a))))))
+    }
+    await comeIn(page, application.address, lesson, 'Ada Fern')
+    await tool(page, 'Pen').click()
+    await ring(180)
+    await kept(page)
+    expect(await ownOf(lesson, 'Ada Fern')).toHaveLength(1)
+    expect(await verdictOf('Ada Fern')).toEqual(['right'])
+    await page.context().clearCookies()
+    await comeIn(page, application.address, lesson, 'Bo Kelp')
+    await ring(480)
+    await kept(page)
+    expect(await ownOf(lesson, 'Bo Kelp')).toHaveLength(0)
+    expect(await verdictOf('Bo Kelp')).toEqual(['wrong'])
+  })
 
 test('two fingers look closer wherever they lie, a thumb that holds the tablet takes no part, and a palm draws nothing', async ({
   page,

@@ -5,7 +5,7 @@ import type { Piece } from '../../core/board/piece'
 import { comeIn, expect, giveOutTo, makeLesson, piece, test, type Lesson } from './class'
 import { student } from './frames'
 import { kept, on, ownOf, tool } from './making'
-import { middleOf, Pointing } from './pointing'
+import { middleOf, Pointing, WAYS } from './pointing'
 
 test.use({ testIdAttribute: 'data-test' })
 const NAMES = ['Ada Fern', 'Bo Kelp']
@@ -42,14 +42,27 @@ async function frameOfTwo(address: string): Promise<Lesson> {
   const { slates } = await lesson.teacher.must<{ slates: Lesson['slates'] }>('GET', `/api/handouts/${handout}`)
   return { ...lesson, handout, slates }
 }
-/** Everything that goes over the wire is so long under way, each way. */
-async function slowWay(page: Page, ms: number): Promise<void> {
-  const later = (send: () => void) => setTimeout(send, ms)
+/**
+ * Everything that goes over the wire is so long under way, each way. After every so many messages that are sent the
+ * connection breaks, and what is under way is lost; tells how often that was.
+ */
+async function slowWay(page: Page, ms: number, breaksAfter = Infinity): Promise<() => number> {
+  let [sent, broken] = [0, 0]
   await page.routeWebSocket(/.*/, (here: WebSocketRoute) => {
     const there = here.connectToServer()
-    here.onMessage(message => void later(() => there.send(message)))
-    there.onMessage(message => void later(() => here.send(message)))
+    let holds = true
+    const later = (send: () => void) => void setTimeout(() => holds && send(), ms)
+    here.onMessage(message => {
+      later(() => there.send(message))
+      if (++sent % breaksAfter !== 0) return
+      holds = false
+      broken++
+      void here.close()
+      void there.close()
+    })
+    there.onMessage(message => later(() => here.send(message)))
   })
+  return () => broken
 }
 const field = (page: Page) => page.getByLabel('The market')
 
@@ -107,7 +120,41 @@ test('two write in one space at the same time, one of them over a slow way: both
   })
 })
 
-for (const way of ['mouse', 'touch'] as const)
+test('two write in one space over ways of 80 and 800 milliseconds that break again and again: every letter is there once', async ({
+  browser,
+  application,
+}) => {
+  test.setTimeout(180_000)
+  const { address } = application
+  const lesson = await frameOfTwo(address)
+  const open = async (name: string, ms: number) => {
+    const page = await (await browser.newContext({ viewport: { width: 1024, height: 768 } })).newPage()
+    const breaks = await slowWay(page, ms, 7)
+    await comeIn(page, address, lesson, name)
+    return { page, breaks }
+  }
+  const [ada, bo] = [await open('Ada Fern', 80), await open('Bo Kelp', 800)]
+  const [hers, his] = ['The boats come in at six and the gulls know it. ', 'Crabs, ropes, a dog asleep on the nets. ']
+  await Promise.all([field(ada.page).click(), field(bo.page).click()])
+  await Promise.all([
+    field(ada.page).pressSequentially(hers, { delay: 120 }),
+    field(bo.page).pressSequentially(his, { delay: 150 }),
+  ])
+  const letters = (text: string) => [...text].toSorted().join('')
+  for (const { page } of [ada, bo]) {
+    await kept(page)
+    await expect.poll(async () => letters(await field(page).inputValue())).toBe(letters(hers + his))
+  }
+  await expect(field(bo.page)).toHaveValue(await field(ada.page).inputValue())
+  expect(ada.breaks()).toBeGreaterThan(0)
+  expect(bo.breaks()).toBeGreaterThan(0)
+  // And as it is stored.
+  await ada.page.unrouteAll()
+  await ada.page.reload()
+  await expect(field(ada.page)).toHaveValue(await field(bo.page).inputValue())
+})
+
+for (const way of WAYS)
   test(`a note is written on where it lies, with a ${way}: at once when it is put down, and by one tap; a tap elsewhere moves nothing`, async ({
     browser,
     application,

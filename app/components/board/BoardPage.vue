@@ -3,7 +3,6 @@ import type { Page } from '~~/core/board/board'
 import type { Edition } from '~~/core/board/edition'
 import type { PlaceId } from '~~/core/board/ids'
 import { fixedOn, joinsOn, lyingPieces, ownLayers, strokesOn, type OwnThing } from '~~/core/drawing/layers'
-import { drawVeiledOutline } from '~~/core/drawing/place'
 import type { OwnOnSlate } from '~~/core/slate/own'
 import type { SlateState } from '~~/core/slate/state'
 import { spotOf } from '~/composables/board/spotOf'
@@ -17,7 +16,7 @@ const {
   edition,
   page,
   state,
-  lit = [],
+  lit = () => [],
   fields = undefined,
   step = null,
   ownHands = null,
@@ -25,7 +24,8 @@ const {
   edition: Edition
   page: Page
   state: SlateState
-  lit?: readonly PlaceId[]
+  /** Asked for by what draws the places alone. */
+  lit?: () => readonly PlaceId[]
   fields?: ReadonlySet<string> | undefined
   step?: string | null
   ownHands?: OwnView | null
@@ -34,11 +34,6 @@ const lying = computed(() => lyingPieces(state, page, edition))
 const ink = computed(() => strokesOn(state, page))
 const joins = computed(() => joinsOn(state, page, edition))
 const fixed = computed(() => fixedOn(page))
-const veiled = computed(() =>
-  fixed.value.veiled
-    .filter(place => !lit.includes(place.id))
-    .map(place => ({ id: place.id, marks: drawVeiledOutline(place) })),
-)
 const written = computed(() => fixed.value.spots.filter(spot => !fields?.has(spot.name) && state.texts[spot.name]))
 const own = computed(() => ownLayers(state, page))
 const shown = ({ id, thing }: OwnThing) => ownHands?.shown(id, thing) ?? thing
@@ -93,21 +88,7 @@ defineExpose({ svg })
       :page="page"
       :state="state"
       :edition="edition" />
-    <BoardPlaceShape
-      v-for="place in page.places"
-      :key="place.id"
-      :data-thing="place.id"
-      aria-hidden="true"
-      :page="page"
-      :place="place"
-      :lit="lit.includes(place.id)"
-      :clear="own.coloured.has(place.id)" />
-    <BoardMarks
-      v-for="place in veiled"
-      :key="`outline ${place.id}`"
-      :marks="place.marks"
-      class="pointer-events-none"
-      aria-hidden="true" />
+    <BoardPlaces :page="page" :coloured="own.coloured" :veiled="fixed.veiled" :lit="lit" />
     <!-- Printed, but to be pressed: over the places, under the pieces. -->
     <g class="pointer-events-none" aria-hidden="true">
       <LazyBoardClipCard v-for="thing in fixed.pressed" :key="thing.id" :data-thing="thing.id" :thing="thing" />

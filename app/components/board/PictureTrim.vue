@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import type { Moving } from '~/composables/board/useGestures'
 import { WHOLE, type Cut } from '~/composables/board/smallPicture'
 
 /** A picture turned by quarters and cut by its four edges: pushed with a pointer, or with the arrow keys. */
@@ -45,17 +46,23 @@ function set(edge: Edge, to: number) {
   }[edge] as [number, number]
   cut.value = { ...cut.value, [edge]: within(least, to, most) }
 }
-const pulled = ref<Edge | null>(null)
-function pull(event: PointerEvent) {
-  const box = pulled.value && sheet.value?.getBoundingClientRect()
-  if (!box || !pulled.value) return
-  set(
-    pulled.value,
-    pulled.value === 'left' || pulled.value === 'right'
-      ? (event.clientX - box.left) / box.width
-      : (event.clientY - box.top) / box.height,
-  )
+const still = () => {}
+const gestures = provideGestures(sheet, { push: still, pinch: still })
+/** How it was cut before the hand went down. */
+let before = cut.value
+function pull({ element, at }: Moving) {
+  const edge = (element as HTMLElement).dataset['item'] as Edge
+  const box = sheet.value!.getBoundingClientRect()
+  set(edge, edge === 'left' || edge === 'right' ? (at.x - box.left) / box.width : (at.y - box.top) / box.height)
 }
+gestures.take('edge', {
+  as: 'thing',
+  starts: 0,
+  begin: () => (before = cut.value),
+  go: pull,
+  end: pull,
+  letBe: () => (cut.value = before),
+})
 function key(event: KeyboardEvent, edge: Edge) {
   const arrow = ARROW_KEYS[event.key]
   if (!arrow) return
@@ -72,12 +79,7 @@ const styleOf = (edge: Edge) =>
 <template>
   <div class="flex flex-col gap-3">
     <div class="flex justify-center rounded-lg bg-stone-200 p-6">
-      <div
-        ref="sheet"
-        class="relative touch-none select-none"
-        @pointermove="pull"
-        @pointerup="pulled = null"
-        @pointercancel="pulled = null">
+      <div ref="sheet" class="relative touch-none select-none">
         <canvas ref="canvas" :width="size.width" :height="size.height" class="block max-h-[44vh] max-w-full" />
         <div class="pointer-events-none absolute inset-0 overflow-hidden">
           <div
@@ -89,11 +91,13 @@ const styleOf = (edge: Edge) =>
               height: percent(cut.bottom - cut.top),
             }" />
         </div>
-        <button
+        <div
           v-for="edge in EDGES"
           :key="edge"
-          type="button"
           role="slider"
+          tabindex="0"
+          data-hand="edge"
+          :data-item="edge"
           class="absolute h-8 w-8 -translate-x-1/2 -translate-y-1/2 cursor-grab touch-none rounded-full border-2 border-stone-950 bg-sunfleck-400"
           :style="styleOf(edge)"
           :aria-label="t(`picture.edge.${edge}`)"
@@ -101,10 +105,6 @@ const styleOf = (edge: Edge) =>
           aria-valuemax="100"
           :aria-valuenow="Math.round(100 * cut[edge])"
           :aria-orientation="edge === 'left' || edge === 'right' ? 'horizontal' : 'vertical'"
-          @pointerdown="
-            pulled = edge
-            ;($event.currentTarget as HTMLElement).setPointerCapture($event.pointerId)
-          "
           @keydown="key($event, edge)" />
       </div>
     </div>

@@ -110,8 +110,8 @@ useRoving(barElement)
 const frame = useTemplateRef<HTMLElement>('frame')
 const sheet = useTemplateRef<HTMLElement>('sheet')
 const scrolls = useScrolls(frame, sheet, () => covered)
-const idOf = provideThingIds()
-const { said, times, nameOf, whereIs, placed, placeName, noteMove, sayMove, sayHeld, sayJoining } = useStageSaid({
+provideThingIds()
+const { said, times, nameOf, labels, placed, placeName, noteMove, sayMove, sayHeld, sayJoining } = useStageSaid({
   edition: () => edition,
   page: () => page,
   state: () => state,
@@ -151,7 +151,8 @@ const stage = useStage({
   isWritten: piece => works.value && words.isWritten(piece),
   write: (piece, starts) => words.writePiece(piece, starts),
 })
-const { held, lit, joinFrom, tapPage, tapLedge, key } = stage
+const { held, joinFrom, tapPage, tapLedge, key } = stage
+const litNow = () => stage.lit.value
 const players = useTemplateRef<{ tap: (at: Point) => boolean }>('players')
 const drags = computed(() => held.value?.way === 'drag')
 watch(drags, now => emit('drag', now))
@@ -280,7 +281,7 @@ watch(joinFrom, sayJoining)
           :edition="edition"
           :page="page"
           :state="state"
-          :lit="lit"
+          :lit="litNow"
           :fields="fields"
           :step="step"
           :own-hands="own.onPage.value"
@@ -299,45 +300,24 @@ watch(joinFrom, sayJoining)
               @say="said = $event" />
           </template>
           <template #pieces="{ lying }">
-            <g
-              v-for="{ piece, master, at } in lying"
-              :id="idOf(piece.id)"
-              :key="piece.id"
-              :data-piece="piece.id"
-              :data-hand="editable ? 'piece' : undefined"
-              :transform="spotOf(at)"
-              class="piece"
-              :class="[
-                editable ? 'cursor-grab' : '',
-                (heldPiece === piece.id && held?.way !== 'tap') || heldByOthers.has(piece.id) ? 'opacity-25' : '',
-              ]"
-              :role="editable ? 'button' : 'img'"
-              :tabindex="editable ? 0 : undefined"
-              :aria-label="t('stage.pieceIs', { name: nameOf(piece.id), where: whereIs(piece.id) })"
-              :aria-pressed="editable ? heldPiece === piece.id : undefined"
-              @keydown="key($event, piece.id)">
-              <rect
-                v-if="editable && piece.kind === 'tile' && master.look?.kind !== 'sector'"
-                v-bind="fingerRoom(master, pageScale)"
-                fill="transparent" />
-              <BoardPieceShape
+            <template v-for="{ piece, master, at } in lying" :key="piece.id">
+              <BoardLyingPiece
                 :piece="piece"
                 :master="master"
-                :held="(heldPiece === piece.id && held?.way === 'tap') || joinFrom === piece.id"
-                :flipped="at.flipped"
-                :written="state.texts[piece.id]" />
-              <rect
-                v-if="marked.includes(piece.id)"
-                :x="-master.width / 2 - 4"
-                :y="-master.height / 2 - 4"
-                :width="master.width + 8"
-                :height="master.height + 8"
-                rx="9"
-                fill="none"
-                stroke="#a86a05"
-                stroke-width="4" />
-              <slot name="mark" :piece="piece" :master="master" />
-            </g>
+                :at="at"
+                :scale="pageScale"
+                :label="labels.get(piece.id) ?? ''"
+                :editable="editable"
+                :taken="heldPiece === piece.id"
+                :chosen="(heldPiece === piece.id && held?.way === 'tap') || joinFrom === piece.id"
+                :faint="(heldPiece === piece.id && held?.way !== 'tap') || heldByOthers.has(piece.id)"
+                :marked="marked.includes(piece.id)"
+                :written="state.texts[piece.id]"
+                @key="key" />
+              <g v-if="$slots.mark" :transform="spotOf(at)" class="pointer-events-none" aria-hidden="true">
+                <slot name="mark" :piece="piece" :master="master" />
+              </g>
+            </template>
             <g
               v-if="ghostAt && heldEntry"
               :transform="spotOf({ ...ghostAt, turn: heldLies?.turn })"
@@ -484,17 +464,17 @@ watch(joinFrom, sayJoining)
     </BoardDragged>
     <LazyBoardPictureDialog v-if="choosing" :how="choosing" :pasted="pasted" @put="lay" @close="making = null" />
     <p class="sr-only" aria-live="polite" data-test="said">
-      <span :key="times">{{ said }}</span>
+      <span :key="times"><BoardMixed :sentence="said" /></span>
     </p>
   </div>
 </template>
 
 <style scoped>
-.piece:focus,
+:deep(.piece:focus),
 :deep(.own:focus) {
   outline: none;
 }
-.piece:focus-visible,
+:deep(.piece:focus-visible),
 :deep(.own:focus-visible) {
   outline: 3px solid #a86a05;
   outline-offset: 2px;

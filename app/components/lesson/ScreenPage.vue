@@ -4,6 +4,10 @@ import type { Stands, Votes } from '~~/core/findings/counts'
 import type { Show } from '~~/core/lesson/show'
 import { inkPath } from '~~/core/drawing/ink'
 import type { Pointed } from '~~/core/sync/pointing'
+import type { Point } from '~~/core/geometry/shape'
+import { MOST_PEN_POINTS } from '~~/core/lesson/show'
+import { withPoint } from '~~/core/slate/stroke'
+import type { Moving } from '~/composables/board/useGestures'
 import type { ScreenSlate } from '~/composables/lesson/useScreen'
 import { provideSeenPictures } from '~/composables/board/pictures'
 
@@ -38,30 +42,40 @@ provideSeenPictures(
 )
 const picture = computed(() => counts && classPicture(counts, shown.value, slate.edition))
 const frame = useTemplateRef<HTMLElement>('frame')
+const still = () => {}
+const gestures = provideGestures(frame, { push: still, pinch: still })
 /** The stroke that is being drawn. */
-const drawing = shallowRef<[number, number][] | null>(null)
-function place({ clientX, clientY }: PointerEvent): [number, number] {
+const drawing = shallowRef<[number, number][]>([])
+function place({ x, y }: Point): [number, number] {
   const { left, top, width, height } = frame.value!.getBoundingClientRect()
   const round = (value: number, most: number) => Math.round(Math.min(most, Math.max(0, value)) * 10) / 10
   return [
-    round(((clientX - left) / width) * shown.value.width, shown.value.width),
-    round(((clientY - top) / height) * shown.value.height, shown.value.height),
+    round(((x - left) / width) * shown.value.width, shown.value.width),
+    round(((y - top) / height) * shown.value.height, shown.value.height),
   ]
 }
-function down(event: PointerEvent) {
-  if (tool !== 'pen') return move(event)
-  frame.value!.setPointerCapture(event.pointerId)
-  drawing.value = [place(event)]
+function point({ clientX, clientY }: PointerEvent) {
+  const [x, y] = place({ x: clientX, y: clientY })
+  emit('point', { x, y })
 }
-function move(event: PointerEvent) {
-  const [x, y] = place(event)
-  if (tool === 'point') emit('point', { x, y })
-  else if (drawing.value) drawing.value = [...drawing.value, [x, y]]
+const draw = ({ at }: Moving) => void (drawing.value = withPoint(drawing.value, place(at), MOST_PEN_POINTS))
+function end() {
+  if (drawing.value.length) emit('stroke', drawing.value)
+  drawing.value = []
 }
-function up() {
-  if (drawing.value) emit('stroke', drawing.value)
-  drawing.value = null
-}
+gestures.take('class pen', {
+  as: 'sheet',
+  begin(moving) {
+    drawing.value = []
+    draw(moving)
+  },
+  go: draw,
+  end,
+  letBe(kept) {
+    if (kept) end()
+    drawing.value = []
+  },
+})
 </script>
 
 <template>
@@ -74,16 +88,15 @@ function up() {
         :style="{ aspectRatio: `${shown.width} / ${shown.height}`, height: 'var(--screen-height)' }"
         role="img"
         :aria-label="slate.name ?? t('screen.page')"
-        @pointerdown="down"
-        @pointermove="move"
-        @pointerup="up"
-        @pointercancel="drawing = null"
+        :data-hand="tool === 'pen' ? 'class pen' : undefined"
+        @pointerdown="tool === 'point' && point($event)"
+        @pointermove="tool === 'point' && point($event)"
         @pointerleave="tool === 'point' && emit('point', null)">
         <BoardPage :edition="slate.edition" :page="shown" :state="slate.replica.shown" aria-hidden="true">
           <template #over>
             <LessonClassLayer v-if="picture" :picture="picture" />
             <path
-              v-for="(points, i) in drawing ? [...pen, drawing] : pen"
+              v-for="(points, i) in drawing.length ? [...pen, drawing] : pen"
               :key="i"
               :d="inkPath(points, PEN_SIZE)"
               class="pointer-events-none fill-bilberry-700" />

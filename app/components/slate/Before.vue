@@ -34,13 +34,14 @@ const { nameOf, whereIs } = useWhereabouts(() => edition)
       <p v-if="!moved.length" class="note-line">{{ t('again.nothingMoved') }}</p>
       <ul v-else>
         <li v-for="one in moved" :key="one.piece">
-          <bdi>{{
-            t('again.moved', {
-              name: nameOf(one.piece, now),
-              from: whereIs(one.from, before),
-              to: whereIs(one.to, now),
-            })
-          }}</bdi>
+          <BoardMixed
+            :sentence="
+              t('again.moved', {
+                name: nameOf(one.piece, now),
+                from: whereIs(one.from, before),
+                to: whereIs(one.to, now),
+              })
+            " />
         </li>
       </ul>
     </div>

@@ -21,6 +21,7 @@ const allRight = computed(() => items.length > 0 && items.every(item => item.ver
 const reasonWords = useReasonWords(
   () => edition,
   () => state.texts,
+  boardWords,
 )
 const words = ({ verdict, reason }: Feedback) =>
   verdict === 'right'
@@ -37,8 +38,8 @@ const words = ({ verdict, reason }: Feedback) =>
         <span
           ><strong
             ><BoardWords>{{ itemName(item) }}</BoardWords></strong
-          ><br />{{ words(item) }}</span
-        >
+          ><br /><BoardMixed :sentence="words(item)"
+        /></span>
       </li>
     </ul>
     <button type="button" class="button button-action" @click="emit('close')">{{ t('feedback.close') }}</button>

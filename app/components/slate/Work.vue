@@ -3,15 +3,16 @@ import { leftToDo, stepsDone, type Left } from '~~/core/placement/tasks'
 import { secondThoughts } from '~~/core/margin/pinned'
 import { mayTouch } from '~~/core/slate/actor'
 import type { Place } from '~~/core/board/place'
+import type { Envelope } from '~~/core/sync/messages'
 import { isUntouched } from '~~/core/slate/state'
 import { canBeginAgain, saidStatus } from '~~/core/slate/status'
 import { useSlate, type SlateView } from '~/composables/slate/useSlate'
 
 /** A student at work on the own slate. */
-const { view } = defineProps<{ view: SlateView }>()
+const { view, kept } = defineProps<{ view: SlateView; kept: readonly Envelope[] }>()
 const emit = defineEmits<{ outdated: []; elsewhere: [] }>()
 const { t } = useWords()
-const slate = useSlate(view, () => emit('outdated'))
+const slate = useSlate(view, () => emit('outdated'), kept)
 const {
   edition,
   state,

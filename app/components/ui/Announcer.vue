@@ -5,6 +5,6 @@ const saying = useSaying()
 
 <template>
   <p class="sr-only" role="status" data-test="announced">
-    <span :key="saying.times">{{ saying.words }}</span>
+    <span :key="saying.times"><BoardMixed :sentence="saying.words" /></span>
   </p>
 </template>

@@ -107,14 +107,18 @@ export function useStage(view: StageView) {
   const taker = useStagePointer(hands, tapPiece)
   const { key } = useStageKeys(hands)
 
-  /** The places that are lit as those in which the piece would come to lie. */
-  const lit = computed<readonly PlaceId[]>(() => {
+  /** The places that are lit as those in which the piece would come to lie; the same list while they are the same. */
+  const lit = computed<readonly PlaceId[]>(before => {
+    const now = litNow()
+    return before?.length === now.length && now.every((place, i) => before[i] === place) ? before : now
+  })
+  function litNow(): readonly PlaceId[] {
     const now = held.value
     if (!now || now.way === 'tap') return NOWHERE
     const centre = now.way === 'drag' && !overLedge(middle.value) ? toPage(middle.value) : null
     const comes = now.way === 'key' ? now.landing : centre && landing(table(), now.piece, centre)
     return comes ? litPlaces(comes) : NOWHERE
-  })
+  }
 
   /** What is held, and where its middle is on the page: what others on the same slate may see. */
   const holding = computed(() => {

@@ -15,16 +15,19 @@ interface Shown {
 }
 type Spot = Pick<Target, 'cell' | 'value' | 'nth'>
 
-/** How pieces, places and what is in them are called on a page, for whoever hears it. */
+/**
+ * How pieces, places and what is in them are called on a page, for whoever hears it. In what is *told*, the board's own
+ * words are marked as such.
+ */
 export function useStageNames({ edition, page, state }: Shown) {
   const { t } = useWords()
   const spokenName = usePieceNames()
   function nameOf(id: PieceId): string {
     const { piece, master } = edition().pieces.get(id)!
-    return state().texts[id] || spokenName(piece, master)
+    return boardWords(state().texts[id] || spokenName(piece, master))
   }
 
-  const { headingOf: called, numbered } = useHeadings()
+  const { headingTold: called, numbered } = useHeadings()
   // Pins are told apart by number; what they are is for the student to find.
   const headingOf = (place: Place) =>
     place.kind === 'pin' ? numbered(place, page()) : called(place, page(), state().texts)
@@ -89,5 +92,20 @@ export function useStageNames({ edition, page, state }: Shown) {
     const place = placeOf(id)
     return place ? headingOf(place) : ''
   }
-  return { nameOf, whereIs, placed, placeName, targetName }
+  /** What the pieces on the page are called and where they lie: worked out when that changes, not with every step. */
+  const labels = computed(
+    () =>
+      new Map(
+        placed.value
+          .filter(({ at }) => at !== 'ledge')
+          .map(({ piece }) => [piece, plainWords(t('stage.pieceIs', { name: nameOf(piece), where: whereIs(piece) }))]),
+      ),
+  )
+  return {
+    nameOf: (piece: PieceId) => plainWords(nameOf(piece)),
+    placeName: (place: PlaceId) => plainWords(placeName(place)),
+    labels,
+    placed,
+    told: { nameOf, whereIs, targetName },
+  }
 }

@@ -15,7 +15,8 @@ interface Shown {
 /** What is said of the hands to who can't see them: what is picked up, over what it is, where it lies now. */
 export function useStageSaid(shown: Shown) {
   const { t } = useWords()
-  const { nameOf, whereIs, placed, placeName, targetName } = useStageNames(shown)
+  const { nameOf: plainName, labels, placed, placeName, told } = useStageNames(shown)
+  const { nameOf, whereIs, targetName } = told
   const words = ref('')
   /** The same words a second time are said a second time. */
   const times = ref(0)
@@ -53,5 +54,5 @@ export function useStageSaid(shown: Shown) {
     else said.value = t('stage.over', { where: targetName(now.target) })
   }
   const sayJoining = (from: PieceId | null) => void (from && (said.value = t('stage.joining', { name: nameOf(from) })))
-  return { said, times, nameOf, whereIs, placed, placeName, noteMove, sayMove, sayHeld, sayJoining }
+  return { said, times, nameOf: plainName, labels, placed, placeName, noteMove, sayMove, sayHeld, sayJoining }
 }

@@ -24,8 +24,8 @@ type Field = HTMLInputElement | HTMLTextAreaElement
 
 /**
  * What is typed into one field, as edits of a text that others may write in too. What was typed is handed on shortly
- * after the last letter, at once when the field is left or the page goes away, and before anything that comes from
- * elsewhere is shown; so nothing is ever written over. The caret keeps the letter behind which it stands.
+ * after the last letter, and at once when the field is left or the page goes away; what comes from elsewhere meanwhile
+ * is shown around it, so nothing is ever written over. The caret keeps the letter behind which it stands.
  */
 export function useWriting(field: {
   readonly element: Ref<Field | null>
@@ -63,15 +63,18 @@ export function useWriting(field: {
 
   function hear() {
     if (composing) return
-    // It comes round again, with what was typed here in it.
-    if (wordsOf(known) !== storable(typed.value)) return tell()
-    const now = weaveOf(field.weave(), field.text())
+    const own = editBetween(known, storable(typed.value), run, number)
+    // What was only put in stands in what is heard where it was typed; what was taken out goes on its way first, and
+    // comes round again.
+    if (own?.cut) return tell()
+    const heard = weaveOf(field.weave(), field.text())
+    const [before, now] = own ? [woven(known, own) ?? known, woven(heard, own) ?? heard] : [known, heard]
     const words = wordsOf(now)
     const element = field.element.value
     if (words !== typed.value) {
       const at =
         element && element === document.activeElement
-          ? [element.selectionStart, element.selectionEnd].map(place => letterBefore(known, place ?? 0))
+          ? [element.selectionStart, element.selectionEnd].map(place => letterBefore(before, place ?? 0))
           : null
       typed.value = words
       if (at && element) {
@@ -79,7 +82,7 @@ export function useWriting(field: {
         element.setSelectionRange(placeAfter(now, at[0]!), placeAfter(now, at[1]!))
       }
     }
-    known = now
+    known = heard
   }
   watch([field.text, field.weave], hear)
   fields.add(tell)

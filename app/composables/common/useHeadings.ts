@@ -13,5 +13,10 @@ export function useHeadings() {
     t(`stage.nth.${place.kind}`, { number: placeNumber(place, page) })
   const headingOf = (place: Place, page: Pick<Page, 'places'>, texts: Readonly<Record<string, string>> = {}) =>
     (isBlank(place) && texts[place.id]) || place.heading || numbered(place, page)
-  return { headingOf, numbered }
+  /** What the board calls it is marked as the board's words; kind and number are not. */
+  function headingTold(place: Place, page: Pick<Page, 'places'>, texts: Readonly<Record<string, string>> = {}) {
+    const called = headingOf(place, page, texts)
+    return called === numbered(place, page) ? called : boardWords(called)
+  }
+  return { headingOf, headingTold, numbered }
 }

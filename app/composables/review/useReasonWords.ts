@@ -1,12 +1,22 @@
 import type { Edition } from '~~/core/board/edition'
 import type { Reason, Word } from '~~/core/keys/reason'
 
-type Names = ReturnType<typeof useNames>
+type Names = Pick<ReturnType<typeof useNames>, 'heading' | 'piece' | 'figure' | 'cell'>
 
-/** The words of a reason, with the names of what it is about. */
-export function useReasonWords(edition: () => Edition, texts: () => Readonly<Record<string, string>>) {
+/** The words of a reason, with the names of what it is about; `named` may mark them as the board's. */
+export function useReasonWords(
+  edition: () => Edition,
+  texts: () => Readonly<Record<string, string>>,
+  named: (name: string) => string = name => name,
+) {
   const { t } = useWords()
-  const names = useNames(edition, texts)
+  const { heading, piece, figure, cell } = useNames(edition, texts)
+  const names: Names = {
+    heading: place => named(heading(place)),
+    piece: id => named(piece(id)),
+    figure: id => named(figure(id)),
+    cell: (grid, name) => named(cell(grid, name)),
+  }
   return ({ words }: Reason): Record<string, string | number> =>
     Object.fromEntries(Object.entries(words).map(([name, word]) => [name, said(word, names) || t('marks.nothing')]))
 }

@@ -14,6 +14,7 @@ import type { HistoryStep } from '~~/core/slate/history'
 import type { Move } from '~~/core/slate/move'
 import { whyShut, type Openness, type SlateStatus } from '~~/core/slate/status'
 import { wholeState, type SlateState } from '~~/core/slate/state'
+import type { Envelope } from '~~/core/sync/messages'
 import { emptyReplica, receiveWhole } from '~~/core/sync/replica'
 import type { PictureView } from '~/composables/board/pictures'
 import { keepView } from '~/sync/views'
@@ -100,8 +101,14 @@ const completed = (view: SlateView): SlateView => ({
   pictures: view.pictures ?? [],
 })
 
-/** A student's own slate: shown at once, kept on the device, sent when there is a connection. */
-export function useSlate(given: SlateView, outdated: () => void) {
+/** Milliseconds between two pictures of what others have done: own moves and letters come before them. */
+const APART = 100
+
+/**
+ * A student's own slate: shown at once, kept on the device, sent when there is a connection. `kept` is what the device
+ * has of it and the server hasn't, where that was read already.
+ */
+export function useSlate(given: SlateView, outdated: () => void, kept: readonly Envelope[] = []) {
   const view = completed(given)
   const edition = makeEdition(view.board)
   const margin = shallowRef(view.margin)
@@ -141,9 +148,10 @@ export function useSlate(given: SlateView, outdated: () => void) {
       }),
       steps: view.steps,
       openness: view.openness,
+      kept,
     },
     {
-      changed: onceAFrame(() => changes.value++),
+      changed: onceAFrame(() => changes.value++, APART),
       outdated,
       about: () => void reload(),
       closing: tellAllFields,
@@ -220,7 +228,10 @@ export function useSlate(given: SlateView, outdated: () => void) {
     margin: shallowReadonly(margin),
     review: shallowReadonly(review),
     about: shallowReadonly(about),
-    progress: computed(() => progressOf(state.value, edition)),
+    progress: computed<ReturnType<typeof progressOf>>(before => {
+      const now = progressOf(state.value, edition)
+      return before?.placed === now.placed && before.of === now.of ? before : now
+    }),
     canUndo: shown(() => session.undoable !== null),
     make: (move: Move) => own(() => session.make(move)),
     undo: () => own(() => session.undo()),

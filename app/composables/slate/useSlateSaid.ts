@@ -84,7 +84,7 @@ export function useSlateSaid({
     say(t(right === items.length ? 'feedback.allRight' : 'saidOf.told', { right, count: items.length }))
   })
 
-  const { headingOf } = useHeadings()
+  const { headingTold } = useHeadings()
   const writing = new Map<Author, string>()
   let known = state.value
   const gather = useDebounceFn(
@@ -106,7 +106,7 @@ export function useSlateSaid({
         if (writes && writing.get(author) !== writes)
           lines.push(
             spot
-              ? t('saidOf.writesIn', { name, place: headingOf(spot.place, spot.page, now.texts) })
+              ? t('saidOf.writesIn', { name, place: headingTold(spot.place, spot.page, now.texts) })
               : t('saidOf.writes', { name }),
           )
         if (writes) writing.set(author, writes)

@@ -196,6 +196,57 @@ describe('letters', () => {
     expect(spliceBetween(from, to)).toEqual(splice)
   })
 
+  it('are never parted, wherever two texts begin and cease to be the same: as letter by letter', () => {
+    const lettersOf = (text: string) =>
+      Array.from(new Intl.Segmenter(undefined, { granularity: 'grapheme' }).segment(text), ({ segment }) => segment)
+    const byLetters = (from: string, to: string) => {
+      const [a, b] = [lettersOf(from), lettersOf(to)]
+      const most = Math.min(a.length, b.length)
+      let before = 0
+      while (before < most && a[before] === b[before]) before++
+      let behind = 0
+      while (behind < most - before && a.at(-1 - behind) === b.at(-1 - behind)) behind++
+      const start = a.slice(0, before).join('').length
+      return {
+        start,
+        end: from.length - a.slice(a.length - behind).join('').length,
+        text: b.slice(before, b.length - behind).join(''),
+      }
+    }
+    // What letters are put together from: flags, joiners, shades, accents, jamo, halves of pairs, ends of lines.
+    const parts = [
+      'a',
+      'b',
+      '🇩',
+      '🇪',
+      '👩',
+      '‍',
+      '👧',
+      '🏽',
+      '́',
+      'ก',
+      'ำ',
+      'ᄀ',
+      'ᅡ',
+      'ᆨ',
+      '\r',
+      '\n',
+      '\ud83d',
+      'क',
+      '्',
+      'ष',
+    ]
+    const text = fc.array(fc.constantFrom(...parts), { maxLength: 8 }).map(all => all.join(''))
+    fc.assert(
+      fc.property(text, text, text, text, (head, one, other, tail) => {
+        expect(spliceBetween(head + one + tail, head + other + tail)).toEqual(
+          byLetters(head + one + tail, head + other + tail),
+        )
+      }),
+      { numRuns: 3000 },
+    )
+  })
+
   it('any text becomes any other by one edit, and the caret keeps its letter', () => {
     const text = fc.string({ unit: 'grapheme', maxLength: 20 })
     fc.assert(
