@@ -10,6 +10,7 @@ import type { RefusalCode } from '../../core/sync/refusals'
 import type { Actor } from '../rights/actor'
 import { holdToMove, type Hold } from '../rights/hold'
 import { Cache } from './cache'
+import { earlierMoves } from './earlierMoves'
 import { headsOf, loadKnown } from './loadKnown'
 import { Snapshots } from './snapshots'
 import { prepared, store, STORE_MOVES, type RunStatement, type Storing } from './storing'
@@ -194,7 +195,7 @@ export class Committer {
       await sql.raw(`set local lock_timeout = ${LOCK_WAIT_MS}`).execute(trx)
       // Locked first and read then: a reading that waits for the lock would see the slate as it is, and its handout as
       // it was.
-      await trx.selectFrom('slates').select('id').where('id', '=', slate).forUpdate().execute()
+      await trx.selectFrom('slates').select('id').where('id', '=', slate).forNoKeyUpdate().execute()
       const head = await headsOf(trx).where('slates.id', '=', slate).executeTakeFirst()
       if (!head) return { replies: submissions.map(submission => refused(submission, 'not-yours')) }
       const memory = this.known.get(slate)
@@ -270,16 +271,7 @@ export class Committer {
         )
       }),
     )
-    const rows = asked.length
-      ? await db
-          .selectFrom('moves')
-          .select(['slate_id', 'id', 'number', 'move', 'inverse', 'undoes', 'by', 'at'])
-          .where(
-            sql<boolean>`(slate_id, id) in (select * from unnest(${asked.map(a => a.slate)}::uuid[], ${asked.map(a => a.wanted)}::text[]))
-            or (slate_id, undoes) in (select * from unnest(${asked.map(a => a.slate)}::uuid[], ${asked.map(a => a.wanted)}::text[]))`,
-          )
-          .execute()
-      : []
+    const rows = asked.length ? await earlierMoves(db, asked).execute() : []
     return ({ id: slate, recent }) => {
       const there: readonly StoredMove[] = [
         ...recent,

@@ -58,7 +58,9 @@ export class OpenSlates {
     return this.keep(this.here())
   }
 
-  private async keep(those: readonly OpenSlate[]): Promise<void> {
+  private async keep(here: readonly OpenSlate[]): Promise<void> {
+    // Two windows of one student are one: a statement that would write a row twice is refused as a whole.
+    const those = [...new Map(here.map(one => [keyOf(one), one])).values()]
     if (those.length === 0) return
     // Only those who still have a hand on it: somebody may have been moved to another frame.
     await sql`insert into slates_open (slate_id, student_id)

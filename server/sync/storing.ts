@@ -17,7 +17,8 @@ export const MOST_STORED = 150
  * all commits share for as long as the disk takes, so that no two could share its turn.
  *
  * Rows that somebody holds are passed over, not waited for: a slate that is stuck delays its own moves only, and since
- * this statement never waits, no two processes ever wait for each other in a circle.
+ * this statement never waits, no two processes ever wait for each other in a circle. Held as an update of these columns
+ * holds them: whoever only refers to a slate (a member, a word, a picture) is in nobody's way.
  */
 export const STORE_MOVES = `
 with wanted as materialized (
@@ -26,7 +27,7 @@ with wanted as materialized (
   select s.id, w.last, w.moves from wanted w join slates s on s.id = w.slate
   where s.last_number = w.number and s.epoch = w.epoch
     and not exists (select from moves m where m.slate_id = w.slate and m.id = any (w.ids))
-  for update of s skip locked
+  for no key update of s skip locked
 ), heads as (
   update slates s set last_number = free.last, moved_at = $2::timestamptz, opened_at = coalesce(s.opened_at, $2::timestamptz),
     status = case s.status when 'not-opened' then 'under-way' else s.status end

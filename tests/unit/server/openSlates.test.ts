@@ -45,6 +45,19 @@ describe('who has a slate open', () => {
     expect(await openNow()).toEqual({})
   })
 
+  it('is said of one who has it open in two windows, as of one', async () => {
+    const [here] = two.engines
+    const ada = ofStudent(0)
+    const windows = ['first', 'second'].map(id => device(id, [ada, { ...ada }]))
+    for (const one of windows) here.hub.join(one)
+    await here.see()
+    expect(await openNow()).toEqual({ [ada.slate]: [ada.student] })
+    for (const one of windows) here.hub.leave(one)
+    here.open.note(ada)
+    await here.open.write()
+    expect(await openNow()).toEqual({})
+  })
+
   it('is not believed for long without being said again', async () => {
     const [here] = two.engines
     const bo = ofStudent(1)
