@@ -1,9 +1,26 @@
-import puppeteer, { type KeyInput } from 'puppeteer-core'
-import type { Driven, Engine, Spot, Way } from './window'
+import puppeteer, { type Browser, type KeyInput } from 'puppeteer-core'
+import type { Driven, Engine, Manner, Spot, Way } from './window'
 
-/** Firefox of Debian's packages, over WebDriver BiDi. */
-export async function firefox(): Promise<Engine> {
-  const browser = await puppeteer.launch({
+const MANNERS: { readonly [M in Manner]: Record<string, unknown> } = {
+  usual: {},
+  private: { 'browser.privatebrowsing.autostart': true },
+  // Whoever refuses them refuses the device's own store, too.
+  'no-cookies': { 'network.cookie.cookieBehavior': 2 },
+  'no-store': {},
+}
+/** Before any script of the page: the store throws, as where a rule of the school forbids it. */
+const NO_STORE = () => {
+  const refused = {
+    get: () => {
+      throw new DOMException('The operation is insecure.', 'SecurityError')
+    },
+  }
+  Object.defineProperty(globalThis, 'indexedDB', refused)
+  Object.defineProperty(globalThis, 'localStorage', refused)
+}
+
+const launch = (manner: Manner) =>
+  puppeteer.launch({
     browser: 'firefox',
     protocol: 'webDriverBiDi',
     executablePath: '/usr/bin/firefox-esr',
@@ -12,14 +29,26 @@ export async function firefox(): Promise<Engine> {
       'media.navigator.streams.fake': true,
       'media.navigator.permission.disabled': true,
       'dom.w3c_touch_events.enabled': 1,
+      ...MANNERS[manner],
     },
   })
+
+/** Firefox of Debian's packages, over WebDriver BiDi; a browser of its own for each manner that is asked for. */
+export async function firefox(): Promise<Engine> {
+  const browsers = new Map<Manner, Promise<Browser>>()
+  function browserOf(manner: Manner): Promise<Browser> {
+    const there = browsers.get(manner) ?? launch(manner)
+    browsers.set(manner, there)
+    return there
+  }
+  await browserOf('usual')
   return {
     name: 'Firefox',
-    async open(size): Promise<Driven> {
-      const context = await browser.createBrowserContext()
+    async open(size, manner = 'usual'): Promise<Driven> {
+      const context = await (await browserOf(manner)).createBrowserContext()
       const page = await context.newPage()
       await page.setViewport(size)
+      if (manner === 'no-store') await page.evaluateOnNewDocument(NO_STORE)
       return {
         goto: async url => void (await page.goto(url, { waitUntil: 'domcontentloaded' })),
         evaluate: <T>(expression: string) => page.evaluate(expression) as Promise<T>,
@@ -40,7 +69,9 @@ export async function firefox(): Promise<Engine> {
         await page.touchscreen.touchEnd()
       }
     },
-    close: () => browser.close(),
+    async close() {
+      for (const browser of browsers.values()) await (await browser).close()
+    },
   }
 }
 export type { Way }

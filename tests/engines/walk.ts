@@ -6,8 +6,9 @@ import { pageId, placeId, shore } from '../boards'
 import { giveOutTo, makeLesson, type Lesson } from '../e2e/lesson'
 import { boardOf, box, card } from '../keyBoards'
 import { PICTURE_WORDS } from '../pictureWords'
+import { film } from '../film'
 import { wav } from '../sounds'
-import { Person, type Engine, type Spot, type Way } from './window'
+import { Person, type Engine, type Manner, type Spot, type Way } from './window'
 
 const SIZE = { width: 1280, height: 800 }
 const NAMES = ['Ada Fern', 'Bo Kelp']
@@ -26,8 +27,13 @@ interface Part {
   readonly walk: (engine: Engine, stage: Stage) => Promise<void>
 }
 
-async function comeIn(engine: Engine, address: string, lesson: Lesson, name: string): Promise<Person> {
-  const person = new Person(await engine.open(SIZE))
+async function comeIn(
+  engine: Engine,
+  address: string,
+  lesson: Lesson,
+  ...[name, manner]: [name: string, manner?: Manner]
+): Promise<Person> {
+  const person = new Person(await engine.open(SIZE, manner))
   const student = lesson.students.find(one => one.name === name)!
   await person.goto(`${address}/join?class=${lesson.code}&handout=${lesson.handout}`)
   await person.press('button', name)
@@ -80,6 +86,24 @@ async function frameOfTwo(address: string, board: Board): Promise<Lesson> {
 }
 
 const lettersOf = (text: string) => [...text].toSorted().join('')
+
+/** The test board with a film in its backdrop. */
+async function withFilm(teacher: Lesson['teacher']): Promise<Board> {
+  const { hash: file } = await teacher.must<{ hash: FileHash }>(
+    'POST',
+    '/api/clips',
+    new Blob([new Uint8Array(await film())]),
+  )
+  const board = addClip(shore(), pageId('page'), {
+    id: 'tide',
+    kind: 'film',
+    file,
+    seconds: 2.5,
+    name: 'Low tide',
+    pixels: { width: 640, height: 360 },
+  })
+  return changeClip(board, pageId('page'), 'tide', clip => ({ ...clip, words: 'The water goes out.' }))
+}
 
 /** The test board with a sound in its backdrop. */
 async function withSound(teacher: Lesson['teacher']): Promise<Board> {
@@ -236,6 +260,77 @@ export const PARTS: readonly Part[] = [
       )
       await ada.says('In words')
       await ada.window.close()
+    },
+  },
+  {
+    name: 'a film on the page is played, or it is said that this browser can’t, with its words',
+    async walk(engine, stage) {
+      const { address } = stage.application()
+      const lesson = await makeLesson(address, NAMES, withFilm)
+      const ada = await comeIn(engine, address, lesson, 'Ada Fern')
+      await ada.press('button', 'Play the film: Low tide')
+      await ada.until(
+        `document.querySelector('video')?.currentTime > 0.2 || document.body.innerText.includes("can't be played")`,
+        'the film, or why not',
+      )
+      await ada.says('In words')
+      await drags(ada, 'mouse')
+      await ada.window.close()
+    },
+  },
+  {
+    name: 'a photo from the camera lies on the page, or it is said that there is no camera, and the rest goes on',
+    async walk(engine, stage) {
+      const { address } = stage.application()
+      const lesson = await makeLesson(address, NAMES, { ...shore(), tools: ['photo'] })
+      const ada = await comeIn(engine, address, lesson, 'Ada Fern')
+      await ada.press('tool', 'Photo')
+      const found = await ada.until<string>(
+        `(find('button', 'Take the photo')[0]?.disabled === false && 'camera')
+          || (document.body.innerText.includes('gives no camera') && 'none')`,
+        'a camera, or why not',
+      )
+      if (found === 'camera') {
+        await ada.press('button', 'Take the photo')
+        await ada.write('What is on it?', 'A boat')
+        await ada.press('button', 'Put it on the page')
+        await ada.until(`find('button', 'A boat', false)[0]`, 'the photo on the page')
+      } else await ada.window.key('Escape')
+      await drags(ada, 'mouse')
+      await ada.window.close()
+    },
+  },
+  {
+    name: 'in a private window, and where nothing may be stored, the work goes on and reaches the server',
+    async walk(engine, stage) {
+      const { address } = stage.application()
+      for (const manner of ['private', 'no-store'] as const) {
+        const lesson = await makeLesson(address, NAMES)
+        const ada = await comeIn(engine, address, lesson, 'Ada Fern', manner)
+        await drags(ada, 'mouse')
+        await ada.says('Every move is kept')
+        await ada.goto(`${address}/slate/${lesson.slates.find(one => one.name === 'Ada Fern')!.id}`)
+        await lies(ada, 'limpet', 'in Crawls')
+        await ada.window.close()
+      }
+    },
+  },
+  {
+    name: 'where cookies are refused, signing in and coming in say why it can’t be',
+    async walk(engine, stage) {
+      const { address } = stage.application()
+      const lesson = await makeLesson(address, NAMES)
+      const person = new Person(await engine.open(SIZE, 'no-cookies'))
+      await person.goto(`${address}/sign-in`)
+      await person.write('E-mail address', lesson.email)
+      await person.write('Password', lesson.password)
+      await person.press('button', 'Sign in')
+      await person.says('it refuses cookies here')
+      await person.goto(`${address}/join?class=${lesson.code}&handout=${lesson.handout}`)
+      await person.press('button', 'Ada Fern')
+      for (const picture of lesson.students[0]!.pictures) await person.press('button', PICTURE_WORDS[picture])
+      await person.says('it refuses cookies here')
+      await person.window.close()
     },
   },
   {

@@ -3,7 +3,7 @@ import { existsSync, readdirSync } from 'node:fs'
 import { Builder, Key, type WebDriver } from 'selenium-webdriver'
 import { freePort } from '../application'
 import { delay } from '../delay'
-import type { Driven, Engine, Spot } from './window'
+import type { Driven, Engine, Manner, Spot } from './window'
 
 /** Where Debian has the browser of the engine's makers depends on the machine and on the engine's version. */
 function miniBrowser(): string {
@@ -23,6 +23,15 @@ const KEYS = {
   ArrowLeft: Key.ARROW_LEFT,
   Backspace: Key.BACK_SPACE,
 }
+/** Under a driver its windows are private in any case: nothing of them outlives the window. */
+const MANNERS: { readonly [M in Manner]: readonly string[] } = {
+  usual: [],
+  private: ['--private'],
+  'no-cookies': ['--cookies-policy=never'],
+  'no-store': ['--enable-html5-local-storage=false', '--enable-html5-database=false'],
+}
+/** A camera and a microphone that don't exist, and leave to use them. */
+const MOCK = ['--enable-media-stream=true', '--enable-mock-capture-devices=true']
 const STARTS_WITHIN_MS = 15_000
 
 /** WebKitGTK of Debian's packages, by its driver; a window each, for a driver has one person at a time. */
@@ -33,14 +42,14 @@ export async function webkit(): Promise<Engine> {
   await delay(500)
   return {
     name: 'WebKit',
-    async open({ width, height }): Promise<Driven> {
+    async open({ width, height }, manner = 'usual'): Promise<Driven> {
       const port = await freePort()
       const driver = spawn('WebKitWebDriver', [`--port=${port}`], {
         env: { ...process.env, DISPLAY: display, WEBKIT_DISABLE_COMPOSITING_MODE: '1' },
         stdio: 'ignore',
       })
       started.push(driver)
-      const page = await session(`http://127.0.0.1:${port}`)
+      const page = await session(`http://127.0.0.1:${port}`, manner)
       await page.manage().setTimeouts({ script: 20_000, pageLoad: 60_000 })
       await page
         .manage()
@@ -68,7 +77,7 @@ export async function webkit(): Promise<Engine> {
 }
 
 /** The driver takes a moment until it listens. */
-async function session(server: string): Promise<WebDriver> {
+async function session(server: string, manner: Manner): Promise<WebDriver> {
   const end = Date.now() + STARTS_WITHIN_MS
   for (;;) {
     const up = await fetch(`${server}/status`).then(
@@ -83,7 +92,7 @@ async function session(server: string): Promise<WebDriver> {
     .usingServer(server)
     .withCapabilities({
       browserName: 'MiniBrowser',
-      'webkitgtk:browserOptions': { binary: miniBrowser(), args: ['--automation'] },
+      'webkitgtk:browserOptions': { binary: miniBrowser(), args: ['--automation', ...MOCK, ...MANNERS[manner]] },
     })
     .build()
 }

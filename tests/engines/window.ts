@@ -19,10 +19,13 @@ export interface Driven {
   close(): Promise<void>
 }
 
+/** How a school, or whoever owns the device, has set up a browser. */
+export type Manner = 'usual' | 'private' | 'no-cookies' | 'no-store'
+
 /** An engine with its windows. */
 export interface Engine {
   readonly name: string
-  open(size: { readonly width: number; readonly height: number }): Promise<Driven>
+  open(size: { readonly width: number; readonly height: number }, manner?: Manner): Promise<Driven>
   close(): Promise<void>
 }
 
