@@ -36,8 +36,9 @@ export const useMe = defineStore('me', () => {
   }
   /** Somebody has just signed in. A browser that keeps no cookie of ours is told so, instead of an empty desk. */
   async function came(now: Me) {
-    const kept = await ask<Me | ''>('/api/session').catch(offline)
-    if (kept === '') throw new Refused('no-cookie')
+    // Nobody gets an empty answer, which not every browser tells in the same way.
+    const kept = await ask<Me | '' | undefined>('/api/session').catch(unknownWhether)
+    if (!kept) throw new Refused('no-cookie')
     await isHere(now, await whoWasHere<Me | typeof LEAVING>())
     me.value = now
     asked.value = true
@@ -64,7 +65,7 @@ export const useMe = defineStore('me', () => {
 
 const LEAVING = 'leaving'
 /** Whether it was kept isn't known without an answer. */
-function offline(error: unknown) {
-  if (error instanceof Refused) return null
+function unknownWhether(error: unknown) {
+  if (error instanceof Refused) return 'unknown' as const
   throw error
 }

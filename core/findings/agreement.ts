@@ -29,11 +29,12 @@ export function adjustedRand(one: readonly string[], other: readonly string[]): 
 /**
  * How far many agree on where things belong, beyond chance: each row is a thing, with how many put it in each place; of
  * all rows the same number. J. L. Fleiss, "Measuring nominal scale agreement among many raters", Psychological Bulletin
- * 76, 1971. Null for fewer than two students or no things, and for rows of other numbers. All in one place: 1.
+ * 76, 1971. Null for fewer than two students or two things (chance is read from the same rows, and of one row tells
+ * nothing), and for rows of other numbers. All in one place: 1.
  */
 export function fleissKappa(rows: readonly (readonly number[])[]): number | null {
   const [raters] = rows.map(sum)
-  if (raters === undefined || raters < 2 || rows.some(row => sum(row) !== raters)) return null
+  if (raters === undefined || raters < 2 || rows.length < 2 || rows.some(row => sum(row) !== raters)) return null
   const each = rows.map(row => (sum(row.map(n => n * n)) - raters) / (raters * (raters - 1)))
   const observed = sum(each) / rows.length
   const shares = rows[0]!.map((_, place) => sum(rows.map(row => row[place] ?? 0)) / (rows.length * raters))

@@ -274,6 +274,7 @@ export const PARTS: readonly Part[] = [
         'the film, or why not',
       )
       await ada.says('In words')
+      await ada.press('button', 'Close')
       await drags(ada, 'mouse')
       await ada.window.close()
     },

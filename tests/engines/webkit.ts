@@ -30,8 +30,6 @@ const MANNERS: { readonly [M in Manner]: readonly string[] } = {
   'no-cookies': ['--cookies-policy=never'],
   'no-store': ['--enable-html5-local-storage=false', '--enable-html5-database=false'],
 }
-/** A camera and a microphone that don't exist, and leave to use them. */
-const MOCK = ['--enable-media-stream=true', '--enable-mock-capture-devices=true']
 const STARTS_WITHIN_MS = 15_000
 
 /** WebKitGTK of Debian's packages, by its driver; a window each, for a driver has one person at a time. */
@@ -92,7 +90,7 @@ async function session(server: string, manner: Manner): Promise<WebDriver> {
     .usingServer(server)
     .withCapabilities({
       browserName: 'MiniBrowser',
-      'webkitgtk:browserOptions': { binary: miniBrowser(), args: ['--automation', ...MOCK, ...MANNERS[manner]] },
+      'webkitgtk:browserOptions': { binary: miniBrowser(), args: ['--automation', ...MANNERS[manner]] },
     })
     .build()
 }

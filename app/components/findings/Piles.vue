@@ -9,6 +9,8 @@ import { emptySlate } from '~~/core/slate/state'
 const { edition, homes, wrong } = defineProps<{ edition: Edition; homes: Homes; wrong: readonly WrongHome[] }>()
 const { t } = useWords()
 const names = useNames(() => edition)
+/** Something of it can be right or wrong: votes and stands are no answers. */
+const judged = computed(() => edition.board.keys.some(({ kind }) => kind !== 'vote' && kind !== 'spectrum'))
 const wrongly = computed(() => new Set(wrong.map(one => `${one.piece} ${one.place}`)))
 const pages = computed(() =>
   edition.board.pages
@@ -74,6 +76,6 @@ const behind = (pile: Pile) => Array.from({ length: Math.min(3, pile.count - 1) 
         </template>
       </BoardStage>
     </div>
-    <p class="note-line">{{ t('findings.pilesHow') }}</p>
+    <p class="note-line">{{ t(judged ? 'findings.pilesHow' : 'findings.pilesCounted') }}</p>
   </div>
 </template>

@@ -60,6 +60,7 @@ export default {
     pile: '{piece} in {place}: {count}',
     pileWrong: '{piece} in {place}, where it doesn’t belong: {count}',
     pilesHow: 'The larger a pile, the more put it there; × before the number: it doesn’t belong there.',
+    pilesCounted: 'The larger a pile, the more put it there.',
     treeLabel: 'What they put together, as a tree',
     treeHow: 'What joins further to the left was put together by more of them.',
     ordersSays: 'In {place} most of them have it so: {order}. {count} put all of it.',

@@ -45,6 +45,7 @@ export default {
     because: {
       parts: 'Suggested: it has parts for the members of a group',
       vote: 'Suggested: it gathers votes or opinions',
+      voice: 'Suggested: each has a voice of their own; the class is counted together',
       notes: 'Suggested: it gathers notes',
       key: 'Suggested: its answers can be checked for each student',
       usual: "Suggested: nobody can get in another's way",

@@ -52,6 +52,8 @@ describe('agreement', () => {
       ]),
     ).toBe(1)
     expect(fleissKappa([[1, 0]])).toBeNull()
+    // One thing tells nothing of chance: two of three would agree less than by chance.
+    expect(fleissKappa([[2, 1]])).toBeNull()
     expect(fleissKappa([])).toBeNull()
     expect(
       fleissKappa([

@@ -104,6 +104,17 @@ describe('how a board asks to be given out', () => {
       mode: 'one-for-everyone',
       because: 'vote',
     })
+    // One token is one voice: on one board for all it would be the class's.
+    const alone = { ...base, pages: base.pages.map(page => ({ ...page, pieces: page.pieces.slice(0, 1) })) }
+    const vote = { kind: 'vote', id: keyId('v') } as never
+    expect(suggestMode({ ...alone, keys: [vote] })).toEqual({ mode: 'copy-each', because: 'voice' })
+    const bin = alone.pages.map(page => ({
+      ...page,
+      pieces: page.pieces.map(piece => ({ ...piece, bin: true as const })),
+    }))
+    expect(suggestMode({ ...alone, pages: bin, keys: [vote] })).toEqual({ mode: 'one-for-everyone', because: 'vote' })
+    const empty = { ...base, pages: base.pages.map(page => ({ ...page, pieces: [] })), tools: ['note' as const] }
+    expect(suggestMode(empty)).toEqual({ mode: 'one-for-everyone', because: 'notes' })
     expect(suggestMode({ ...base, keys: [{ kind: 'vote', id: keyId('v') } as never, sort] })).toEqual({
       mode: 'copy-each',
       because: 'key',
