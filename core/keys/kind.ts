@@ -24,6 +24,8 @@ export interface Laying {
  */
 export interface KindOfKey<K extends Key, Reasons extends ReasonTable = ReasonTable> {
   readonly reasons: Reasons
+  /** It counts what the class does: nothing of it is right or wrong, and no points are given. */
+  readonly counted: boolean
   /** What it says of a slate, item by item. */
   readonly mark: (key: K, context: MarkContext) => ItemMark[]
   /**

@@ -50,6 +50,9 @@ export type HeardCode = { [Kind in KeyKind]: keyof ReasonsOf<Kind> & string }[Ke
 // A key's kind picks what it does; TypeScript can't follow that pairing through the lookup.
 export const kindOf = <K extends Key>(key: Pick<K, 'kind'>): KindOfKey<K> => KINDS[key.kind] as unknown as KindOfKey<K>
 
+/** Whether a key counts what the class does, instead of judging it. */
+export const isCounted = (key: Pick<Key, 'kind'>) => kindOf(key).counted
+
 /** The kinds of key that a page has the places, pieces and tools for, the likeliest first. None for an empty page. */
 export function kindsFor(page: Page, tools: readonly Tool[] = []): KeyKind[] {
   return (Object.keys(KINDS) as KeyKind[]).filter(kind => KINDS[kind].suits(page, tools))

@@ -1,5 +1,5 @@
 /** A point of a stroke: where it is, and whatever is known of it beside that. */
-type StrokePoint = readonly [x: number, y: number, ...rest: number[]]
+export type StrokePoint = readonly [x: number, y: number, ...rest: number[]]
 
 /** What a point on a straight run is worth beside one where the line turns back on itself (π). */
 const STRAIGHT = 0.2

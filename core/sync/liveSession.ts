@@ -73,6 +73,7 @@ export class LiveSession {
     const { after, newId, store } = this.ports
     const session = new SlateSession(start, { ...this.line, after, newId, store, ...on })
     this.begin(session)
+    // Also where the store was read for the view: what came into it since then would be sent by nobody.
     void session.takeUp()
     return session
   }

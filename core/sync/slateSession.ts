@@ -326,7 +326,9 @@ export class SlateSession {
     if (!fresh.length) return false
     const { replica, steps } = takeUp(this.now, fresh, this.making)
     this.now = replica
-    this.own = [...this.own, ...steps]
+    // What arrived while the store was read is a step of the server's already.
+    const there = new Set(this.own.map(step => step.id))
+    this.own = [...this.own, ...steps.filter(step => !there.has(step.id))]
     return true
   }
 

@@ -4,7 +4,7 @@ import { setBoardTools } from '../../core/design/tools'
 import type { Application } from '../application'
 import { placeId, shore } from '../boards'
 import { Client, type Socket } from '../../demo/client'
-import { comeInByLink, giveOutTo, makeLesson, type Lesson } from '../e2e/lesson'
+import { comeInByLink, makeLesson, toOneFrame, type Lesson } from '../e2e/lesson'
 import { largeSort } from './largeSort'
 import { ms, quantile, type Line } from './measure'
 import { frameTimes, SLOWED } from './workbench'
@@ -58,16 +58,7 @@ async function frameOfFive(address: string, board: Board = shore()): Promise<Les
     })),
   }
   const lesson = await makeLesson(address, NAMES, staged)
-  const { id: set } = await lesson.teacher.must<{ id: string }>('POST', `/api/classes/${lesson.classId}/sets`, {
-    name: 'All',
-    groups: [{ name: 'Oak', mark: 'oak', students: lesson.students.map(s => s.id) }],
-  })
-  const { id: handout } = await giveOutTo(lesson.teacher, lesson.board, {
-    to: [{ classId: lesson.classId, set }],
-    mode: 'frame-per-group',
-  })
-  const { slates } = await lesson.teacher.must<{ slates: Lesson['slates'] }>('GET', `/api/handouts/${handout}`)
-  return { ...lesson, handout, slates }
+  return toOneFrame(lesson)
 }
 
 async function inFrame(browser: Browser, { address }: Application): Promise<Line[]> {

@@ -1,7 +1,7 @@
 import { setHints, setReading } from '../../core/design/around'
 import { pageId, shore } from '../boards'
 import { expectAccessible } from './axe'
-import { comeIn, dragTo, expect, giveOutTo, makeLesson, piece, signInTeacher, zonePoint } from './class'
+import { comeIn, dragTo, expect, makeLesson, toOneFrame, piece, signInTeacher, zonePoint } from './class'
 import { NAMES, student, test } from './frames'
 
 test.use({ testIdAttribute: 'data-test' })
@@ -154,14 +154,7 @@ test("one's own part of a frame stands in the light, and another's refuses what 
     })),
   }
   const lesson = await makeLesson(school.address, NAMES.slice(0, 2), parted)
-  const { id: set } = await lesson.teacher.must<{ id: string }>('POST', `/api/classes/${lesson.classId}/sets`, {
-    name: 'All',
-    groups: [{ name: 'Oak', mark: 'oak', students: lesson.students.map(s => s.id) }],
-  })
-  const { id: handout } = await giveOutTo(lesson.teacher, lesson.board, {
-    to: [{ classId: lesson.classId, set }],
-    mode: 'frame-per-group',
-  })
+  const { handout } = await toOneFrame(lesson)
   const ada = await student({ browser, address: school.address, lesson: { ...lesson, handout }, name: 'Ada Fern' })
   await expect(ada.locator('[data-part=mine]')).toHaveText('Your part')
   await expect(ada.locator('[data-part=other]')).toHaveText('Bo')

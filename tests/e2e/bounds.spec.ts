@@ -3,7 +3,7 @@ import { setBoardTools } from '../../core/design/tools'
 import { LONGEST_OWN_TEXT, MOST_OWN, MOST_OWN_POINTS } from '../../core/slate/own'
 import { shore } from '../boards'
 import { Client } from '../../demo/client'
-import { comeIn, expect, giveOutTo, makeLesson, test } from './class'
+import { comeIn, expect, makeLesson, toOneFrame, test } from './class'
 import { kept, on, ownOf, tool } from './making'
 
 test.use({ testIdAttribute: 'data-test' })
@@ -180,15 +180,7 @@ test('whoever floods the talk line is told to wait, keeps the words, and nobody 
 }) => {
   const { address } = application
   const lesson = await makeLesson(address, ['Ada Fern', 'Bo Kelp'])
-  const { id: set } = await lesson.teacher.must<{ id: string }>('POST', `/api/classes/${lesson.classId}/sets`, {
-    name: 'All',
-    groups: [{ name: 'Oak', mark: 'oak', students: lesson.students.map(s => s.id) }],
-  })
-  const { id: handout } = await giveOutTo(lesson.teacher, lesson.board, {
-    to: [{ classId: lesson.classId, set }],
-    mode: 'frame-per-group',
-    rules: { talk: true },
-  })
+  const { handout } = await toOneFrame(lesson, { rules: { talk: true } })
   const [ada, bo] = (await Promise.all(
     ['Ada Fern', 'Bo Kelp'].map(async name => {
       const page = await (await browser.newContext()).newPage()

@@ -2,7 +2,7 @@ import { keyedShore, placeId } from '../boards'
 import { boardOf, box, card } from '../keyBoards'
 import { comeIn, expect, makeLesson, piece, signInTeacher, test } from './class'
 import { press } from './making'
-import { Pointing, WAYS } from './pointing'
+import { middleOf, Pointing, WAYS } from './pointing'
 
 test.use({ testIdAttribute: 'data-test' })
 
@@ -88,10 +88,11 @@ test('the class screen shows what the teacher puts there, live and nameless, and
   await expect(far.getByTestId('pointer')).toHaveCount(0)
   await far.context().close()
   await panel.getByRole('button', { name: 'Pen', exact: true }).click()
-  const box = (await small.boundingBox())!
+  // Also over words that are printed there, one line after the other.
+  const word = middleOf((await small.getByText('Clings').boundingBox())!)
   for (const [i, way] of WAYS.entries()) {
     const hand = await Pointing.of(page, way)
-    await hand.drag({ x: box.x + 40, y: box.y + 40 + 20 * i }, { x: box.x + 90, y: box.y + 70 + 20 * i })
+    await hand.drag(word, { x: word.x + 60, y: word.y + 10 * i })
     await expect(wall.locator('path.fill-bilberry-700')).toHaveCount(i + 1)
   }
   await wall.reload()

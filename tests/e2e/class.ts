@@ -3,7 +3,7 @@ import { startApplication, type Application } from '../application'
 import { createDatabase } from '../database'
 import { comeInByLink, type Lesson } from './lesson'
 
-export { giveOutTo, makeLesson, type Lesson, type Student } from './lesson'
+export { giveOutTo, makeLesson, toOneFrame, type Lesson, type Student } from './lesson'
 
 interface Fixtures {
   database: { url: string }

@@ -1,5 +1,6 @@
 import { expectAccessible } from './axe'
 import { Client } from '../../demo/client'
+import { PICTURE_WORDS } from '../pictureWords'
 import { comeInByLink, giveOutTo } from './lesson'
 import { dragTo, expect, makeLesson, signInTeacher, test, zonePoint } from './class'
 
@@ -259,4 +260,28 @@ test('some get fewer cards, all are judged by a rubric, and it comes back with t
     await expect(ada.getByText('There: names them all')).toBeVisible()
     await expectAccessible(ada)
   })
+})
+
+test('a browser that keeps no cookie is told so, whoever comes in, instead of being shown an empty page', async ({
+  page,
+  application: { address },
+}) => {
+  const lesson = await makeLesson(address, ['Ada Fern'])
+  await page.route(/\/api\//, async route => {
+    const answer = await route.fetch()
+    await page.context().clearCookies()
+    const { 'set-cookie': _, ...headers } = answer.headers()
+    await route.fulfill({ response: answer, headers })
+  })
+  const told = page.getByRole('alert').filter({ hasText: 'it refuses cookies here' })
+  await page.goto(`${address}/sign-in`)
+  await page.getByLabel('E-mail address').fill(lesson.email)
+  await page.getByLabel('Password').fill(lesson.password)
+  await page.getByRole('button', { name: 'Sign in', exact: true }).click()
+  await expect(told).toBeVisible()
+  await page.goto(`${address}/join?class=${lesson.code}&handout=${lesson.handout}`)
+  await page.getByRole('button', { name: 'Ada Fern' }).click()
+  for (const picture of lesson.students[0]!.pictures)
+    await page.getByRole('button', { name: PICTURE_WORDS[picture], exact: true }).click()
+  await expect(told).toBeVisible()
 })

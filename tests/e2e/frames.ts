@@ -5,7 +5,7 @@ import { duplicatePage } from '../../core/design/pages'
 import { startApplication, type Application } from '../application'
 import { counting, pageId, shore } from '../boards'
 import { createDatabase } from '../database'
-import { comeIn, giveOutTo, makeLesson, test as base, type Lesson } from './class'
+import { comeIn, makeLesson, toOneFrame, test as base, type Lesson } from './class'
 
 /** An application that can be killed and started again at the same address. */
 export const test = base.extend<{ school: { address: string; gone: () => Promise<void>; back: () => Promise<void> } }>({
@@ -35,17 +35,7 @@ export async function frameOfFour(address: string, rules: object, other?: Board)
     'Look at the feet.\nThe limpet never lets go.',
   )
   const lesson = await makeLesson(address, NAMES, other ?? duplicatePage(board, page, counting('second')))
-  const { id: set } = await lesson.teacher.must<{ id: string }>('POST', `/api/classes/${lesson.classId}/sets`, {
-    name: 'All',
-    groups: [{ name: 'Oak', mark: 'oak', students: lesson.students.map(s => s.id) }],
-  })
-  const { id: handout } = await giveOutTo(lesson.teacher, lesson.board, {
-    to: [{ classId: lesson.classId, set }],
-    mode: 'frame-per-group',
-    rules,
-  })
-  const { slates } = await lesson.teacher.must<{ slates: Lesson['slates'] }>('GET', `/api/handouts/${handout}`)
-  return { ...lesson, handout, slates }
+  return toOneFrame(lesson, { rules })
 }
 export async function student({
   browser,

@@ -59,6 +59,21 @@ export async function giveOutTo(teacher: Client, board: string, body: object): P
   return given!
 }
 
+/** The whole class as one group, on one frame; `more` is what else the handout has. */
+export async function toOneFrame(lesson: Lesson, more: object = {}): Promise<Lesson> {
+  const { id: set } = await lesson.teacher.must<{ id: string }>('POST', `/api/classes/${lesson.classId}/sets`, {
+    name: 'All',
+    groups: [{ name: 'Oak', mark: 'oak', students: lesson.students.map(s => s.id) }],
+  })
+  const { id: handout } = await giveOutTo(lesson.teacher, lesson.board, {
+    to: [{ classId: lesson.classId, set }],
+    mode: 'frame-per-group',
+    ...more,
+  })
+  const { slates } = await lesson.teacher.must<{ slates: Lesson['slates'] }>('GET', `/api/handouts/${handout}`)
+  return { ...lesson, handout, slates }
+}
+
 /** A student comes in by the link of the handout. */
 export async function comeInByLink(
   page: Page,

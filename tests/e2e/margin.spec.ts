@@ -1,7 +1,7 @@
 import { chromium } from '@playwright/test'
 import { keyedShore } from '../boards'
 import { expectAccessible } from './axe'
-import { comeIn, expect, giveOutTo, makeLesson, piece, signInTeacher, test } from './class'
+import { comeIn, expect, makeLesson, toOneFrame, piece, signInTeacher, test } from './class'
 import { workOn } from './working'
 import { CHROMIUM } from '../browser'
 
@@ -176,15 +176,7 @@ test('of a frame one gets points and a word alone, beside what all get together;
   test.setTimeout(120_000)
   const { address } = application
   const lesson = await makeLesson(address, ['Ada Fern', 'Bo Kelp'], board)
-  const { id: set } = await lesson.teacher.must<{ id: string }>('POST', `/api/classes/${lesson.classId}/sets`, {
-    name: 'Lab groups',
-    groups: [{ name: 'Oak', mark: 'oak', students: lesson.students.map(student => student.id) }],
-  })
-  const { id: handout } = await giveOutTo(lesson.teacher, lesson.board, {
-    to: [{ classId: lesson.classId, set }],
-    mode: 'frame-per-group',
-    counting: { counts: 'points', points: 10 },
-  })
+  const { handout } = await toOneFrame(lesson, { counting: { counts: 'points', points: 10 } })
   const { slates } = await lesson.teacher.must<{ slates: { id: string }[] }>('GET', `/api/handouts/${handout}`)
   const student = async (name: string) => {
     const own = await (await browser.newContext()).newPage()

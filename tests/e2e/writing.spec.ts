@@ -2,7 +2,7 @@ import type { Page, WebSocketRoute } from '@playwright/test'
 import { placeId } from '../boards'
 import { boardOf, box, card, tile } from '../keyBoards'
 import type { Piece } from '../../core/board/piece'
-import { comeIn, expect, giveOutTo, makeLesson, piece, test, type Lesson } from './class'
+import { comeIn, expect, makeLesson, toOneFrame, piece, test, type Lesson } from './class'
 import { student } from './frames'
 import { kept, on, ownOf, tool } from './making'
 import { middleOf, Pointing, WAYS } from './pointing'
@@ -31,16 +31,7 @@ const spaces = () => ({
 
 async function frameOfTwo(address: string): Promise<Lesson> {
   const lesson = await makeLesson(address, NAMES, spaces())
-  const { id: set } = await lesson.teacher.must<{ id: string }>('POST', `/api/classes/${lesson.classId}/sets`, {
-    name: 'All',
-    groups: [{ name: 'Oak', mark: 'oak', students: lesson.students.map(s => s.id) }],
-  })
-  const { id: handout } = await giveOutTo(lesson.teacher, lesson.board, {
-    to: [{ classId: lesson.classId, set }],
-    mode: 'frame-per-group',
-  })
-  const { slates } = await lesson.teacher.must<{ slates: Lesson['slates'] }>('GET', `/api/handouts/${handout}`)
-  return { ...lesson, handout, slates }
+  return toOneFrame(lesson)
 }
 /**
  * Everything that goes over the wire is so long under way, each way. After every so many messages that are sent the

@@ -3,7 +3,7 @@ import type { FileHash } from '../../core/board/ids'
 import { addClip, changeClip } from '../../core/design/clips'
 import type { Application } from '../application'
 import { pageId, placeId, shore } from '../boards'
-import { giveOutTo, makeLesson, type Lesson } from '../e2e/lesson'
+import { makeLesson, toOneFrame, type Lesson } from '../e2e/lesson'
 import { boardOf, box, card } from '../keyBoards'
 import { PICTURE_WORDS } from '../pictureWords'
 import { film } from '../film'
@@ -73,16 +73,7 @@ const written = (): Board => ({
 
 async function frameOfTwo(address: string, board: Board): Promise<Lesson> {
   const lesson = await makeLesson(address, NAMES, board)
-  const { id: set } = await lesson.teacher.must<{ id: string }>('POST', `/api/classes/${lesson.classId}/sets`, {
-    name: 'All',
-    groups: [{ name: 'Oak', mark: 'oak', students: lesson.students.map(one => one.id) }],
-  })
-  const { id: handout } = await giveOutTo(lesson.teacher, lesson.board, {
-    to: [{ classId: lesson.classId, set }],
-    mode: 'frame-per-group',
-  })
-  const { slates } = await lesson.teacher.must<{ slates: Lesson['slates'] }>('GET', `/api/handouts/${handout}`)
-  return { ...lesson, handout, slates }
+  return toOneFrame(lesson)
 }
 
 const lettersOf = (text: string) => [...text].toSorted().join('')
@@ -143,6 +134,26 @@ async function drags(person: Person, way: Way): Promise<void> {
   await person.window.stroke([await inZone(person, 2, 0.8)], way)
   await lies(person, 'goby', 'in Swims')
   await from('prawn')
+}
+
+/** Played, or said why not, with its words; then the page is worked on as before. */
+async function plays(
+  engine: Engine,
+  stage: Stage,
+  ...[board, button]: [board: (teacher: Lesson['teacher']) => Promise<Board>, button: string]
+): Promise<void> {
+  const { address } = stage.application()
+  const lesson = await makeLesson(address, NAMES, board)
+  const ada = await comeIn(engine, address, lesson, 'Ada Fern')
+  await ada.press('button', button)
+  await ada.until(
+    `document.querySelector('audio, video')?.currentTime > 0.2 || document.body.innerText.includes("can't be played")`,
+    'it played, or why not',
+  )
+  await ada.says('In words')
+  await ada.press('button', 'Close')
+  await drags(ada, 'mouse')
+  await ada.window.close()
 }
 
 export const PARTS: readonly Part[] = [
@@ -249,35 +260,11 @@ export const PARTS: readonly Part[] = [
   },
   {
     name: 'a sound on the page is played, or it is said that this browser can’t, with its words',
-    async walk(engine, stage) {
-      const { address } = stage.application()
-      const lesson = await makeLesson(address, NAMES, withSound)
-      const ada = await comeIn(engine, address, lesson, 'Ada Fern')
-      await ada.press('button', 'Play the sound: Gulls')
-      await ada.until(
-        `document.querySelector('audio')?.currentTime > 0.2 || document.body.innerText.includes("can't be played")`,
-        'the sound, or why not',
-      )
-      await ada.says('In words')
-      await ada.window.close()
-    },
+    walk: (engine, stage) => plays(engine, stage, withSound, 'Play the sound: Gulls'),
   },
   {
     name: 'a film on the page is played, or it is said that this browser can’t, with its words',
-    async walk(engine, stage) {
-      const { address } = stage.application()
-      const lesson = await makeLesson(address, NAMES, withFilm)
-      const ada = await comeIn(engine, address, lesson, 'Ada Fern')
-      await ada.press('button', 'Play the film: Low tide')
-      await ada.until(
-        `document.querySelector('video')?.currentTime > 0.2 || document.body.innerText.includes("can't be played")`,
-        'the film, or why not',
-      )
-      await ada.says('In words')
-      await ada.press('button', 'Close')
-      await drags(ada, 'mouse')
-      await ada.window.close()
-    },
+    walk: (engine, stage) => plays(engine, stage, withFilm, 'Play the film: Low tide'),
   },
   {
     name: 'a photo from the camera lies on the page, or it is said that there is no camera, and the rest goes on',

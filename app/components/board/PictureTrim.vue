@@ -46,8 +46,6 @@ function set(edge: Edge, to: number) {
   }[edge] as [number, number]
   cut.value = { ...cut.value, [edge]: within(least, to, most) }
 }
-const still = () => {}
-const gestures = provideGestures(sheet, { push: still, pinch: still })
 /** How it was cut before the hand went down. */
 let before = cut.value
 function pull({ element, at }: Moving) {
@@ -55,7 +53,7 @@ function pull({ element, at }: Moving) {
   const box = sheet.value!.getBoundingClientRect()
   set(edge, edge === 'left' || edge === 'right' ? (at.x - box.left) / box.width : (at.y - box.top) / box.height)
 }
-gestures.take('edge', {
+provideGestures(sheet).take('edge', {
   as: 'thing',
   starts: 0,
   begin: () => (before = cut.value),

@@ -216,6 +216,9 @@ const writtenPiece = computed(() => {
   return works.value && what?.on === 'piece' ? what.piece : null
 })
 const barPiece = computed(() => pickedOnPage.value ?? writtenPiece.value)
+/** Another picture of it is under a hand. */
+const isFaint = (piece: PieceId) =>
+  (heldPiece.value === piece && held.value?.way !== 'tap') || heldByOthers.value.has(piece)
 /** Whoever doesn't drag gives a note to another spot with two taps, as any piece. */
 function moveWritten() {
   const piece = writtenPiece.value
@@ -242,10 +245,7 @@ watch(joinFrom, sayJoining)
 </script>
 
 <template>
-  <div
-    ref="room"
-    class="relative flex min-h-0 min-w-0 flex-1 touch-none select-none flex-col items-center gap-3"
-    @dragstart.prevent>
+  <div ref="room" class="relative flex min-h-0 min-w-0 flex-1 touch-none select-none flex-col items-center gap-3">
     <div
       ref="frame"
       data-frame
@@ -310,11 +310,16 @@ watch(joinFrom, sayJoining)
                 :editable="editable"
                 :taken="heldPiece === piece.id"
                 :chosen="(heldPiece === piece.id && held?.way === 'tap') || joinFrom === piece.id"
-                :faint="(heldPiece === piece.id && held?.way !== 'tap') || heldByOthers.has(piece.id)"
+                :faint="isFaint(piece.id)"
                 :marked="marked.includes(piece.id)"
                 :written="state.texts[piece.id]"
                 @key="key" />
-              <g v-if="$slots.mark" :transform="spotOf(at)" class="pointer-events-none" aria-hidden="true">
+              <g
+                v-if="$slots.mark"
+                :transform="spotOf(at)"
+                class="pointer-events-none"
+                :class="isFaint(piece.id) ? 'opacity-25' : ''"
+                aria-hidden="true">
                 <slot name="mark" :piece="piece" :master="master" />
               </g>
             </template>

@@ -3,14 +3,14 @@ import type { Edition } from '~~/core/board/edition'
 import type { Homes } from '~~/core/findings/homes'
 import { pilesOn, type Pile } from '~~/core/findings/piles'
 import type { WrongHome } from '~~/core/findings/wrongHomes'
+import { isCounted } from '~~/core/keys/kinds'
 import { emptySlate } from '~~/core/slate/state'
 
 /** Where a class put its cards, on the board itself: the larger a pile, the more put it there. */
 const { edition, homes, wrong } = defineProps<{ edition: Edition; homes: Homes; wrong: readonly WrongHome[] }>()
 const { t } = useWords()
 const names = useNames(() => edition)
-/** Something of it can be right or wrong: votes and stands are no answers. */
-const judged = computed(() => edition.board.keys.some(({ kind }) => kind !== 'vote' && kind !== 'spectrum'))
+const judged = computed(() => !edition.board.keys.every(isCounted))
 const wrongly = computed(() => new Set(wrong.map(one => `${one.piece} ${one.place}`)))
 const pages = computed(() =>
   edition.board.pages

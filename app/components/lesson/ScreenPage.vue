@@ -6,8 +6,6 @@ import { inkPath } from '~~/core/drawing/ink'
 import type { Pointed } from '~~/core/sync/pointing'
 import type { Point } from '~~/core/geometry/shape'
 import { MOST_PEN_POINTS } from '~~/core/lesson/show'
-import { withPoint } from '~~/core/slate/stroke'
-import type { Moving } from '~/composables/board/useGestures'
 import type { ScreenSlate } from '~/composables/lesson/useScreen'
 import { provideSeenPictures } from '~/composables/board/pictures'
 
@@ -42,10 +40,6 @@ provideSeenPictures(
 )
 const picture = computed(() => counts && classPicture(counts, shown.value, slate.edition))
 const frame = useTemplateRef<HTMLElement>('frame')
-const still = () => {}
-const gestures = provideGestures(frame, { push: still, pinch: still })
-/** The stroke that is being drawn. */
-const drawing = shallowRef<[number, number][]>([])
 function place({ x, y }: Point): [number, number] {
   const { left, top, width, height } = frame.value!.getBoundingClientRect()
   const round = (value: number, most: number) => Math.round(Math.min(most, Math.max(0, value)) * 10) / 10
@@ -58,24 +52,12 @@ function point({ clientX, clientY }: PointerEvent) {
   const [x, y] = place({ x: clientX, y: clientY })
   emit('point', { x, y })
 }
-const draw = ({ at }: Moving) => void (drawing.value = withPoint(drawing.value, place(at), MOST_PEN_POINTS))
-function end() {
-  if (drawing.value.length) emit('stroke', drawing.value)
-  drawing.value = []
-}
-gestures.take('class pen', {
-  as: 'sheet',
-  begin(moving) {
-    drawing.value = []
-    draw(moving)
-  },
-  go: draw,
-  end,
-  letBe(kept) {
-    if (kept) end()
-    drawing.value = []
-  },
+const { points: drawing, taker } = strokeTaker({
+  pointAt: ({ at }) => place(at),
+  most: MOST_PEN_POINTS,
+  done: stroke => emit('stroke', stroke),
 })
+provideGestures(frame).take('class pen', taker)
 </script>
 
 <template>
@@ -84,7 +66,7 @@ gestures.take('class pen', {
       <div
         ref="frame"
         class="max-w-full overflow-hidden rounded"
-        :class="tool ? 'cursor-crosshair touch-none' : ''"
+        :class="tool ? 'cursor-crosshair touch-none select-none' : ''"
         :style="{ aspectRatio: `${shown.width} / ${shown.height}`, height: 'var(--screen-height)' }"
         role="img"
         :aria-label="slate.name ?? t('screen.page')"

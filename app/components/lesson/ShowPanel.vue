@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { isCounted } from '~~/core/keys/kinds'
 import { answersOn, MOST_PEN_POINTS, MOST_PEN_STROKES, type Show } from '~~/core/lesson/show'
 import type { Edition } from '~~/core/board/edition'
 import { usePointer } from '~/composables/lesson/usePointer'
@@ -53,7 +54,7 @@ const standing = computed(() => (what.value.kind === 'slates' ? what.value.slate
 const at0 = computed(() => slates.findIndex(slate => slate.id === standing.value[0]))
 const go = (by: number) => slates[at0.value + by] && put({ kind: 'slates', slates: [slates[at0.value + by]!.id] })
 /** Whether anything is counted on the board: votes, stands. */
-const counted = computed(() => edition.board.keys.some(key => key.kind === 'vote' || key.kind === 'spectrum'))
+const counted = computed(() => edition.board.keys.some(isCounted))
 const pages = computed(() => edition.board.pages.length)
 const pageAt = computed({
   get: () => wanted.value.page,

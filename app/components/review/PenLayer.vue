@@ -1,39 +1,23 @@
 <script setup lang="ts">
 import { MOST_STROKE_POINTS, type InkTip, type MarginInk } from '~~/core/margin/item'
 import type { Page } from '~~/core/board/board'
-import type { Moving } from '~/composables/board/useGestures'
 import { pagePointAt } from '~/composables/board/pagePoint'
-import { withPoint } from '~~/core/slate/stroke'
 
 /** Takes the teacher's pen: one stroke from putting down to lifting. */
 const { page, tip } = defineProps<{ page: Page; tip: InkTip }>()
 const emit = defineEmits<{ stroke: [points: MarginInk['points']] }>()
 const root = useTemplateRef<SVGRectElement>('root')
-const points = shallowRef<MarginInk['points']>([])
 /** How hard a hand presses that can't tell. */
 const EVEN = 0.5
-
-function add({ at, pressure = EVEN }: Moving) {
-  const point = pagePointAt(at, root.value!)
-  points.value = withPoint(points.value, [point.x, point.y, pressure], MOST_STROKE_POINTS)
-}
-function end() {
-  if (points.value.length) emit('stroke', points.value)
-  points.value = []
-}
-useTaker('margin pen', {
-  as: 'sheet',
-  begin(moving) {
-    points.value = []
-    add(moving)
+const { points, taker } = strokeTaker<MarginInk['points'][number]>({
+  pointAt({ at, pressure = EVEN }) {
+    const { x, y } = pagePointAt(at, root.value!)
+    return [x, y, pressure]
   },
-  go: add,
-  end,
-  letBe(kept) {
-    if (kept) end()
-    points.value = []
-  },
+  most: MOST_STROKE_POINTS,
+  done: stroke => emit('stroke', stroke),
 })
+useTaker('margin pen', taker)
 </script>
 
 <template>

@@ -36,6 +36,9 @@ interface Ways {
   readonly pinch: (pinch: { readonly begins: boolean; readonly ratio: number; readonly about: Point }) => void
 }
 
+/** What is neither pushed about nor looked at more closely. */
+const STILL: Ways = { push: () => {}, pinch: () => {} }
+
 const GESTURES: InjectionKey<Gestures> = Symbol('gestures')
 /** What has taps of its own. */
 const NATIVE = 'button, a, input, textarea, select, label, video, audio, summary, [data-hand="none"]'
@@ -51,7 +54,7 @@ interface Under {
  * no farther up than to the nearest element that scrolls. What lies under a hand is told by `data-hand` on it or around
  * it; whoever is registered under that name hears what the hand means.
  */
-export function provideGestures(root: Ref<HTMLElement | null>, ways: Ways) {
+export function provideGestures(root: Ref<HTMLElement | null>, ways: Ways = STILL) {
   const takers = new Map<string, Taker>()
   let hand: Hand<Under> = atRest()
   let timer: ReturnType<typeof setTimeout> | undefined
@@ -155,6 +158,8 @@ export function provideGestures(root: Ref<HTMLElement | null>, ways: Ways) {
     },
     { passive: false },
   )
+  // A mouse that goes down on marked words, or on a picture, doesn't take these along instead of going on here.
+  useEventListener(root, 'dragstart', event => event.preventDefault())
   // A finger that rests doesn't open the browser's own menu over what it holds.
   useEventListener(root, 'contextmenu', event => {
     const on = under(event.target)

@@ -1,3 +1,4 @@
+import { isCounted } from '~~/core/keys/kinds'
 import type { PieceId, PlaceId } from '~~/core/board/ids'
 import { makeEdition } from '~~/core/board/edition'
 import type { Findings } from '~~/core/findings/findings'
@@ -79,7 +80,7 @@ export function useFindingParts(view: () => FindingsView | null, findings: () =>
   }
 
   /** Votes and stands are no answers: nothing of them is right or wrong. */
-  const onlyCounted = () => edition.value.board.keys.every(({ kind }) => kind === 'vote' || kind === 'spectrum')
+  const onlyCounted = () => edition.value.board.keys.every(isCounted)
 
   function homes(): FindingPart | null {
     const { homes, wrongHomes, agreed } = found()

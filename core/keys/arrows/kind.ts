@@ -27,6 +27,7 @@ const mark = marksWith(reasons)
  */
 export const arrowsKind = kindOfKey<ArrowsKey>()({
   reasons,
+  counted: false,
   mark: markArrows,
   /** The arrows that are drawn. */
   keep({ state }, former) {

@@ -30,6 +30,7 @@ const mark = marksWith(reasons)
  */
 export const balanceKind = kindOfKey<BalanceKey>()({
   reasons,
+  counted: false,
   mark: markBalance,
   /**
    * Two pans are to hold the same; with an x among the tiles, it is to stand alone in the end. What x is worth the pans

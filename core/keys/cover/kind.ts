@@ -37,6 +37,7 @@ const mark = marksWith(reasons)
  */
 export const coverKind = kindOfKey<CoverKey>()({
   reasons,
+  counted: false,
   mark: markCover,
   /**
    * The cells that are covered; a key for a block wherever on the grid stays one, with the block that lies there now.

@@ -37,6 +37,7 @@ const mark = marksWith(reasons)
  */
 export const expressionKind = kindOfKey<ExpressionKey>()({
   reasons,
+  counted: false,
   mark: markExpression,
   /**
    * What the tiles in each place make is what they are to make; where they fill a rectangle or a square, they are to.

@@ -52,6 +52,7 @@ const mark = marksWith(reasons)
  */
 export const inkKind = kindOfKey<InkKey>()({
   reasons,
+  counted: false,
   mark(key, context) {
     const strokes = inkIn(context.state, key.place, context.page)
     const figures = new Map((context.page.backdrop.figures ?? []).map(figure => [figure.id, figure]))

@@ -22,6 +22,7 @@ const mark = marksWith(reasons)
  */
 export const labelKind = kindOfKey<LabelKey>()({
   reasons,
+  counted: false,
   mark: (key, context) =>
     (Object.entries(key.pins) as [PieceId, PlaceId[]][]).flatMap(([name, pins]) => {
       const lying = context.named(name)

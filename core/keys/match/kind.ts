@@ -32,6 +32,7 @@ const mark = marksWith(reasons)
  */
 export const matchKind = kindOfKey<MatchKey>()({
   reasons,
+  counted: false,
   mark: markMatch,
   /**
    * What stands together in rows, lanes or zones; on a page where no two do, what touches. Pieces that stand alone

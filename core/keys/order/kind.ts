@@ -34,6 +34,7 @@ const GAP = 8
  */
 export const orderKind = kindOfKey<OrderKey>()({
   reasons,
+  counted: false,
   mark: markOrder,
   /** The order in which pieces stand in each lane, as a chain; lanes with fewer than two say nothing. */
   keep: ({ page, edition, placements }, former) =>

@@ -28,6 +28,7 @@ const mark = marksWith(reasons)
 /** Marks where pieces stand on a scale, one point each: right within the tolerance, its edge included. */
 export const scaleKind = kindOfKey<ScaleKey>()({
   reasons,
+  counted: false,
   mark: markScale,
   /**
    * Where each piece stands, at the step that it is close to or else to a tenth of a step, or to a hundredth where

@@ -33,6 +33,7 @@ interface Filling {
  */
 export const slotsKind = kindOfKey<SlotsKey>()({
   reasons,
+  counted: false,
   mark(key, context) {
     const fillings = new Map(Object.keys(key.fits).map(slot => [slot, fillingOf(slot, context)]))
     const grouped = new Set(key.alike?.flat())

@@ -48,6 +48,7 @@ const mark = marksWith(reasons)
  */
 export const sortKind = kindOfKey<SortKey>()({
   reasons,
+  counted: false,
   mark: (key, context) =>
     (Object.entries(key.homes) as [PieceId, PlaceId[]][]).flatMap(([name, homes]) => {
       const lying = context.named(name)

@@ -15,6 +15,7 @@ const mark = marksWith(reasons)
 /** Notes where on a from-to scale each piece stands. Never scored. */
 export const spectrumKind = kindOfKey<SpectrumKey>()({
   reasons,
+  counted: true,
   mark(key, context) {
     const scale = context.placeOf(key.scale)
     if (scale?.kind !== 'scale') return []

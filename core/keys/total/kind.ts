@@ -37,6 +37,7 @@ const mark = marksWith(reasons)
  */
 export const totalKind = kindOfKey<TotalKey>()({
   reasons,
+  counted: false,
   mark(key, context) {
     const marks: ItemMark[] = []
     const ways = new Set<string>()

@@ -14,6 +14,7 @@ const mark = marksWith(reasons)
 /** Counts votes. Never scored: no points are given, and none are asked for. */
 export const voteKind = kindOfKey<VoteKey>()({
   reasons,
+  counted: true,
   mark: (key, context) =>
     key.places.map(place =>
       mark({

@@ -32,6 +32,7 @@ const mark = marksWith(reasons)
  */
 export const writeKind = kindOfKey<WriteKey>()({
   reasons,
+  counted: false,
   mark: (key, context) => Object.entries(key.answers).map(([space, answer]) => markSpace(space, answer, context)),
   /** What is written in each space and gap, beside further variants that the key has for it already. */
   keep({ page, state }, former) {

@@ -115,6 +115,17 @@ describe('how a board asks to be given out', () => {
     expect(suggestMode({ ...alone, pages: bin, keys: [vote] })).toEqual({ mode: 'one-for-everyone', because: 'vote' })
     const empty = { ...base, pages: base.pages.map(page => ({ ...page, pieces: [] })), tools: ['note' as const] }
     expect(suggestMode(empty)).toEqual({ mode: 'one-for-everyone', because: 'notes' })
+    // Where there is room to write, thirty on one sheet would write over each other.
+    const { shape } = base.pages[0]!.places[0]!
+    const writing = {
+      kind: 'writing' as const,
+      id: placeId('w'),
+      heading: 'Why?',
+      lines: 'many' as const,
+      textSize: 18,
+    }
+    const sheet = empty.pages.map(page => ({ ...page, places: [{ ...writing, shape } as never] }))
+    expect(suggestMode({ ...empty, pages: sheet })).toEqual({ mode: 'copy-each', because: 'usual' })
     expect(suggestMode({ ...base, keys: [{ kind: 'vote', id: keyId('v') } as never, sort] })).toEqual({
       mode: 'copy-each',
       because: 'key',
