@@ -1,4 +1,5 @@
 import Fraction from 'fraction.js'
+import { ratioText } from './ratio'
 import { tidyNumber } from './written'
 
 /** An exact number: what children count is never rounded. */
@@ -28,16 +29,5 @@ export function sum(values: Iterable<Quantity>): Quantity {
   return total
 }
 
-/**
- * A decimal where that is exact with at most three places (0.25), else a mixed number (1 1/3), of any size exactly. A
- * true minus sign.
- */
-export function quantityText(value: Quantity): string {
-  const thousand = value.abs().mul(1000)
-  const sign = value.compare(0) < 0 ? '−' : ''
-  if (thousand.d !== 1n) return sign + value.abs().toFraction(true)
-  const places = String(thousand.n % 1000n)
-    .padStart(3, '0')
-    .replace(/0+$/, '')
-  return `${sign}${thousand.n / 1000n}${places && `.${places}`}`
-}
+/** As `ratioText` writes it. */
+export const quantityText = (value: Quantity): string => ratioText({ top: value.s * value.n, bottom: value.d })

@@ -1,5 +1,5 @@
 import type { Scale } from '../board/place'
-import { quantity, quantityText } from '../exact/quantity'
+import { ratio, ratioText } from '../exact/ratio'
 import { textWidth } from '../text/measure'
 
 const MOST_MARKS = 400
@@ -18,7 +18,6 @@ export interface ScaleMark {
  * More than 400 steps are not drawn.
  */
 export function scaleMarks(scale: Scale, size: number): ScaleMark[] {
-  const [least, most] = [quantity(scale.least), quantity(scale.most)]
   const ends = scale.ends ?? (scale.step === null ? ['', ''] : undefined)
   if (scale.step === null || ends) {
     return [
@@ -26,16 +25,22 @@ export function scaleMarks(scale: Scale, size: number): ScaleMark[] {
       { share: 1, text: ends?.[1] ?? '', anchor: 'end' },
     ]
   }
-  const step = quantity(scale.step)
-  const span = most.sub(least)
-  const count = Math.floor(span.div(step).valueOf() + 1e-9)
+  const [least, most, step] = [ratio(scale.least), ratio(scale.most), ratio(scale.step)]
+  const bottom = least.bottom * most.bottom * step.bottom
+  const [from, to, by] = [least, most, step].map(({ top, bottom: own }) => (top * bottom) / own) as [
+    bigint,
+    bigint,
+    bigint,
+  ]
+  const count = Number((to - from) / by)
   if (count > MOST_MARKS) return []
-  const texts = Array.from({ length: count + 1 }, (_, i) => quantityText(least.add(step.mul(i))))
-  const length = Math.max(scale.shape.width, scale.shape.height) * step.div(span).valueOf()
+  const texts = Array.from({ length: count + 1 }, (_, i) => ratioText({ top: from + by * BigInt(i), bottom }))
+  const share = Number(by) / Number(to - from)
+  const length = Math.max(scale.shape.width, scale.shape.height) * share
   const widest = Math.max(...texts.map(text => textWidth(text, size))) + GAP
   const every = Math.max(1, Math.ceil(widest / length))
   return texts.map((text, i) => ({
-    share: step.mul(i).div(span).valueOf(),
+    share: Number(by * BigInt(i)) / Number(to - from),
     text: i % every === 0 ? text : '',
     anchor: 'middle',
   }))

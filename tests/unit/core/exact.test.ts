@@ -2,7 +2,8 @@ import fc from 'fast-check'
 import Fraction from 'fraction.js'
 import { evaluate as evaluateText, unit } from 'mathjs'
 import { describe, expect, it } from 'vitest'
-import { quantity } from '../../../core/exact/quantity'
+import { quantity, readQuantity } from '../../../core/exact/quantity'
+import { ratio, ratioText } from '../../../core/exact/ratio'
 import { floating } from '../../../core/exact/written'
 import { measureText, readMeasure } from '../../../core/exact/measure'
 import {
@@ -116,5 +117,40 @@ describe('amounts', () => {
       { numRuns: 500 },
     )
     for (const text of ['', '1/0', 'x', '1 2', '--1']) expect(() => floating(text)).toThrow('not a number')
+  })
+})
+
+describe('a number that is only read and written', () => {
+  it('is the one that is reckoned with, in every form', () => {
+    const whole = fc.bigInt({ min: 0n, max: 10n ** 12n })
+    const form = fc.oneof(
+      whole.map(String),
+      fc.tuple(whole, fc.stringMatching(/^\d{1,6}$/)).map(([n, places]) => `${n}.${places}`),
+      fc
+        .tuple(
+          whole,
+          whole.filter(n => n > 0n),
+        )
+        .map(([top, bottom]) => `${top}/${bottom}`),
+      fc
+        .tuple(
+          whole,
+          whole,
+          whole.filter(n => n > 0n),
+        )
+        .map(([n, top, bottom]) => `${n} ${top}/${bottom}`),
+    )
+    fc.assert(
+      fc.property(form, fc.boolean(), (size, negative) => {
+        const text = negative ? `−${size}` : size
+        const { top, bottom } = ratio(text)
+        const reckoned = new Fraction(text.replace('−', '-'))
+        expect(reckoned.equals(new Fraction(top, bottom)), text).toBe(true)
+        const written = ratioText({ top, bottom })
+        expect(reckoned.equals(readQuantity(written)!), `${text} as ${written}`).toBe(true)
+      }),
+      { numRuns: 1000 },
+    )
+    for (const text of ['', 'x', '1/0', '--1']) expect(() => ratio(text), text).toThrow('not a number')
   })
 })
