@@ -92,7 +92,7 @@ async function leave() {
           </button>
         </li>
         <li v-for="slate in sorted" :key="slate.id">
-          <NuxtLink :to="`/slate/${slate.id}`" class="panel block p-3 shadow-sm hover:border-stone-500">
+          <RouterLink :to="`/slate/${slate.id}`" class="panel block p-3 shadow-sm hover:border-stone-500">
             <BoardThumbnail :slate="slate.id" :board="slate.picture" :state="slate.state ?? undefined" ledge />
             <span class="mt-3 block text-lg font-bold">{{ slate.title }}</span>
             <span
@@ -112,7 +112,7 @@ async function leave() {
             <span v-else-if="slate.kind === 'class'" class="mt-1 flex items-center gap-2"
               ><Icon name="lucide:users" />{{ t('desk.everyone') }}</span
             >
-          </NuxtLink>
+          </RouterLink>
         </li>
       </ul>
       <label class="mt-8 flex min-h-11 items-center gap-2"

@@ -3,7 +3,6 @@ import type { SessionStart, SessionStore, WorkEvents } from './sessionPorts'
 import { LessonWatch, type LessonStart } from './lessonWatch'
 import { SlateSession } from './slateSession'
 import { Together, type TogetherStart } from './together'
-import { SlatesWatch, type SeenSlate, type WatchStart } from './slatesWatch'
 
 /** The connection of a device; it comes back by itself. */
 export interface Connection {
@@ -30,6 +29,9 @@ export interface LivePorts {
   readonly newId: () => string
   readonly store: SessionStore
 }
+
+/** What one of the things that are talked about has of the connection. */
+export type LiveLine = Pick<Connection, 'send' | 'renew'> & Pick<LivePorts, 'after'>
 
 /** One of the things that are talked about over the connection. */
 export interface Talk {
@@ -78,11 +80,11 @@ export class LiveSession {
     return session
   }
 
-  /** Slates that are looked at: those of a handout that is walked round, or single ones. */
-  watch<Slate extends SeenSlate>(start: WatchStart<Slate>): SlatesWatch<Slate> {
-    const watch = new SlatesWatch(start, { ...this.line, after: this.ports.after })
-    this.begin(watch)
-    return watch
+  /** One more, of a kind that not every device has (`watchSlates`). */
+  further<One extends Talk>(make: (line: LiveLine) => One): One {
+    const one = make({ ...this.line, after: this.ports.after })
+    this.begin(one)
+    return one
   }
 
   /** Be seen by the others on a slate of several, and see them. */

@@ -1,6 +1,7 @@
 import type { Edition } from '../board/edition'
 import type { Openness, SlateStatus } from '../slate/status'
-import type { ClientMessage, NumberedMove, ServerMessage } from './messages'
+import type { LiveLine, LiveSession } from './liveSession'
+import type { NumberedMove, ServerMessage } from './messages'
 import { fateOf, type RefusalCode } from './refusals'
 import { receive, receiveWhole, type Replica } from './replica'
 
@@ -32,10 +33,7 @@ export interface WatchStart<Slate extends SeenSlate> {
   readonly about?: (slate: string, what: 'margin' | 'words' | 'talk' | 'pictures') => void
 }
 
-interface WatchPorts {
-  readonly send: (message: ClientMessage) => boolean
-  readonly after: (milliseconds: number, then: () => void) => () => void
-}
+type WatchPorts = Pick<LiveLine, 'send' | 'after'>
 
 /** News come one for each slate; they are read once for all. */
 export const READ_AFTER_MS = 100
@@ -88,7 +86,7 @@ function heardOf<Slate extends SeenSlate>(slate: Slate, message: ServerMessage):
  * followed from there (each by itself), so that nothing falls in between. Who works where and what lies under a slate
  * is read anew whenever news say that it has changed.
  */
-export class SlatesWatch<Slate extends SeenSlate> {
+class SlatesWatch<Slate extends SeenSlate> {
   private known: ReadonlyMap<string, Slate>
   private reading = 0
   private followed = false
@@ -235,3 +233,7 @@ export class SlatesWatch<Slate extends SeenSlate> {
 }
 
 const byId = <Slate extends SeenSlate>(slates: readonly Slate[]) => new Map(slates.map(slate => [slate.id, slate]))
+
+/** Slates that are looked at: those of a handout that is walked round, or single ones. */
+export const watchSlates = <Slate extends SeenSlate>(live: LiveSession, start: WatchStart<Slate>): SlatesWatch<Slate> =>
+  live.further(line => new SlatesWatch(start, line))

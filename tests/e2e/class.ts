@@ -62,8 +62,19 @@ export async function zonePoint(page: Page, index: number, of = 3, down = 0.5): 
   return { x: box.x + (box.width * (index + 0.5)) / of, y: box.y + box.height * (0.15 + 0.75 * down) }
 }
 
+/** Where it stands once it stands still: a ledge closes its gap a moment after a piece has left it. */
+async function boxOf(page: Page, name: string) {
+  for (let before = ''; ;) {
+    const box = (await piece(page, name).boundingBox())!
+    const now = JSON.stringify(box)
+    if (now === before) return box
+    before = now
+    await page.evaluate(() => new Promise(done => requestAnimationFrame(done)))
+  }
+}
+
 export async function dragTo(page: Page, name: string, to: { x: number; y: number }): Promise<void> {
-  const box = (await piece(page, name).boundingBox())!
+  const box = await boxOf(page, name)
   await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2)
   await page.mouse.down()
   await page.mouse.move(to.x - 30, to.y - 20, { steps: 4 })

@@ -9,8 +9,9 @@ import { counting, masterId, pageId, pieceId, placeId, shore } from '../boards'
 import { expectAccessible } from './axe'
 import { comeIn, expect, makeLesson, piece, signInTeacher, test } from './class'
 import { boardKept, kept, press, station } from './making'
+import { middleOf, Pointing, WAYS } from './pointing'
 
-test.use({ testIdAttribute: 'data-test' })
+test.use({ testIdAttribute: 'data-test', hasTouch: true })
 
 const PAGE = pageId('page')
 const frameOf = (page: Page) => page.locator('[data-frame]')
@@ -66,26 +67,28 @@ test('a student looks closer by buttons and keys: what was in the middle stays, 
   expect(await widthOf(page)).toBeCloseTo(whole * 1.25, 0)
 })
 
-test('what is dragged to the edge of a page looked at closely pushes it along', async ({ page, application }) => {
-  const lesson = await makeLesson(application.address, ['Ada Fern'])
-  await page.setViewportSize({ width: 1024, height: 768 })
-  await comeIn(page, application.address, lesson, 'Ada Fern')
-  for (let i = 0; i < 5; i++) await press(page, 'Closer')
-  const frame = (await frameOf(page).boundingBox())!
-  const card = (await piece(page, 'limpet').boundingBox())!
-  await page.mouse.move(card.x + card.width / 2, card.y + card.height / 2)
-  await page.mouse.down()
-  await page.mouse.move(frame.x + frame.width / 2, frame.y + frame.height / 2, { steps: 4 })
-  const before = (await scrolled(page)).x
-  await page.mouse.move(frame.x + 6, frame.y + frame.height / 2, { steps: 3 })
-  await expect.poll(async () => (await scrolled(page)).x).toBe(0)
-  expect(before).toBeGreaterThan(0)
-  // Where it is let go now is another part of the page than where it came in.
-  await page.mouse.move(frame.x + 140, frame.y + frame.height / 2)
-  await page.mouse.up()
-  await expect(piece(page, 'limpet')).toHaveAccessibleName('limpet, in Clings')
-  await kept(page)
-})
+for (const way of WAYS)
+  test(`what a ${way} drags to the edge of a page looked at closely pushes it along`, async ({ page, application }) => {
+    const lesson = await makeLesson(application.address, ['Ada Fern'])
+    await page.setViewportSize({ width: 1024, height: 768 })
+    await comeIn(page, application.address, lesson, 'Ada Fern')
+    for (let i = 0; i < 5; i++) await press(page, 'Closer')
+    const frame = (await frameOf(page).boundingBox())!
+    const card = (await piece(page, 'limpet').boundingBox())!
+    const hand = await Pointing.of(page, way)
+    const across = (x: number) => ({ x: frame.x + x, y: frame.y + frame.height / 2 })
+    await hand.down(middleOf(card))
+    await hand.along(1, middleOf(card), across(frame.width / 2))
+    const before = (await scrolled(page)).x
+    await hand.along(1, across(frame.width / 2), across(6))
+    await expect.poll(async () => (await scrolled(page)).x).toBe(0)
+    expect(before).toBeGreaterThan(0)
+    // Where it is let go now is another part of the page than where it came in.
+    await hand.move(across(140))
+    await hand.up(across(140))
+    await expect(piece(page, 'limpet')).toHaveAccessibleName('limpet, in Clings')
+    await kept(page)
+  })
 
 test('two fingers look closer, and put no piece out of its place', async ({ browser, application }) => {
   const lesson = await makeLesson(application.address, ['Ada Fern'])

@@ -4,8 +4,9 @@ import type { Board } from '../../core/board/board'
 import { pieceName } from '../../core/board/pieceName'
 import { expectAccessible } from './axe'
 import { comeIn, dragTo, expect, makeLesson, piece, signInTeacher, test, zonePoint } from './class'
+import { middleOf, Pointing, WAYS } from './pointing'
 
-test.use({ testIdAttribute: 'data-test' })
+test.use({ testIdAttribute: 'data-test', hasTouch: true })
 // Each test has a lesson of its own: the workers share this long file between them.
 test.describe.configure({ mode: 'parallel' })
 
@@ -92,49 +93,48 @@ for (const name of names) {
   })
 }
 
-test('tiles come out of a bin as often as they are wanted, turn, and go back; all of it is there after a reload', async ({
-  page,
-  application,
-}) => {
-  const lesson = await makeLesson(application.address, ['Ada Fern'], boardOf('expression'))
-  await comeIn(page, application.address, lesson, 'Ada Fern')
-  const bin = page.getByRole('button', { name: 'x, as many as you need' })
-  const mat = page.getByRole('group', { name: 'Page', exact: true })
-  for (const [x, y] of [
-    [0.4, 0.4],
-    [0.4, 0.6],
-    [0.5, 0.8],
-  ] as const) {
-    const [from, to] = [(await bin.boundingBox())!, (await mat.boundingBox())!]
-    await page.mouse.move(from.x + from.width / 2, from.y + from.height / 2)
-    await page.mouse.down()
-    await page.mouse.move(to.x + to.width * x, to.y + to.height * y, { steps: 4 })
-    await page.mouse.up()
-  }
-  const copies = mat.getByRole('button', { name: /^x, in Mat/ })
-  await expect(copies).toHaveCount(3)
-  await expect(bin).toBeVisible()
-  await copies.first().click()
-  const upright = async () => {
-    const { width, height } = (await copies.first().boundingBox())!
-    return height > width
-  }
-  expect(await upright()).toBe(false)
-  await page.getByRole('button', { name: 'Quarter turn' }).click()
-  await expect.poll(upright).toBe(true)
-  await expect(page.getByTestId('said')).toHaveText('x turned to 90 degrees')
-  await page.keyboard.press('Escape')
-  await expect(page.getByTestId('kept')).toHaveText('Every move is kept')
-  await page.reload()
-  await expect(copies).toHaveCount(3)
-  await expect.poll(upright).toBe(true)
-  await page.getByRole('button', { name: 'Undo' }).click()
-  await expect.poll(upright).toBe(false)
-  await page.getByRole('button', { name: 'Start again' }).click()
-  await expect(copies).toHaveCount(0)
-  await page.getByRole('button', { name: 'Undo' }).click()
-  await expect(copies).toHaveCount(3)
-})
+for (const way of WAYS)
+  test(`with a ${way} tiles come out of a bin as often as they are wanted, turn, and go back; all of it is there after a reload`, async ({
+    page,
+    application,
+  }) => {
+    const lesson = await makeLesson(application.address, ['Ada Fern'], boardOf('expression'))
+    await comeIn(page, application.address, lesson, 'Ada Fern')
+    const hand = await Pointing.of(page, way)
+    const bin = page.getByRole('button', { name: 'x, as many as you need' })
+    const mat = page.getByRole('group', { name: 'Page', exact: true })
+    for (const [x, y] of [
+      [0.4, 0.4],
+      [0.4, 0.6],
+      [0.5, 0.8],
+    ] as const) {
+      const [from, to] = [(await bin.boundingBox())!, (await mat.boundingBox())!]
+      await hand.drag(middleOf(from), { x: to.x + to.width * x, y: to.y + to.height * y })
+    }
+    const copies = mat.getByRole('button', { name: /^x, in Mat/ })
+    await expect(copies).toHaveCount(3)
+    await expect(bin).toBeVisible()
+    await hand.tap(middleOf((await copies.first().boundingBox())!))
+    const upright = async () => {
+      const { width, height } = (await copies.first().boundingBox())!
+      return height > width
+    }
+    expect(await upright()).toBe(false)
+    await page.getByRole('button', { name: 'Quarter turn' }).click()
+    await expect.poll(upright).toBe(true)
+    await expect(page.getByTestId('said')).toHaveText('x turned to 90 degrees')
+    await page.keyboard.press('Escape')
+    await expect(page.getByTestId('kept')).toHaveText('Every move is kept')
+    await page.reload()
+    await expect(copies).toHaveCount(3)
+    await expect.poll(upright).toBe(true)
+    await page.getByRole('button', { name: 'Undo' }).click()
+    await expect.poll(upright).toBe(false)
+    await page.getByRole('button', { name: 'Start again' }).click()
+    await expect(copies).toHaveCount(0)
+    await page.getByRole('button', { name: 'Undo' }).click()
+    await expect(copies).toHaveCount(3)
+  })
 
 test('a note is written on, a counter is flipped, and both stay so', async ({ page, application }) => {
   const spectrum = await makeLesson(application.address, ['Ada Fern'], boardOf('spectrum'))
@@ -161,27 +161,28 @@ test('a note is written on, a counter is flipped, and both stay so', async ({ pa
   await expect(page.getByText('−1')).toBeVisible()
 })
 
-test('ink is drawn with a mouse, rubbed out, and comes back by undo', async ({ page, application }) => {
-  const lesson = await makeLesson(application.address, ['Ada Fern'], boardOf('ink'))
-  await comeIn(page, application.address, lesson, 'Ada Fern')
-  const space = (await page.getByTestId('drawing').boundingBox())!
-  const strokes = page.getByRole('group', { name: 'Page', exact: true }).locator('path[fill="#1d2526"]')
-  const drag = async (from: [number, number], to: [number, number]) => {
-    await page.mouse.move(space.x + space.width * from[0], space.y + space.height * from[1])
-    await page.mouse.down()
-    await page.mouse.move(space.x + space.width * to[0], space.y + space.height * to[1], { steps: 8 })
-    await page.mouse.up()
-  }
-  await drag([0.17, 0.1], [0.17, 0.8])
-  await expect(strokes).toHaveCount(1)
-  await page.getByRole('button', { name: 'Rubber' }).click()
-  await drag([0.1, 0.4], [0.3, 0.4])
-  await expect(strokes).toHaveCount(0)
-  await page.getByRole('button', { name: 'Undo' }).click()
-  await expect(strokes).toHaveCount(1)
-  await page.reload()
-  await expect(strokes).toHaveCount(1)
-})
+for (const way of WAYS)
+  test(`ink is drawn with a ${way}, rubbed out, and comes back by undo`, async ({ page, application }) => {
+    const lesson = await makeLesson(application.address, ['Ada Fern'], boardOf('ink'))
+    await comeIn(page, application.address, lesson, 'Ada Fern')
+    const space = (await page.getByTestId('drawing').boundingBox())!
+    const strokes = page.getByRole('group', { name: 'Page', exact: true }).locator('path[fill="#1d2526"]')
+    const hand = await Pointing.of(page, way)
+    const within = ([across, down]: [number, number]) => ({
+      x: space.x + space.width * across,
+      y: space.y + space.height * down,
+    })
+    const drag = (from: [number, number], to: [number, number]) => hand.drag(within(from), within(to))
+    await drag([0.17, 0.1], [0.17, 0.8])
+    await expect(strokes).toHaveCount(1)
+    await page.getByRole('button', { name: 'Rubber' }).click()
+    await drag([0.1, 0.4], [0.3, 0.4])
+    await expect(strokes).toHaveCount(0)
+    await page.getByRole('button', { name: 'Undo' }).click()
+    await expect(strokes).toHaveCount(1)
+    await page.reload()
+    await expect(strokes).toHaveCount(1)
+  })
 
 test('a line keeps the end where a quick hand lifts, and by keys the corners where it turns', async ({
   page,

@@ -3,7 +3,9 @@ import { textWidth } from '../../core/text/measure'
 import { unicodeBreaks } from '../../core/text/unicodeBreaks'
 import { setReading } from '../../core/design/around'
 import { shore, sortBoard } from '../boards'
-import { comeIn, expect, makeLesson, piece, test } from './class'
+import { comeIn, dragTo, expect, makeLesson, piece, test, zonePoint } from './class'
+
+test.use({ testIdAttribute: 'data-test' })
 
 const SAMPLES = [
   'limpet',
@@ -48,10 +50,12 @@ test('emoji, Arabic and Chinese ship with the application, for devices that have
 }) => {
   await page.goto(`${application.address}/sign-in`)
   await expect(page.getByLabel('Password')).toBeVisible()
-  // The list of Chinese letters comes last of all.
-  await expect
-    .poll(() => page.evaluate(() => [...document.fonts].some(font => font.family.includes('Noto Sans SC'))))
-    .toBe(true)
+  const listed = () => page.evaluate(() => [...document.fonts].some(font => font.family.includes('Noto Sans SC')))
+  await page.waitForLoadState('networkidle')
+  // The list of Chinese letters lays a page out anew: it comes when there is one to show.
+  expect(await listed()).toBe(false)
+  await page.getByLabel('E-mail address').fill('螃')
+  await expect.poll(listed).toBe(true)
   const loaded = (family: string, text: string) =>
     page.evaluate(
       async ([family, text]) => (await document.fonts.load(`20px "${family}"`, text)).map(font => font.status),
@@ -71,6 +75,14 @@ test('emoji, Arabic and Chinese ship with the application, for devices that have
       )
       .toBe(true)
   }
+})
+
+test('a page with Chinese words on it fetches their letters', async ({ page, application }) => {
+  const lesson = await makeLesson(application.address, ['Ada Fern'], sortBoard(['Clings'], ['螃蟹']))
+  await comeIn(page, application.address, lesson, 'Ada Fern')
+  await expect
+    .poll(() => page.evaluate(() => document.fonts.check('20px "Noto Sans SC"', '螃蟹') && document.fonts.size > 100))
+    .toBe(true)
 })
 
 test('a card in a script without spaces is drawn with the lines of all scripts, which a plain board never fetches', async ({
@@ -121,4 +133,53 @@ test('a word that is wider than its card is divided in the language of the board
     .poll(() => piece(page, 'Gezeitenkraftwerk').locator('text').allTextContents())
     .toEqual(['Gezeiten-', 'kraftwerk'])
   await expect(piece(page, 'Ebbe').locator('text')).toHaveText(['Ebbe'])
+})
+
+test('words of a board in another language are marked as such in what is said, in feedback, and in how it was before', async ({
+  page,
+  application,
+}) => {
+  const [clings, swims, limpet] = ['يلتصق', 'يسبح', 'بلح البحر']
+  const arabic = setReading(sortBoard([clings, swims], [limpet, 'سمكة']), { language: 'ar-SA' })
+  const lesson = await makeLesson(application.address, ['Ada Fern'], {
+    ...arabic,
+    feedback: 'asked',
+    keys: [{ kind: 'sort', id: 'k', page: 'page', homes: { c0: ['z0'] } }] as unknown as typeof arabic.keys,
+  })
+  await lesson.teacher.must('PUT', `/api/handouts/${lesson.handout}`, { rules: { secondTry: true } })
+  await comeIn(page, application.address, lesson, 'Ada Fern')
+  await page.evaluate(() => {
+    const heard: string[] = []
+    Object.assign(globalThis, { heard })
+    new MutationObserver(() => {
+      for (const said of document.querySelectorAll('[aria-live] bdi[lang=ar-SA]')) heard.push(said.textContent!)
+    }).observe(document.body, { subtree: true, childList: true, characterData: true })
+  })
+  await dragTo(page, limpet, await zonePoint(page, 1, 2))
+  await expect
+    .poll(() => page.evaluate(() => (globalThis as unknown as { heard: string[] }).heard))
+    .toEqual(expect.arrayContaining([limpet, swims]))
+  await expect(page.getByTestId('kept')).toHaveText('Every move is kept')
+
+  await page.getByRole('button', { name: 'How am I doing?' }).click()
+  const feedback = page.getByTestId('feedback')
+  await expect(feedback.locator('[lang=ar-SA]', { hasText: limpet })).toHaveCount(1)
+  await expect(feedback.locator('[lang=ar-SA]', { hasText: swims })).not.toHaveCount(0)
+  // The application's own words are none of the board's.
+  await expect(feedback.getByRole('heading')).not.toHaveAttribute('lang')
+
+  await page.getByRole('button', { name: 'Hand in' }).click()
+  await page.getByRole('button', { name: 'Hand it in now' }).click()
+  await expect(page.getByText('Handed in', { exact: true })).toBeVisible()
+  await lesson.teacher.must(
+    'POST',
+    `/api/slates/${lesson.slates.find(one => one.name === 'Ada Fern')!.id}/hand-back`,
+    {},
+  )
+  await page.getByRole('button', { name: 'Try again' }).click()
+  await dragTo(page, limpet, await zonePoint(page, 0, 2))
+  await page.getByRole('button', { name: 'See it before' }).click()
+  const moved = page.getByTestId('before').getByRole('listitem')
+  await expect(moved).toHaveText([`${limpet}: in ${swims}, now in ${clings}`])
+  expect(await moved.locator('bdi[lang=ar-SA]').allTextContents()).toEqual([limpet, swims, clings])
 })

@@ -6,17 +6,14 @@ import { shore } from '../boards'
 import { expectAccessible } from './axe'
 import { comeIn, expect, makeLesson, signInTeacher, test } from './class'
 import { kept, on, ownOf, tool } from './making'
+import { Pointing, WAYS } from './pointing'
 
-test.use({ testIdAttribute: 'data-test' })
+test.use({ testIdAttribute: 'data-test', hasTouch: true })
 
 const withTools = (...tools: Tool[]) => setBoardTools(shore(), tools)
 const NAMES = ['Ada Fern', 'Bo Kelp']
-async function drag(page: Page, ...points: [number, number][]) {
-  const [first, ...rest] = await Promise.all(points.map(([x, y]) => on(page, x, y)))
-  await page.mouse.move(first!.x, first!.y)
-  await page.mouse.down()
-  for (const { x, y } of rest) await page.mouse.move(x, y, { steps: 5 })
-  await page.mouse.up()
+async function drag(hand: Pointing, page: Page, ...points: [number, number][]) {
+  await hand.drag(...(await Promise.all(points.map(([x, y]) => on(page, x, y)))))
 }
 async function choose(page: Page, setting: string, value: string) {
   await page.getByRole('button', { name: new RegExp(`^${setting}:`) }).click()
@@ -35,87 +32,89 @@ test('only the tools that the teacher chose are there; none where none was chose
   await expect(page.getByRole('toolbar')).toHaveCount(0)
 })
 
-test('with the mouse everything can be made, moved, changed and taken back; the teacher sees it, and it is there after a reload', async ({
-  page,
-  application,
-  browser,
-}) => {
-  test.setTimeout(120_000)
-  const lesson = await makeLesson(application.address, NAMES, withTools(...TOOLS))
-  await comeIn(page, application.address, lesson, 'Ada Fern')
-  await tool(page, 'Colour in').click()
-  await choose(page, 'Colour', 'Mint')
-  const zone = await on(page, 200, 100)
-  await page.mouse.click(zone.x, zone.y)
-  await tool(page, 'Pen').click()
-  await choose(page, 'Ink', 'Sea blue')
-  await drag(page, [60, 300], [120, 350], [180, 300])
-  await tool(page, 'Highlighter').click()
-  await drag(page, [60, 400], [200, 400])
-  await tool(page, 'Straight arrow').click()
-  await drag(page, [300, 300], [420, 360])
-  await tool(page, 'Shape').click()
-  await choose(page, 'Which shape', 'Oval')
-  await drag(page, [500, 200], [620, 300])
-  await tool(page, 'Sign').click()
-  await choose(page, 'Which sign', 'Star')
-  const star = await on(page, 700, 100)
-  await page.mouse.click(star.x, star.y)
-  await expectAccessible(page)
-  await test.step('words stand where they are typed', async () => {
-    await tool(page, 'Write').click()
-    const at = await on(page, 360, 120)
-    await page.mouse.click(at.x, at.y)
-    await expect(page.getByLabel('Words on the page')).toBeFocused()
-    await page.keyboard.type('walks sideways')
-    await page.keyboard.press('Escape')
-    await expect(page.getByRole('button', { name: 'Words: walks sideways' })).toBeVisible()
-    await tool(page, 'Note').click()
-    const note = await on(page, 800, 300)
-    await page.mouse.click(note.x, note.y)
-    await expect(page.getByLabel('Words on the note')).toBeFocused()
-    await page.keyboard.press('Escape')
-  })
-  await kept(page)
-  // A note on which nothing was written was never made.
-  await expect
-    .poll(async () => (await ownOf(lesson, 'Ada Fern')).map(own => own.kind).toSorted())
-    .toEqual(['colour', 'ink', 'ink', 'line', 'shape', 'sign', 'text'])
-  expect((await ownOf(lesson, 'Ada Fern')).every(own => own.by === 'student:1')).toBe(true)
+for (const way of WAYS)
+  test(`with a ${way} everything can be made, moved, changed and taken back; the teacher sees it, and it is there after a reload`, async ({
+    page,
+    application,
+    browser,
+  }) => {
+    test.setTimeout(120_000)
+    const lesson = await makeLesson(application.address, NAMES, withTools(...TOOLS))
+    await comeIn(page, application.address, lesson, 'Ada Fern')
+    const hand = await Pointing.of(page, way)
+    await tool(page, 'Colour in').click()
+    await choose(page, 'Colour', 'Mint')
+    const zone = await on(page, 200, 100)
+    await hand.tap(zone)
+    await tool(page, 'Pen').click()
+    await choose(page, 'Ink', 'Sea blue')
+    await drag(hand, page, [60, 300], [120, 350], [180, 300])
+    await tool(page, 'Highlighter').click()
+    await drag(hand, page, [60, 400], [200, 400])
+    await tool(page, 'Straight arrow').click()
+    await drag(hand, page, [300, 300], [420, 360])
+    await tool(page, 'Shape').click()
+    await choose(page, 'Which shape', 'Oval')
+    await drag(hand, page, [500, 200], [620, 300])
+    await tool(page, 'Sign').click()
+    await choose(page, 'Which sign', 'Star')
+    const star = await on(page, 700, 100)
+    await hand.tap(star)
+    await expectAccessible(page)
+    await test.step('words stand where they are typed', async () => {
+      await tool(page, 'Write').click()
+      const at = await on(page, 360, 120)
+      await hand.tap(at)
+      await expect(page.getByLabel('Words on the page')).toBeFocused()
+      await page.keyboard.type('walks sideways')
+      await page.keyboard.press('Escape')
+      await expect(page.getByRole('button', { name: 'Words: walks sideways' })).toBeVisible()
+      await tool(page, 'Note').click()
+      const note = await on(page, 800, 300)
+      await hand.tap(note)
+      await expect(page.getByLabel('Words on the note')).toBeFocused()
+      await page.keyboard.press('Escape')
+    })
+    await kept(page)
+    // A note on which nothing was written was never made.
+    await expect
+      .poll(async () => (await ownOf(lesson, 'Ada Fern')).map(own => own.kind).toSorted())
+      .toEqual(['colour', 'ink', 'ink', 'line', 'shape', 'sign', 'text'])
+    expect((await ownOf(lesson, 'Ada Fern')).every(own => own.by === 'student:1')).toBe(true)
 
-  await test.step('moved by the hand, made larger, and taken away; undone one by one', async () => {
-    await drag(page, [700, 100], [800, 150])
-    const rim = await on(page, 500, 250)
-    await page.mouse.click(rim.x, rim.y)
-    await page.getByRole('button', { name: 'Larger' }).click()
-    await page.getByRole('button', { name: 'Take away' }).click()
-    await expect(page.getByRole('button', { name: 'Shape: Oval' })).toHaveCount(0)
-    await page.getByRole('button', { name: 'Undo' }).click()
-    await expect(page.getByRole('button', { name: 'Shape: Oval' })).toBeVisible()
-    await page.getByRole('button', { name: 'Undo' }).click()
-    await kept(page)
-    const [shape, sign] = ['shape', 'sign'].map(kind =>
-      ownOf(lesson, 'Ada Fern').then(all => all.find(own => own.kind === kind)),
-    ) as [Promise<Own>, Promise<Own>]
-    expect(await shape).toMatchObject({ x: 560, width: 120 })
-    expect(((await sign) as Extract<Own, { kind: 'sign' }>).x).toBeGreaterThan(790)
+    await test.step('moved by the hand, made larger, and taken away; undone one by one', async () => {
+      await drag(hand, page, [700, 100], [800, 150])
+      const rim = await on(page, 500, 250)
+      await hand.tap(rim)
+      await page.getByRole('button', { name: 'Larger' }).click()
+      await page.getByRole('button', { name: 'Take away' }).click()
+      await expect(page.getByRole('button', { name: 'Shape: Oval' })).toHaveCount(0)
+      await page.getByRole('button', { name: 'Undo' }).click()
+      await expect(page.getByRole('button', { name: 'Shape: Oval' })).toBeVisible()
+      await page.getByRole('button', { name: 'Undo' }).click()
+      await kept(page)
+      const [shape, sign] = ['shape', 'sign'].map(kind =>
+        ownOf(lesson, 'Ada Fern').then(all => all.find(own => own.kind === kind)),
+      ) as [Promise<Own>, Promise<Own>]
+      expect(await shape).toMatchObject({ x: 560, width: 120 })
+      expect(((await sign) as Extract<Own, { kind: 'sign' }>).x).toBeGreaterThan(790)
+    })
+    await test.step('ink is rubbed out where it is', async () => {
+      await tool(page, 'Rubber').click()
+      await drag(hand, page, [100, 390], [100, 410])
+      await kept(page)
+      await expect.poll(async () => (await ownOf(lesson, 'Ada Fern')).filter(own => own.kind === 'ink').length).toBe(1)
+    })
+    await page.reload()
+    await expect(page.getByRole('button', { name: 'Words: walks sideways' })).toBeVisible()
+    await expect(page.getByRole('img', { name: 'Coloured in: Mint' })).toHaveCount(1)
+    const teacher = await (await browser.newContext()).newPage()
+    await signInTeacher(teacher, application.address, lesson.email, lesson.password)
+    await teacher.goto(
+      `${application.address}/handout/${lesson.handout}/review/${lesson.slates.find(s => s.name === 'Ada Fern')!.id}`,
+    )
+    await expect(teacher.getByRole('img', { name: 'Words: walks sideways' })).toBeVisible()
   })
-  await test.step('ink is rubbed out where it is', async () => {
-    await tool(page, 'Rubber').click()
-    await drag(page, [100, 390], [100, 410])
-    await kept(page)
-    await expect.poll(async () => (await ownOf(lesson, 'Ada Fern')).filter(own => own.kind === 'ink').length).toBe(1)
-  })
-  await page.reload()
-  await expect(page.getByRole('button', { name: 'Words: walks sideways' })).toBeVisible()
-  await expect(page.getByRole('img', { name: 'Coloured in: Mint' })).toHaveCount(1)
-  const teacher = await (await browser.newContext()).newPage()
-  await signInTeacher(teacher, application.address, lesson.email, lesson.password)
-  await teacher.goto(
-    `${application.address}/handout/${lesson.handout}/review/${lesson.slates.find(s => s.name === 'Ada Fern')!.id}`,
-  )
-  await expect(teacher.getByRole('img', { name: 'Words: walks sideways' })).toBeVisible()
-})
 
 test('a note has the keyboard from the moment it is put down, however late its script came: no letter is lost', async ({
   page,

@@ -18,8 +18,8 @@ const { t } = useWords()
 </script>
 
 <template>
-  <NuxtLink v-if="others" :to="`/others/${others}`" class="button button-dark"
-    ><Icon name="lucide:layout-grid" size="20" />{{ t('others.title') }}</NuxtLink
+  <RouterLink v-if="others" :to="`/others/${others}`" class="button button-dark"
+    ><Icon name="lucide:layout-grid" size="20" />{{ t('others.title') }}</RouterLink
   >
   <button v-if="feedback" type="button" class="button button-dark" :disabled="unsent" @click="emit('feedback')">
     <Icon name="lucide:search-check" size="20" />{{ t('feedback.ask') }}

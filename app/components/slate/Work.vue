@@ -206,8 +206,8 @@ useSlateKeys({ showKeys: () => (showKeys.value = true), undo })
   <div class="flex h-dvh flex-col low:overflow-y-auto">
     <UiTopBar :title="edition.board.title" :language="edition.board.language">
       <template #start
-        ><NuxtLink to="/desk" :aria-label="t('slate.toDesk')" class="flex min-h-11 min-w-11 items-center"
-          ><UiMark /></NuxtLink
+        ><RouterLink to="/desk" :aria-label="t('slate.toDesk')" class="flex min-h-11 min-w-11 items-center"
+          ><UiMark /></RouterLink
       ></template>
       <SlateKept :unsent="unsent" :connected="connection === 'open'" :pictures="picturesOnWay" />
       <LazyLessonOnSlate
@@ -263,7 +263,7 @@ useSlateKeys({ showKeys: () => (showKeys.value = true), undo })
         }}</span>
       </p>
       <LazySlateWorth v-if="view.counts !== 'nothing' && !back" :points="view.mostPoints" :rubric="view.rubric" />
-      <SlateHeading
+      <LazySlateHeading
         v-if="view.kind === 'page' && editable"
         :slate="view.id"
         :heading="view.heading ?? ''"
@@ -275,10 +275,10 @@ useSlateKeys({ showKeys: () => (showKeys.value = true), undo })
           :text="edition.board.instructions"
           :language="edition.board.language"
           :spoken="edition.board.spoken" />
-        <SlatePageTurner v-model="pageIndex" :count="pageCount" :reading="page.reading" />
+        <LazySlatePageTurner v-if="pageCount > 1" v-model="pageIndex" :count="pageCount" :reading="page.reading" />
         <BoardZoomButtons class="ml-auto" :zoom="zoom" />
       </div>
-      <SlateStepTurner
+      <LazySlateStepTurner
         v-if="steps.length && !back"
         v-model="stepIndex"
         :steps="steps"

@@ -6,7 +6,7 @@ import type { Timer } from '~~/core/lesson/timer'
 import type { SlateState } from '~~/core/slate/state'
 import { emptyReplica, receiveWhole } from '~~/core/sync/replica'
 import type { Pointed } from '~~/core/sync/pointing'
-import type { SeenSlate } from '~~/core/sync/slatesWatch'
+import { watchSlates, type SeenSlate } from '~~/core/sync/slatesWatch'
 import { timerHere, type TimerHere } from '~/composables/lesson/useLesson'
 
 interface ScreenView {
@@ -67,7 +67,7 @@ export function useScreen(handout: string) {
     }
   }
   const { live, connection } = useLive()
-  const watched = live.watch<ScreenSlate>({
+  const watched = watchSlates<ScreenSlate>(live, {
     handout: null,
     read,
     changed: () => (slates.value = watched.slates),

@@ -3,7 +3,7 @@ import { makeEdition, type Edition } from '~~/core/board/edition'
 import { emptyTrail, onTrail, type Trail } from '~~/core/lesson/trail'
 import { progress } from '~~/core/placement/tasks'
 import { emptyReplica, receiveWhole } from '~~/core/sync/replica'
-import type { SeenSlate } from '~~/core/sync/slatesWatch'
+import { watchSlates, type SeenSlate } from '~~/core/sync/slatesWatch'
 import type { Rules } from '~~/core/handout/rules'
 import type { Due, FreeFrames, Looking } from '~~/core/handout/settings'
 import type { HandoutMode } from '~~/core/slate/kind'
@@ -142,7 +142,7 @@ export function useWalk(handout: string) {
     triggerRef(slates)
   }
   watch(connection, now => now === 'open' && void readTrails())
-  const watched = live.watch<Seen>({
+  const watched = watchSlates<Seen>(live, {
     handout,
     read,
     changed: show,

@@ -2,7 +2,7 @@ import type { Board } from '~~/core/board/board'
 import { makeEdition, type Edition } from '~~/core/board/edition'
 import type { SlateState } from '~~/core/slate/state'
 import { emptyReplica, receiveWhole } from '~~/core/sync/replica'
-import type { SeenSlate } from '~~/core/sync/slatesWatch'
+import { watchSlates, type SeenSlate } from '~~/core/sync/slatesWatch'
 
 interface OthersView {
   title: string
@@ -58,7 +58,7 @@ export function useOthers(handout: string) {
     })
   }
   const { live } = useLive()
-  const watched = live.watch<OtherSlate>({
+  const watched = watchSlates<OtherSlate>(live, {
     handout: null,
     read,
     changed: () => (slates.value = watched.slates),

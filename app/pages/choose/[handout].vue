@@ -52,8 +52,8 @@ async function take(frame: Choice['frames'][number]) {
   <div>
     <UiTopBar :title="choice?.title ?? t('choose.title')"
       ><template #start
-        ><NuxtLink to="/desk" :aria-label="t('slate.toDesk')" class="flex min-h-11 items-center"
-          ><UiMark /></NuxtLink></template
+        ><RouterLink to="/desk" :aria-label="t('slate.toDesk')" class="flex min-h-11 items-center"
+          ><UiMark /></RouterLink></template
     ></UiTopBar>
     <main class="mx-auto flex max-w-5xl flex-col gap-5 p-6">
       <p v-if="trouble" class="trouble" role="alert">{{ trouble }}</p>
@@ -110,7 +110,7 @@ async function take(frame: Choice['frames'][number]) {
           </ul>
         </template>
       </template>
-      <NuxtLink v-else to="/desk" class="button w-fit">{{ t('slate.toDesk') }}</NuxtLink>
+      <RouterLink v-else to="/desk" class="button w-fit">{{ t('slate.toDesk') }}</RouterLink>
     </main>
   </div>
 </template>

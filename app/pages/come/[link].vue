@@ -20,7 +20,7 @@ onMounted(async () => {
     <div class="flex items-center gap-3 text-lg font-bold"><UiMark />{{ t('app.name') }}</div>
     <template v-if="trouble">
       <p class="trouble" role="alert">{{ trouble }}</p>
-      <NuxtLink to="/join" class="button button-action w-fit">{{ t('join.byCode') }}</NuxtLink>
+      <RouterLink to="/join" class="button button-action w-fit">{{ t('join.byCode') }}</RouterLink>
     </template>
     <p v-else role="status" class="text-xl">{{ t('join.coming') }}</p>
   </main>

@@ -18,12 +18,13 @@ useHead({ title: () => t('others.title') })
   <div>
     <UiTopBar :title="view?.title ?? t('others.title')" :below="t('others.title')">
       <template #start
-        ><NuxtLink to="/desk" :aria-label="t('slate.toDesk')" class="flex min-h-11 items-center"><UiMark /></NuxtLink
+        ><RouterLink to="/desk" :aria-label="t('slate.toDesk')" class="flex min-h-11 items-center"
+          ><UiMark /></RouterLink
       ></template>
       <template #end
-        ><NuxtLink v-if="view?.own" :to="`/slate/${view.own}`" class="button button-dark">{{
+        ><RouterLink v-if="view?.own" :to="`/slate/${view.own}`" class="button button-dark">{{
           t('others.toOwn')
-        }}</NuxtLink></template
+        }}</RouterLink></template
       >
     </UiTopBar>
     <main class="mx-auto flex max-w-6xl flex-col gap-4 p-6">

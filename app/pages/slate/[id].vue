@@ -40,6 +40,6 @@ async function goAlong() {
     @elsewhere="goAlong" />
   <main v-else class="mx-auto max-w-lg p-8">
     <p class="trouble mb-4" role="alert">{{ trouble }}</p>
-    <NuxtLink to="/desk" class="button">{{ t('slate.toDesk') }}</NuxtLink>
+    <RouterLink to="/desk" class="button">{{ t('slate.toDesk') }}</RouterLink>
   </main>
 </template>

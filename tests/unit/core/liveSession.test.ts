@@ -7,7 +7,7 @@ import { LiveSession, type ConnectionEvents } from '../../../core/sync/liveSessi
 import type { ClientMessage, Envelope, NumberedMove, ServerMessage } from '../../../core/sync/messages'
 import type { RefusalCode } from '../../../core/sync/refusals'
 import { emptyReplica, receiveWhole } from '../../../core/sync/replica'
-import { READ_AFTER_MS, type SeenSlate } from '../../../core/sync/slatesWatch'
+import { READ_AFTER_MS, watchSlates, type SeenSlate } from '../../../core/sync/slatesWatch'
 import { edition } from '../../anyMove'
 import { handClock } from '../../handClock'
 import { pieceId } from '../../boards'
@@ -103,7 +103,7 @@ function watching(d: ReturnType<typeof device>, handout: string | null, list: Se
     about: [] as string[],
     list: list as SeenSlate[] | null,
   }
-  const watch = d.live.watch<SeenSlate>({
+  const watch = watchSlates<SeenSlate>(d.live, {
     handout,
     ...(slates && { slates }),
     async read() {
@@ -263,7 +263,7 @@ describe('the slates of a handout', () => {
   it('of two readings under way the later one counts', async () => {
     const d = device()
     const answers: ((slates: SeenSlate[]) => void)[] = []
-    const watch = d.live.watch<SeenSlate>({
+    const watch = watchSlates<SeenSlate>(d.live, {
       handout: HANDOUT,
       read: () => new Promise(done => answers.push(done)),
       changed: () => {},
