@@ -5,7 +5,7 @@ import { LONGEST_NUDGE } from '../lesson/nudge'
 import { SecondThoughtSchema, WrittenItemSchema } from '../margin/item'
 import { AuthorSchema } from '../slate/actor'
 import { SLATE_KINDS } from '../slate/kind'
-import { MoveSchema } from '../slate/moveSchema'
+import { KeptMoveSchema } from '../slate/moveSchema'
 import { OwnPictureIdSchema } from '../slate/ownSchema'
 import { SLATE_STATUSES } from '../slate/status'
 import { storedText } from '../text/storedText'
@@ -69,9 +69,9 @@ export const SlateFileSchema = v.object({
     v.array(
       v.object({
         id: MoveIdSchema,
-        move: MoveSchema,
+        move: KeptMoveSchema,
         /** Null for a move that takes another back. */
-        inverse: v.nullable(MoveSchema),
+        inverse: v.nullable(KeptMoveSchema),
         undoes: v.nullable(MoveIdSchema),
         by: AuthorSchema,
         at: MomentSchema,

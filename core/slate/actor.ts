@@ -34,9 +34,6 @@ export const isStudent = (author: Author): boolean => author.startsWith('student
 /** The only student of a slate. */
 export const HOLDER: Actor = { author: 'student:1', part: 'all' }
 
-/** Somebody's move that was taken already: nothing is asked about it any more. */
-export const taken = (author: Author): Actor => ({ author, part: 'all' })
-
 /**
  * Whether this place is open to somebody: everyone's is, a part to those whose part it is, or to all while it is
  * nobody's.

@@ -33,7 +33,11 @@ export function refusalForResult(
     if (position && !mayLieSo(id as PieceId, position, edition)) return { code: 'not-allowed', item: id }
   }
   const over = LIMITS.some(
-    ({ of, size, most }) => of(after) !== of(before) && size(after) > most && size(after) > size(before),
+    ({ of, grew, size, most }) =>
+      of(after) !== of(before)
+      && (grew?.(before, after, changed) ?? true)
+      && size(after) > most
+      && size(after) > size(before),
   )
   return over ? { code: 'full', item: changed[0] ? thingOf(changed[0]).id : '' } : null
 }
@@ -67,6 +71,8 @@ interface Limit {
   readonly of: (state: SlateState) => object
   readonly size: (state: SlateState) => number
   readonly most: number
+  /** Where what was changed says so much quicker than counting all: whether it can have grown. */
+  readonly grew?: (before: SlateState, after: SlateState, changed: readonly ThingName[]) => boolean
 }
 const count = (things: object) => Object.keys(things).length
 const sum = <T>(things: { readonly [id: string]: T }, size: (thing: T) => number) =>
@@ -92,7 +98,13 @@ const sizeOf = (limit: (typeof STAYING)[number]) => limit.size as (thing: Stroke
 
 /** A slate that holds more already, by an older rule, may still be made smaller. */
 const LIMITS: readonly Limit[] = [
-  { of: s => s.pieces, size: s => count(s.pieces), most: MOST_PIECES },
+  {
+    of: s => s.pieces,
+    size: s => count(s.pieces),
+    most: MOST_PIECES,
+    grew: (before, after, changed) =>
+      changed.map(thingOf).some(({ id }) => after.pieces[id as PieceId] && !before.pieces[id as PieceId]),
+  },
   { of: s => s.texts, size: s => sum(s.texts, text => text.length), most: MOST_LETTERS },
   { of: s => s.arrows, size: s => count(s.arrows), most: MOST_ARROWS },
   // A picture's file stays, so those that were taken away count too.
@@ -103,6 +115,8 @@ const LIMITS: readonly Limit[] = [
     most: limit.most,
   })),
 ]
+
+export const holdsTooMuch = (state: SlateState): boolean => LIMITS.some(({ size, most }) => size(state) > most)
 
 /** What a teacher has hidden can be restored, and a picture's file stays. */
 const staysAnyway = (thing: Stroke | OwnOnSlate) => 'by' in thing && (thing.hidden || thing.kind === 'picture')

@@ -1,6 +1,6 @@
 import type { Edition } from '../board/edition'
-import { refuse, type Result } from '../result'
-import { isStudent, type Actor } from './actor'
+import { ok, refuse, type Result } from '../result'
+import { isStudent, type Actor, type Author } from './actor'
 import { changedThings, thingOf, withHands, type ThingName } from './hands'
 import { asGivenOut, refusalForResult, withRoom } from './limits'
 import { arrange } from './moves/arrange'
@@ -25,6 +25,7 @@ import { notTheirs } from './ownership'
 import { outsidePart } from './parts'
 import { isToRead } from './reading'
 import type { SlateState } from './state'
+import { performing, stamped, versionOf } from './version'
 
 export type { Move, MoveKind, MoveOf } from './moveSchema'
 
@@ -60,39 +61,80 @@ export interface Making {
 }
 
 /**
- * The slate after the move, or why it can't be made: what the board doesn't have or allow, what is outside the actor's
- * part, or more than a slate holds. Never throws for a move that the schema lets through.
+ * The slate after a new move, or why it can't be made: what the board doesn't have or allow, what is outside the
+ * actor's part, or more than a slate holds. Never throws for a move that the schema lets through.
  */
 export function apply(
   state: SlateState,
   move: Move,
   { edition, actor, number = Infinity }: Making,
 ): Result<SlateState, MoveRefusal> {
-  const operation = operationFor(move)
-  const result = operation.apply(state, move, edition)
-  if (!result.ok || result.value === state) return result
-  const changed = thingsOf(state, move, result.value)
-  const roomy = withoutStale(withRoom(state, asGivenOut(result.value, changed, edition)), changed)
-  const refusal = refusalForResult(state, roomy, changed, edition)
+  const refusal = operationFor(move).check(state, move, edition)
   if (refusal) return refuse(refusal)
-  const others = notTheirs({ before: state, after: result.value, changed, actor, edition })
-  if (others !== undefined) return refuse({ code: 'not-allowed', item: thingOf(others).id })
-  // Starting again lays things where they were given out, on any page.
-  const read =
-    move.kind === 'start-again' ? undefined : changed.find(name => isToRead([state, result.value], name, edition))
-  if (read !== undefined) return refuse({ code: 'not-allowed', item: thingOf(read).id })
-  // Starting again goes by its own rule: it spares what is somebody else's.
-  if (
-    move.kind === 'start-again'
-      ? !startsOwnPart(move, actor)
-      : outsidePart({ before: state, after: result.value, changed, edition, actor })
-  ) {
-    return refuse({ code: 'not-your-part', item: changed[0] ?? '' })
-  }
-  return {
-    ok: true,
-    value: withHands({ was: state, state: roomy, things: changed, author: actor.author, number, edition }),
-  }
+  const change = changeBy(state, stamped(move), edition)
+  if (change.after === state) return ok(state)
+  const forbidden = refusalOf(change, move, { edition, actor })
+  return forbidden ? refuse(forbidden) : ok(touched(change, { edition, author: actor.author, number }))
+}
+
+/** Whose stored move it is, and the number that it has. */
+export interface Performing {
+  readonly edition: Edition
+  readonly author: Author
+  readonly number: number
+}
+
+/**
+ * The slate after a move that was taken once: nothing is asked about it any more, whatever is forbidden since. What
+ * the edition or the slate doesn't have is passed over. Throws only for a move of a version that is not known yet
+ * (`isKnown`).
+ */
+export function perform(state: SlateState, move: Move, performing: Performing): SlateState {
+  const change = changeBy(state, move, performing.edition)
+  return change.after === state ? state : touched(change, performing)
+}
+
+/** What a move does to a slate. */
+interface Change {
+  readonly before: SlateState
+  /** As the move alone leaves it. */
+  readonly after: SlateState
+  readonly changed: readonly ThingName[]
+  /** With what else follows: room made, words in one form, pieces turned as they were given out. */
+  readonly settled: SlateState
+}
+
+function changeBy(before: SlateState, move: Move, edition: Edition): Change {
+  const operation = operationFor(move)
+  const after = performing(operation, versionOf(move))(before, move, edition)
+  if (after === before) return { before, after, changed: [], settled: before }
+  const changed = operation.things?.(move) ?? changedThings(before, after)
+  const settled = withoutStale(withRoom(before, asGivenOut(after, changed, edition)), changed)
+  return { before, after, changed, settled }
+}
+
+const touched = ({ before, settled, changed }: Change, { edition, author, number }: Performing): SlateState =>
+  withHands({ was: before, state: settled, things: changed, author, number, edition })
+
+/** Null where the slate may come out of a new move like that, and the actor may change what it changes. */
+function refusalOf(
+  { before, after, changed, settled }: Change,
+  move: Move,
+  { edition, actor }: Pick<Making, 'edition' | 'actor'>,
+): MoveRefusal | null {
+  const refusal = refusalForResult(before, settled, changed, edition)
+  if (refusal) return refusal
+  const others = notTheirs({ before, after, changed, actor, edition })
+  if (others !== undefined) return { code: 'not-allowed', item: thingOf(others).id }
+  // Starting again lays things where they were given out, on any page, and goes by its own rule: it spares what is
+  // somebody else's.
+  if (move.kind === 'start-again')
+    return startsOwnPart(move, actor) ? null : { code: 'not-your-part', item: changed[0] ?? '' }
+  const read = changed.find(name => isToRead([before, after], name, edition))
+  if (read !== undefined) return { code: 'not-allowed', item: thingOf(read).id }
+  return outsidePart({ before, after, changed, edition, actor })
+    ? { code: 'not-your-part', item: changed[0] ?? '' }
+    : null
 }
 
 const startsOwnPart = ({ part, by, mine, everybody }: StartAgain, actor: Actor) =>
@@ -100,11 +142,6 @@ const startsOwnPart = ({ part, by, mine, everybody }: StartAgain, actor: Actor) 
   && (actor.part === 'all' || part === actor.part)
   && (by === undefined || by === actor.author)
   && (!actor.several || !isStudent(actor.author) || (!!mine && by === actor.author))
-
-/** What the move changed, by name. */
-function thingsOf(before: SlateState, move: Move, after: SlateState): readonly ThingName[] {
-  return operationFor(move).things?.(move) ?? changedThings(before, after)
-}
 
 /** The move that takes this one back, or null where nothing does; `before` is the state in which the move was made. */
 export function invert(before: SlateState, move: Move, edition: Edition): Move | null {

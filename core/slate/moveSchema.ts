@@ -15,6 +15,7 @@ import { StartAgainSchema } from './moves/startAgain'
 import { TurnSchema } from './moves/turn'
 import { UndrawSchema } from './moves/undraw'
 import { WriteSchema } from './moves/write'
+import { MOVE_VERSION } from './version'
 
 /**
  * All that can be done on a slate, as it comes over the wire. There is no word here for a backdrop, a place or somebody
@@ -43,3 +44,23 @@ export type MoveKind = keyof typeof SCHEMAS
 export type Move = v.InferOutput<(typeof SCHEMAS)[MoveKind]>
 export type MoveOf<Kind extends MoveKind> = Extract<Move, { kind: Kind }>
 export const MoveSchema: v.GenericSchema<unknown, Move> = v.variant('kind', Object.values(SCHEMAS))
+
+const VersionedSchema = v.looseObject({
+  version: v.optional(v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(MOVE_VERSION))),
+})
+/**
+ * A move as files keep it: with the version by which it is performed, where it isn't the first. One of a later
+ * application can't be read.
+ */
+export const KeptMoveSchema: v.GenericSchema<unknown, Move> = v.pipe(
+  VersionedSchema,
+  v.rawTransform(({ dataset, addIssue, NEVER }) => {
+    const move = v.safeParse(MoveSchema, dataset.value)
+    if (move.success) {
+      const { version } = dataset.value
+      return version === undefined ? move.output : { ...move.output, version }
+    }
+    addIssue({ message: v.summarize(move.issues) })
+    return NEVER
+  }),
+)

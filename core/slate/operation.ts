@@ -1,7 +1,8 @@
 import type { Edition } from '../board/edition'
-import type { Result } from '../result'
 import type { ThingName } from './hands'
 import type { SlateState } from './state'
+
+export type Perform<Move> = (state: SlateState, move: Move, edition: Edition) => SlateState
 
 /**
  * Why a well-formed move can't be made on this slate. *not-allowed*: the board doesn't let students do that there.
@@ -14,14 +15,23 @@ export interface MoveRefusal {
 }
 
 /**
- * One kind of move. `apply` never throws for bad input and never changes the state it is given.
+ * One kind of move. Nothing here throws for bad input or changes the state it is given.
+ *
+ * What may be done is one thing, what a move does is another. `check` is asked of a move that is new, and may become
+ * stricter; null where it can be made. `perform` is what a move makes of a slate, also of one that was stored years
+ * ago: it is total, asks no leave, and passes over what isn't there. It never changes; where it has to, the moves get
+ * another version (`version.ts`) and what it was before stays under `formerly`.
+ *
  * `invert` is asked with the state before the move; applying what it returns to the state after gives the state before
  * back.
  * Null for what can't be taken back: a hint that was seen.
  */
 export interface Operation<Kind extends string, Move extends { readonly kind: Kind }> {
   readonly kind: Kind
-  readonly apply: (state: SlateState, move: Move, edition: Edition) => Result<SlateState, MoveRefusal>
+  readonly check: (state: SlateState, move: Move, edition: Edition) => MoveRefusal | null
+  readonly perform: Perform<Move>
+  /** How moves up to a version are performed, the oldest first. */
+  readonly formerly?: readonly { readonly upTo: number; readonly perform: Perform<Move> }[]
   readonly invert: (before: SlateState, move: Move, edition: Edition) => { readonly kind: string } | null
   /** What the move is about. Null: whatever differs afterwards. */
   readonly things: ((move: Move) => readonly ThingName[]) | null

@@ -1,8 +1,9 @@
 import type { Edition } from '../board/edition'
-import { taken, type Author } from './actor'
+import type { Author } from './actor'
 import { carry } from './carry'
-import { apply, type Move } from './move'
+import { perform, type Move } from './move'
 import { startOf, type SlateState } from './state'
+import { isKnown } from './version'
 
 /** A move as it was made. */
 export interface MadeMove {
@@ -36,8 +37,8 @@ export interface Replay {
 const BETWEEN_SNAPSHOTS = 50
 
 /**
- * How a slate came about, to be looked at from any moment of it. Gone through once; what can't be made any more (it was
- * stored, so that means damage) changes nothing. Throws where there is no chapter.
+ * How a slate came about, to be looked at from any moment of it. Gone through once; what a later
+ * application made of it changes nothing. Throws where there is no chapter.
  */
 export function replayOf(chapters: readonly Chapter[]): Replay {
   const first = chapters[0]
@@ -68,6 +69,5 @@ const over = (stand: Stand, edition: Edition): Stand =>
   stand.edition === edition ? stand : { edition, state: carry(stand.state, stand.edition, edition).state }
 
 function withMove({ edition, state }: Stand, { move, by, number }: MadeMove): Stand {
-  const done = apply(state, move, { edition, actor: taken(by), number })
-  return { edition, state: done.ok ? done.value : state }
+  return { edition, state: isKnown(move) ? perform(state, move, { edition, author: by, number }) : state }
 }

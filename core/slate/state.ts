@@ -3,6 +3,7 @@ import { besideOf } from './beside'
 import type { PieceId } from '../board/ids'
 import type { Hand } from './hands'
 import type { OwnOnSlate } from './own'
+import { ringOf, topOf, type PieceChange, type Pieces } from './pieceRing'
 import type { OnPage, Stroke } from './stateSchema'
 import type { Weave } from './weave'
 
@@ -19,7 +20,7 @@ export const LONGEST_TEXT = 2000
 
 /** All of a student's work. A piece that isn't named stands on the ledge; a copy that isn't named is not there. */
 export interface SlateState {
-  readonly pieces: { readonly [piece: PieceId]: OnPage }
+  readonly pieces: Pieces
   readonly texts: { readonly [writtenIn: string]: string }
   readonly strokes: { readonly [stroke: string]: Stroke }
   readonly arrows: { readonly [fromTo: string]: true }
@@ -69,13 +70,16 @@ export function isUntouched(state: SlateState, edition: Edition): boolean {
 }
 
 /** Zero for a slate on which nothing lies. */
-export function top(state: SlateState): number {
-  return Object.values(state.pieces).reduce((highest, { z }) => Math.max(highest, z), 0)
-}
+export const top = ({ pieces }: SlateState): number => ringOf(pieces)?.top(pieces) ?? topOf(pieces)
 
-/** The slate with some pieces put (a position) or shelved (null). The slate given is not changed. */
-export function withPieces(state: SlateState, changes: Iterable<readonly [PieceId, OnPage | null]>): SlateState {
+/**
+ * The slate with some pieces put (a position) or shelved (null). The slate given is not changed; while many moves are
+ * made in a row, it is good until the next move is begun (`pieceRing.ts`).
+ */
+export function withPieces(state: SlateState, changes: Iterable<PieceChange>): SlateState {
   const all = [...changes]
+  const inARow = ringOf(state.pieces)?.after(state.pieces, all)
+  if (inARow) return { ...state, pieces: inARow }
   const [only] = all
   // Of most moves one piece alone: a copy with it is many times quicker than a map of all of them.
   if (only?.[1] && all.length === 1) return { ...state, pieces: { ...state.pieces, [only[0]]: only[1] } }

@@ -1,8 +1,10 @@
 import type { Edition } from '../board/edition'
-import { HOLDER, taken, type Actor } from '../slate/actor'
+import { HOLDER, type Actor } from '../slate/actor'
 import type { HistoryStep } from '../slate/history'
-import { apply, invert } from '../slate/move'
+import { apply, invert, perform } from '../slate/move'
+import { PieceRing } from '../slate/pieceRing'
 import { emptySlate, type SlateState } from '../slate/state'
+import { isKnown } from '../slate/version'
 import type { Envelope, NumberedMove } from './messages'
 
 /**
@@ -52,19 +54,23 @@ export function takeUp(
   making: { readonly edition: Edition; readonly actor: Actor },
 ): { readonly replica: Replica; readonly steps: HistoryStep[] } {
   const steps: HistoryStep[] = []
-  let { shown } = replica
+  const ring = new PieceRing(replica.shown.pieces)
+  let shown: SlateState = { ...replica.shown, pieces: ring.pieces }
   for (const { id, move, undoes } of envelopes) {
+    ring.begin()
     const result = apply(shown, move, making)
     if (!result.ok) continue
     steps.push({ id, inverse: undoes ? null : invert(shown, move, making.edition), undoes })
     shown = result.value
   }
+  ring.end()
   return { replica: { ...replica, pending: [...replica.pending, ...envelopes], shown }, steps }
 }
 
 /**
  * Moves from the server, in its order; those already known are passed over, and own ones leave `pending`.
- * Returns null when a number is missing in between: the caller then asks for everything after `replica.number`.
+ * Returns null when a number is missing in between, or a move is of a later application than this: the caller then
+ * asks for the whole slate.
  */
 export function receive(
   replica: Replica,
@@ -78,10 +84,8 @@ export function receive(
   for (const numbered of moves) {
     arrived.add(numbered.id)
     if (numbered.number <= number) continue
-    if (numbered.number !== number + 1) return null
-    const result = apply(confirmed, numbered.move, { edition, actor: taken(numbered.by), number: numbered.number })
-    if (!result.ok) return null
-    confirmed = result.value
+    if (numbered.number !== number + 1 || !isKnown(numbered.move)) return null
+    confirmed = perform(confirmed, numbered.move, { edition, author: numbered.by, number: numbered.number })
     number = numbered.number
     fresh.push(numbered)
   }

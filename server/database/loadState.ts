@@ -1,7 +1,6 @@
 import { sql, type Kysely } from 'kysely'
 import { carry } from '../../core/slate/carry'
-import { taken } from '../../core/slate/actor'
-import { apply } from '../../core/slate/move'
+import { perform } from '../../core/slate/move'
 import { startOf, wholeState, type SlateState } from '../../core/slate/state'
 import type { Edition } from '../../core/board/edition'
 import type { EditionCache } from './editions'
@@ -69,15 +68,13 @@ export async function loadStates(
 const isState = (state: unknown) =>
   typeof state === 'object' && state !== null && typeof (state as { pieces?: unknown }).pieces === 'object'
 
-/** Null when a move is missing, can't be read or doesn't apply: that can only mean damage. */
+/** Null when a move is missing or can't be read (that can only mean damage), or was made by a later application. */
 function replayed(start: Numbered, moves: readonly StoredMove[], edition: Edition): Loaded {
   let { number, state } = start
   try {
     for (const { number: next, move, by } of moves) {
       if (next !== number + 1) return null
-      const result = apply(state, move, { edition, actor: taken(by), number: next })
-      if (!result.ok) return null
-      state = result.value
+      state = perform(state, move, { edition, author: by, number: next })
       number = next
     }
     return { number, state }

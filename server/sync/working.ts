@@ -5,6 +5,7 @@ import { undoOf } from '../../core/slate/history'
 import { apply, invert, type Move } from '../../core/slate/move'
 import { opennessTo, whyShut, type Openness } from '../../core/slate/status'
 import type { SlateState } from '../../core/slate/state'
+import { stamped } from '../../core/slate/version'
 import type { NumberedMove, SentEnvelope } from '../../core/sync/messages'
 import type { RefusalCode } from '../../core/sync/refusals'
 
@@ -74,7 +75,7 @@ export function work({
     if (!result.ok) return { ok: false, code: result.reason.code }
     const stored: StoredMove = {
       id: envelope.id,
-      move: move.value,
+      move: stamped(move.value),
       number,
       by: actor.author,
       at,

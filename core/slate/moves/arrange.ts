@@ -1,12 +1,11 @@
 import * as v from 'valibot'
 import { MOST_PIECES } from '../../board/sizes'
 import { OnSlateIdSchema, type PieceId } from '../../board/ids'
-import { ok, refuse } from '../../result'
 import { thingName } from '../hands'
 import type { Operation } from '../operation'
 import { withPieces, type OnPage } from '../state'
 import { OnPageSchema } from '../stateSchema'
-import { refusalFor } from './position'
+import { onBoard, refusalFor } from './position'
 
 /** Several pieces at once: a position, or null for the ledge. If one can't go there, none goes. */
 export const ArrangeSchema = v.object({
@@ -27,13 +26,14 @@ export const arrange: Operation<'arrange', Arrange> = {
     const kept = entriesOf(pieces).filter(([id]) => keep(thingName('piece', id)))
     return kept.length ? { kind: 'arrange', pieces: Object.fromEntries(kept) } : null
   },
-  apply(state, { pieces }, edition) {
+  check(_, { pieces }, edition) {
     for (const [piece, position] of entriesOf(pieces)) {
       const refusal = refusalFor(edition, piece, position ?? undefined)
-      if (refusal) return refuse(refusal)
+      if (refusal) return refusal
     }
-    return ok(withPieces(state, entriesOf(pieces)))
+    return null
   },
+  perform: (state, { pieces }, edition) => withPieces(state, onBoard(edition, entriesOf(pieces))),
   invert(before, { pieces }) {
     return {
       kind: 'arrange',

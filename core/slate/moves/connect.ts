@@ -1,7 +1,6 @@
 import * as v from 'valibot'
 import type { Edition } from '../../board/edition'
 import { OnSlateIdSchema, type PieceId } from '../../board/ids'
-import { ok, refuse } from '../../result'
 import { thingName } from '../hands'
 import type { MoveRefusal, Operation } from '../operation'
 import { arrowName, withEntry } from '../state'
@@ -15,10 +14,8 @@ export type Connect = v.InferOutput<typeof ConnectSchema>
 export const connect: Operation<'connect', Connect> = {
   kind: 'connect',
   things: ({ from, to }) => [thingName('arrow', arrowName(from, to))],
-  apply(state, { from, to }, edition) {
-    const refusal = refusalToConnect(edition, from, to)
-    return refusal ? refuse(refusal) : ok({ ...state, arrows: withEntry(state.arrows, arrowName(from, to), true) })
-  },
+  check: (_, { from, to }, edition) => refusalToConnect(edition, from, to),
+  perform: (state, { from, to }) => ({ ...state, arrows: withEntry(state.arrows, arrowName(from, to), true) }),
   invert: (before, { from, to }) => ({ kind: before.arrows[arrowName(from, to)] ? 'connect' : 'disconnect', from, to }),
 }
 

@@ -1,6 +1,5 @@
 import * as v from 'valibot'
 import { PlaceIdSchema } from '../../board/ids'
-import { ok, refuse } from '../../result'
 import { thingName } from '../hands'
 import type { Operation } from '../operation'
 import { withEntry, type Stroke } from '../state'
@@ -20,14 +19,16 @@ export type Draw = v.InferOutput<typeof DrawSchema>
 export const draw: Operation<'draw', Draw> = {
   kind: 'draw',
   things: ({ stroke }) => [thingName('stroke', stroke)],
-  apply(state, { stroke: item, place, points, gone }, edition) {
+  check(state, { stroke: item, place, points }, edition) {
     const known = edition.places.get(place)
-    if (!known) return refuse({ code: 'unknown-place', item: place })
-    if (known.place.kind !== 'drawing' || state.strokes[item]) return refuse({ code: 'not-allowed', item })
+    if (!known) return { code: 'unknown-place', item: place }
+    if (known.place.kind !== 'drawing' || state.strokes[item]) return { code: 'not-allowed', item }
     const { width, height } = known.page
-    if (points.some(([x, y]) => x < 0 || y < 0 || x > width || y > height)) return refuse({ code: 'off-page', item })
+    return points.some(([x, y]) => x < 0 || y < 0 || x > width || y > height) ? { code: 'off-page', item } : null
+  },
+  perform(state, { stroke: item, place, points, gone }) {
     const stroke: Stroke = { place, points, ...(gone && { gone }) }
-    return ok({ ...state, strokes: withEntry(state.strokes, item, stroke) })
+    return { ...state, strokes: withEntry(state.strokes, item, stroke) }
   },
   invert: (_, { stroke }) => ({ kind: 'undraw', stroke }),
 }

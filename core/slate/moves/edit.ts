@@ -1,6 +1,5 @@
 import * as v from 'valibot'
 import type { Edition } from '../../board/edition'
-import { ok, refuse } from '../../result'
 import { storedText } from '../../text/storedText'
 import { thingName, thingOf } from '../hands'
 import type { MoveRefusal, Operation } from '../operation'
@@ -48,17 +47,20 @@ export type Edit = v.InferOutput<typeof EditSchema>
 export const edit: Operation<'edit', Edit> = {
   kind: 'edit',
   things: move => [nameOf(move)],
-  apply(state, move, edition) {
+  check(state, move, edition) {
     const refusal = refusalToEdit(state, move, edition)
-    if (refusal) return refuse(refusal)
-    const name = nameOf(move)
+    if (refusal) return refusal
     const was = weaveIn(state, move)
     const weave = woven(was, move)
-    if (!weave) return refuse({ code: 'not-allowed', item: move.in.name })
-    const text = wordsOf(weave)
-    if (text.length > longestOf(move) && text.length > wordsOf(was).length)
-      return refuse({ code: 'full', item: move.in.name })
-    return ok({ ...withText(state, move, text), weaves: { ...state.weaves, [name]: weave } })
+    if (!weave) return { code: 'not-allowed', item: move.in.name }
+    const { length } = wordsOf(weave)
+    return length > longestOf(move) && length > wordsOf(was).length ? { code: 'full', item: move.in.name } : null
+  },
+  perform(state, move) {
+    const { of, name } = move.in
+    const weave = woven(weaveIn(state, move), move)
+    if (!weave || (of === 'own' && !state.own[name])) return state
+    return { ...withText(state, move, wordsOf(weave)), weaves: { ...state.weaves, [nameOf(move)]: weave } }
   },
   /** What was put in is taken out, and what was taken out comes back, whoever has written there since. */
   invert(before, move) {

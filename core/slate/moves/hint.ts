@@ -2,7 +2,6 @@ import * as v from 'valibot'
 import { MOST_HINTS } from '../../board/sizes'
 import type { Edition } from '../../board/edition'
 import { PageIdSchema, StepIdSchema } from '../../board/ids'
-import { ok, refuse } from '../../result'
 import { thingName } from '../hands'
 import type { Operation } from '../operation'
 
@@ -23,12 +22,13 @@ export function hintsOf(edition: Edition, of: string): readonly string[] {
 export const hint: Operation<'hint', Hint> = {
   kind: 'hint',
   things: ({ of }) => [thingName('hint', of)],
-  apply(state, { of, number }, edition) {
-    const seen = state.hints[of] ?? 0
+  check(state, { of, number }, edition) {
+    const next = (state.hints[of] ?? 0) + 1
     // Two who look at once have seen the same one.
-    if (number <= seen) return ok(state)
-    if (number > hintsOf(edition, of).length || number > seen + 1) return refuse({ code: 'not-allowed', item: of })
-    return ok({ ...state, hints: { ...state.hints, [of]: number } })
+    if (number < next) return null
+    return number === next && number <= hintsOf(edition, of).length ? null : { code: 'not-allowed', item: of }
   },
+  perform: (state, { of, number }) =>
+    number > (state.hints[of] ?? 0) ? { ...state, hints: { ...state.hints, [of]: number } } : state,
   invert: () => null,
 }

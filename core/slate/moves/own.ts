@@ -1,6 +1,5 @@
 import * as v from 'valibot'
 import type { Edition } from '../../board/edition'
-import { ok, refuse } from '../../result'
 import { AuthorSchema } from '../actor'
 import { thingName } from '../hands'
 import type { MoveRefusal, Operation } from '../operation'
@@ -28,20 +27,23 @@ export type OwnMove = v.InferOutput<typeof OwnMoveSchema>
 export const own: Operation<'own', OwnMove> = {
   kind: 'own',
   things: ({ thing }) => [thingName('own', thing)],
-  apply(state, { thing, as: said, by, gone, hidden, words }, edition) {
+  check(state, move, edition) {
+    const { thing, gone, hidden } = move
     const before = state.own[thing]
-    const as = said && words && before ? withWordsOf(said, before) : said
-    if (!as) return before && !before.gone ? ok({ ...state, own: withEntry(state.own, thing, undefined) }) : ok(state)
+    const as = meantBy(move, before)
+    if (!as) return null
     // Nothing comes into the slate unseen: what is taken away was there, and could be.
-    if (before ? before.kind !== as.kind : gone) return refuse({ code: 'not-allowed', item: thing })
-    if (hidden && !before) return refuse({ code: 'not-allowed', item: thing })
+    if (before ? before.kind !== as.kind : gone) return { code: 'not-allowed', item: thing }
+    if (hidden && !before) return { code: 'not-allowed', item: thing }
     const asItWas = (gone || hidden || before?.hidden) && before && JSON.stringify(bare(before)) === JSON.stringify(as)
-    const refusal = asItWas ? null : refusalToMake(edition, thing, as)
-    if (refusal) return refuse(refusal)
-    return ok({
-      ...state,
-      own: { ...state.own, [thing]: { ...as, by, ...(gone && { gone }), ...(hidden && { hidden }) } },
-    })
+    return asItWas ? null : refusalToMake(edition, thing, as)
+  },
+  perform(state, move) {
+    const { thing, by, gone, hidden } = move
+    const before = state.own[thing]
+    const as = meantBy(move, before)
+    if (!as) return before && !before.gone ? { ...state, own: withEntry(state.own, thing, undefined) } : state
+    return { ...state, own: { ...state.own, [thing]: { ...as, by, ...(gone && { gone }), ...(hidden && { hidden }) } } }
   },
   invert(before, { thing, by, words }) {
     const was = before.own[thing]
@@ -58,6 +60,9 @@ export const own: Operation<'own', OwnMove> = {
       : { kind: 'own', thing, as: null, by }
   },
 }
+
+const meantBy = ({ as, words }: OwnMove, before: OwnOnSlate | undefined) =>
+  as && words && before ? withWordsOf(as, before) : as
 
 const withWordsOf = (as: Own, was: OwnOnSlate): Own => ('text' in as && 'text' in was ? { ...as, text: was.text } : as)
 

@@ -16,6 +16,10 @@ export function refusalFor(edition: Edition, item: PieceId, centre?: Point): Mov
   return onPage ? null : { code: 'off-page', item }
 }
 
+/** Of these pieces, those that the board has; a move that was made over another edition may name more. */
+export const onBoard = <Where>(edition: Edition, pieces: readonly (readonly [PieceId, Where])[]) =>
+  pieces.filter(([id]) => edition.pieces.get(id))
+
 /** A position without what says nothing: no turn, not flipped. */
 export function tidied({
   x,

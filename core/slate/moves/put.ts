@@ -1,7 +1,6 @@
 import * as v from 'valibot'
 import { OnSlateIdSchema } from '../../board/ids'
 import { LengthSchema } from '../../geometry/shape'
-import { ok, refuse } from '../../result'
 import { thingName } from '../hands'
 import type { Operation } from '../operation'
 import { top, withPieces } from '../state'
@@ -26,18 +25,16 @@ export type Put = v.InferOutput<typeof PutSchema>
 export const put: Operation<'put', Put> = {
   kind: 'put',
   things: ({ piece }) => [thingName('piece', piece)],
-  apply(state, { piece, x, y, z, turn, flipped }, edition) {
-    const refusal = refusalFor(edition, piece, { x, y })
-    if (refusal) return refuse(refusal)
+  check: (_, { piece, x, y }, edition) => refusalFor(edition, piece, { x, y }),
+  perform(state, { piece, x, y, z, turn, flipped }, edition) {
+    if (!edition.pieces.get(piece)) return state
     const before = state.pieces[piece]
-    return ok(
-      withPieces(state, [
-        [
-          piece,
-          tidied({ x, y, z: z ?? top(state) + 1, turn: turn ?? before?.turn, flipped: flipped ?? before?.flipped }),
-        ],
-      ]),
-    )
+    return withPieces(state, [
+      [
+        piece,
+        tidied({ x, y, z: z ?? top(state) + 1, turn: turn ?? before?.turn, flipped: flipped ?? before?.flipped }),
+      ],
+    ])
   },
   invert(before, { piece }) {
     const position = before.pieces[piece]

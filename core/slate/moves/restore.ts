@@ -1,9 +1,10 @@
 import * as v from 'valibot'
+import type { PieceId } from '../../board/ids'
 import { MOST_PIECES } from '../../board/sizes'
-import { ok, refuse } from '../../result'
 import type { Operation } from '../operation'
-import { MOST_LETTERS, MOST_STROKES } from '../state'
+import { MOST_LETTERS, MOST_STROKES, type OnPage } from '../state'
 import { ArrowsSchema, PiecesSchema, StrokeIdSchema, TextsSchema } from '../stateSchema'
+import { onBoard } from './position'
 import { refusalForAll, revertTo } from './revert'
 import { withStrokes } from './startAgain'
 
@@ -26,13 +27,14 @@ export type Restore = v.InferOutput<typeof RestoreSchema>
 export const restore: Operation<'restore', Restore> = {
   kind: 'restore',
   things: null,
-  apply(state, { pieces, texts, arrows, strokes }, edition) {
-    const refusal = refusalForAll(edition, { pieces, texts, arrows: Object.keys(arrows) })
-    if (refusal) return refuse(refusal)
-    return ok({ ...state, pieces, texts, arrows, strokes: withStrokes(state.strokes, new Set(strokes)) })
-  },
-  invert: (before, { strokes, ...all }, edition) => {
-    const after = restore.apply(before, { strokes, ...all }, edition)
-    return revertTo(before, after.ok ? after.value : before)
-  },
+  check: (_, { pieces, texts, arrows }, edition) =>
+    refusalForAll(edition, { pieces, texts, arrows: Object.keys(arrows) }),
+  perform: (state, { pieces, texts, arrows, strokes }, edition) => ({
+    ...state,
+    pieces: Object.fromEntries(onBoard(edition, Object.entries(pieces) as [PieceId, OnPage][])),
+    texts,
+    arrows,
+    strokes: withStrokes(state.strokes, new Set(strokes)),
+  }),
+  invert: (before, move, edition) => revertTo(before, restore.perform(before, move, edition)),
 }

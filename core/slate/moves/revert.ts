@@ -2,7 +2,6 @@ import * as v from 'valibot'
 import { MOST_PIECES } from '../../board/sizes'
 import type { Edition } from '../../board/edition'
 import { OnSlateIdSchema, type PieceId } from '../../board/ids'
-import { ok, refuse } from '../../result'
 import { changedThings, thingName, thingOf, type Thing, type ThingName } from '../hands'
 import type { MoveRefusal, Operation } from '../operation'
 import {
@@ -17,7 +16,7 @@ import {
 } from '../state'
 import { ArrowNameSchema, OnPageSchema, StrokeIdSchema, TextsSchema } from '../stateSchema'
 import { refusalToConnect } from './connect'
-import { refusalFor } from './position'
+import { onBoard, refusalFor } from './position'
 import { MOST_OWN } from '../own'
 import { OwnIdSchema } from '../ownSchema'
 import { goneOr } from './own'
@@ -48,15 +47,11 @@ const positionsIn = (pieces: Revert['pieces']) => Object.entries(pieces) as [Pie
 export const revert: Operation<'revert', Revert> = {
   kind: 'revert',
   things: move => namesIn(move),
-  apply(state, { pieces, texts, arrows, strokes, own = {} }, edition) {
-    const refusal = refusalForAll(edition, {
-      pieces,
-      texts,
-      arrows: Object.keys(arrows).filter(arrow => arrows[arrow]),
-    })
-    if (refusal) return refuse(refusal)
-    return ok({
-      ...withPieces(state, positionsIn(pieces)),
+  check: (_, { pieces, texts, arrows }, edition) =>
+    refusalForAll(edition, { pieces, texts, arrows: Object.keys(arrows).filter(arrow => arrows[arrow]) }),
+  perform(state, { pieces, texts, arrows, strokes, own = {} }, edition) {
+    return {
+      ...withPieces(state, onBoard(edition, positionsIn(pieces))),
       texts: Object.entries(texts).reduce((all, [item, text]) => withEntry(all, item, text || undefined), state.texts),
       arrows: Object.entries(arrows).reduce(
         (all, [arrow, there]) => withEntry(all, arrow, there || undefined),
@@ -64,7 +59,7 @@ export const revert: Operation<'revert', Revert> = {
       ),
       strokes: reverted(state.strokes, strokes),
       own: ownReverted(state.own, own),
-    })
+    }
   },
   invert: (before, move) => ({ kind: 'revert', ...valuesOf(before, namesIn(move)) }),
   limitedTo(move, keep) {

@@ -1,5 +1,4 @@
 import * as v from 'valibot'
-import { ok } from '../../result'
 import { thingName } from '../hands'
 import type { Operation } from '../operation'
 import { MOST_STROKES, type SlateState, type Stroke } from '../state'
@@ -20,7 +19,8 @@ export const rub: Operation<'rub', Rub> = {
     const kept = strokes.filter(id => keep(thingName('stroke', id)))
     return kept.length ? { kind: 'rub', strokes: kept, gone } : null
   },
-  apply: (state, { strokes, gone }) => ok({ ...state, strokes: rubbed(state.strokes, new Set(strokes), gone) }),
+  check: () => null,
+  perform: (state, { strokes, gone }) => ({ ...state, strokes: rubbed(state.strokes, new Set(strokes), gone) }),
   invert(before, { strokes, gone }) {
     const changed = strokes.filter(id => before.strokes[id] && (before.strokes[id].gone ?? false) !== gone)
     return { kind: 'rub', strokes: [...new Set(changed)], gone: !gone }

@@ -1,6 +1,5 @@
 import * as v from 'valibot'
 import { OnSlateIdSchema } from '../../board/ids'
-import { ok, refuse } from '../../result'
 import { thingName } from '../hands'
 import type { Operation } from '../operation'
 import { withPieces } from '../state'
@@ -13,10 +12,8 @@ export type Shelve = v.InferOutput<typeof ShelveSchema>
 export const shelve: Operation<'shelve', Shelve> = {
   kind: 'shelve',
   things: ({ piece }) => [thingName('piece', piece)],
-  apply(state, { piece }, edition) {
-    const refusal = refusalFor(edition, piece)
-    return refusal ? refuse(refusal) : ok(withPieces(state, [[piece, null]]))
-  },
+  check: (_, { piece }, edition) => refusalFor(edition, piece),
+  perform: (state, { piece }) => withPieces(state, [[piece, null]]),
   invert(before, { piece }) {
     const position = before.pieces[piece]
     return position ? { kind: 'put', piece, ...position } : { kind: 'shelve', piece }

@@ -1,7 +1,6 @@
 import * as v from 'valibot'
 import type { Edition } from '../../board/edition'
 import { MOST_PARTS } from '../../board/whatPlacesTake'
-import { ok } from '../../result'
 import type { PieceId } from '../../board/ids'
 import { besideOf } from '../beside'
 import { AuthorSchema, HOLDER, mayTouch, type Author } from '../actor'
@@ -35,7 +34,8 @@ export type StartAgain = v.InferOutput<typeof StartAgainSchema>
 export const startAgain: Operation<'start-again', StartAgain> = {
   kind: 'start-again',
   things: null,
-  apply: (state, move, edition) => ok(startedAgain(state, move, edition)),
+  check: () => null,
+  perform: startedAgain,
   invert: (before, move, edition) => revertTo(before, startedAgain(before, move, edition)),
 }
 
@@ -68,8 +68,7 @@ export function startedAgain(
       && !(isAlone(state, name, by) && (!writtenOn(state, name) || isAlone(state, writtenOn(state, name)!, by))))
   const back = revertTo(state, cleared)
   const spared = revert.limitedTo!(back, isOthers)
-  const kept = spared ? revert.apply(cleared, spared, edition) : ok(cleared)
-  return kept.ok ? kept.value : state
+  return spared ? revert.perform(cleared, spared, edition) : cleared
 }
 
 /** What somebody wrote on this piece; null where there is nothing. */

@@ -1,6 +1,5 @@
 import * as v from 'valibot'
 import { OnSlateIdSchema } from '../../board/ids'
-import { ok, refuse } from '../../result'
 import { thingName } from '../hands'
 import type { Operation } from '../operation'
 import { withPieces } from '../state'
@@ -18,13 +17,11 @@ export type Turn = v.InferOutput<typeof TurnSchema>
 export const turn: Operation<'turn', Turn> = {
   kind: 'turn',
   things: ({ piece }) => [thingName('piece', piece)],
-  apply(state, { piece: item, turn, flipped }, edition) {
-    const refusal = refusalFor(edition, item)
-    if (refusal) return refuse(refusal)
-    const lies = state.pieces[item]
-    return lies
-      ? ok(withPieces(state, [[item, tidied({ ...lies, turn, flipped })]]))
-      : refuse({ code: 'not-allowed', item })
+  check: (state, { piece: item }, edition) =>
+    refusalFor(edition, item) ?? (state.pieces[item] ? null : { code: 'not-allowed', item }),
+  perform(state, { piece, turn, flipped }) {
+    const lies = state.pieces[piece]
+    return lies ? withPieces(state, [[piece, tidied({ ...lies, turn, flipped })]]) : state
   },
   invert(before, { piece }) {
     const { turn = 0, flipped = false } = before.pieces[piece] ?? {}

@@ -1,5 +1,4 @@
 import * as v from 'valibot'
-import { ok } from '../../result'
 import { thingName } from '../hands'
 import type { Operation } from '../operation'
 import { withEntry } from '../state'
@@ -12,7 +11,8 @@ export type Undraw = v.InferOutput<typeof UndrawSchema>
 export const undraw: Operation<'undraw', Undraw> = {
   kind: 'undraw',
   things: ({ stroke }) => [thingName('stroke', stroke)],
-  apply: (state, { stroke }) => ok({ ...state, strokes: withEntry(state.strokes, stroke, undefined) }),
+  check: () => null,
+  perform: (state, { stroke }) => ({ ...state, strokes: withEntry(state.strokes, stroke, undefined) }),
   invert(before, { stroke }) {
     const drawn = before.strokes[stroke]
     return drawn ? { kind: 'draw', stroke, ...drawn } : { kind: 'undraw', stroke }

@@ -5,7 +5,6 @@ import type { PieceId, PlaceId } from '../../board/ids'
 import { gapsIn, isBlank } from '../../board/whatPlacesTake'
 import { besideOf, hasRoomBeside } from '../beside'
 import { PIECE_TRAITS } from '../../board/pieceTraits'
-import { ok, refuse } from '../../result'
 import { thingName } from '../hands'
 import type { MoveRefusal, Operation } from '../operation'
 import { LONGEST_TEXT, withEntry } from '../state'
@@ -21,11 +20,8 @@ export type Write = v.InferOutput<typeof WriteSchema>
 export const write: Operation<'write', Write> = {
   kind: 'write',
   things: ({ in: item }) => [thingName('text', item)],
-  apply(state, { in: item, text }, edition) {
-    const refusal = refusalToWrite(edition, item)
-    if (refusal) return refuse(refusal)
-    return ok({ ...state, texts: withEntry(state.texts, item, text || undefined) })
-  },
+  check: (_, { in: item }, edition) => refusalToWrite(edition, item),
+  perform: (state, { in: item, text }) => ({ ...state, texts: withEntry(state.texts, item, text || undefined) }),
   invert: (before, { in: item }) => ({ kind: 'write', in: item, text: before.texts[item] ?? '' }),
 }
 

@@ -1,5 +1,6 @@
 import { changedReview, NO_REVIEW } from '../../../core/handout/review'
 import type { SlateFile } from '../../../core/along/slate'
+import { isSound } from '../../../core/slate/sound'
 import type { MarginItem } from '../../../core/margin/item'
 import type { Transaction } from 'kysely'
 import { loadStates, stateAt } from '../../database/loadState'
@@ -65,8 +66,9 @@ export async function slateIn(unpacking: Unpacking, file: SlateFile, of: OfSlate
           })
           .execute()
       }
-      if (!(await loadStates(trx, engine.editions, [row])).get(slate))
-        throw new Error('its moves contradict each other')
+      const now = (await loadStates(trx, engine.editions, [row])).get(slate)
+      if (!now || !isSound(now.state, await engine.editions.get(trx, row.edition)))
+        throw new Error('its moves lead nowhere that a slate could be')
       return slate
     })
   } catch (error) {

@@ -63,7 +63,7 @@ describe('how a slate came about', () => {
     expect(replay.after(0).edition).toBe(EDITION)
   })
 
-  it('of a slate without moves there is only how it was given out; what can no longer be made changes nothing', () => {
+  it('of a slate without moves there is only how it was given out; what the board doesn’t have is passed over', () => {
     expect(replayOf([{ edition: EDITION, moves: [] }]).after(0).state).toEqual(startOf(EDITION))
     const broken = made([put(0, 100), { kind: 'put', piece: pieceId('gone'), x: 1, y: 1 }, put(1, 50)])
     const replay = replayOf([{ edition: EDITION, moves: broken }])

@@ -2,9 +2,8 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { readBoard, type Board } from '../../../core/board/board'
 import { makeEdition } from '../../../core/board/edition'
 import { NO_RULES } from '../../../core/handout/noRules'
-import { taken } from '../../../core/slate/actor'
 import { carry } from '../../../core/slate/carry'
-import { apply } from '../../../core/slate/move'
+import { perform } from '../../../core/slate/move'
 import { startOf } from '../../../core/slate/state'
 import { seeded } from '../../../core/layout/random'
 import type { SentEnvelope } from '../../../core/sync/messages'
@@ -198,11 +197,10 @@ describe('a frame of several', () => {
     const rows = await movesOf(frame)
     expect(rows.map(r => r.number)).toEqual(rows.map((_, i) => i + 1))
     const edition = makeEdition(parted())
-    const replayed = rows.reduce((state, { move, by, number }) => {
-      const result = apply(state, move, { edition, actor: taken(by), number })
-      if (!result.ok) throw new Error(result.reason.code)
-      return result.value
-    }, startOf(edition))
+    const replayed = rows.reduce(
+      (state, { move, by, number }) => perform(state, move, { edition, author: by, number }),
+      startOf(edition),
+    )
     expect(await two.stateOf(frame)).toEqual({ number: rows.length, state: replayed })
     for (const undo of rows.filter(r => r.undoes)) {
       const undone = rows.find(r => r.id === undo.undoes)!
