@@ -83,5 +83,32 @@ function isHeavySvg(text: string): boolean {
     (sum, [all]) => sum + all.length,
     0,
   )
-  return repeats > MOST_SVG_REPEATS || letters > MOST_SVG_LETTERS
+  return repeats > MOST_SVG_REPEATS || letters > MOST_SVG_LETTERS || dashesIn(text) > MOST_SVG_DASHES
 }
+
+const MOST_SVG_DASHES = 200_000
+const NUMBER = /-?(?:\d+\.?\d*|\.\d+)(?:e[-+]?\d+)?/gi
+const numbersIn = (text: string) => (text.match(NUMBER) ?? []).map(Number)
+
+/**
+ * How many dashes a drawing may have at most: the length of what it draws, taken as long as its numbers could make it,
+ * by the length of its shortest pattern. Dashes that are said for more than one thing are counted on all of it.
+ */
+function dashesIn(text: string): number {
+  const tags = text.match(/<[^>]*>/g) ?? []
+  const patterns = tags.map(tag => /dasharray\s*[:=]\s*["']?\s*([^;"'>]*)/.exec(tag)?.[1])
+  const shared =
+    /<style[\s>][\s\S]*?dasharray/.test(text) || tags.some((tag, i) => patterns[i] && /^<(?:g|svg|a)\b/.test(tag))
+  const shortest = (pattern: string) => numbersIn(pattern).reduce((sum, n) => sum + Math.abs(n), 0)
+  if (shared) {
+    const found = [...text.matchAll(/dasharray\s*[:=]\s*["']?\s*([\d.,\s%a-z-]*)/gi)].map(([, one]) => shortest(one!))
+    return lengthOf(numbersIn(tags.join(' '))) / Math.min(...found.filter(sum => sum > 0), Infinity)
+  }
+  return tags.reduce((sum, tag, i) => {
+    const pattern = patterns[i] ? shortest(patterns[i]) : 0
+    return pattern > 0 ? sum + lengthOf(numbersIn(tag)) / pattern : sum
+  }, 0)
+}
+
+/** Between two points there are at most as many units as the numbers of both. */
+const lengthOf = (numbers: readonly number[]) => numbers.reduce((sum, n) => sum + 2 * Math.abs(n), 0)

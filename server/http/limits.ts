@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto'
 import type pg from 'pg'
 import { RateLimiterPostgres, RateLimiterRes } from 'rate-limiter-flexible'
 
@@ -30,17 +31,21 @@ export interface Limits {
   readonly feedback: RateLimiterPostgres
 }
 
+/** What a row of the database takes; with the limiter's own name in front of it. */
+const LONGEST_KEY = 200
+
+/** Counts by whatever somebody sends, however long that is. */
+class Limiter extends RateLimiterPostgres {
+  override getKey(key: string | number): string {
+    const said = String(key)
+    return super.getKey(said.length > LONGEST_KEY ? createHash('sha256').update(said).digest('hex') : said)
+  }
+}
+
 /** Counted in the database, so that all processes count together and a restart forgives nothing. */
 export function limits(pool: pg.Pool): Limits {
   const made = (keyPrefix: string, points: number, duration: number) =>
-    new RateLimiterPostgres({
-      storeClient: pool,
-      tableName: 'rate_limits',
-      tableCreated: true,
-      keyPrefix,
-      points,
-      duration,
-    })
+    new Limiter({ storeClient: pool, tableName: 'rate_limits', tableCreated: true, keyPrefix, points, duration })
   return {
     student: made('guess', 10, 60),
     studentHour: made('guess-hour', 60, 3600),

@@ -15,6 +15,15 @@ export interface PoolLimits {
 /** *busy*: too much waits already. *too-heavy*: it took longer, or more memory, than it may. */
 export type PoolRefusal = 'busy' | 'too-heavy'
 
+/** What a process needs to run at all: where programs, fonts and temporary files are, and how it speaks. */
+const NEEDED = /^(?:PATH|HOME|TMPDIR|TZ|LANG|LC_\w+|FONTCONFIG_\w+|NODE_(?:ENV|OPTIONS|EXTRA_CA_CERTS))$/
+/**
+ * The environment without addresses of databases, keys of sessions and all else that a process which reads hostile
+ * files has no business with.
+ */
+const withoutSecrets = (env: NodeJS.ProcessEnv): NodeJS.ProcessEnv =>
+  Object.fromEntries(Object.entries(env).filter(([name]) => NEEDED.test(name)))
+
 /** Says to the process's entry that it is to work for its parent. */
 export const WORKER_ROLE = 'DAPPLED_SLATE_WORKER'
 const LOOK_EVERY_MS = 50
@@ -76,7 +85,7 @@ export class Pool {
 
   private start(): void {
     const child = fork(this.entry, [], {
-      env: { ...process.env, [WORKER_ROLE]: '1' },
+      env: { ...withoutSecrets(process.env), [WORKER_ROLE]: '1' },
       serialization: 'advanced',
       stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
       execArgv: [...process.execArgv, `--max-old-space-size=${this.limits.megabytes}`],

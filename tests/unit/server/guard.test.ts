@@ -187,6 +187,14 @@ describe('on a database', () => {
     expect(answers.filter(a => a === 'too-often').length).toBeLessThanOrEqual(20)
   })
 
+  it('what is counted may be of any length, and longer things are told apart, too', async () => {
+    const { signIn } = limits(two.connection.pool)
+    const address = (end: string) => `${'a'.repeat(240)}@${end}`
+    for (let i = 0; i < 8; i++) await signIn.consume(address('one'))
+    await expect(signIn.consume(address('one'))).rejects.toMatchObject({ remainingPoints: 0 })
+    expect(await signIn.consume(address('two'))).toMatchObject({ remainingPoints: 7 })
+  })
+
   it('a socket ends when its session runs out, and not before', async () => {
     const server = createServer().listen(0, '127.0.0.1')
     await once(server, 'listening')

@@ -50,6 +50,20 @@ describe('an uploaded picture', () => {
     expect(await readPicture(whole.subarray(0, whole.length / 2))).toEqual({ ok: false, reason: 'not-a-picture' })
   })
 
+  it('as SVG with dashes without end is refused, wherever they are said, and with dashes that are seen is taken', async () => {
+    const line = '<path d="M0 0 L 1e9 0" stroke="#000"/>'
+    for (const endless of [
+      '<path d="M0 0 L 1e9 0" stroke="#000" stroke-dasharray=".01 .01"/>',
+      '<path d="M0 0 L 1e9 0" stroke="#000" style="stroke-dasharray: 1"/>',
+      `<g stroke-dasharray="2">${line}</g>`,
+      `<style>path { stroke-dasharray: 1, 1 }</style>${line}`,
+    ])
+      expect(await readPicture(svg(endless)), endless).toEqual({ ok: false, reason: 'too-heavy' })
+    const rows = Array.from({ length: 40 }, (_, i) => `<path d="M0 ${i} h 800"/>`).join('')
+    const dashed = `<g stroke="#000" stroke-dasharray="4 2">${rows}</g><circle r="9" stroke-dasharray="1"/>`
+    expect(await readPicture(svg(dashed))).toMatchObject({ ok: true })
+  })
+
   it('as SVG becomes pixels: what runs or reaches out in it is gone', async () => {
     const read = await readPicture(
       svg(
