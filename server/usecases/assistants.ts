@@ -51,7 +51,10 @@ export function acceptInvite(
   })
 }
 
-/** They help no longer, at once; what they wrote stays. False when they didn't. */
+/**
+ * They help no longer, at once; what they wrote stays. The link that they once came by opens nothing any more: where
+ * there was one, there is another. False when they didn't help.
+ */
 export function removeAssistant(services: Told, classId: string, teacher: string): Promise<boolean> {
   return withNews(services, async (trx, news) => {
     const gone = await trx
@@ -60,6 +63,12 @@ export function removeAssistant(services: Told, classId: string, teacher: string
       .where('teacher_id', '=', teacher)
       .executeTakeFirst()
     if (gone.numDeletedRows === 0n) return false
+    await trx
+      .updateTable('classes')
+      .set({ invite: nanoid(INVITE_LENGTH) })
+      .where('id', '=', classId)
+      .where('invite', 'is not', null)
+      .execute()
     news.push({ scope: 'class', class: classId })
     return true
   })

@@ -281,8 +281,14 @@ describe('a teacher who helps', () => {
       false,
     ])
     expect(await classesOf(db, helper)).toEqual([])
-    await setInvite(db, id, false)
+    // The link that they once came by lets them in no more.
     expect(await acceptInvite(db, helper, invite)).toEqual({ ok: false, reason: 'not-found' })
+    const { invite: another } = await helpWith(db, id)
+    expect(another).toMatch(/^[\w-]{24}$/)
+    await setInvite(db, id, false)
+    expect(await acceptInvite(db, helper, another!)).toEqual({ ok: false, reason: 'not-found' })
+    await removeAssistant(two.services, id, other)
+    expect(await helpWith(db, id)).toEqual({ invite: null, assistants: [] })
   })
 })
 
