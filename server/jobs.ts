@@ -1,4 +1,4 @@
-import { CompiledQuery, type Transaction } from 'kysely'
+import { CompiledQuery, sql, type Transaction } from 'kysely'
 import PgBoss from 'pg-boss'
 import type { Connection } from './database/connect'
 import type { Database } from './database/tables'
@@ -30,8 +30,14 @@ export interface Jobs {
 }
 
 const LOOK_EVERY_S = 2
-const RETRIES = 5
-const LOOK_AGAIN_MS = 60_000
+/** With growing pauses, the last of them hours apart: a database that is away for a morning ends nothing. */
+const RETRIES = 12
+const RETRY_AFTER_S = 5
+const LOOK_AGAIN_S = 60
+/** How often is looked for jobs whose process has died. */
+const TAKE_OVER_EVERY_MS = 5000
+/** A job that was fetched so long ago is being done by whoever fetched it, or by nobody. */
+const BEGUN_FOR_S = 5
 
 /** A process that has nothing to draw with leaves parcels to the others. */
 export async function startJobs({
@@ -55,16 +61,19 @@ export async function startJobs({
   // The database being away is told by whoever asks it for something; here it is tried again.
   boss.on('error', error => log.warn({ error: error.message }, 'jobs could not be looked for'))
   await boss.start()
-  const at: Jobs['at'] = async (trx, when, { name, about }) => {
+  const put = async (trx: Transaction<Database>, startAfter: Date | number, { name, about }: Job) => {
     const executeSql = async (text: string, values: unknown[]) => ({
       rows: (await trx.executeQuery(CompiledQuery.raw(text, values))).rows,
     })
     await boss.send(
       name,
       { about },
-      { startAfter: when, retryLimit: RETRIES, retryBackoff: true, retryDelay: 5, db: { executeSql } },
+      { startAfter, retryLimit: RETRIES, retryBackoff: true, retryDelay: RETRY_AFTER_S, db: { executeSql } },
     )
   }
+  // One that takes so long that it is held for lost is begun a second time: that waits until the first is done.
+  const doing = (name: JobName, about: string, work: (about: string) => Promise<unknown>) =>
+    alone(db, `${name} ${about}`, () => work(about))
   for (const name of JOBS) {
     await boss.createQueue(name)
     const work = carry[name]
@@ -76,13 +85,45 @@ export async function startJobs({
       async jobs => {
         for (const { data } of jobs) {
           const about = data.about ?? data.handout!
-          // One that takes so long that it is held for lost is begun a second time: that waits until the first is done.
-          const done = await alone(db, `${name} ${about}`, () => work(about))
-          if (!done)
-            await db.transaction().execute(trx => at(trx, new Date(Date.now() + LOOK_AGAIN_MS), { name, about }))
+          if (!(await doing(name, about, work)))
+            await db.transaction().execute(trx => put(trx, LOOK_AGAIN_S, { name, about }))
         }
       },
     )
   }
-  return { at, stop: () => boss.stop({ graceful: true, timeout: 3000 }) }
+  /**
+   * Whoever does a job holds its lock, and the lock goes with its connection: a job that was begun and is held by
+   * nobody is of a process that died, and is done here, from where it was.
+   */
+  async function takeOver(): Promise<void> {
+    const { rows } = await sql<{ id: string; name: JobName; data: { about?: string; handout?: string } }>`
+      select id, name, data from jobs.job where state = 'active'
+      and started_on < clock_timestamp() - make_interval(secs => ${BEGUN_FOR_S})`.execute(db)
+    for (const { id, name, data } of rows) {
+      const work = carry[name]
+      const about = data.about ?? data.handout
+      if (!work || !about) continue
+      try {
+        if (await doing(name, about, work)) await boss.complete(name, id)
+      } catch (error) {
+        log.warn({ error: error instanceof Error ? error.message : error, job: name }, 'a job could not be taken over')
+        await boss.fail(name, id)
+      }
+    }
+  }
+  let takingOver: Promise<void> | null = null
+  const looking = setInterval(() => {
+    takingOver ??= takeOver()
+      .catch((error: unknown) => log.warn({ error: String(error) }, 'jobs could not be looked for'))
+      .finally(() => (takingOver = null))
+  }, TAKE_OVER_EVERY_MS)
+  looking.unref()
+  return {
+    at: put,
+    async stop() {
+      clearInterval(looking)
+      await takingOver
+      await boss.stop({ graceful: true, timeout: 3000 })
+    },
+  }
 }

@@ -95,7 +95,7 @@ export const said = (reply: Reply) => reply.outcomes.map(o => (o.ok ? o.move.num
 
 export function listener(
   id: string,
-  session = "nobody's",
+  session = '00000000-0000-4000-8000-00000000000f',
 ): Listener & { heard: ServerMessage[]; asked: object[]; over: boolean } {
   const heard: ServerMessage[] = []
   const asked: object[] = []

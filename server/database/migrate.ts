@@ -30,6 +30,7 @@ import * as parcels from './migrations/0027_parcels'
 import * as parcelsThatCome from './migrations/0028_parcels_that_come'
 import * as rulesDecide from './migrations/0029_rules_decide'
 import * as heldBack from './migrations/0030_held_back'
+import * as handBacksFailed from './migrations/0031_hand_backs_failed'
 
 /** Forward only: a migration that has run anywhere is never edited, the next one mends it. */
 const migrations = {
@@ -63,6 +64,7 @@ const migrations = {
   '0028_parcels_that_come': parcelsThatCome,
   '0029_rules_decide': rulesDecide,
   '0030_held_back': heldBack,
+  '0031_hand_backs_failed': handBacksFailed,
 }
 
 /**

@@ -364,6 +364,8 @@ export interface Database extends TablesOfLesson {
     again: boolean
     words: string
     slates: ColumnType<string[] | null, string | null, string | null>
+    /** When not all of them could go back; it is tried again. */
+    failed_at: Timestamp | null
   }
   /** Files that take a while to pack; `of` parts are in it, `done` are packed. */
   parcels: {

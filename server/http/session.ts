@@ -1,5 +1,6 @@
 import type { H3Event } from 'h3'
 import type { Kysely } from 'kysely'
+import { NOW } from '../database/clock'
 import type { Database } from '../database/tables'
 import { may, type Action, type Role } from '../rights/rights'
 import type { Actor } from '../rights/actor'
@@ -63,7 +64,7 @@ async function ofSession(db: Kysely<Database>, session: string): Promise<SignedI
       'students.class_id',
     ])
     .where('sessions.id', '=', session)
-    .where('sessions.ends_at', '>', new Date())
+    .where('sessions.ends_at', '>', NOW)
     .where('students.left_at', 'is', null)
     .executeTakeFirst()
   const actor: Actor | null = row?.teacher

@@ -35,6 +35,12 @@ export interface NewsWire {
   readonly stop: () => Promise<void>
 }
 
+/** A transaction that is under way, and where the news go that are told once it is committed. */
+export interface WithNews {
+  readonly trx: Transaction<Database>
+  readonly news: News[]
+}
+
 /** Notes that something of a slate has changed. */
 export async function noteChange(
   trx: Kysely<Database>,

@@ -1,6 +1,7 @@
 import type { Kysely } from 'kysely'
 import type { Pointed } from '../../core/sync/pointing'
 import type { NumberedMove, ServerMessage } from '../../core/sync/messages'
+import { NOW } from '../database/clock'
 import type { Database } from '../database/tables'
 import type { News } from '../news/news'
 import { headsOf, opennessOf } from './loadKnown'
@@ -239,8 +240,30 @@ export class Hub {
       )
   }
 
-  /** Moves of which nothing was heard, because a process died before it had told of them: looked for now and then. */
+  /**
+   * What was never heard of, because a process died before it had told of it or the news were lost on their way: looked
+   * for now and then.
+   */
   async lookRound(): Promise<void> {
+    await this.endGone()
+    await this.catchUpAll()
+  }
+
+  /** Whoever was signed out goes, though nobody said so. */
+  private async endGone(): Promise<void> {
+    const here = this.sessions()
+    if (here.length === 0) return
+    const rows = await this.db
+      .selectFrom('sessions')
+      .select('id')
+      .where('id', 'in', here)
+      .where('ends_at', '>', NOW)
+      .execute()
+    const lasting = new Set(rows.map(({ id }) => id))
+    for (const listener of this.all.values()) if (!lasting.has(listener.session)) listener.ended()
+  }
+
+  private async catchUpAll(): Promise<void> {
     const slates = new Set(this.bySlate.keys())
     for (const handout of this.byHandout.keys()) for (const slate of await this.followedOf(handout)) slates.add(slate)
     if (slates.size === 0) return

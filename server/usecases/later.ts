@@ -5,6 +5,7 @@ import { dueMoment } from '../../core/handout/due'
 import { RulesSchema } from '../../core/handout/rules'
 import type { Due, HandoutSettings, Recipient } from '../../core/handout/settings'
 import { ok, refuse, type Result } from '../../core/result'
+import { clockOf, NOW } from '../database/clock'
 import { keepEdition } from '../database/editions'
 import type { Database } from '../database/tables'
 import type { Jobs } from '../jobs'
@@ -28,7 +29,7 @@ export async function planHandout(
     to,
     settings,
     when,
-    now = new Date(),
+    now,
   }: { board: string; to: Recipient; settings: HandoutSettings; when: Due | null; now?: Date },
 ): Promise<Result<{ id: string }, PlanRefusal>> {
   const { time_zone } = await trx
@@ -38,7 +39,7 @@ export async function planHandout(
     .forUpdate()
     .executeTakeFirstOrThrow()
   const at = when && dueMoment(when, time_zone)
-  if (at && at <= now) return refuse('past')
+  if (at && at <= (now ?? (await clockOf(trx)))) return refuse('past')
   if (when && settings.due && settings.due.day < when.day) return refuse('due-before')
   const refused = await whyNot(trx, to, settings)
   if (refused) return refuse(refused)
@@ -66,14 +67,15 @@ export function carryOut(
   return db.transaction().execute(async trx => {
     const row = await trx
       .selectFrom('handouts')
-      .select(['board_id', 'class_id', 'mode', 'free', 'plan', 'given_at', 'gives_at'])
+      .select(['board_id', 'class_id', 'mode', 'free', 'plan', 'given_at'])
+      .select(eb => eb('gives_at', '<=', NOW).as('due'))
       .where('id', '=', handout)
       .forUpdate()
       .executeTakeFirst()
     if (!row) return refuse('gone')
     if (row.given_at) return refuse('given')
     // Made a draft again, or put off, since the job was put down.
-    if (!early && (!row.gives_at || row.gives_at > new Date())) return refuse('waits')
+    if (!early && !row.due) return refuse('waits')
     await trx.selectFrom('classes').select('id').where('id', '=', row.class_id).forUpdate().executeTakeFirstOrThrow()
     const to = row.plan ?? { classId: row.class_id }
     const hindered = await whyNot(trx, to, row)
@@ -97,7 +99,7 @@ export function carryOut(
     }
     await trx
       .updateTable('handouts')
-      .set({ given_at: new Date(), gives_at: null, hindered: null, plan: null })
+      .set({ given_at: NOW, gives_at: null, hindered: null, plan: null })
       .where('id', '=', handout)
       .execute()
     return ok({ slates: await fillHandout(trx, handout, to) })

@@ -1,12 +1,13 @@
 import { setTimeout as delay } from 'node:timers/promises'
-import type { Transaction } from 'kysely'
+import type { RawBuilder, Transaction } from 'kysely'
 import type { Due, Looking } from '../../core/handout/settings'
 import type { Rules } from '../../core/handout/rules'
 import { canHandBack, canHandIn, type SlateStatus } from '../../core/slate/status'
 import { ok, refuse, type Result } from '../../core/result'
+import { NOW } from '../database/clock'
 import type { Database } from '../database/tables'
 import type { News } from '../news/news'
-import { withNews } from '../news/wire'
+import { withNews, type WithNews } from '../news/wire'
 import type { Services } from '../services'
 import { othersAreDone, othersAreHere, rulesOf } from './together'
 
@@ -67,47 +68,50 @@ export async function handIn(
     })
     await delay(CLOSING_MS)
   }
-  return changeStatus({
-    services,
-    id,
-    to: 'handed-in',
-    allowed: canHandIn,
-    at: { handed_in_at: new Date(), said: word.trim() || null },
-  })
+  return withNews(services, (trx, news) =>
+    changeStatus({
+      within: { trx, news },
+      id,
+      to: 'handed-in',
+      allowed: canHandIn,
+      at: { handed_in_at: NOW, said: word.trim() || null },
+    }),
+  )
 }
 export const handBack = (services: Told, id: string) =>
-  changeStatus({ services, id, to: 'handed-back', allowed: canHandBack, at: { handed_back_at: new Date() } })
+  withNews(services, (trx, news) => handBackWithin({ trx, news }, id))
+/** The same as a part of what else is done with it. */
+export const handBackWithin = (within: WithNews, id: string) =>
+  changeStatus({ within, id, to: 'handed-back', allowed: canHandBack, at: { handed_back_at: NOW } })
 
 /** The row lock sets this in one order with the moves: what came before it counts, what comes after is refused. */
 async function changeStatus({
-  services,
+  within: { trx, news },
   id,
   to,
   allowed,
   at,
 }: {
-  readonly services: Told
+  readonly within: WithNews
   readonly id: string
   readonly to: SlateStatus
   readonly allowed: (from: SlateStatus) => boolean
-  readonly at: { handed_in_at: Date; said: string | null } | { handed_back_at: Date }
+  readonly at: { handed_in_at: RawBuilder<Date>; said: string | null } | { handed_back_at: RawBuilder<Date> }
 }): Promise<Result<SlateStatus, SlateStatus>> {
-  return withNews(services, async (trx, news) => {
-    const { status, handout_id } = await trx
-      .selectFrom('slates')
-      .select(['status', 'handout_id'])
-      .where('id', '=', id)
-      .forUpdate()
-      .executeTakeFirstOrThrow()
-    if (!allowed(status)) return refuse(status)
-    await trx
-      .updateTable('slates')
-      .set({ status: to, ...at })
-      .where('id', '=', id)
-      .execute()
-    news.push({ scope: 'slate', slate: id, handout: handout_id, changed: 'status' })
-    return ok(to)
-  })
+  const { status, handout_id } = await trx
+    .selectFrom('slates')
+    .select(['status', 'handout_id'])
+    .where('id', '=', id)
+    .forUpdate()
+    .executeTakeFirstOrThrow()
+  if (!allowed(status)) return refuse(status)
+  await trx
+    .updateTable('slates')
+    .set({ status: to, ...at })
+    .where('id', '=', id)
+    .execute()
+  news.push({ scope: 'slate', slate: id, handout: handout_id, changed: 'status' })
+  return ok(to)
 }
 
 export const SWITCHES = ['paused_at', 'closed_at'] as const

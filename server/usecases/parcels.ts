@@ -7,6 +7,7 @@ import { USUAL_LANGUAGE } from '../../core/text/spoken'
 import type { Database, Row } from '../database/tables'
 import { withFolder } from '../files/folder'
 import { writeZip, type ZipEntry } from '../files/zipFile'
+import { isAway } from '../http/errors'
 import { log } from '../log'
 import type { Services } from '../services'
 import { classYear, type Packing } from './parcel/classYear'
@@ -110,6 +111,8 @@ export async function packParcel(services: Made, id: string): Promise<void> {
     const packed = await withFolder(folder => packIn(folder, services, parcel))
     if (!packed) await db.updateTable('parcels').set({ status: 'failed' }).where('id', '=', id).execute()
   } catch (error) {
+    // It is packed anew when the database is there again.
+    if (isAway(error)) throw error
     await db.updateTable('parcels').set({ status: 'failed' }).where('id', '=', id).execute()
     log.error({ error: error instanceof Error ? error.message : error, parcel: id }, 'a parcel could not be packed')
   }

@@ -13,6 +13,7 @@ import type { Edition } from '../../core/board/edition'
 import type { Anchor, MarginOf, WrittenItem } from '../../core/margin/item'
 import { anchorOf } from '../../core/margin/pinned'
 import { ok, refuse, type Result } from '../../core/result'
+import { NOW } from '../database/clock'
 import type { Database } from '../database/tables'
 import type { Services } from '../services'
 import { noteChange, withNews } from '../news/wire'
@@ -145,7 +146,8 @@ export async function saveReview(
       points: review.points,
       levels: JSON.stringify(review.levels),
       alone: JSON.stringify(review.alone),
-      updated_at: new Date(),
+      // By the clock by which it was handed in: of the two it is asked which came first.
+      updated_at: NOW,
     }
     await trx
       .insertInto('reviews')

@@ -21,6 +21,8 @@ interface Later {
   readonly again: boolean
   /** How many were meant; null for all that are handed in then. */
   readonly count: number | null
+  /** Not all of them could go back then; it is tried again. */
+  readonly failed: boolean
 }
 const line = shallowRef<readonly InLine[] | null>(null)
 const planned = shallowRef<Later | null>(null)
@@ -72,12 +74,13 @@ async function handBack() {
     ...(when.value === 'later' && { when: { ...later } }),
   }
   const done = await attempt(() =>
-    ask<{ count: number; unsaid: number } | { at: string }>(path, { method: 'POST', body }),
+    ask<{ count: number; unsaid: number; failed: number } | { at: string }>(path, { method: 'POST', body }),
   )
   if (!done) return
   if ('at' in done) return emit('close', t('handBackAll.doneLater', { at: moment(done.at) }))
   const unsaid = done.unsaid ? ` ${t('handBackAll.unsaid', { count: done.unsaid })}` : ''
-  emit('close', t('handBackAll.done', { count: done.count }) + unsaid)
+  const failed = done.failed ? ` ${t('handBackAll.failed', { count: done.failed })}` : ''
+  emit('close', t('handBackAll.done', { count: done.count }) + unsaid + failed)
 }
 async function drop() {
   if (await attempt(() => ask(path, { method: 'DELETE' }))) planned.value = null
@@ -89,10 +92,14 @@ async function drop() {
     <p v-if="trouble" class="trouble" role="alert">{{ trouble }}</p>
     <div v-if="planned" class="told mb-3 flex flex-wrap items-center gap-3" data-test="planned">
       <span class="flex-1">{{
-        t(planned.count === null ? 'handBackAll.plannedAll' : 'handBackAll.planned', {
-          at: moment(planned.at),
-          count: planned.count ?? 0,
-        })
+        t(
+          planned.failed
+            ? 'handBackAll.plannedFailed'
+            : planned.count === null
+              ? 'handBackAll.plannedAll'
+              : 'handBackAll.planned',
+          { at: moment(planned.at), count: planned.count ?? 0 },
+        )
       }}</span>
       <button type="button" class="button min-h-10 py-1" :disabled="busy" @click="drop">
         {{ t('handBackAll.drop') }}

@@ -8,7 +8,7 @@ import type { PieceId } from '~~/core/board/ids'
 import type { MarginItem, WrittenItem } from '~~/core/margin/item'
 import { layOf } from '~~/core/margin/pinned'
 import { emptyReplica, receiveWhole } from '~~/core/sync/replica'
-import type { SeenSlate } from '~~/core/sync/slatesWatch'
+import { watchSlates, type SeenSlate } from '~~/core/sync/slatesWatch'
 import { canBeginAgain, canHandBack, canMove, type SlateStatus } from '~~/core/slate/status'
 import { nanoid } from 'nanoid'
 import { provideSeenPictures, type PictureView } from '~/composables/board/pictures'
@@ -79,7 +79,7 @@ export function useReview(view: SlateView, given: OutcomesView | null, outdated:
     movedAt: null,
     replica: receiveWhole({ replica: emptyReplica, number: now.number, state: now.state, edition }),
   })
-  const watched = live.watch<SeenSlate>({
+  const watched = watchSlates<SeenSlate>(live, {
     handout: null,
     slates: [seen(view)],
     async read() {

@@ -188,6 +188,9 @@ export default {
     doneLater: 'They go back on {at}.',
     plannedAll: 'All that are handed in go back by themselves on {at}.',
     planned: 'One slate goes back by itself on {at}. | {count} slates go back by themselves on {at}.',
+    plannedFailed:
+      'On {at} not all of them could go back by themselves. It is tried again; you can also hand them back now.',
+    failed: 'One of them could not go back just now. | {count} of them could not go back just now.',
     drop: 'Don’t',
     unsaid: 'On one of them there was no room for your word. | On {count} of them there was no room for your word.',
     done: 'Nothing was handed back. | One slate handed back. | {count} slates handed back.',

@@ -1,4 +1,5 @@
 import type { Transaction, Updateable } from 'kysely'
+import { clockOf } from '../../database/clock'
 import type { Database } from '../../database/tables'
 import type { News } from '../../news/news'
 import { withNews } from '../../news/wire'
@@ -88,7 +89,7 @@ export async function collectSlates(
     .orderBy('id')
     .forUpdate()
     .execute()
-  const now = new Date()
+  const now = await clockOf(trx)
   return become(trx, news, handout, {
     slates: rows,
     set: { status: 'handed-in', handed_in_at: now, collected_at: now, said: null },

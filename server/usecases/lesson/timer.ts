@@ -1,6 +1,7 @@
 import type { Kysely } from 'kysely'
 import type { Timer, TimerEnd, TimerSetting } from '../../../core/lesson/timer'
 import { LONGEST_TIMER } from '../../../core/lesson/timer'
+import { clockOf } from '../../database/clock'
 import type { Database } from '../../database/tables'
 import { log } from '../../log'
 import type { News } from '../../news/news'
@@ -11,13 +12,14 @@ import { collectSlates, pauseHandout, type Trx } from './hold'
 type Told = Pick<Services, 'db' | 'wire'>
 
 /** The timer of a handout at a moment; null where none was set. */
-export async function timerOf(db: Kysely<Database>, handout: string, now = new Date()): Promise<Timer | null> {
+export async function timerOf(db: Kysely<Database>, handout: string, asOf?: Date): Promise<Timer | null> {
   const row = await db
     .selectFrom('timers')
     .select(['ends_at', 'countdown_s', 'at_end', 'on_slates'])
     .where('handout_id', '=', handout)
     .executeTakeFirst()
   if (!row) return null
+  const now = asOf ?? (await clockOf(db))
   return {
     left: Math.max(0, row.ends_at.getTime() - now.getTime()),
     countdown: row.countdown_s,
@@ -31,14 +33,14 @@ export async function setTimer(
   services: Told & Pick<Services, 'jobs'>,
   handout: string,
   timer: TimerSetting | null,
-  now = new Date(),
+  asOf?: Date,
 ): Promise<void> {
-  const ends = timer && new Date(now.getTime() + timer.seconds * 1000)
   await withNews(services, async (trx, news) => {
     await lockHandout(trx, handout)
     await trx.deleteFrom('timers').where('handout_id', '=', handout).execute()
-    if (timer && ends) {
-      const { countdown, atEnd, onSlates } = timer
+    if (timer) {
+      const { seconds, countdown, atEnd, onSlates } = timer
+      const ends = new Date((asOf ?? (await clockOf(trx))).getTime() + seconds * 1000)
       await trx
         .insertInto('timers')
         .values({ handout_id: handout, ends_at: ends, countdown_s: countdown, at_end: atEnd, on_slates: onSlates })
@@ -47,7 +49,7 @@ export async function setTimer(
     }
     news.push({ scope: 'handout', handout, changed: 'lesson' })
   })
-  if (ends) endWhenItIsTime(services, handout, ends.getTime() - now.getTime())
+  if (timer) endWhenItIsTime(services, handout, timer.seconds * 1000)
 }
 
 /**
@@ -58,9 +60,9 @@ export async function extendTimer(
   services: Told & Pick<Services, 'jobs'>,
   handout: string,
   seconds: number,
-  now = new Date(),
+  asOf?: Date,
 ): Promise<boolean> {
-  const ends = await withNews(services, async (trx, news) => {
+  const left = await withNews(services, async (trx, news) => {
     await lockHandout(trx, handout)
     const row = await trx
       .selectFrom('timers')
@@ -68,16 +70,17 @@ export async function extendTimer(
       .where('handout_id', '=', handout)
       .executeTakeFirst()
     if (!row) return null
+    const now = asOf ?? (await clockOf(trx))
     const from = Math.max(row.ends_at.getTime(), now.getTime())
     const until = new Date(Math.min(from + seconds * 1000, now.getTime() + LONGEST_TIMER * 1000))
     await trx.updateTable('timers').set({ ends_at: until, done_at: null }).where('handout_id', '=', handout).execute()
     if (row.done_at && row.at_end === 'pencils-down') await pauseHandout(trx, news, handout, false)
     await services.jobs.at(trx, until, { name: 'end-timer', about: handout })
     news.push({ scope: 'handout', handout, changed: 'lesson' })
-    return until
+    return until.getTime() - now.getTime()
   })
-  if (!ends) return false
-  endWhenItIsTime(services, handout, ends.getTime() - now.getTime())
+  if (left === null) return false
+  endWhenItIsTime(services, handout, left)
   return true
 }
 
@@ -92,7 +95,7 @@ const ENDS: { readonly [End in TimerEnd]: (trx: Trx, news: News[], handout: stri
  * Does what was set to come at the end, once, however often and by however many processes it is asked; false while it
  * isn't over, or where there is nothing more to come.
  */
-export function endTimer(services: Told, handout: string, now = new Date()): Promise<boolean> {
+export function endTimer(services: Told, handout: string, asOf?: Date): Promise<boolean> {
   return withNews(services, async (trx, news) => {
     await lockHandout(trx, handout)
     const row = await trx
@@ -100,6 +103,7 @@ export function endTimer(services: Told, handout: string, now = new Date()): Pro
       .select(['ends_at', 'at_end', 'done_at'])
       .where('handout_id', '=', handout)
       .executeTakeFirst()
+    const now = asOf ?? (await clockOf(trx))
     if (!row || row.done_at || row.ends_at > now) return false
     await trx.updateTable('timers').set({ done_at: now }).where('handout_id', '=', handout).execute()
     await ENDS[row.at_end](trx, news, handout)

@@ -1,3 +1,4 @@
+import { sql } from 'kysely'
 import { afterAll, beforeAll, expect, it } from 'vitest'
 import type { KeyMark } from '../../../core/keys/outcome'
 import { outcomesForReview } from '../../../server/usecases/outcomes'
@@ -95,8 +96,8 @@ it('what is handed in goes back for all or for some, and nothing else does', asy
   expect((await status()).filter(one => one.status === 'handed-back').map(one => one.id)).toEqual([first!.id])
   expect(await back({ again: true, slates: [first!.id, second!.id] })).toMatchObject({ count: 1 })
   expect((await status()).find(one => one.id === second!.id)?.status).toBe('under-way')
-  expect(await back({})).toEqual({ count: 1, unsaid: 0 })
-  expect(await back({})).toEqual({ count: 0, unsaid: 0 })
+  expect(await back({})).toEqual({ count: 1, unsaid: 0, failed: 0 })
+  expect(await back({})).toEqual({ count: 0, unsaid: 0, failed: 0 })
 })
 
 it('a word to several stands under what was said to each, and where there is no room nothing is lost', async () => {
@@ -141,7 +142,10 @@ it('goes back at its time, once, with its word; not before, and not when it was 
   const later = (when: Due) =>
     handBackLater({ db, jobs }, handout, when, { again: false, words: 'On Friday', slates: null })
   const statuses = async () => (await db.selectFrom('slates').select('status').execute()).map(row => row.status)
-  await db.updateTable('slates').set({ status: 'handed-in', handed_in_at: new Date() }).execute()
+  await db
+    .updateTable('slates')
+    .set({ status: 'handed-in', handed_in_at: new Date(Date.now() - 60_000) })
+    .execute()
   expect(await later({ day: '2020-01-01' })).toEqual({ ok: false, reason: 'past' })
   expect(await later({ day: '2099-01-01', time: '07:00' })).toMatchObject({ ok: true })
   expect(put).toHaveLength(1)
@@ -158,6 +162,97 @@ it('goes back at its time, once, with its word; not before, and not when it was 
   expect(new Set(await statuses())).toEqual(new Set(['handed-back']))
   const { comment } = await reviewOf(db, slates[0]!.id)
   expect(comment.split('On Friday')).toHaveLength(2)
+})
+
+it('goes back to each once, with its word once, wherever it was broken off; who hands in after its time waits', async () => {
+  const { handout, slates } = two.school
+  const { db } = two.connection
+  const states = async () => {
+    const rows = await db
+      .selectFrom('slates')
+      .leftJoin('reviews', 'reviews.slate_id', 'slates.id')
+      .select(['slates.id', 'slates.status', 'reviews.comment'])
+      .orderBy('slates.id')
+      .execute()
+    return rows.map(({ status, comment }) => `${status} ${(comment ?? '').split('Read this').length - 1}`)
+  }
+  const [at, before, late] = [-60_000, -120_000, -1000].map(ms => new Date(Date.now() + ms)) as [Date, Date, Date]
+  const due = { handout_id: handout, at, again: false, words: 'Read this', slates: null }
+  const ids = slates.map(slate => slate.id).toSorted()
+  const last = ids.at(-1)!
+  // The database goes away when the next slate is begun, or at the last moment before it is done.
+  const away = () => Object.assign(new Error('gone'), { code: '57P01' })
+  /** All of it, with one of its ways to do something replaced. */
+  const but = <Whole extends object>(whole: Whole, name: keyof Whole, other: unknown) =>
+    new Proxy(whole, {
+      get(target, asked) {
+        const value: unknown = Reflect.get(target, asked, target)
+        return asked === name ? other : typeof value === 'function' ? (value as () => unknown).bind(target) : value
+      },
+    })
+  const broken = (where: 'begun' | 'done', after: number): typeof two.services => {
+    let steps = 0
+    const counted = <T>(work: () => T): T => {
+      if (steps++ === after) throw away()
+      return work()
+    }
+    const { wire } = two.services
+    return where === 'begun'
+      ? { ...two.services, db: but(db, 'transaction', () => counted(() => db.transaction())) }
+      : {
+          ...two.services,
+          wire: but(wire, 'within', async (...given: Parameters<typeof wire.within>) =>
+            counted(() => wire.within(...given)),
+          ),
+        }
+  }
+  for (const where of ['begun', 'done'] as const)
+    for (let step = 0; step < ids.length - 1; step++) {
+      await db.deleteFrom('reviews').execute()
+      await db.updateTable('slates').set({ status: 'handed-in', handed_in_at: before }).execute()
+      await db.updateTable('slates').set({ handed_in_at: late }).where('id', '=', last).execute()
+      await db.insertInto('hand_backs').values(due).execute()
+      await expect(handBackDue(broken(where, step), handout)).rejects.toThrow('gone')
+      const untouched = Array.from({ length: ids.length - step }, () => 'handed-in 0')
+      expect(await states(), `${where} ${step}`).toEqual([
+        ...Array.from({ length: step }, () => 'handed-back 1'),
+        ...untouched,
+      ])
+      await handBackDue(two.services, handout)
+      expect(await states()).toEqual([...Array.from({ length: ids.length - 1 }, () => 'handed-back 1'), 'handed-in 0'])
+      expect(await handingBackOf(db, handout)).toBeUndefined()
+    }
+})
+
+it('of which one slate can’t go back all others do, and it says so until that one has gone, too', async () => {
+  const { handout, slates } = two.school
+  const { db } = two.connection
+  const [first] = slates.map(slate => slate.id).toSorted()
+  const then = new Date(Date.now() - 60_000)
+  await db.deleteFrom('reviews').execute()
+  await db.updateTable('slates').set({ status: 'handed-in', handed_in_at: then }).execute()
+  await db
+    .insertInto('hand_backs')
+    .values({ handout_id: handout, at: new Date(), again: false, words: 'Well', slates: null })
+    .execute()
+  await sql`create function refuse_one() returns trigger language plpgsql as $$ begin raise 'not this one'; end $$`.execute(
+    db,
+  )
+  await sql`create trigger refuse_one before update on slates for each row when (old.id = ${sql.lit(first)}::uuid)
+    execute function refuse_one()`.execute(db)
+  await expect(handBackDue(two.services, handout)).rejects.toThrow('1 slates could not be handed back')
+  const waiting = async () =>
+    (await db.selectFrom('slates').select('id').where('status', '=', 'handed-in').execute()).map(row => row.id)
+  expect(await waiting()).toEqual([first])
+  expect((await handingBackOf(db, handout))?.failed_at).toBeInstanceOf(Date)
+  // Others that go back by hand don't end what is still to go.
+  await handBackFor(two.services, handout, two.school.teacher, { again: false, words: '', slates: [slates[1]!.id] })
+  expect(await handingBackOf(db, handout)).toMatchObject({ words: 'Well' })
+  await sql`drop trigger refuse_one on slates`.execute(db)
+  await sql`drop function refuse_one`.execute(db)
+  await handBackDue(two.services, handout)
+  expect(await waiting()).toEqual([])
+  expect(await handingBackOf(db, handout)).toBeUndefined()
 })
 
 it('a student knows what another try gained once it is handed back, and not before', async () => {

@@ -1,6 +1,8 @@
+import { sql } from 'kysely'
 import ical from 'node-ical'
-import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest'
 import { COPY_EACH } from '../../../core/handout/settings'
+import { alone } from '../../../server/database/alone'
 import { startJobs, type Jobs } from '../../../server/jobs'
 import { calendarOf } from '../../../server/papers/calendar'
 import { takeList } from '../../../server/usecases/classes'
@@ -21,7 +23,7 @@ function put(): Jobs & { down: Date[] } {
   return { down, at: async (_, when) => void down.push(when), stop: async () => {} }
 }
 const NOW = new Date('2026-03-20T12:00:00Z')
-const plan = (jobs: Jobs, when: { day: string; time?: string } | null, now = NOW) =>
+const plan = (jobs: Jobs, when: { day: string; time?: string } | null, now: Date | null = NOW) =>
   db()
     .transaction()
     .execute(trx =>
@@ -30,7 +32,7 @@ const plan = (jobs: Jobs, when: { day: string; time?: string } | null, now = NOW
         to: { classId: two.school.classId },
         settings: COPY_EACH,
         when,
-        now,
+        ...(now && { now }),
       }),
     )
 async function planned(jobs: Jobs, when: { day: string; time?: string } | null): Promise<string> {
@@ -118,6 +120,56 @@ describe('giving out later', () => {
     await Promise.all([first.stop(), second.stop()])
     expect(await slatesOf(handout)).toBe(4)
   }, 40_000)
+})
+
+describe('a job', () => {
+  it('is due by the database’s clock, however wrong that of the process is', async () => {
+    const handout = await planned(put(), { day: '2026-03-21' })
+    vi.useFakeTimers({ now: Date.now() - 3_600_000, toFake: ['Date'] })
+    try {
+      await db()
+        .updateTable('handouts')
+        .set({ gives_at: sql`clock_timestamp()` })
+        .where('id', '=', handout)
+        .execute()
+      expect(await carryOut(db(), handout)).toMatchObject({ ok: true })
+      expect(await plan(put(), { day: '2026-03-21' }, null)).toEqual({ ok: false, reason: 'past' })
+    } finally {
+      vi.useRealTimers()
+    }
+  })
+
+  it('of a process that died is taken over by another in seconds, and not while somebody is at it', async () => {
+    const [dead, held] = [await planned(put(), { day: '2026-03-21' }), await planned(put(), { day: '2026-03-22' })]
+    const first = await startJobs({ ...two.connection, wire: two.services.wire, engine: two.services.engine })
+    await db()
+      .transaction()
+      .execute(async trx => {
+        for (const about of [dead, held])
+          await first.at(trx, new Date(Date.now() + 60_000), { name: 'give-out', about })
+        // As they are when they were fetched, and nothing was heard since.
+        await sql`update jobs.job set state = 'active', started_on = now() - interval '1 minute'
+          where name = 'give-out' and data->>'about' in (${dead}, ${held})`.execute(trx)
+        await trx
+          .updateTable('handouts')
+          .set({ gives_at: sql`clock_timestamp()` })
+          .where('id', 'in', [dead, held])
+          .execute()
+      })
+    const stateOf = async (about: string) =>
+      (await sql<{ state: string }>`select state from jobs.job where data->>'about' = ${about}`.execute(db())).rows[0]
+        ?.state
+    let end: () => void = () => {}
+    const atIt = alone(db(), `give-out ${held}`, () => new Promise<void>(done => (end = done)))
+    await expect.poll(() => stateOf(dead), { timeout: 20_000 }).toBe('completed')
+    expect(await slatesOf(dead)).toBeGreaterThan(0)
+    expect([await slatesOf(held), await stateOf(held)]).toEqual([0, 'active'])
+    end()
+    await atIt
+    await expect.poll(() => stateOf(held), { timeout: 20_000 }).toBe('completed')
+    expect(await slatesOf(held)).toBeGreaterThan(0)
+    await first.stop()
+  }, 60_000)
 })
 
 describe('due days as a calendar', () => {

@@ -211,10 +211,7 @@ describe('all that a teacher has', () => {
       )
     const impossible = changed(files, slate => ({
       ...slate,
-      moves: slate.moves.map(one => ({
-        ...one,
-        move: { kind: 'put', piece: pieceId('nowhere'), x: 1, y: 1 } as never,
-      })),
+      moves: slate.moves.map(one => ({ ...one, move: { kind: 'put', piece: pieceId('c0'), x: 5000, y: 1 } as never })),
     }))
     expect(await put(impossible)).toEqual(ok({ boards: 1, classes: 1, slates: 3, rubrics: 1, unread: 1 }))
     const doubled = changed(files, slate => ({

@@ -5,5 +5,7 @@ import { handingBackOf } from '../../../usecases/handBack'
 export default defineEventHandler(async event => {
   const { all, id } = await requireRightOnHandout(event, 'handout.review')
   const later = await handingBackOf(all.db, id)
-  return { later: later ? { at: later.at, again: later.again, count: later.slates?.length ?? null } : null }
+  if (!later) return { later: null }
+  const { at, again, slates, failed_at } = later
+  return { later: { at, again, count: slates?.length ?? null, failed: failed_at !== null } }
 })

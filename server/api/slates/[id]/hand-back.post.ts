@@ -12,5 +12,5 @@ export default defineEventHandler(async event => {
   const { again } = await readJson(event, BodySchema)
   const done = await handBackOne(all, id, again)
   if (!done.ok) throw done.reason === 'unreadable' ? refusal('unreadable') : refusal('not-now', done.reason)
-  return { status: done.value }
+  return { status: done.value.status }
 })
