@@ -6,6 +6,9 @@ import { HOLDER } from '../core/slate/actor'
 import { apply, invert, type Move } from '../core/slate/move'
 import { arrowsOf, startOf, strokesOf, withEntry, type OnPage, type SlateState } from '../core/slate/state'
 import type { Played } from './lesson'
+import { knowTexts } from '../core/slate/withTexts'
+
+knowTexts()
 
 /** How four students may have met a board: all right, all mixed up, one thing not quite in, nothing done. */
 export const FATES = ['right', 'wrong', 'unsure', 'empty'] as const

@@ -7,6 +7,9 @@ import { clampPiece, freeSpot } from '../core/placement/freeSpot'
 import { HOLDER } from '../core/slate/actor'
 import { apply, invert, type Move } from '../core/slate/move'
 import { emptySlate, type SlateState } from '../core/slate/state'
+import { knowTexts } from '../core/slate/withTexts'
+
+knowTexts()
 
 export interface Played {
   readonly move: Move

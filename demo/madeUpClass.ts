@@ -16,6 +16,7 @@ import { HOLD_ON } from './boards'
 import { Client } from './client'
 import { MadeUpStudent, temperamentOf } from './madeUpStudent'
 import { CLASSES, demoPictures, TEACHER } from './school'
+import { knowTexts } from '../core/slate/withTexts'
 
 const address = process.env.ADDRESS ?? `http://127.0.0.1:${process.env.PORT ?? 3000}`
 const speed = Math.max(0.1, Number(process.env.SPEED ?? 1) || 1)
@@ -73,6 +74,7 @@ async function work(slate: Walk['slates'][number], key: Board, index: number): P
       const timer = setTimeout(then, milliseconds)
       return () => clearTimeout(timer)
     },
+    learn: async () => knowTexts(),
     newId: () => nanoid(),
     store: { keep: async () => {}, of: async () => [], forget: async () => {}, setAside: async () => {} },
   })

@@ -1,6 +1,7 @@
 import { HOLDER } from '../core/slate/actor'
 import type { Move } from '../core/slate/move'
 import { startOf } from '../core/slate/state'
+import { knowTexts } from '../core/slate/withTexts'
 import { openAs } from '../core/slate/status'
 import type { ClientMessage, Envelope, SentEnvelope, ServerMessage } from '../core/sync/messages'
 import type { RefusalCode } from '../core/sync/refusals'
@@ -41,6 +42,7 @@ export function device(kept: Envelope[] = [], given: Partial<SessionStart> = {})
       renew: () => void renewed++,
       after: clock.after,
       newId: () => `made-here-${++ids}`,
+      learn: async () => knowTexts(),
       store: {
         keep: async (_, envelopes) => {
           if (full) throw new Error('no room')

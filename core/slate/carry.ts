@@ -1,7 +1,7 @@
 import type { Edition } from '../board/edition'
 import type { PieceId } from '../board/ids'
 import { thingName } from './hands'
-import { withoutStale } from './moves/edit'
+import { withoutStale } from './texts'
 import { hintsOf } from './moves/hint'
 import { refusalToConnect } from './moves/connect'
 import { tidied } from './moves/position'

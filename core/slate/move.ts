@@ -7,7 +7,6 @@ import { arrange } from './moves/arrange'
 import { connect } from './moves/connect'
 import { disconnect } from './moves/disconnect'
 import { draw } from './moves/draw'
-import { edit, withoutStale } from './moves/edit'
 import { hint } from './moves/hint'
 import { own } from './moves/own'
 import { put } from './moves/put'
@@ -20,14 +19,38 @@ import { turn } from './moves/turn'
 import { undraw } from './moves/undraw'
 import { write } from './moves/write'
 import type { Move, MoveKind, MoveOf } from './moveSchema'
-import type { MoveRefusal, Operation } from './operation'
+import type { LateOperation, MoveRefusal, Operation } from './operation'
 import { notTheirs } from './ownership'
 import { outsidePart } from './parts'
 import { isToRead } from './reading'
 import type { SlateState } from './state'
-import { performing, stamped, versionOf } from './version'
+import { nameOfText, withoutStale } from './texts'
+import { isKnownVersion, performing, stamped, versionOf } from './version'
 
 export type { Move, MoveKind, MoveOf } from './moveSchema'
+
+/** Kinds of move whose work comes later to a device, which asks for it when it is needed. */
+type LateKind = 'edit'
+const late: { [Kind in LateKind]?: LateOperation<Kind, MoveOf<Kind>> } = {}
+function lately(kind: LateKind) {
+  const known = late[kind]
+  if (!known) throw new Error(`what a move of the kind "${kind}" does is not known yet (learn)`)
+  return known
+}
+/** From here on moves of this kind are checked and performed here. */
+export const learn = (operation: LateOperation<LateKind, MoveOf<LateKind>>): void => {
+  late[operation.kind] = operation
+}
+
+/** Letters put into a text and taken out. */
+const edit: Operation<'edit', MoveOf<'edit'>> = {
+  kind: 'edit',
+  things: move => [nameOfText(move.in)],
+  limitedTo: move => move,
+  check: (...asked) => lately('edit').check(...asked),
+  perform: (...asked) => lately('edit').perform(...asked),
+  invert: (...asked) => lately('edit').invert(...asked),
+}
 
 /** What each move does. */
 const OPERATIONS: { readonly [Kind in MoveKind]: Operation<Kind, MoveOf<Kind>> } = {
@@ -51,6 +74,16 @@ const OPERATIONS: { readonly [Kind in MoveKind]: Operation<Kind, MoveOf<Kind>> }
 
 // A move's kind picks its own operation; TypeScript can't follow that pairing through the lookup.
 const operationFor = (move: Move) => OPERATIONS[move.kind] as unknown as Operation<string, Move>
+
+const LATE_KINDS: ReadonlySet<MoveKind> = new Set<LateKind>(['edit'])
+
+/** Whether it can be performed here and now; where its kind is late, it can be once that is learnt. */
+export type Known = 'known' | 'late' | 'of a later application'
+export function howKnown(move: Move): Known {
+  if (!isKnownVersion(move)) return 'of a later application'
+  return LATE_KINDS.has(move.kind) && !(move.kind in late) ? 'late' : 'known'
+}
+export const isKnown = (move: Move): boolean => howKnown(move) === 'known'
 
 export interface Making {
   readonly edition: Edition

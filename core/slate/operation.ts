@@ -41,3 +41,9 @@ export interface Operation<Kind extends string, Move extends { readonly kind: Ki
    */
   readonly limitedTo?: (move: Move, keep: (thing: ThingName) => boolean) => Move | null
 }
+
+/** What of a kind only those need who make or perform such moves; it may come later than the rest. */
+export type LateOperation<Kind extends string, Move extends { readonly kind: Kind }> = Pick<
+  Operation<Kind, Move>,
+  'kind' | 'check' | 'perform' | 'invert'
+>

@@ -1,9 +1,9 @@
 import type { Edition } from '../board/edition'
 import type { Author } from './actor'
 import { carry } from './carry'
-import { perform, type Move } from './move'
+import { isKnown, perform, type Move } from './move'
 import { startOf, type SlateState } from './state'
-import { isKnown } from './version'
+import { knowTexts } from './withTexts'
 
 /** A move as it was made. */
 export interface MadeMove {
@@ -41,6 +41,7 @@ const BETWEEN_SNAPSHOTS = 50
  * application made of it changes nothing. Throws where there is no chapter.
  */
 export function replayOf(chapters: readonly Chapter[]): Replay {
+  knowTexts()
   const first = chapters[0]
   if (!first) throw new Error('a slate lies over an edition from the start')
   const moves = chapters.flatMap(chapter => chapter.moves)

@@ -9,7 +9,7 @@ export const MOVE_VERSION = 1
 export const versionOf = (move: object): number => ('version' in move ? Number(move.version) : 1)
 
 /** Whether this application knows how the move is performed; a later one may have stored it. */
-export const isKnown = (move: object): boolean => versionOf(move) <= MOVE_VERSION
+export const isKnownVersion = (move: object): boolean => versionOf(move) <= MOVE_VERSION
 
 /** The move as it is stored and sent on, with the version by which it is performed. */
 export const stamped = <Move extends object>(move: Move): Move =>

@@ -1,4 +1,5 @@
 import { LONGEST_TEXT } from './state'
+import { wordsOf } from './texts'
 
 /**
  * A text under several hands. Every letter has a name that it keeps: the *run* in which it was put in and its number
@@ -46,9 +47,6 @@ function hashOf(text: string): string {
   for (let i = 0; i < text.length; i++) hash = Math.imul(hash ^ text.charCodeAt(i), 0x01000193)
   return (hash >>> 0).toString(36)
 }
-
-export const wordsOf = (weave: Weave): string =>
-  weave.reduce((words, [, , text, gone]) => (gone ? words : words + text), '')
 
 /** What is known of a text's letters: the weave, where it is of this very text. */
 export const weaveOf = (weave: Weave | undefined, text: string): Weave =>

@@ -1,5 +1,5 @@
 import type { ClientMessage, ServerMessage } from './messages'
-import type { SessionStart, SessionStore, WorkEvents } from './sessionPorts'
+import type { SessionPorts, SessionStart, SessionStore, WorkEvents } from './sessionPorts'
 import { LessonWatch, type LessonStart } from './lessonWatch'
 import { SlateSession } from './slateSession'
 import { Together, type TogetherStart } from './together'
@@ -28,6 +28,8 @@ export interface LivePorts {
   readonly after: (milliseconds: number, then: () => void) => () => void
   readonly newId: () => string
   readonly store: SessionStore
+  /** As a session needs it. */
+  readonly learn: SessionPorts['learn']
 }
 
 /** What one of the things that are talked about has of the connection. */
@@ -72,8 +74,8 @@ export class LiveSession {
 
   /** Work on a slate: shown at once, kept on the device, sent when there is a connection. */
   work(start: SessionStart, on: WorkEvents): SlateSession {
-    const { after, newId, store } = this.ports
-    const session = new SlateSession(start, { ...this.line, after, newId, store, ...on })
+    const { after, newId, store, learn } = this.ports
+    const session = new SlateSession(start, { ...this.line, after, newId, store, learn, ...on })
     this.begin(session)
     // Also where the store was read for the view: what came into it since then would be sent by nobody.
     void session.takeUp()

@@ -1,10 +1,9 @@
 import type { Edition } from '../board/edition'
 import { HOLDER, type Actor } from '../slate/actor'
 import type { HistoryStep } from '../slate/history'
-import { apply, invert, perform } from '../slate/move'
+import { apply, invert, isKnown, perform } from '../slate/move'
 import { PieceRing } from '../slate/pieceRing'
 import { emptySlate, type SlateState } from '../slate/state'
-import { isKnown } from '../slate/version'
 import type { Envelope, NumberedMove } from './messages'
 
 /**

@@ -31,6 +31,8 @@ export interface SessionPorts extends WorkEvents {
   /** Calls back once, after so many milliseconds, unless what it returns is called before. */
   readonly after: (milliseconds: number, then: () => void) => () => void
   readonly newId: () => string
+  /** What merges texts (`withTexts.ts`): a device has it from here on. Fails where it can't be had now. */
+  readonly learn: () => Promise<void>
   readonly store: SessionStore
 }
 

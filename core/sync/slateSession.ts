@@ -1,6 +1,6 @@
 import { isStudent, type Actor } from '../slate/actor'
 import { nextToUndo, undoOf, type HistoryStep } from '../slate/history'
-import { apply, invert, type Move } from '../slate/move'
+import { apply, howKnown, invert, type Move } from '../slate/move'
 import { opennessTo, waitsOut, whyShut, type Openness, type SlateStatus } from '../slate/status'
 import { storable } from '../text/stored'
 import type { Envelope, NumberedMove, ServerMessage } from './messages'
@@ -39,6 +39,7 @@ export class SlateSession {
   private connectedNow = false
   private full = false
   private readonly passedOver = new Set<string>()
+  private learning: Promise<void> | null = null
   /** Who waits until all is sent, or it is clear that it won't be soon. */
   private waiting: (() => void)[] = []
 
@@ -190,6 +191,7 @@ export class SlateSession {
   }
 
   private hearMoves(moves: readonly NumberedMove[]): void {
+    if (moves.some(({ move }) => howKnown(move) === 'late')) return this.afterLearning(() => this.open(this.now.number))
     const next = receive(this.now, moves, this.start.edition, this.start.actor)
     if (!next) return this.open(0)
     const numbers = new Map(moves.map(move => [move.id, move.number]))
@@ -314,10 +316,30 @@ export class SlateSession {
 
   /** What was made on this device before a reload and hasn't reached the server. */
   async takeUp(): Promise<void> {
-    if (this.takeUpThese(await this.ports.store.of(this.start.slate))) {
+    const kept = await this.ports.store.of(this.start.slate)
+    if (needLearning(kept)) {
+      const learnt = await this.ports.learn().then(
+        () => true,
+        () => false,
+      )
+      if (!learnt) return void this.ports.after(FIRST_RETRY_MS, () => this.stopped || void this.takeUp())
+    }
+    if (this.takeUpThese(kept)) {
       this.ports.changed()
       this.flush()
     }
+  }
+
+  /** Others have written, or words are taken back, before anything was written here. */
+  private afterLearning(then: () => void): void {
+    this.learning ??= this.ports.learn().finally(() => (this.learning = null))
+    this.learning.then(
+      () => this.stopped || then(),
+      () => {
+        this.heard = false
+        this.retrySoon()
+      },
+    )
   }
 
   private takeUpThese(kept: readonly Envelope[]): boolean {
@@ -389,6 +411,10 @@ export class SlateSession {
   undo(): boolean {
     const next = this.undoable
     if (!next) return false
+    if (next.move && howKnown(next.move) === 'late') {
+      this.afterLearning(() => void this.undo())
+      return true
+    }
     if (next.move) return this.make(next.move, next.id)
     this.passedOver.add(next.id)
     this.refuse('nothing-to-undo')
@@ -426,3 +452,6 @@ export class SlateSession {
     this.cancelUnanswered()
   }
 }
+
+/** Whether these can be taken up only by who has learnt (`withTexts.ts`). */
+export const needLearning = (kept: readonly Envelope[]): boolean => kept.some(({ move }) => howKnown(move) === 'late')

@@ -1,5 +1,6 @@
 import type { Edition } from '../board/edition'
 import type { Openness, SlateStatus } from '../slate/status'
+import { knowTexts } from '../slate/withTexts'
 import type { LiveLine, LiveSession } from './liveSession'
 import type { NumberedMove, ServerMessage } from './messages'
 import { fateOf, type RefusalCode } from './refusals'
@@ -235,5 +236,7 @@ class SlatesWatch<Slate extends SeenSlate> {
 const byId = <Slate extends SeenSlate>(slates: readonly Slate[]) => new Map(slates.map(slate => [slate.id, slate]))
 
 /** Slates that are looked at: those of a handout that is walked round, or single ones. */
-export const watchSlates = <Slate extends SeenSlate>(live: LiveSession, start: WatchStart<Slate>): SlatesWatch<Slate> =>
-  live.further(line => new SlatesWatch(start, line))
+export function watchSlates<Slate extends SeenSlate>(live: LiveSession, start: WatchStart<Slate>): SlatesWatch<Slate> {
+  knowTexts()
+  return live.further(line => new SlatesWatch(start, line))
+}

@@ -1,11 +1,14 @@
 import { sql, type Kysely } from 'kysely'
 import { carry } from '../../core/slate/carry'
 import { perform } from '../../core/slate/move'
+import { knowTexts } from '../../core/slate/withTexts'
 import { startOf, wholeState, type SlateState } from '../../core/slate/state'
 import type { Edition } from '../../core/board/edition'
 import type { EditionCache } from './editions'
 import type { Database, Row } from './tables'
 import { log } from '../log'
+
+knowTexts()
 
 export interface Numbered {
   readonly number: number

@@ -3,11 +3,14 @@ import { ok, refuse, type Result } from '../../core/result'
 import type { Actor, Author } from '../../core/slate/actor'
 import { undoOf } from '../../core/slate/history'
 import { apply, invert, type Move } from '../../core/slate/move'
+import { knowTexts } from '../../core/slate/withTexts'
 import { opennessTo, whyShut, type Openness } from '../../core/slate/status'
 import type { SlateState } from '../../core/slate/state'
 import { stamped } from '../../core/slate/version'
 import type { NumberedMove, SentEnvelope } from '../../core/sync/messages'
 import type { RefusalCode } from '../../core/sync/refusals'
+
+knowTexts()
 
 /** A move as it is stored. */
 export interface StoredMove extends NumberedMove {

@@ -2,7 +2,7 @@
 import type { Page } from '~~/core/board/board'
 import { writtenSpots, type Spot } from '~~/core/layout/written'
 import type { Move } from '~~/core/slate/move'
-import { editMove } from '~~/core/slate/moves/edit'
+import { editMove } from '~~/core/slate/texts'
 import { LONGEST_TEXT, type SlateState } from '~~/core/slate/state'
 
 /** Fields over the page, exactly where its writing spaces and gaps are. */

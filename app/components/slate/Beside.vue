@@ -3,7 +3,7 @@ import type { Board, Page } from '~~/core/board/board'
 import { besideName, firstToWork } from '~~/core/slate/beside'
 import { LONGEST_TEXT, type SlateState } from '~~/core/slate/state'
 import type { Move } from '~~/core/slate/move'
-import { editMove } from '~~/core/slate/moves/edit'
+import { editMove } from '~~/core/slate/texts'
 import type { TextEdit } from '~~/core/slate/weave'
 import { askedReasons } from '~/composables/slate/reasons'
 

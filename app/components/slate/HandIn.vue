@@ -7,7 +7,7 @@ import type { Author } from '~~/core/slate/actor'
 import type { SlateKind } from '~~/core/slate/kind'
 import { besideName, firstToWork } from '~~/core/slate/beside'
 import type { Move } from '~~/core/slate/move'
-import { editMove } from '~~/core/slate/moves/edit'
+import { editMove } from '~~/core/slate/texts'
 import { LONGEST_TEXT, type SlateState } from '~~/core/slate/state'
 import { askedReasons } from '~/composables/slate/reasons'
 import type { Member } from '~/composables/slate/useSlate'
@@ -77,11 +77,11 @@ async function send() {
     <p v-else class="text-lg">{{ t('slate.allPlaced') }}</p>
     <div v-if="asked.length" class="mt-3 flex flex-col gap-2" data-test="asked">
       <p class="font-semibold">{{ t('beside.stillAsked') }}</p>
-      <SlateReasons :reasons="asked" :state="state" :before="before" editable @make="emit('make', $event)" />
+      <LazySlateReasons :reasons="asked" :state="state" :before="before" editable @make="emit('make', $event)" />
     </div>
     <label v-if="compares" class="mt-3 block"
       ><span class="label">{{ t('beside.differently') }}</span
-      ><BoardWritingField
+      ><LazyBoardWritingField
         class="field"
         lines="many"
         rows="2"

@@ -3,7 +3,7 @@ import type { Page } from '~~/core/board/board'
 import type { Place } from '~~/core/board/place'
 import { LONGEST_TEXT, type SlateState } from '~~/core/slate/state'
 import type { Move } from '~~/core/slate/move'
-import { editMove } from '~~/core/slate/moves/edit'
+import { editMove } from '~~/core/slate/texts'
 import type { TextEdit } from '~~/core/slate/weave'
 
 /** Lines in which a student says why, for a page or for each of its places. */

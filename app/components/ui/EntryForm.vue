@@ -7,7 +7,7 @@ const emit = defineEmits<{ submit: [] }>()
 
 <template>
   <main class="mx-auto flex min-h-dvh max-w-md flex-col justify-center gap-5 p-6">
-    <NuxtLink to="/" class="flex items-center gap-3 text-lg font-bold"><UiMark />{{ t('app.name') }}</NuxtLink>
+    <RouterLink to="/" class="flex items-center gap-3 text-lg font-bold"><UiMark />{{ t('app.name') }}</RouterLink>
     <form class="panel flex flex-col gap-4 shadow-md" @submit.prevent="emit('submit')">
       <h1 class="text-2xl font-bold">{{ title }}</h1>
       <slot />

@@ -6,10 +6,10 @@ import { fitWords, heightForAll, noteRoom, NOTE_TEXT } from '~~/core/layout/fitW
 import type { Table } from '~~/core/placement/table'
 import type { Author } from '~~/core/slate/actor'
 import type { Move } from '~~/core/slate/move'
-import { editMove, weaveAt } from '~~/core/slate/moves/edit'
 import { bare } from '~~/core/slate/moves/own'
 import { LONGEST_OWN_TEXT, ownMoved, TEXT_SIZES, type Own, type OwnOnSlate } from '~~/core/slate/own'
 import { LONGEST_TEXT } from '~~/core/slate/state'
+import { editMove, nameOfText } from '~~/core/slate/texts'
 import type { TextEdit, Weave } from '~~/core/slate/weave'
 import { LINE_HEIGHT } from '~~/core/text/measure'
 import { changeMove, takeAwayMove } from '~~/core/tools/making'
@@ -80,7 +80,7 @@ export function useStageWriting(view: {
       label: t(own.kind === 'text' ? 'tools.writeText' : 'tools.writeNote'),
       placeholder: '',
       text: there?.text ?? '',
-      weave: there ? weaveAt(view.table().state, { of: 'own', name: thing }) : undefined,
+      weave: there && view.table().state.weaves?.[nameOfText({ of: 'own', name: thing })],
       longest: LONGEST_OWN_TEXT,
       starts,
     }
@@ -99,7 +99,7 @@ export function useStageWriting(view: {
       label: t('stage.writeOn', { name: known.piece.text }),
       placeholder: known.piece.text,
       text,
-      weave: weaveAt(state, { of: 'text', name: piece }),
+      weave: state.weaves?.[nameOfText({ of: 'text', name: piece })],
       longest: LONGEST_TEXT,
       starts,
     }

@@ -1,24 +1,13 @@
 import { nanoid } from 'nanoid'
-import {
-  editBetween,
-  letterBefore,
-  placeAfter,
-  weaveOf,
-  wordsOf,
-  woven,
-  type TextEdit,
-  type Weave,
-} from '~~/core/slate/weave'
+import { editBetween, letterBefore, placeAfter, weaveOf, woven, type TextEdit, type Weave } from '~~/core/slate/weave'
+import { wordsOf } from '~~/core/slate/texts'
+import { knowTexts } from '~~/core/slate/withTexts'
+import { openFields } from '~/composables/board/openFields'
 import { storable } from '~~/core/text/stored'
 
 /** Milliseconds after the last letter, and at the most, until what was typed goes on its way. */
 const AFTER = 250
 const AT_MOST = 700
-
-/** Of every field of this window what hands on what was typed in it. */
-const fields = new Set<() => void>()
-/** What was typed and isn't handed on yet is handed on now. */
-export const tellAllFields = () => fields.forEach(tell => tell())
 
 type Field = HTMLInputElement | HTMLTextAreaElement
 
@@ -33,6 +22,7 @@ export function useWriting(field: {
   readonly weave: () => Weave | undefined
   readonly edit: (edit: TextEdit, words: string) => void
 }) {
+  knowTexts()
   /** Names all letters that are put in here. */
   const run = nanoid(8)
   let number = 0
@@ -85,9 +75,9 @@ export function useWriting(field: {
     known = heard
   }
   watch([field.text, field.weave], hear)
-  fields.add(tell)
+  openFields.add(tell)
   onBeforeUnmount(() => {
-    fields.delete(tell)
+    openFields.delete(tell)
     composing = false
     tell()
   })

@@ -1,5 +1,6 @@
 import { nanoid } from 'nanoid'
 import { LiveSession } from '~~/core/sync/liveSession'
+import { learnTexts } from '~/composables/slate/learnTexts'
 import { outbox } from '~/sync/outbox'
 import { openSocket, type ConnectionState } from '~/sync/socket'
 
@@ -14,6 +15,7 @@ export function useLive() {
     },
     newId: () => nanoid(),
     store: outbox,
+    learn: learnTexts,
   })
   onScopeDispose(() => live.stop())
   return { live, connection: readonly(connection) }

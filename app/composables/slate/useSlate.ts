@@ -17,6 +17,7 @@ import { wholeState, type SlateState } from '~~/core/slate/state'
 import type { Envelope } from '~~/core/sync/messages'
 import { emptyReplica, receiveWhole } from '~~/core/sync/replica'
 import type { PictureView } from '~/composables/board/pictures'
+import { tellAllFields } from '~/composables/board/openFields'
 import { keepView } from '~/sync/views'
 import type { MarginEntry, ReviewEntry } from '~/composables/slate/margin'
 

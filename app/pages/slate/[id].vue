@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { needLearning } from '~~/core/sync/slateSession'
+import { learnTexts } from '~/composables/slate/learnTexts'
 import type { SlateView } from '~/composables/slate/useSlate'
 import { keptOf } from '~/sync/outbox'
 
@@ -11,6 +13,7 @@ const id = String(route.params.id)
 /** The slate, with what this device has made on it and the server hasn't got. */
 async function read() {
   const [view, kept] = await Promise.all([attempt(() => askKept<SlateView>(`/api/slates/${id}`)), keptOf(id)])
+  if (needLearning(kept)) await learnTexts()
   return view && { view, kept }
 }
 const opened = shallowRef(await read())

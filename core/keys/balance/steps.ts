@@ -5,6 +5,7 @@ import { contentsOf } from '../../placement/contents'
 import { HOLDER } from '../../slate/actor'
 import { perform, type Move } from '../../slate/move'
 import { startOf } from '../../slate/state'
+import { knowTexts } from '../../slate/withTexts'
 import { stepOf, type BalanceStep } from './kind'
 import { contextOf, termOf } from '../context'
 
@@ -14,6 +15,7 @@ import { contextOf, termOf } from '../context'
  * passed over. The same equation twice running is one step.
  */
 export function balanceSteps(key: BalanceKey, moves: readonly Move[], edition: Edition): BalanceStep[] {
+  knowTexts()
   const steps: BalanceStep[] = []
   let state = startOf(edition)
   const look = () => {

@@ -1,13 +1,13 @@
 import * as v from 'valibot'
 import type { Edition } from '../../board/edition'
 import { storedText } from '../../text/storedText'
-import { thingName, thingOf } from '../hands'
-import type { MoveRefusal, Operation } from '../operation'
+import type { LateOperation, MoveRefusal } from '../operation'
 import { LONGEST_OWN_TEXT } from '../own'
 import { OwnIdSchema } from '../ownSchema'
 import { LONGEST_TEXT, withEntry, type SlateState } from '../state'
 import { WrittenInSchema } from '../stateSchema'
-import { lettersThat, MOST_STRANDS, weaveOf, woven, wordsOf, type Letters, type TextEdit, type Weave } from '../weave'
+import { nameOfText, textIn, wordsOf } from '../texts'
+import { lettersThat, MOST_STRANDS, weaveOf, woven, type Letters, type Weave } from '../weave'
 import { refusalToWrite } from './write'
 
 const MOST_NUMBER = 1_000_000
@@ -44,9 +44,8 @@ export const EditSchema = v.object({
 })
 export type Edit = v.InferOutput<typeof EditSchema>
 
-export const edit: Operation<'edit', Edit> = {
+export const edit: LateOperation<'edit', Edit> = {
   kind: 'edit',
-  things: move => [nameOf(move)],
   check(state, move, edition) {
     const refusal = refusalToEdit(state, move, edition)
     if (refusal) return refusal
@@ -60,7 +59,7 @@ export const edit: Operation<'edit', Edit> = {
     const { of, name } = move.in
     const weave = woven(weaveIn(state, move), move)
     if (!weave || (of === 'own' && !state.own[name])) return state
-    return { ...withText(state, move, wordsOf(weave)), weaves: { ...state.weaves, [nameOf(move)]: weave } }
+    return { ...withText(state, move, wordsOf(weave)), weaves: { ...state.weaves, [nameOfText(move.in)]: weave } }
   },
   /** What was put in is taken out, and what was taken out comes back, whoever has written there since. */
   invert(before, move) {
@@ -75,28 +74,10 @@ export const edit: Operation<'edit', Edit> = {
       ...(taken.length && { back: taken }),
     }
   },
-  limitedTo: move => move,
 }
 
-/** The edit, of this text. */
-export const editMove = (of: Edit['in'], { put, cut, back }: TextEdit): Edit => ({
-  kind: 'edit',
-  in: of,
-  ...(put && { put: { ...put, after: put.after && [...put.after] } }),
-  ...(cut && { cut: cut.map(one => [...one]) }),
-  ...(back && { back: back.map(one => [...one]) }),
-})
-
-const nameOf = ({ in: { of, name } }: Edit) => thingName(of, name)
-/** A text as it stands on a slate; empty where nothing is written, or nothing is there. */
-export function textIn(state: SlateState, { of, name }: Edit['in']): string {
-  if (of === 'text') return state.texts[name] ?? ''
-  const own = state.own[name]
-  return own && 'text' in own ? own.text : ''
-}
-export const weaveAt = (state: SlateState, of: Edit['in']): Weave =>
-  weaveOf(state.weaves?.[thingName(of.of, of.name)], textIn(state, of))
-const weaveIn = (state: SlateState, move: Edit) => weaveAt(state, move.in)
+const weaveIn = (state: SlateState, { in: of }: Edit): Weave =>
+  weaveOf(state.weaves?.[nameOfText(of)], textIn(state, of))
 const longestOf = ({ in: { of } }: Edit) => (of === 'own' ? LONGEST_OWN_TEXT : LONGEST_TEXT)
 
 function refusalToEdit(state: SlateState, { in: { of, name } }: Edit, edition: Edition): MoveRefusal | null {
@@ -108,20 +89,4 @@ function refusalToEdit(state: SlateState, { in: { of, name } }: Edit, edition: E
 function withText(state: SlateState, { in: { of, name } }: Edit, text: string): SlateState {
   if (of === 'text') return { ...state, texts: withEntry(state.texts, name, text || undefined) }
   return { ...state, own: { ...state.own, [name]: { ...state.own[name]!, text } as SlateState['own'][string] } }
-}
-
-/** The slate without what is known of the letters of texts that were written anew as a whole. */
-export function withoutStale(state: SlateState, changed: readonly string[]): SlateState {
-  const { weaves } = state
-  if (!weaves) return state
-  const stale = changed.filter(name => {
-    const weave = weaves[name]
-    if (!weave) return false
-    const { thing, id } = thingOf(name as `text:${string}`)
-    return wordsOf(weave) !== textIn(state, { of: thing === 'own' ? 'own' : 'text', name: id } as Edit['in'])
-  })
-  if (stale.length === 0) return state
-  const rest = Object.entries(weaves).filter(([name]) => !stale.includes(name))
-  const { weaves: _, ...bare } = state
-  return rest.length ? { ...bare, weaves: Object.fromEntries(rest) } : bare
 }

@@ -7,7 +7,7 @@ import { MoveSchema } from '../../../core/slate/moveSchema'
 import type { Operation } from '../../../core/slate/operation'
 import { isSound } from '../../../core/slate/sound'
 import { startOf, type SlateState } from '../../../core/slate/state'
-import { isKnown, MOVE_VERSION, performing } from '../../../core/slate/version'
+import { isKnownVersion, MOVE_VERSION, performing } from '../../../core/slate/version'
 import { asKept, keptHistories, readingOf, type History } from '../../histories'
 
 const editionOf = ({ board }: History): Edition => {
@@ -79,6 +79,6 @@ describe('a move', () => {
     const by = (version: number) => performing(operation, version, 5)
     expect([1, 2, 3, 4, 5].map(by)).toEqual([older, old, old, now, now])
     expect(() => by(6)).toThrow('later application')
-    expect(isKnown({ version: MOVE_VERSION + 1 })).toBe(false)
+    expect(isKnownVersion({ version: MOVE_VERSION + 1 })).toBe(false)
   })
 })

@@ -33,6 +33,7 @@ function device() {
     },
     after: clock.after,
     newId: () => `made-here-${++ids}`,
+    learn: async () => {},
     store: {
       keep: async (slate, envelopes) => void kept.set(slate, [...(kept.get(slate) ?? []), ...envelopes]),
       of: async slate => kept.get(slate) ?? [],

@@ -1,4 +1,4 @@
-import { editMove } from '../../../core/slate/moves/edit'
+import { editMove } from '../../../core/slate/texts'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { seeded } from '../../../core/layout/random'

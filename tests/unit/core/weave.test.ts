@@ -3,8 +3,8 @@ import { describe, expect, it } from 'vitest'
 import type { Author } from '../../../core/slate/actor'
 import { undoOf } from '../../../core/slate/history'
 import { apply, invert, type Move } from '../../../core/slate/move'
-import { editMove, weaveAt } from '../../../core/slate/moves/edit'
 import { LONGEST_TEXT, startOf, type SlateState } from '../../../core/slate/state'
+import { editMove, nameOfText, textIn, wordsOf, type TextOf } from '../../../core/slate/texts'
 import {
   editBetween,
   letterBefore,
@@ -12,13 +12,13 @@ import {
   plainWeave,
   spliceBetween,
   weaveOf,
-  wordsOf,
   woven,
   type Weave,
 } from '../../../core/slate/weave'
 import { edition } from '../../anyMove'
 
 const W = { of: 'text', name: 'w' } as const
+const weaveAt = (state: SlateState, of: TextOf) => weaveOf(state.weaves?.[nameOfText(of)], textIn(state, of))
 const actorOf = (author: Author) => ({ author, part: 'all' as const })
 const make = (state: SlateState, move: Move, author: Author, number: number) => {
   const result = apply(state, move, { edition, actor: actorOf(author), number })
