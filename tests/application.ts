@@ -34,6 +34,8 @@ export async function startApplication(
     env: {
       ...process.env,
       DATABASE_URL: databaseUrl,
+      // Answers and refusals that aren't agreed on are errors.
+      CHECK_ANSWERS: '1',
       NUXT_SESSION_PASSWORD: 'a password for tests of at least 32 characters',
       HOST: '127.0.0.1',
       PORT: String(at),

@@ -28,7 +28,7 @@ const PARTS = ['running', 'review', 'waiting', 'rest'] as const
 const { t, said } = useWords()
 const dueWords = useDue()
 const { attempt, trouble, busy } = useAsking()
-const rows = ref(await ask<Row[]>('/api/handouts'))
+const rows = ref(await askFor<Row[]>('/api/handouts'))
 const search = ref('')
 const gave = ref('')
 /** A draft that was dropped just now: it can be had back. */
@@ -57,13 +57,13 @@ const parts = computed(() =>
 )
 
 async function giveNow(row: Row) {
-  if (!(await attempt(() => ask(`/api/handouts/${row.id}/give-out`, { method: 'POST', body: {} })))) return
+  if (!(await attempt(() => askFor(`/api/handouts/${row.id}/give-out`, { method: 'POST', body: {} })))) return
   gave.value = t('handouts.gave', { title: row.title, name: row.className })
-  rows.value = await ask<Row[]>('/api/handouts')
+  rows.value = await askFor<Row[]>('/api/handouts')
 }
 async function drop(row: Row) {
   const done = await attempt(() =>
-    ask<{ dropped?: Record<string, unknown> }>(`/api/handouts/${row.id}`, { method: 'DELETE' }),
+    askFor<{ dropped?: Record<string, unknown> }>(`/api/handouts/${row.id}`, { method: 'DELETE' }),
   )
   if (!done) return
   rows.value = rows.value.filter(other => other.id !== row.id)
@@ -74,7 +74,7 @@ async function bringBack() {
   const back = gone.value!
   if (
     !(await attempt(() =>
-      ask(`/api/boards/${back.row.boardId}/handouts`, {
+      askFor(`/api/boards/${back.row.boardId}/handouts`, {
         method: 'POST',
         body: { ...back.body, when: { kind: 'draft' } },
       }),
@@ -82,7 +82,7 @@ async function bringBack() {
   )
     return
   gone.value = null
-  rows.value = await ask<Row[]>('/api/handouts')
+  rows.value = await askFor<Row[]>('/api/handouts')
 }
 </script>
 

@@ -1,12 +1,8 @@
 <script setup lang="ts">
+import type { AnswerOf, RouteAt } from '~~/core/contract/contract'
 import { PASSWORD_LENGTH, tidyClassCode, type PasswordPicture } from '~~/core/roster/picturePassword'
 
-interface Found {
-  name: string
-  code: string
-  newcomers: boolean
-  students: { id: string; name: string }[]
-}
+type Found = AnswerOf<RouteAt<'POST', '/api/join'>>
 
 const { t } = useWords()
 const { attempt, trouble, busy } = useAsking()
@@ -28,7 +24,7 @@ const goTo = (step: { class?: string; who?: string }) =>
   navigateTo({ query: { ...route.query, class: undefined, who: undefined, ...step } })
 
 async function readClass() {
-  answer.value = (await attempt(() => ask<Found>('/api/join', { method: 'POST', body: { code: code.value } }))) ?? null
+  answer.value = (await attempt(() => ask('/api/join', { method: 'POST', body: { code: code.value } }))) ?? null
   return answer.value
 }
 async function look() {
@@ -58,7 +54,7 @@ const called = ref('')
 /** Whoever comes by a code without a list goes by the name they type. */
 async function arrive() {
   const me = await attempt(() =>
-    ask<Me>('/api/join/newcomer', { method: 'POST', body: { code: found.value!.code, name: called.value } }),
+    ask('/api/join/newcomer', { method: 'POST', body: { code: found.value!.code, name: called.value } }),
   )
   if (me) await goOn(me)
 }
@@ -69,7 +65,7 @@ async function goOn(me: Me) {
 
 async function enter() {
   const me = await attempt(() =>
-    ask<Me>('/api/join/student', {
+    ask('/api/join/student', {
       method: 'POST',
       body: { code: found.value!.code, student: who.value!.id, pictures: pictures.value },
     }),

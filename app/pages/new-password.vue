@@ -15,7 +15,7 @@ async function send() {
 }
 async function choose() {
   const me = await attempt(() =>
-    ask<Me>('/api/teachers/password', { method: 'POST', body: { link: link.value, password: password.value } }),
+    ask('/api/teachers/password', { method: 'POST', body: { link: link.value, password: password.value } }),
   )
   if (!me) return
   if (!(await attempt(async () => (await store.came(me), true)))) return

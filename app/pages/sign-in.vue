@@ -9,7 +9,7 @@ useHead({ title: () => t('signIn.title') })
 
 async function enter() {
   const me = await attempt(() =>
-    ask<Me>('/api/session', { method: 'POST', body: { email: email.value, password: password.value } }),
+    ask('/api/session', { method: 'POST', body: { email: email.value, password: password.value } }),
   )
   if (!me) return
   if (!(await attempt(async () => (await store.came(me), true)))) return

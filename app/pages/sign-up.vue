@@ -9,10 +9,7 @@ useHead({ title: () => t('signUp.title') })
 
 async function create() {
   const me = await attempt(() =>
-    ask<Me>('/api/teachers', {
-      method: 'POST',
-      body: { name: name.value, email: email.value, password: password.value },
-    }),
+    ask('/api/teachers', { method: 'POST', body: { name: name.value, email: email.value, password: password.value } }),
   )
   if (!me) return
   if (!(await attempt(async () => (await store.came(me), true)))) return

@@ -26,7 +26,7 @@ const wording = ref(false)
 const picking = ref(false)
 const list = ref('')
 const groups = computed(() => readGroups(list.value))
-const boards = await ask<OnShelf[]>('/api/boards')
+const boards = await askFor<OnShelf[]>('/api/boards')
 const own = boards.filter(b => b.organizer && !b.archived)
 const shipped = ORGANIZERS.map(organizer => ({ organizer, board: boardOf(organizer) }))
 useHead({ title: () => t('start.title') })
@@ -57,12 +57,12 @@ const { keyFor } = useOnce()
 async function make(name: string | null, board?: Board) {
   if (!name) return
   const body = { title: name, ...(board && { board: { ...board, title: name } }) }
-  const made = await attempt(() => ask<{ id: string }>('/api/boards', { method: 'POST', body, once: keyFor(body) }))
+  const made = await attempt(() => askFor<{ id: string }>('/api/boards', { method: 'POST', body, once: keyFor(body) }))
   if (made) await navigateTo(`/board/${made.id}`)
 }
 async function fromOwn(id: string, fallback: string) {
   const name = named(fallback)
-  const whole = name && (await attempt(() => ask<{ board: Board }>(`/api/boards/${id}`)))
+  const whole = name && (await attempt(() => askFor<{ board: Board }>(`/api/boards/${id}`)))
   if (whole) await make(name, whole.board)
 }
 async function fromPages(from: Board, pages: ReadonlySet<PageId>) {
@@ -134,7 +134,7 @@ async function fromFile(file: File | undefined) {
     .catch(() => null)
   if (data === null) return void (trouble.value = t('refused.bad-file'))
   const made = await attempt(() =>
-    ask<{ id: string; missing: number }>('/api/boards/import', { method: 'POST', body: data }),
+    askFor<{ id: string; missing: number }>('/api/boards/import', { method: 'POST', body: data }),
   )
   if (made) await navigateTo(`/board/${made.id}${made.missing ? `?missing=${made.missing}` : ''}`)
 }

@@ -1,11 +1,8 @@
 import { defineStore } from 'pinia'
+import type { AnswerOf, RouteAt } from '~~/core/contract/contract'
 import { forgetViews, keepWho, whoWasHere } from '~/sync/views'
 
-export interface Me {
-  kind: 'teacher' | 'student'
-  id: string
-  name: string
-}
+export type Me = NonNullable<AnswerOf<RouteAt<'GET', '/api/session'>>>
 
 /** Who is signed in at this device; without a connection, who was last. */
 export const useMe = defineStore('me', () => {
@@ -21,7 +18,7 @@ export const useMe = defineStore('me', () => {
   async function whoIsHere(before: Me | undefined): Promise<Me | null> {
     try {
       // An empty answer is what nobody gets.
-      const now = (await ask<Me | ''>('/api/session')) || null
+      const now = (await ask('/api/session')) || null
       await isHere(now, before)
       return now
     } catch (error) {
@@ -37,7 +34,7 @@ export const useMe = defineStore('me', () => {
   /** Somebody has just signed in. A browser that keeps no cookie of ours is told so, instead of an empty desk. */
   async function came(now: Me) {
     // Nobody gets an empty answer, which not every browser tells in the same way.
-    const kept = await ask<Me | '' | undefined>('/api/session').catch(unknownWhether)
+    const kept = await ask('/api/session').catch(unknownWhether)
     if (!kept) throw new Refused('no-cookie')
     await isHere(now, await whoWasHere<Me | typeof LEAVING>())
     me.value = now

@@ -1,23 +1,21 @@
-import * as v from 'valibot'
-import { storedText } from '../../core/text/storedText'
+import { answering } from '../http/answering'
 import { tryOnce } from '../http/limits'
-import { LARGEST, readJson } from '../http/read'
-import { refusal } from '../http/refuse'
-import { requireTeacher } from '../http/session'
-import { services } from '../services'
 import { acceptInvite } from '../usecases/assistants'
 
 /** A teacher comes to help with a class by the link they were given. */
-export default defineEventHandler(async event => {
-  const teacher = await requireTeacher(event)
-  const { invite } = await readJson(event, v.object({ invite: storedText(40) }), LARGEST.anybody)
-  const { db, limits } = await services()
-  const accepted = await tryOnce({ shut: [{ limiter: limits.signIn, key: `invitation ${teacher.id}` }] }, async () => {
-    const result = await acceptInvite(db, teacher.id, invite)
-    return result.ok || result.reason !== 'not-found' ? result : null
-  })
-  if (accepted === 'too-often') throw refusal('too-often')
-  if (!accepted) throw refusal('no-such-invitation')
-  if (!accepted.ok) throw refusal('not-now', accepted.reason)
-  return accepted.value
-})
+export default answering(
+  'POST /api/invitations',
+  async ({ actor: teacher, body: { invite }, all: { db, limits }, refuse }) => {
+    const accepted = await tryOnce(
+      { shut: [{ limiter: limits.signIn, key: `invitation ${teacher.id}` }] },
+      async () => {
+        const result = await acceptInvite(db, teacher.id, invite)
+        return result.ok || result.reason !== 'not-found' ? result : null
+      },
+    )
+    if (accepted === 'too-often') throw refuse('too-often')
+    if (!accepted) throw refuse('no-such-invitation')
+    if (!accepted.ok) throw refuse('not-now', accepted.reason)
+    return accepted.value
+  },
+)

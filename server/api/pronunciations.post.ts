@@ -1,6 +1,7 @@
 import * as v from 'valibot'
 import { storedText } from '../../core/text/storedText'
-import { LARGEST, readJson } from '../http/read'
+import { LARGEST } from '../../core/contract/sizes'
+import { readJson } from '../http/read'
 import { requireTeacher } from '../http/session'
 import { soundsOf } from '../sound/dictionary'
 

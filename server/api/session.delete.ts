@@ -1,6 +1,7 @@
+import { answering } from '../http/answering'
 import { endSession } from '../http/session'
 
-export default defineEventHandler(async event => {
+export default answering('DELETE /api/session', async ({ event }) => {
   await endSession(event)
-  return { done: true }
+  return {}
 })

@@ -1,7 +1,7 @@
 import { send, setResponseHeader, setResponseStatus, type H3Error, type H3Event } from 'h3'
 import { log } from '../log'
 import { TooManyPasswords } from './passwords'
-import { STATUS_OF, type HttpRefusal } from './refuse'
+import { STATUS_OF, type HttpRefusal } from '../../core/contract/refusals'
 
 /**
  * The database is away, full, stopping, or out of connections: by the code of the system or of PostgreSQL (appendix A

@@ -1,6 +1,6 @@
 import type { H3Event } from 'h3'
 import type { Actor } from '../rights/actor'
-import type { Action, Role } from '../rights/rights'
+import type { Action, Role } from '../../core/rights/rights'
 import { roleOnClass } from '../rights/roles'
 import { services, type Services } from '../services'
 import { idParam } from './read'

@@ -1,7 +1,7 @@
 import type { H3Event } from 'h3'
 import type { Actor } from '../rights/actor'
 import { whoOnSlate, type WhoOnSlate } from '../rights/hold'
-import type { Action } from '../rights/rights'
+import type { Action } from '../../core/rights/rights'
 import { services, type Services } from '../services'
 import { idParam } from './read'
 import { actorOf, requireRight } from './session'

@@ -4,22 +4,13 @@ import { pipeline } from 'node:stream/promises'
 import busboy from 'busboy'
 import { getQuery, getRequestHeader, getRouterParam, isError, type H3Event } from 'h3'
 import * as v from 'valibot'
+import { LARGEST } from '../../core/contract/sizes'
 import { OwnPictureIdSchema } from '../../core/slate/ownSchema'
 import { parseJson } from './json'
 import { refusal } from './refuse'
 import { Room } from './room'
 
-const KB = 1024
-const MB = 1024 * KB
-/** What a body may be at most, by what is asked; the first is for everybody, before it is known who asks. */
-export const LARGEST = {
-  anybody: 4 * KB,
-  usual: 64 * KB,
-  list: 512 * KB,
-  board: 4 * MB,
-  file: 80 * MB,
-  parcel: 2500 * MB,
-} as const
+const MB = 1024 * 1024
 const DEEPEST = { anybody: 4, usual: 24 } as const
 
 /** Bodies that are larger than the usual share this much memory; who finds no room is asked to come again. */
@@ -107,7 +98,7 @@ function fileOf(request: IncomingMessage, largest: number): Promise<Buffer | nul
     try {
       form = busboy({
         headers: request.headers,
-        limits: { files: 1, fields: 10, parts: 12, fileSize: largest, fieldSize: 10 * KB, headerPairs: 40 },
+        limits: { files: 1, fields: 10, parts: 12, fileSize: largest, fieldSize: 10 * 1024, headerPairs: 40 },
       })
     } catch {
       return resolve(null)

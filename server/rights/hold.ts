@@ -9,7 +9,7 @@ import { isOfSeveral, type SlateKind } from '../../core/slate/kind'
 import type { SlateStatus } from '../../core/slate/status'
 import type { Database } from '../database/tables'
 import type { Actor } from './actor'
-import { may, moveOn, type Role } from './rights'
+import { may, moveOn, type Role } from '../../core/rights/rights'
 
 /** What somebody's hand is on a slate, as it was when the slate had this epoch; with another it is asked anew. */
 export interface Hold {

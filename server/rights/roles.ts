@@ -3,7 +3,7 @@ import { isSeenByStudents } from '../../core/slate/status'
 import type { Database } from '../database/tables'
 import type { Actor } from './actor'
 import { whoOnSlate } from './hold'
-import type { Role } from './rights'
+import type { Role } from '../../core/rights/rights'
 
 type Db = Kysely<Database>
 

@@ -97,11 +97,14 @@ describe('the layers', () => {
     ['layout'],
     ['bodies'],
     ['slate', 'roster'],
+    ['rights'],
     ['placement'],
     ['tools', 'keys', 'margin', 'groups'],
     ['drawing'],
     ['design', 'handout', 'format', 'findings', 'lesson', 'review', 'paper'],
     ['organizers', 'preflight', 'sync', 'reading', 'along'],
+    // What server and client have agreed on speaks of all of it.
+    ['contract'],
   ]
   const DOCUMENT = /^core\/keys\/(?:\w+\/key|key|document|reason)(?:\.ts)?$/
   const coreFolder = (path: string) => (DOCUMENT.test(path) ? 'board' : path.split('/')[1]!)

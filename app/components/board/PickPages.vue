@@ -21,12 +21,12 @@ watch(
     from.value = null
     ticked.value = new Set()
     boards.value =
-      (await attempt(() => ask<{ id: string; title: string }[]>('/api/boards')))?.filter(b => b.id !== except) ?? []
+      (await attempt(() => askFor<{ id: string; title: string }[]>('/api/boards')))?.filter(b => b.id !== except) ?? []
   },
 )
 async function choose(event: Event) {
   const id = (event.target as HTMLSelectElement).value
-  from.value = id ? ((await attempt(() => ask<{ board: Board }>(`/api/boards/${id}`)))?.board ?? null) : null
+  from.value = id ? ((await attempt(() => askFor<{ board: Board }>(`/api/boards/${id}`)))?.board ?? null) : null
   ticked.value = new Set(from.value?.pages.length === 1 ? [from.value.pages[0]!.id] : [])
 }
 function tick(id: PageId) {

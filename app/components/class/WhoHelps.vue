@@ -4,18 +4,18 @@ const { classId } = defineProps<{ classId: string }>()
 const { t } = useWords()
 const { attempt, trouble, busy } = useAsking()
 const path = `/api/classes/${classId}/assistants`
-const help = ref(await ask<{ invite: string | null; assistants: { id: string; name: string }[] }>(path))
+const help = ref(await askFor<{ invite: string | null; assistants: { id: string; name: string }[] }>(path))
 const link = computed(() => help.value.invite && `${location.origin}/help/${help.value.invite}`)
 const invite = (on: boolean) =>
   attempt(async () => {
     help.value = {
       ...help.value,
-      ...(await ask<{ invite: string | null }>(`${path}/invite`, { method: 'PUT', body: { on } })),
+      ...(await askFor<{ invite: string | null }>(`${path}/invite`, { method: 'PUT', body: { on } })),
     }
   })
 const remove = (id: string) =>
   attempt(async () => {
-    await ask(`${path}/${id}`, { method: 'DELETE' })
+    await askFor(`${path}/${id}`, { method: 'DELETE' })
     help.value = { ...help.value, assistants: help.value.assistants.filter(one => one.id !== id) }
   })
 </script>

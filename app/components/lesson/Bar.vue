@@ -37,7 +37,7 @@ const alone = computed(() => {
 })
 const nobody = computed(() => choosing.value && ids.value.length === 0)
 async function pencils() {
-  await attempt(() => ask(path('pencils'), { method: 'PUT', body: { down: !down.value, ...some.value } }))
+  await attempt(() => askFor(path('pencils'), { method: 'PUT', body: { down: !down.value, ...some.value } }))
   emit('changed')
 }
 const underWay = computed(() => meant.value.filter(slate => slate.status === 'under-way').length)
@@ -45,7 +45,7 @@ const handedIn = computed(() => meant.value.filter(slate => slate.status === 'ha
 const collected = computed(() => meant.value.filter(slate => slate.openness?.collected).length)
 async function collect(back: boolean) {
   const done = await attempt(() =>
-    ask<{ count: number }>(path('collect'), { method: 'POST', body: { back, ...some.value } }),
+    askFor<{ count: number }>(path('collect'), { method: 'POST', body: { back, ...some.value } }),
   )
   collecting.value = false
   if (done) said.value = t(back ? 'lesson.wentOn' : 'lesson.collected', { count: done.count })

@@ -34,7 +34,7 @@ interface Past {
   builds: { slate: string; is_there: Built['is']; way: string; after_s: number | null }[]
 }
 const past = shallowRef<Past[]>([])
-const readPast = async () => (past.value = (await ask<Past[]>(path).catch(() => null)) ?? past.value)
+const readPast = async () => (past.value = (await askFor<Past[]>(path).catch(() => null)) ?? past.value)
 watch(
   () => call?.id,
   () => void readPast(),
@@ -42,7 +42,7 @@ watch(
 )
 
 async function callIt(what: string, fromList = false) {
-  const called = await attempt(() => ask(path, { method: 'POST', body: { target: what, page } }))
+  const called = await attempt(() => askFor(path, { method: 'POST', body: { target: what, page } }))
   if (!called) return
   if (fromList)
     list.value = list.value
@@ -53,7 +53,7 @@ async function callIt(what: string, fromList = false) {
   emit('changed')
 }
 async function end() {
-  await attempt(() => ask(path, { method: 'DELETE' }))
+  await attempt(() => askFor(path, { method: 'DELETE' }))
   emit('changed')
 }
 const { there, builds, ways } = building

@@ -18,7 +18,7 @@ const view = shallowRef<{ jar: JarSetting; questions: Question[] } | null>(null)
 const names = ref(false)
 
 async function read() {
-  view.value = (await ask<{ jar: JarSetting; questions: Question[] }>(path).catch(() => null)) ?? view.value
+  view.value = (await askFor<{ jar: JarSetting; questions: Question[] }>(path).catch(() => null)) ?? view.value
 }
 const readSoon = useDebounceFn(read, 300, { maxWait: 1500 })
 void read()
@@ -28,18 +28,18 @@ watch(
 )
 async function set(to: Partial<JarSetting>) {
   if (!view.value) return
-  await attempt(() => ask(path, { method: 'PUT', body: { ...view.value!.jar, ...to } }))
+  await attempt(() => askFor(path, { method: 'PUT', body: { ...view.value!.jar, ...to } }))
   await read()
 }
 async function change(question: Question, to: QuestionChange) {
-  await attempt(() => ask(`${path}/${question.id}`, { method: 'PUT', body: { ...to } }))
+  await attempt(() => askFor(`${path}/${question.id}`, { method: 'PUT', body: { ...to } }))
   await read()
 }
 const isShown = (question: Question) => show.what.kind === 'question' && show.what.question === question.id
 async function put(question: Question) {
   const what: Show['what'] = isShown(question) ? { kind: 'nothing' } : { kind: 'question', question: question.id }
   await attempt(() =>
-    ask(`/api/handouts/${handout}/screen`, { method: 'PUT', body: { show: { ...show, what, pen: [] } } }),
+    askFor(`/api/handouts/${handout}/screen`, { method: 'PUT', body: { show: { ...show, what, pen: [] } } }),
   )
   emit('changed')
 }

@@ -21,7 +21,7 @@ watch(
 )
 async function send() {
   const done = await attempt(() =>
-    ask<{ count: number }>(`/api/handouts/${handout}/nudges`, {
+    askFor<{ count: number }>(`/api/handouts/${handout}/nudges`, {
       method: 'POST',
       body: { words: words.value.trim(), ...(slates && { slates }) },
     }),

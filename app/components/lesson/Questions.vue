@@ -18,7 +18,7 @@ const words = ref('')
 const id = ref(newUuid())
 
 async function read() {
-  view.value = (await ask<{ jar: JarSetting; questions: Question[] }>(path).catch(() => null)) ?? view.value
+  view.value = (await askFor<{ jar: JarSetting; questions: Question[] }>(path).catch(() => null)) ?? view.value
 }
 /** A class that votes makes one reading of it. */
 const readSoon = useDebounceFn(read, 300, { maxWait: 1500 })
@@ -34,7 +34,7 @@ watch(
 async function send() {
   if (!words.value.trim()) return
   const sent = await attempt(
-    async () => (await ask(path, { method: 'POST', body: { id: id.value, words: words.value } }), true),
+    async () => (await askFor(path, { method: 'POST', body: { id: id.value, words: words.value } }), true),
   )
   if (!sent) return
   words.value = ''
@@ -42,7 +42,9 @@ async function send() {
   await read()
 }
 async function vote(question: Question, how: Vote) {
-  await attempt(() => ask(`${path}/${question.id}`, { method: 'PUT', body: { vote: question.vote === how ? 0 : how } }))
+  await attempt(() =>
+    askFor(`${path}/${question.id}`, { method: 'PUT', body: { vote: question.vote === how ? 0 : how } }),
+  )
   await read()
 }
 </script>

@@ -14,14 +14,14 @@ const said = ref<string[]>([])
 watch(
   () => about,
   async now =>
-    (said.value = await ask<string[]>(now ? `/api/sentences?about=${encodeURIComponent(now)}` : '/api/sentences').catch(
-      () => [],
-    )),
+    (said.value = await askFor<string[]>(
+      now ? `/api/sentences?about=${encodeURIComponent(now)}` : '/api/sentences',
+    ).catch(() => [])),
   { immediate: true },
 )
 async function forget(sentence: string) {
   said.value = said.value.filter(one => one !== sentence)
-  await ask('/api/sentences/forget', { method: 'POST', body: { words: sentence } }).catch(() => null)
+  await askFor('/api/sentences/forget', { method: 'POST', body: { words: sentence } }).catch(() => null)
 }
 /** What is typed narrows them; a sentence that was taken as it is narrows nothing. */
 const offered = computed(() => {

@@ -27,14 +27,14 @@ const fits = computed(() => seconds.value >= 1 && seconds.value <= LONGEST_TIMER
 
 const path = computed(() => `/api/handouts/${handout}/timer`)
 async function put(body: object | null) {
-  if (!(await attempt(async () => (await ask(path.value, { method: 'PUT', body: { timer: body } }), true)))) return
+  if (!(await attempt(async () => (await askFor(path.value, { method: 'PUT', body: { timer: body } }), true)))) return
   emit('changed')
   emit('close')
 }
 const start = () =>
   put({ seconds: seconds.value, countdown: countdown.value, atEnd: atEnd.value, onSlates: onSlates.value })
 async function more() {
-  if (await attempt(async () => (await ask(path.value, { method: 'POST', body: { seconds: 60 } }), true)))
+  if (await attempt(async () => (await askFor(path.value, { method: 'POST', body: { seconds: 60 } }), true)))
     emit('changed')
 }
 </script>

@@ -55,7 +55,7 @@ const { attempt, trouble } = useAsking()
 watch(what, async now => {
   if (now === 'qti' && !carried.value)
     carried.value =
-      (await attempt(() => ask<NonNullable<typeof carried.value>>(`/api/boards/${board}/qti?list=1`))) ?? null
+      (await attempt(() => askFor<NonNullable<typeof carried.value>>(`/api/boards/${board}/qti?list=1`))) ?? null
 })
 const address = computed(() => {
   if (what.value === 'qti') return `/api/boards/${board}/qti`

@@ -12,7 +12,7 @@ const { t } = useWords()
 const { attempt, trouble } = useAsking()
 const parcels = shallowRef<readonly ParcelInList[]>([])
 const underWay = computed(() => parcels.value.some(({ status }) => status === 'waiting' || status === 'making'))
-const read = () => attempt(async () => (parcels.value = await ask<ParcelInList[]>(path)))
+const read = () => attempt(async () => (parcels.value = await askFor<ParcelInList[]>(path)))
 watch(
   () => going,
   now => now && void read(),
@@ -30,7 +30,7 @@ async function order(body: Record<string, unknown> = {}) {
   if (asking) return
   asking = true
   await attempt(async () => {
-    await ask(path, { method: 'POST', body })
+    await askFor(path, { method: 'POST', body })
     await read()
   }).finally(() => (asking = false))
 }

@@ -43,8 +43,8 @@ watch(
     line.value = null
     await attempt(async () => {
       const [slatesInLine, plan] = await Promise.all([
-        ask<InLine[]>(`/api/handouts/${handout}/line`),
-        ask<{ later: Later | null }>(path),
+        askFor<InLine[]>(`/api/handouts/${handout}/line`),
+        askFor<{ later: Later | null }>(path),
       ])
       planned.value = plan.later
       line.value = slatesInLine
@@ -74,7 +74,7 @@ async function handBack() {
     ...(when.value === 'later' && { when: { ...later } }),
   }
   const done = await attempt(() =>
-    ask<{ count: number; unsaid: number; failed: number } | { at: string }>(path, { method: 'POST', body }),
+    askFor<{ count: number; unsaid: number; failed: number } | { at: string }>(path, { method: 'POST', body }),
   )
   if (!done) return
   if ('at' in done) return emit('close', t('handBackAll.doneLater', { at: moment(done.at) }))
@@ -83,7 +83,7 @@ async function handBack() {
   emit('close', t('handBackAll.done', { count: done.count }) + unsaid + failed)
 }
 async function drop() {
-  if (await attempt(() => ask(path, { method: 'DELETE' }))) planned.value = null
+  if (await attempt(() => askFor(path, { method: 'DELETE' }))) planned.value = null
 }
 </script>
 

@@ -4,7 +4,7 @@ const { slate, heading, hidden } = defineProps<{ slate: string; heading: string;
 const { t } = useWords()
 const { attempt, trouble } = useAsking()
 const name = ref(heading)
-const nameIt = () => attempt(() => ask(`/api/slates/${slate}/name`, { method: 'PUT', body: { name: name.value } }))
+const nameIt = () => attempt(() => askFor(`/api/slates/${slate}/name`, { method: 'PUT', body: { name: name.value } }))
 </script>
 
 <template>

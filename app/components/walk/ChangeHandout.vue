@@ -42,7 +42,7 @@ watch(
     looking.value = view.looking
     rules.value = view.rules
     said.value = ''
-    preview.value = (await attempt(() => ask<Preview>(`${path.value}/correction`))) ?? null
+    preview.value = (await attempt(() => askFor<Preview>(`${path.value}/correction`))) ?? null
   },
   { immediate: true },
 )
@@ -56,7 +56,7 @@ async function done(work: () => Promise<unknown>, words: string) {
 const keep = () =>
   done(
     () =>
-      ask(path.value, {
+      askFor(path.value, {
         method: 'PUT',
         body: {
           word: word.value,
@@ -69,31 +69,31 @@ const keep = () =>
     t('change.kept'),
   )
 const close = (closed: boolean) =>
-  done(() => ask(path.value, { method: 'PUT', body: { closed } }), t(closed ? 'change.didClose' : 'change.didOpen'))
+  done(() => askFor(path.value, { method: 'PUT', body: { closed } }), t(closed ? 'change.didClose' : 'change.didOpen'))
 async function correct() {
   const corrected = await attempt(() =>
-    ask<{ changed: number }>(`${path.value}/correction`, { method: 'POST', body: {} }),
+    askFor<{ changed: number }>(`${path.value}/correction`, { method: 'POST', body: {} }),
   )
   if (!corrected) return
   said.value = t('change.corrected', { count: corrected.changed })
-  preview.value = await ask<Preview>(`${path.value}/correction`)
+  preview.value = await askFor<Preview>(`${path.value}/correction`)
   emit('changed')
 }
 async function openHeld() {
-  if (!(await attempt(() => ask(`${path.value}/held-pages`, { method: 'POST', body: {} })))) return
+  if (!(await attempt(() => askFor(`${path.value}/held-pages`, { method: 'POST', body: {} })))) return
   said.value = t('change.heldOpened')
-  preview.value = await ask<Preview>(`${path.value}/correction`)
+  preview.value = await askFor<Preview>(`${path.value}/correction`)
   emit('changed')
 }
 async function giveToMore() {
   await done(
-    () => ask(`${path.value}/students`, { method: 'POST', body: { students: more.value } }),
+    () => askFor(`${path.value}/students`, { method: 'POST', body: { students: more.value } }),
     t('change.gaveToMore', { count: more.value.length }),
   )
   more.value = []
 }
 async function takeBack() {
-  if (await attempt(() => ask(path.value, { method: 'DELETE' }))) await navigateTo('/handouts')
+  if (await attempt(() => askFor(path.value, { method: 'DELETE' }))) await navigateTo('/handouts')
 }
 </script>
 

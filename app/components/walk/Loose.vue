@@ -20,7 +20,7 @@ const by = ref<ShareBy>('number')
 const size = ref(4)
 async function share() {
   const done = await attempt(() =>
-    ask<{ count: number }>(`/api/handouts/${view.id}/members`, {
+    askFor<{ count: number }>(`/api/handouts/${view.id}/members`, {
       method: 'POST',
       body: { by: by.value, ...(by.value === 'size' && { size: size.value }) },
     }),
@@ -32,7 +32,7 @@ async function place({ student, name }: { student: string; name: string }) {
   const to = emptiest.value
   if (!to) return
   const done = await attempt(() =>
-    ask(`/api/handouts/${view.id}/members`, { method: 'PUT', body: { student, to: to.id } }),
+    askFor(`/api/handouts/${view.id}/members`, { method: 'PUT', body: { student, to: to.id } }),
   )
   if (done) said.value = t('walk.placed', { name, group: to.name })
   emit('placed')

@@ -24,7 +24,7 @@ const away = computed(() => people.value.filter(one => one.left))
 /** Asked apart from what is done here, so that reading anew wipes out no refusal. */
 const reading = useAsking()
 async function load() {
-  people.value = (await reading.attempt(() => ask<{ students: Person[] }>(path.value)))?.students ?? people.value
+  people.value = (await reading.attempt(() => askFor<{ students: Person[] }>(path.value)))?.students ?? people.value
 }
 watch(
   () => open,
@@ -44,29 +44,29 @@ async function change(work: () => Promise<unknown>, words: string): Promise<bool
 }
 const turn = (to: 'open' | 'closed') =>
   change(
-    () => ask(`${path.value}/newcomers`, { method: 'PUT', body: { to } }),
+    () => askFor(`${path.value}/newcomers`, { method: 'PUT', body: { to } }),
     t(to === 'open' ? 'newcomers.isOpen' : 'newcomers.isClosed'),
   )
 const rename = (one: Person, to: string) =>
   to.trim() && to.trim() !== one.name
     ? change(
-        () => ask(`${path.value}/students/${one.id}`, { method: 'PUT', body: { name: to } }),
+        () => askFor(`${path.value}/students/${one.id}`, { method: 'PUT', body: { name: to } }),
         t('newcomers.renamed', { name: to.trim() }),
       )
     : undefined
 const putAway = (one: Person, left: boolean) =>
   change(
-    () => ask(`${path.value}/students/${one.id}/left`, { method: 'PUT', body: { left } }),
+    () => askFor(`${path.value}/students/${one.id}/left`, { method: 'PUT', body: { left } }),
     t(left ? 'newcomers.turnedAway' : 'newcomers.letIn', { name: one.name }),
   )
 const same = (one: Person, other: string) =>
   change(
-    () => ask(`${path.value}/students/${one.id}/same`, { method: 'POST', body: { other } }),
+    () => askFor(`${path.value}/students/${one.id}/same`, { method: 'POST', body: { other } }),
     t('newcomers.joined', { name: one.name }),
   )
 async function keep() {
   const kept = await change(
-    () => ask(`${path.value}/newcomers`, { method: 'PUT', body: { to: 'kept', name: name.value } }),
+    () => askFor(`${path.value}/newcomers`, { method: 'PUT', body: { to: 'kept', name: name.value } }),
     t('newcomers.kept', { name: name.value }),
   )
   if (kept) await navigateTo(`/classes/${classId}`)

@@ -22,7 +22,7 @@ const { attempt, trouble } = useAsking()
 const READ_SOON_MS = 600
 const all = shallowRef<readonly PutUp[] | null>(null)
 const read = async () =>
-  (all.value = (await ask<PutUp[]>(`/api/handouts/${handout}/put-up`).catch(() => null)) ?? all.value)
+  (all.value = (await askFor<PutUp[]>(`/api/handouts/${handout}/put-up`).catch(() => null)) ?? all.value)
 const readSoon = useDebounceFn(read, READ_SOON_MS, { maxWait: 3000 })
 void read()
 watch([() => slates, () => version], () => void readSoon())
@@ -41,12 +41,12 @@ const WHERE = {
 } satisfies Record<PutUp['kind'], unknown>
 async function hide(one: PutUp) {
   const [path, body] = WHERE[one.kind](one, !one.hidden)
-  await attempt(() => ask(path, { method: 'PUT', body }))
+  await attempt(() => askFor(path, { method: 'PUT', body }))
   await read()
 }
 async function approve({ slate, picture, waits }: PutUp) {
   await attempt(() =>
-    ask(`/api/slates/${slate}/pictures/${picture!.id}/approved`, { method: 'PUT', body: { approved: waits } }),
+    askFor(`/api/slates/${slate}/pictures/${picture!.id}/approved`, { method: 'PUT', body: { approved: waits } }),
   )
   await read()
 }

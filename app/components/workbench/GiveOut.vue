@@ -82,7 +82,7 @@ async function giveOut() {
   const done = await attempt(async () => {
     if (!(await bench.keep())) throw new Refused('not-kept')
     const body = giving.body()
-    return ask<{ handouts: GivenOut[] }>(`/api/boards/${boardId}/handouts`, {
+    return askFor<{ handouts: GivenOut[] }>(`/api/boards/${boardId}/handouts`, {
       method: 'POST',
       body,
       once: once.keyFor(body),

@@ -18,7 +18,7 @@ const { attempt } = useAsking()
 /** The shelf is asked for once somebody wants another board. */
 async function loadBoards() {
   if (boards.value.length === 0)
-    boards.value = ((await attempt(() => ask<{ id: string; title: string }[]>('/api/boards'))) ?? []).filter(
+    boards.value = ((await attempt(() => askFor<{ id: string; title: string }[]>('/api/boards'))) ?? []).filter(
       one => one.id !== boardId,
     )
 }

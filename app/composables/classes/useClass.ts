@@ -26,7 +26,7 @@ export interface ClassPage {
 /** A class as the server has it, those who left it included. */
 export async function useClass(id: string) {
   const path = `/api/classes/${id}`
-  const page = ref(await ask<ClassPage>(path))
+  const page = ref(await askFor<ClassPage>(path))
   const here = computed(() => page.value.students.filter(student => !student.left))
   const left = computed(() => page.value.students.filter(student => student.left))
   const known = computed<KnownStudent[]>(() =>
@@ -40,7 +40,7 @@ export async function useClass(id: string) {
     })),
   )
   async function again() {
-    page.value = await ask<ClassPage>(path)
+    page.value = await askFor<ClassPage>(path)
   }
   return { path, page, here, left, known, again }
 }

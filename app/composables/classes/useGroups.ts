@@ -53,7 +53,7 @@ export async function useGroups(classId: string) {
   )
   let leaving = () => {}
   onScopeDispose(() => leaving())
-  const page = ref(await ask<GroupsPage>(`${path}/groups?day=${day}`))
+  const page = ref(await askFor<GroupsPage>(`${path}/groups?day=${day}`))
   /** The set on the table; null for a new one. */
   const open = ref<string | null>(page.value.sets[0]?.id ?? null)
   const name = ref('')
@@ -185,31 +185,31 @@ export async function useGroups(classId: string) {
   }
 
   async function again() {
-    page.value = await ask<GroupsPage>(`${path}/groups?day=${day}`)
+    page.value = await askFor<GroupsPage>(`${path}/groups?day=${day}`)
   }
   async function keep(once: string) {
     const body = { name: name.value, groups: groups.value }
     const { id } = open.value
-      ? await ask<{ id: string }>(`${path}/sets/${open.value}`, { method: 'PUT', body })
-      : await ask<{ id: string }>(`${path}/sets`, { method: 'POST', body, once })
+      ? await askFor<{ id: string }>(`${path}/sets/${open.value}`, { method: 'PUT', body })
+      : await askFor<{ id: string }>(`${path}/sets`, { method: 'POST', body, once })
     await again()
     open.value = id
     kept.value = content.value
   }
   async function drop() {
     putAside()
-    await ask(`${path}/sets/${open.value}`, { method: 'DELETE' })
+    await askFor(`${path}/sets/${open.value}`, { method: 'DELETE' })
     await again()
     kept.value = content.value
     show(page.value.sets[0]?.id ?? null)
   }
   async function wish(wishes: readonly StudentWish[]) {
-    await ask(`${path}/wishes`, { method: 'PUT', body: { wishes } })
+    await askFor(`${path}/wishes`, { method: 'PUT', body: { wishes } })
     await again()
   }
   async function setAbsent(students: readonly string[], away: boolean) {
     for (const student of students)
-      await ask(`${path}/students/${student}/absent`, { method: 'PUT', body: { day, absent: away } })
+      await askFor(`${path}/students/${student}/absent`, { method: 'PUT', body: { day, absent: away } })
     await again()
     if (away) put(students, null)
   }

@@ -8,13 +8,13 @@ export function useRecords() {
   const letterSent = ref(false)
 
   async function look() {
-    classes.value = (await attempt(() => ask<{ classes: ClassInRecords[] }>('/api/records')))?.classes ?? null
+    classes.value = (await attempt(() => askFor<{ classes: ClassInRecords[] }>('/api/records')))?.classes ?? null
   }
   async function studentsOf({
     record,
   }: Pick<ClassInRecords, 'record'>): Promise<{ roster: RosterClass; passedOver: number } | null> {
     const read = await attempt(() =>
-      ask<{ title: string; students: RosterClass['students']; passedOver: number }>(
+      askFor<{ title: string; students: RosterClass['students']; passedOver: number }>(
         `/api/records/students?record=${encodeURIComponent(record)}`,
       ),
     )

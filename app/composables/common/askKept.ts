@@ -4,7 +4,7 @@ import { keepView, viewOf } from '~/sync/views'
 export async function askKept<Answer>(path: string): Promise<Answer> {
   const reader = useMe().me?.id ?? ''
   try {
-    const answer = await ask<Answer>(path)
+    const answer = await askFor<Answer>(path)
     // What is kept is what came: plain data, without what a view makes of it.
     void keepView(reader, path, answer)
     return answer

@@ -21,7 +21,10 @@ export const titleOf = (file: File): string =>
     .slice(0, 120)
 
 export const readInFile = (file: File): Promise<ReadIn> =>
-  ask<ReadIn>('/api/boards/read-in', { method: 'POST', body: new Blob([file], { type: 'application/octet-stream' }) })
+  askFor<ReadIn>('/api/boards/read-in', {
+    method: 'POST',
+    body: new Blob([file], { type: 'application/octet-stream' }),
+  })
 
 /** The words of a table or a text that the device reads itself; null for another kind of file. */
 export async function wordsOf(file: File): Promise<Sheet | null> {

@@ -1,4 +1,6 @@
 import { FetchError } from 'ofetch'
+import type { AnswerOf, RouteAt, SentTo } from '~~/core/contract/contract'
+import type { Method } from '~~/core/contract/route'
 
 /** What went wrong with a request, by a code that the catalogue has words for. */
 export class Refused extends Error {
@@ -11,17 +13,30 @@ export class Refused extends Error {
 }
 
 /** Sends bytes as they are. */
-export const askBytes = (path: string, bytes: Blob) => ask<unknown>(path, { method: 'PUT', body: bytes })
+export const askBytes = (path: string, bytes: Blob) => askFor<unknown>(path, { method: 'PUT', body: bytes })
 
 /** `once`: whatever is asked with the same key is done once, however often it is asked. */
-type Options = {
-  method?: 'GET' | 'POST' | 'PUT' | 'DELETE'
-  body?: Record<string, unknown> | FormData | Blob
+interface Options<M extends Method, Body> {
+  method?: M
+  body?: Body
   once?: string
 }
 
-/** Asks the server; a refusal is thrown as `Refused`, an unreachable server as `Refused('offline')`. */
-export async function ask<Answer>(path: string, { once, ...options }: Options = {}): Promise<Answer> {
+/**
+ * Asks the server as agreed (`core/contract`): what is sent and what arrives is what the route says. A refusal is
+ * thrown as `Refused`, an unreachable server as `Refused('offline')`.
+ */
+export const ask = <const Path extends string, M extends Method = 'GET'>(
+  path: RouteAt<M, Path> extends never ? never : Path,
+  options: Options<M, SentTo<RouteAt<M, Path>>> = {},
+): Promise<AnswerOf<RouteAt<M, Path>>> =>
+  askFor(path, options as Options<Method, Record<string, unknown> | FormData | Blob>)
+
+/** As `ask`, of a route that isn't in the contract yet: who asks says what arrives. */
+export async function askFor<Answer>(
+  path: string,
+  { once, ...options }: Options<Method, Record<string, unknown> | FormData | Blob> = {},
+): Promise<Answer> {
   if (options.method) forgetAskedAhead()
   const ahead = await askedAhead(path)
   if (ahead) return ahead.answer as Answer

@@ -33,7 +33,7 @@ export function useLesson<Lesson extends { readonly timer: Timer | null }>(
   /** Of several readings at once the last one counts. Without a connection what was read stays. */
   async function read(): Promise<void> {
     const mine = ++turn
-    const now = await ask<Lesson>(path).catch(() => null)
+    const now = await askFor<Lesson>(path).catch(() => null)
     if (!now || mine !== turn) return
     lesson.value = { ...now, timer: now.timer && timerHere(now.timer) }
     version.value++

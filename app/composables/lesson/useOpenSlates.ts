@@ -11,9 +11,9 @@ export function useOpenSlates(handout: string) {
   const ahead = ref(0)
   async function read() {
     if (document.hidden) return
-    const answer = await ask<{ now: number; slates: Record<string, string[]> }>(`/api/handouts/${handout}/open`).catch(
-      () => null,
-    )
+    const answer = await askFor<{ now: number; slates: Record<string, string[]> }>(
+      `/api/handouts/${handout}/open`,
+    ).catch(() => null)
     // Without an answer nobody is known to be here.
     open.value = answer?.slates ?? {}
     if (answer) ahead.value = answer.now - Date.now()

@@ -42,7 +42,7 @@ export function useScreen(handout: string) {
 
   async function read(): Promise<ScreenSlate[] | null> {
     try {
-      const { boards, slates: given, timer, ...now } = await ask<ScreenView>(`/api/handouts/${handout}/screen`)
+      const { boards, slates: given, timer, ...now } = await askFor<ScreenView>(`/api/handouts/${handout}/screen`)
       screen.value = { ...now, timer: timer && timerHere(timer) }
       trouble.value = ''
       const seen = given.map(({ id, edition: hash, number, state, name }) => {

@@ -28,7 +28,7 @@ export function useVerdicts(handout: string, slates: () => readonly WalkSlate[])
     asking = true
     const body = { slates: old.map(slate => slate.id) }
     const path = `/api/handouts/${handout}/outcomes`
-    const answer = await ask<Record<string, { verdicts: Record<string, Verdict> }>>(path, {
+    const answer = await askFor<Record<string, { verdicts: Record<string, Verdict> }>>(path, {
       method: 'POST',
       body,
     }).catch(() => null)

@@ -48,7 +48,7 @@ export function useFindings(handout: string) {
 
   let last = ''
   async function read() {
-    const now = await attempt(() => ask<FindingsView>(`/api/handouts/${handout}/findings`))
+    const now = await attempt(() => askFor<FindingsView>(`/api/handouts/${handout}/findings`))
     if (!now) return
     const text = JSON.stringify(now)
     if (text !== last) view.value = now

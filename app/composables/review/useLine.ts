@@ -25,7 +25,7 @@ export function useLine(handout: string) {
     return [...places.value.flatMap(id => known.get(id) ?? []), ...later]
   })
   async function read() {
-    const now = await ask<InLine[]>(`/api/handouts/${handout}/line`).catch(() => null)
+    const now = await askFor<InLine[]>(`/api/handouts/${handout}/line`).catch(() => null)
     if (!now) return
     slates.value = now
     if (places.value.length === 0) lineUpAnew()
@@ -35,8 +35,8 @@ export function useLine(handout: string) {
   const ofSlate = async (slate: string): Promise<ToReview> => {
     const path = `/api/slates/${slate}`
     const [view, outcomes] = await Promise.all([
-      ask<SlateView>(path),
-      ask<OutcomesView>(`${path}/outcomes`).catch(() => null),
+      askFor<SlateView>(path),
+      askFor<OutcomesView>(`${path}/outcomes`).catch(() => null),
     ])
     return { view, outcomes }
   }

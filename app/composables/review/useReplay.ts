@@ -28,7 +28,7 @@ export function useReplay(slate: string) {
   let timer: ReturnType<typeof setTimeout> | undefined
 
   async function open() {
-    const read = await attempt(() => ask<History>(`/api/slates/${slate}/history`))
+    const read = await attempt(() => askFor<History>(`/api/slates/${slate}/history`))
     if (!read) return
     replay.value = replayOf(read.chapters.map(({ board, moves }) => ({ edition: makeEdition(board), moves })))
     calls.value = read.calls

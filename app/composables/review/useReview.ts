@@ -83,7 +83,7 @@ export function useReview(view: SlateView, given: OutcomesView | null, outdated:
     handout: null,
     slates: [seen(view)],
     async read() {
-      const now = await attempt(() => ask<SlateView>(path))
+      const now = await attempt(() => askFor<SlateView>(path))
       if (!now) return null
       said.value = now.said
       talk.value = now.talk
@@ -109,7 +109,7 @@ export function useReview(view: SlateView, given: OutcomesView | null, outdated:
 
   /** What the keys say, as the server has marked it: of the number that was last asked about. */
   const outcomes = shallowRef(given)
-  const readOutcomes = () => attempt(async () => (outcomes.value = await ask<OutcomesView>(`${path}/outcomes`)))
+  const readOutcomes = () => attempt(async () => (outcomes.value = await askFor<OutcomesView>(`${path}/outcomes`)))
   const readOutcomesSoon = useDebounceFn(readOutcomes, READ_AFTER, { maxWait: 1000 })
   const marks = computed(() => withDecisions(outcomes.value?.keys ?? [], decisions.value))
   /** Every item of every key by the name under which the teacher decides on it. */
@@ -134,20 +134,20 @@ export function useReview(view: SlateView, given: OutcomesView | null, outdated:
     }
   }
 
-  const readTalk = () => attempt(async () => (talk.value = await ask<TalkLine[]>(`${path}/talk`)))
+  const readTalk = () => attempt(async () => (talk.value = await askFor<TalkLine[]>(`${path}/talk`)))
   async function speak(said: Said) {
-    await ask(`${path}/talk`, { method: 'POST', body: { ...said } })
+    await askFor(`${path}/talk`, { method: 'POST', body: { ...said } })
     await readTalk()
   }
-  const readPictures = () => attempt(async () => (pictures.value = await ask<PictureView[]>(`${path}/pictures`)))
+  const readPictures = () => attempt(async () => (pictures.value = await askFor<PictureView[]>(`${path}/pictures`)))
   const hideThing = (thing: string, hidden: boolean) =>
-    attempt(() => ask(`${path}/hidden`, { method: 'PUT', body: { id: nanoid(), thing, hidden } }))
+    attempt(() => askFor(`${path}/hidden`, { method: 'PUT', body: { id: nanoid(), thing, hidden } }))
   async function approve(picture: string, approved: boolean) {
-    await attempt(() => ask(`${path}/pictures/${picture}/approved`, { method: 'PUT', body: { approved } }))
+    await attempt(() => askFor(`${path}/pictures/${picture}/approved`, { method: 'PUT', body: { approved } }))
     await readPictures()
   }
   const hide = (line: TalkLine) =>
-    attempt(() => ask(`${path}/talk/${line.id}`, { method: 'PUT', body: { hidden: !line.hidden } }))
+    attempt(() => askFor(`${path}/talk/${line.id}`, { method: 'PUT', body: { hidden: !line.hidden } }))
 
   /** One after the other: what was said last stands last. */
   let sent: Promise<unknown> = Promise.resolve()
@@ -157,7 +157,7 @@ export function useReview(view: SlateView, given: OutcomesView | null, outdated:
     const now = content()
     const body = reviewChange(kept, now)
     if (!body) return
-    await ask(`${path}/review`, { method: 'PUT', body: { ...body } })
+    await askFor(`${path}/review`, { method: 'PUT', body: { ...body } })
     kept = now
   }
   let saving: ReturnType<typeof setTimeout> | undefined
@@ -192,7 +192,7 @@ export function useReview(view: SlateView, given: OutcomesView | null, outdated:
     const shown = atOnce.value && canMove(status.value)
     const draft = { id: `draft-${margin.value.length}-${Date.now()}`, item, shown }
     margin.value = [...margin.value, draft]
-    const adding = attempt(() => ask<{ id: string }>(`${path}/margin`, { method: 'POST', body: { item, shown } }))
+    const adding = attempt(() => askFor<{ id: string }>(`${path}/margin`, { method: 'POST', body: { item, shown } }))
     drafts.set(
       draft.id,
       adding.then(added => added?.id ?? null),
@@ -213,7 +213,7 @@ export function useReview(view: SlateView, given: OutcomesView | null, outdated:
     })
     if (those.length === 0) return
     const added = await attempt(() =>
-      ask<{ ids: string[] }>(`${path}/second-thoughts`, {
+      askFor<{ ids: string[] }>(`${path}/second-thoughts`, {
         method: 'POST',
         body: { pieces: those.map(({ piece, lay }) => ({ piece, lay })), why },
       }),
@@ -233,7 +233,7 @@ export function useReview(view: SlateView, given: OutcomesView | null, outdated:
     // Taken away before the server said what it is called.
     const id = await (drafts.get(one) ?? one)
     if (id === null) return false
-    const changed = await attempt(() => ask(`${path}/margin/${id}`, { method: 'PUT', body: { removed: gone } }))
+    const changed = await attempt(() => askFor(`${path}/margin/${id}`, { method: 'PUT', body: { removed: gone } }))
     if (!changed) return false
     const entry = margin.value.find(e => e.id === id)
     if (gone && entry) {
@@ -271,7 +271,7 @@ export function useReview(view: SlateView, given: OutcomesView | null, outdated:
     await attempt(async () => {
       await saveChange()
       status.value = (
-        await ask<{ status: SlateStatus }>(`${path}/hand-back`, { method: 'POST', body: { again } })
+        await askFor<{ status: SlateStatus }>(`${path}/hand-back`, { method: 'POST', body: { again } })
       ).status
       if (again) forget()
     })

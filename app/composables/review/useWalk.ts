@@ -97,7 +97,7 @@ export function useWalk(handout: string) {
 
   async function read(): Promise<Seen[] | null> {
     try {
-      const now = await ask<WalkView>(`/api/handouts/${handout}?day=${today()}`)
+      const now = await askFor<WalkView>(`/api/handouts/${handout}?day=${today()}`)
       editions.value = new Map(
         Object.entries(now.boards).map(([hash, board]) => [hash, editions.value.get(hash) ?? makeEdition(board)]),
       )
@@ -134,7 +134,7 @@ export function useWalk(handout: string) {
   /** What was done last on each; read whenever there is a connection again, and gone on with from there. */
   const trails = new Map<string, Trail>()
   async function readTrails() {
-    const read = await ask<Record<string, Trail>>(`/api/handouts/${handout}/trails`).catch(() => null)
+    const read = await askFor<Record<string, Trail>>(`/api/handouts/${handout}/trails`).catch(() => null)
     if (!read) return
     // What was heard while it was read isn't lost.
     const last = (trail: Trail | undefined) => trail?.steps.at(-1)?.at ?? 0

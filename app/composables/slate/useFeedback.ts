@@ -27,7 +27,7 @@ export function useFeedback({
   const shows = computed(() => feedbackShows(when(), keyed, status.value))
   const { attempt, trouble, refusal } = useAsking()
   async function look() {
-    told.value = (await attempt(() => ask<NonNullable<typeof told.value>>(`/api/slates/${slate}/feedback`))) ?? null
+    told.value = (await attempt(() => askFor<NonNullable<typeof told.value>>(`/api/slates/${slate}/feedback`))) ?? null
   }
   /** By itself; a slate that is open again by then, before the news of it has come, isn't spoken of. */
   async function lookUnasked() {

@@ -37,7 +37,7 @@ export function useOthers(handout: string) {
   const editions = new Map<string, Edition>()
 
   async function read(): Promise<OtherSlate[] | null> {
-    const now = await attempt(() => ask<OthersView>(`/api/handouts/${handout}/others`))
+    const now = await attempt(() => askFor<OthersView>(`/api/handouts/${handout}/others`))
     // Without a connection what was seen stays; what may no longer be seen goes.
     if (!now) return SHUT.has(refusal.value) ? [] : null
     view.value = now

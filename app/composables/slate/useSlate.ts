@@ -121,7 +121,7 @@ export function useSlate(given: SlateView, outdated: () => void, kept: readonly 
   const picturesChanged = ref(0)
 
   async function reload() {
-    const fresh = await ask<SlateView>(`/api/slates/${view.id}`).catch(() => null)
+    const fresh = await askFor<SlateView>(`/api/slates/${view.id}`).catch(() => null)
     if (!fresh) return
     margin.value = fresh.margin
     review.value = fresh.review
@@ -129,7 +129,7 @@ export function useSlate(given: SlateView, outdated: () => void, kept: readonly 
     session.becomes(fresh.actor)
   }
   async function readTalk() {
-    const talk = await ask<TalkLine[]>(`/api/slates/${view.id}/talk`).catch(() => null)
+    const talk = await askFor<TalkLine[]>(`/api/slates/${view.id}/talk`).catch(() => null)
     if (talk) about.value = { ...about.value, talk }
   }
   const { live, connection } = useLive()
@@ -206,7 +206,7 @@ export function useSlate(given: SlateView, outdated: () => void, kept: readonly 
   }
   async function become(what: 'hand-in' | 'take-back' | 'again', body: Record<string, unknown> = {}) {
     session.isNow(
-      (await ask<{ status: SlateStatus }>(`/api/slates/${view.id}/${what}`, { method: 'POST', body })).status,
+      (await askFor<{ status: SlateStatus }>(`/api/slates/${view.id}/${what}`, { method: 'POST', body })).status,
     )
   }
 
@@ -241,15 +241,15 @@ export function useSlate(given: SlateView, outdated: () => void, kept: readonly 
     takeBack: () => become('take-back'),
     beginAgain: () => become('again'),
     async sayDone(done: boolean) {
-      await ask(`/api/slates/${view.id}/done`, { method: 'PUT', body: { done } })
+      await askFor(`/api/slates/${view.id}/done`, { method: 'PUT', body: { done } })
     },
     async askForHelp(up: boolean) {
-      await ask(`/api/slates/${view.id}/hand`, { method: 'PUT', body: { up } })
+      await askFor(`/api/slates/${view.id}/hand`, { method: 'PUT', body: { up } })
       about.value = { ...about.value, hand: up }
     },
     /** Sent twice with the same id it stands there once. */
     async speak(said: Said) {
-      await ask(`/api/slates/${view.id}/talk`, { method: 'POST', body: { ...said } })
+      await askFor(`/api/slates/${view.id}/talk`, { method: 'POST', body: { ...said } })
       await readTalk()
     },
   }

@@ -89,7 +89,7 @@ export function useSlatePictures({
       void send()
     })
   watch(changed, async () => {
-    known.value = await ask<PictureView[]>(`/api/slates/${slate}/pictures`).catch(() => known.value)
+    known.value = await askFor<PictureView[]>(`/api/slates/${slate}/pictures`).catch(() => known.value)
   })
   return { unsent: computed(() => unsent.size), trouble }
 }

@@ -6,7 +6,7 @@ const { t } = useWords()
 const route = useRoute()
 const { attempt, trouble } = useAsking()
 const id = String(route.params.id)
-const read = () => attempt(() => ask<{ board: Board; version: number }>(`/api/boards/${id}`))
+const read = () => attempt(() => askFor<{ board: Board; version: number }>(`/api/boards/${id}`))
 const loaded = shallowRef(await read())
 const again = async () => (loaded.value = (await read()) ?? loaded.value)
 </script>

@@ -6,9 +6,7 @@ const store = useMe()
 const { attempt, trouble } = useAsking()
 useHead({ title: () => t('join.title') })
 onMounted(async () => {
-  const me = await attempt(() =>
-    ask<Me>('/api/join/link', { method: 'POST', body: { link: String(route.params.link) } }),
-  )
+  const me = await attempt(() => ask('/api/join/link', { method: 'POST', body: { link: String(route.params.link) } }))
   if (!me) return
   if (!(await attempt(async () => (await store.came(me), true)))) return
   await navigateTo('/desk', { replace: true })

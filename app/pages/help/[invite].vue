@@ -7,7 +7,7 @@ const { attempt, trouble, busy } = useAsking()
 useHead({ title: () => t('help.comeTitle') })
 async function accept() {
   const joined = await attempt(() =>
-    ask<{ id: string }>('/api/invitations', { method: 'POST', body: { invite: String(route.params.invite) } }),
+    ask('/api/invitations', { method: 'POST', body: { invite: String(route.params.invite) } }),
   )
   if (joined) await navigateTo('/handouts', { replace: true })
 }

@@ -27,7 +27,7 @@ async function readAgain() {
 }
 /** This slate isn't theirs any more: they go on where they work now, or to their desk. */
 async function goAlong() {
-  const desk = await attempt(() => ask<{ id: string; handout: string }[]>('/api/desk'))
+  const desk = await attempt(() => askFor<{ id: string; handout: string }[]>('/api/desk'))
   const other = desk?.find(slate => slate.handout === opened.value?.view.handout && slate.id !== id)
   if (desk) await navigateTo(other ? `/slate/${other.id}` : '/desk', { replace: true })
 }

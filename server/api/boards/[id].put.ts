@@ -1,6 +1,7 @@
 import * as v from 'valibot'
 import { readBoard } from '../../../core/board/board'
-import { idParam, LARGEST, readJson } from '../../http/read'
+import { LARGEST } from '../../../core/contract/sizes'
+import { idParam, readJson } from '../../http/read'
 import { refusal } from '../../http/refuse'
 import { requireRight, requireTeacher } from '../../http/session'
 import { roleOnBoard } from '../../rights/roles'

@@ -1,5 +1,6 @@
 import { withFolder } from '../../files/folder'
-import { LARGEST, readBytes } from '../../http/read'
+import { LARGEST } from '../../../core/contract/sizes'
+import { readBytes } from '../../http/read'
 import { refusal } from '../../http/refuse'
 import { requireTeacher } from '../../http/session'
 import { services } from '../../services'

@@ -1,5 +1,5 @@
 import { requireRightOnClass } from '../../http/onClass'
-import { may } from '../../rights/rights'
+import { may } from '../../../core/rights/rights'
 import { classWithStudents } from '../../usecases/classReading'
 
 export default defineEventHandler(async event => {

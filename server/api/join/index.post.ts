@@ -1,21 +1,13 @@
-import * as v from 'valibot'
-import { storedText } from '../../../core/text/storedText'
 import { tidyClassCode } from '../../../core/roster/picturePassword'
 import { addressOf } from '../../http/address'
+import { answering } from '../../http/answering'
 import { tryOnce } from '../../http/limits'
-import { LARGEST, readJson } from '../../http/read'
-import { refusal } from '../../http/refuse'
-import { services } from '../../services'
-
-const Join = v.object({ code: storedText(40) })
 
 /**
  * The names behind a class code: what a child at a shared tablet needs to find itself, and no more. Of a class that
  * whoever comes is on, no names: everybody types their own.
  */
-export default defineEventHandler(async event => {
-  const { code } = await readJson(event, Join, LARGEST.anybody)
-  const { db, limits } = await services()
+export default answering('POST /api/join', async ({ event, body: { code }, all: { db, limits }, refuse }) => {
   const found = await tryOnce(
     { slowed: [{ limiter: limits.address, key: addressOf(event) }] },
     async () =>
@@ -27,8 +19,8 @@ export default defineEventHandler(async event => {
         .where(eb => eb.or([eb('newcomers', 'is', null), eb('newcomers', '=', 'open')]))
         .executeTakeFirst()) ?? null,
   )
-  if (found === 'too-often') throw refusal('too-often')
-  if (!found) throw refusal('no-such-code')
+  if (found === 'too-often') throw refuse('too-often')
+  if (!found) throw refuse('no-such-code')
   if (found.newcomers) return { name: found.name, code: found.code, newcomers: true, students: [] }
   const students = await db
     .selectFrom('students')

@@ -1,16 +1,10 @@
-import * as v from 'valibot'
-import { storedText } from '../../../core/text/storedText'
 import { addressOf } from '../../http/address'
+import { answering } from '../../http/answering'
 import { tryOnce } from '../../http/limits'
-import { LARGEST, readJson } from '../../http/read'
-import { refusal } from '../../http/refuse'
 import { startSession } from '../../http/session'
-import { services } from '../../services'
 
 /** A student comes in by their personal link, without typing anything. */
-export default defineEventHandler(async event => {
-  const { link } = await readJson(event, v.object({ link: storedText(40) }), LARGEST.anybody)
-  const { db, limits } = await services()
+export default answering('POST /api/join/link', async ({ event, body: { link }, all: { db, limits }, refuse }) => {
   const found = await tryOnce(
     { slowed: [{ limiter: limits.address, key: addressOf(event) }] },
     async () =>
@@ -23,8 +17,8 @@ export default defineEventHandler(async event => {
         .where('classes.put_away_at', 'is', null)
         .executeTakeFirst()) ?? null,
   )
-  if (found === 'too-often') throw refusal('too-often')
-  if (!found) throw refusal('no-such-link')
+  if (found === 'too-often') throw refuse('too-often')
+  if (!found) throw refuse('no-such-link')
   await startSession(event, { student_id: found.id })
-  return { kind: 'student', id: found.id, name: found.name }
+  return { kind: 'student' as const, id: found.id, name: found.name }
 })

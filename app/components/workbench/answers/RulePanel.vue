@@ -48,7 +48,7 @@ const sounds = shallowRef<Sounds>(new Map())
 const listening = ref(false)
 const listen = useDebounceFn(async () => {
   const words = spoken.value.split(' ')
-  const { sounds: heard } = await ask<{ sounds: [string, string[]][] }>('/api/pronunciations', {
+  const { sounds: heard } = await askFor<{ sounds: [string, string[]][] }>('/api/pronunciations', {
     method: 'POST',
     body: { words },
   }).catch(() => ({ sounds: [] }))

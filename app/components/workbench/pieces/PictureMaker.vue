@@ -36,7 +36,7 @@ function addCards(cards: { hash: FileHash; width: number; height: number; name: 
 const add = async (files: Iterable<File>) => addCards(await upload(picturesIn(files)))
 async function take({ name, words }: { name: string; words: string }) {
   const kept = await attempt(() =>
-    ask<{ hash: FileHash; width: number; height: number }>(`/api/library/${name}`, { method: 'POST', body: {} }),
+    askFor<{ hash: FileHash; width: number; height: number }>(`/api/library/${name}`, { method: 'POST', body: {} }),
   )
   if (kept) addCards([{ ...kept, name: words }])
 }

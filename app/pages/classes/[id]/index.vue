@@ -24,30 +24,30 @@ async function taken() {
   said.value = t('classList.took', { count: here.value.length })
 }
 async function renew(student: string) {
-  await attempt(() => ask(`${path}/students/${student}/pictures`, { method: 'POST', body: {} }))
+  await attempt(() => askFor(`${path}/students/${student}/pictures`, { method: 'POST', body: {} }))
   await again()
 }
 async function link(student: OneStudent, to: 'new' | 'none') {
-  const done = await attempt(() => ask(`${path}/students/${student.id}/link`, { method: 'POST', body: { to } }))
+  const done = await attempt(() => askFor(`${path}/students/${student.id}/link`, { method: 'POST', body: { to } }))
   await again()
   gone.value = null
   if (done) said.value = t(`classes.link.${to}`, { name: student.name })
 }
 async function change(student: OneStudent, to: { name?: string; preferred?: string; level?: string }) {
-  await attempt(() => ask(`${path}/students/${student.id}`, { method: 'PUT', body: to }))
+  await attempt(() => askFor(`${path}/students/${student.id}`, { method: 'PUT', body: to }))
   await again()
 }
 async function order(levels: string[]) {
-  await attempt(() => ask(`${path}/levels`, { method: 'PUT', body: { levels } }))
+  await attempt(() => askFor(`${path}/levels`, { method: 'PUT', body: { levels } }))
   await again()
 }
 async function renewCode() {
   askCode.value = false
-  await attempt(() => ask(`${path}/code`, { method: 'POST', body: {} }))
+  await attempt(() => askFor(`${path}/code`, { method: 'POST', body: {} }))
   await again()
 }
 async function changeClass(to: { name?: string; putAway?: boolean }) {
-  const done = await attempt(() => ask(path, { method: 'PUT', body: to }))
+  const done = await attempt(() => askFor(path, { method: 'PUT', body: to }))
   // Also after a refusal: the field shows what the class is called.
   await again()
   if (!done) return
@@ -56,7 +56,9 @@ async function changeClass(to: { name?: string; putAway?: boolean }) {
   said.value = t(`classes.${did}`, { name: page.value.name })
 }
 async function leave(student: OneStudent, now: boolean) {
-  const done = await attempt(() => ask(`${path}/students/${student.id}/left`, { method: 'PUT', body: { left: now } }))
+  const done = await attempt(() =>
+    askFor(`${path}/students/${student.id}/left`, { method: 'PUT', body: { left: now } }),
+  )
   if (!done) return
   await again()
   gone.value = now ? student : null

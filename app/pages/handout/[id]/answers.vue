@@ -19,7 +19,8 @@ interface View {
 const view = shallowRef<View | null>(null)
 const read = async () =>
   (view.value =
-    (await attempt(() => ask<View>(`/api/handouts/${handout}/answers?item=${encodeURIComponent(item)}`))) ?? view.value)
+    (await attempt(() => askFor<View>(`/api/handouts/${handout}/answers?item=${encodeURIComponent(item)}`)))
+    ?? view.value)
 await read()
 const editions = computed(
   () => new Map(Object.entries(view.value?.boards ?? {}).map(([hash, board]) => [hash, makeEdition(board)])),
@@ -42,7 +43,7 @@ async function decide(slates: readonly string[], verdict: Decision | null) {
     let all = 0
     for (const part of parts) {
       const body = { item, verdict, slates: part }
-      all += (await ask<{ slates: number }>(`/api/handouts/${handout}/decisions`, { method: 'PUT', body })).slates
+      all += (await askFor<{ slates: number }>(`/api/handouts/${handout}/decisions`, { method: 'PUT', body })).slates
     }
     return all
   })
@@ -65,7 +66,7 @@ const asking = ref<{ slate: string; changes: readonly Change[] } | null>(null)
 const shelf = ref(false)
 const alsoRight = (slate: string, apply: boolean) =>
   attempt(() =>
-    ask<{ changes: Change[]; onShelf: boolean | null }>(`/api/handouts/${handout}/also-right`, {
+    askFor<{ changes: Change[]; onShelf: boolean | null }>(`/api/handouts/${handout}/also-right`, {
       method: 'POST',
       body: { item, slate, apply, shelf: shelf.value },
     }),

@@ -3,7 +3,8 @@ import { ListedStudentSchema, MOST_STUDENTS } from '../../../../core/roster/clas
 import { MISSING } from '../../../../core/roster/listPlan'
 import { storedText } from '../../../../core/text/storedText'
 import { requireRightOnClass } from '../../../http/onClass'
-import { LARGEST, readJson } from '../../../http/read'
+import { LARGEST } from '../../../../core/contract/sizes'
+import { readJson } from '../../../http/read'
 import { refusal } from '../../../http/refuse'
 import { takeList } from '../../../usecases/classes'
 

@@ -1,6 +1,7 @@
 import { join } from 'node:path'
 import { withFolder } from '../../../files/folder'
-import { LARGEST, readToFile } from '../../../http/read'
+import { LARGEST } from '../../../../core/contract/sizes'
+import { readToFile } from '../../../http/read'
 import { refusal } from '../../../http/refuse'
 import { requireTeacher } from '../../../http/session'
 import { services } from '../../../services'

@@ -1,7 +1,8 @@
 import * as v from 'valibot'
 import { ShowSchema } from '../../../../core/lesson/show'
 import { requireRightOnHandout } from '../../../http/onHandout'
-import { LARGEST, readJson } from '../../../http/read'
+import { LARGEST } from '../../../../core/contract/sizes'
+import { readJson } from '../../../http/read'
 import { setShow } from '../../../usecases/lesson/screen'
 
 /** What the class screen shows from now on. */

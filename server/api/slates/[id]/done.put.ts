@@ -1,6 +1,7 @@
 import * as v from 'valibot'
 import { requireRightOnSlate } from '../../../http/onSlate'
-import { LARGEST, readJson } from '../../../http/read'
+import { LARGEST } from '../../../../core/contract/sizes'
+import { readJson } from '../../../http/read'
 import { refusal } from '../../../http/refuse'
 import { sayDone } from '../../../usecases/together'
 

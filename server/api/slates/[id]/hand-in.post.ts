@@ -1,7 +1,8 @@
 import * as v from 'valibot'
 import { storedText } from '../../../../core/text/storedText'
 import { requireRightOnSlate } from '../../../http/onSlate'
-import { LARGEST, readJson } from '../../../http/read'
+import { LARGEST } from '../../../../core/contract/sizes'
+import { readJson } from '../../../http/read'
 import { refusal } from '../../../http/refuse'
 import { handIn } from '../../../usecases/openness'
 

@@ -1,6 +1,7 @@
 import * as v from 'valibot'
 import { storedText } from '../../../../core/text/storedText'
-import { idParam, LARGEST, readJson } from '../../../http/read'
+import { LARGEST } from '../../../../core/contract/sizes'
+import { idParam, readJson } from '../../../http/read'
 import { refusal } from '../../../http/refuse'
 import { requireRight, requireStudent } from '../../../http/session'
 import { whoOnSlate } from '../../../rights/hold'

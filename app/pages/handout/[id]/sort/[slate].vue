@@ -6,7 +6,7 @@ const { t } = useWords()
 const route = useRoute()
 const [handout, slate] = [String(route.params.id), String(route.params.slate)]
 const { attempt, trouble } = useAsking()
-const read = () => attempt(() => ask<SlateView>(`/api/slates/${slate}`))
+const read = () => attempt(() => askFor<SlateView>(`/api/slates/${slate}`))
 const view = shallowRef(await read())
 /** Another edition lies under the slate: everything is asked for anew. */
 const asked = ref(0)

@@ -1,7 +1,8 @@
 import { VoteSchema } from '../../../../../core/lesson/jarSchema'
 import { mayAsk } from '../../../../http/limits'
 import { requireRightOnSlate } from '../../../../http/onSlate'
-import { idParam, LARGEST, readJson } from '../../../../http/read'
+import { LARGEST } from '../../../../../core/contract/sizes'
+import { idParam, readJson } from '../../../../http/read'
 import { refusal } from '../../../../http/refuse'
 import { vote } from '../../../../usecases/lesson/jar'
 

@@ -1,7 +1,8 @@
 import { AskedSchema } from '../../../../../core/lesson/jarSchema'
 import { mayAsk } from '../../../../http/limits'
 import { requireRightOnSlate } from '../../../../http/onSlate'
-import { LARGEST, readJson } from '../../../../http/read'
+import { LARGEST } from '../../../../../core/contract/sizes'
+import { readJson } from '../../../../http/read'
 import { refusal } from '../../../../http/refuse'
 import { askQuestion } from '../../../../usecases/lesson/jar'
 

@@ -3,7 +3,7 @@ import { requireRightOnSlate } from '../../../../../http/onSlate'
 import { nameParam, readBytes } from '../../../../../http/read'
 import { refusal } from '../../../../../http/refuse'
 import { requireRight } from '../../../../../http/session'
-import { moveOn } from '../../../../../rights/rights'
+import { moveOn } from '../../../../../../core/rights/rights'
 import { givesPictures, keepSlatePicture } from '../../../../../usecases/slatePictures'
 
 /** Devices make pictures smaller before they send them; a photo as a camera takes it is more than this. */

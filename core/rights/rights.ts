@@ -1,4 +1,4 @@
-import type { SlateKind } from '../../core/slate/kind'
+import type { SlateKind } from '../slate/kind'
 
 /**
  * What somebody is to a thing. *owner*: the teacher whose board, class or handout it is. *assistant*: a teacher who
