@@ -54,9 +54,7 @@ const toDo = (status: SlateStatus) => status === 'not-opened' || status === 'und
 /** A frame is chosen; a page of one's own is made. */
 async function begin({ handout, begin: what }: ToBegin) {
   if (what === 'frame') return navigateTo(`/choose/${handout}`)
-  const page = await attempt(() =>
-    askFor<{ id: string }>(`/api/handouts/${handout}/page`, { method: 'POST', body: {} }),
-  )
+  const page = await attempt(() => ask(`/api/handouts/${handout}/page`, { method: 'POST', body: {} }))
   if (page) await navigateTo(`/slate/${page.id}`)
 }
 

@@ -57,7 +57,7 @@ const parts = computed(() =>
 )
 
 async function giveNow(row: Row) {
-  if (!(await attempt(() => askFor(`/api/handouts/${row.id}/give-out`, { method: 'POST', body: {} })))) return
+  if (!(await attempt(() => ask(`/api/handouts/${row.id}/give-out`, { method: 'POST', body: {} })))) return
   gave.value = t('handouts.gave', { title: row.title, name: row.className })
   rows.value = await askFor<Row[]>('/api/handouts')
 }

@@ -57,7 +57,7 @@ const { keyFor } = useOnce()
 async function make(name: string | null, board?: Board) {
   if (!name) return
   const body = { title: name, ...(board && { board: { ...board, title: name } }) }
-  const made = await attempt(() => askFor<{ id: string }>('/api/boards', { method: 'POST', body, once: keyFor(body) }))
+  const made = await attempt(() => ask('/api/boards', { method: 'POST', body, once: keyFor(body) }))
   if (made) await navigateTo(`/board/${made.id}`)
 }
 async function fromOwn(id: string, fallback: string) {
@@ -133,9 +133,7 @@ async function fromFile(file: File | undefined) {
     .then(text => JSON.parse(text) as Record<string, unknown>)
     .catch(() => null)
   if (data === null) return void (trouble.value = t('refused.bad-file'))
-  const made = await attempt(() =>
-    askFor<{ id: string; missing: number }>('/api/boards/import', { method: 'POST', body: data }),
-  )
+  const made = await attempt(() => ask('/api/boards/import', { method: 'POST', body: data }))
   if (made) await navigateTo(`/board/${made.id}${made.missing ? `?missing=${made.missing}` : ''}`)
 }
 /** Taken from a field for files, which lets the same file be chosen again. */

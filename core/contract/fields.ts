@@ -1,4 +1,6 @@
 import * as v from 'valibot'
+import { setSchema } from '../groups/setSchema'
+import { MOST_STUDENTS } from '../roster/classList'
 import { storedText } from '../text/storedText'
 
 /** What many routes are sent, or answer with. */
@@ -13,3 +15,8 @@ const person = { id: v.string(), name: v.string() }
 export const TeacherIn = v.strictObject({ kind: v.literal('teacher'), ...person })
 export const StudentIn = v.strictObject({ kind: v.literal('student'), ...person })
 export const NamedThing = v.strictObject(person)
+
+export const StudentIds = v.pipe(v.array(Id), v.maxLength(MOST_STUDENTS))
+export const SetShape = setSchema(StudentIds)
+/** Some slates of a handout, by their ids. */
+export const SomeSlates = v.pipe(v.array(Id), v.minLength(1), v.maxLength(MOST_STUDENTS))

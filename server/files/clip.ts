@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto'
 import { createReadStream } from 'node:fs'
 import { stat } from 'node:fs/promises'
+import type { FileHash } from '../../core/board/ids'
 import {
   Conversion,
   FilePathSource,
@@ -44,7 +45,7 @@ const PLAYED = new Set<MediaCodec>([
 ])
 
 export interface ReadClip {
-  readonly hash: string
+  readonly hash: FileHash
   readonly mediaType: string
   readonly kind: ClipKind
   readonly seconds: number
@@ -121,8 +122,8 @@ function packing(codecs: readonly MediaCodec[], cameAs: string): OutputFormat | 
   )
 }
 
-async function hashOf(path: string): Promise<string> {
+async function hashOf(path: string): Promise<FileHash> {
   const hash = createHash('sha256')
   for await (const chunk of createReadStream(path) as AsyncIterable<Buffer>) hash.update(chunk)
-  return hash.digest('hex')
+  return hash.digest('hex') as FileHash
 }

@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto'
 import { fileTypeFromBuffer } from 'file-type'
 import sharp from 'sharp'
+import type { FileHash } from '../../core/board/ids'
 import { ok, refuse, type Result } from '../../core/result'
 
 export const LARGEST_PICTURE = 25 * 1024 * 1024
@@ -15,7 +16,7 @@ const SVG_LARGEST = 2 * 1024 * 1024
 const TAKEN = new Set(['image/png', 'image/jpeg', 'image/webp', 'image/gif', 'image/avif', 'image/tiff'])
 
 export interface Picture {
-  readonly hash: string
+  readonly hash: FileHash
   readonly mediaType: 'image/png' | 'image/jpeg' | 'image/webp'
   readonly bytes: Buffer
   readonly width: number
@@ -49,7 +50,7 @@ export async function readPicture(
       resolveWithObject: true,
     })
     return ok({
-      hash: createHash('sha256').update(encoded.data).digest('hex'),
+      hash: createHash('sha256').update(encoded.data).digest('hex') as FileHash,
       mediaType: hasAlpha || svg ? 'image/png' : 'image/jpeg',
       bytes: encoded.data,
       width: encoded.info.width,

@@ -1,6 +1,6 @@
 import { defineEventHandler, type H3Error, type H3Event } from 'h3'
 import type * as v from 'valibot'
-import { CONTRACT, type AnswerOf, type Contract } from '../../core/contract/contract'
+import { CONTRACT, type Answered, type Contract } from '../../core/contract/contract'
 import type { Route, Thing, Who } from '../../core/contract/route'
 import { LARGEST } from '../../core/contract/sizes'
 import type { Role } from '../../core/rights/rights'
@@ -44,7 +44,7 @@ type Given<R extends Route> = Asker<R['who']>
  */
 export function answering<Name extends keyof Contract>(
   name: Name,
-  work: (given: Given<Contract[Name]>) => Promise<AnswerOf<Contract[Name]>>,
+  work: (given: Given<Contract[Name]>) => Promise<Answered<Contract[Name]>>,
 ) {
   const route: Route = CONTRACT[name]
   return defineEventHandler(event =>

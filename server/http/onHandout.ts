@@ -1,19 +1,10 @@
 import type { H3Event } from 'h3'
-import * as v from 'valibot'
-import { MOST_STUDENTS } from '../../core/roster/classList'
 import type { Actor } from '../rights/actor'
 import type { Action } from '../../core/rights/rights'
 import { roleOnHandout } from '../rights/roles'
 import { services, type Services } from '../services'
 import { idParam } from './read'
 import { actorOf, requireRight } from './session'
-
-/** Some slates of a handout, by their ids. */
-export const SomeSlates = v.pipe(
-  v.array(v.pipe(v.string(), v.uuid(), v.toLowerCase())),
-  v.minLength(1),
-  v.maxLength(MOST_STUDENTS),
-)
 
 /** The handout that the path names, for somebody who has this right on it. */
 export async function requireRightOnHandout(

@@ -22,7 +22,7 @@ export async function classWithStudents(db: Db, id: string) {
       'record',
       'picture_password as pictures',
       'left_at',
-      eb('link', 'is not', null).as('linked'),
+      eb('link', 'is not', null).$castTo<boolean>().as('linked'),
       eb
         .exists(
           eb
@@ -32,6 +32,7 @@ export async function classWithStudents(db: Db, id: string) {
             .where('sessions.ends_at', '>', new Date())
             .where('sessions.seen_at', '>', new Date(Date.now() - BELIEVED_FOR_MS)),
         )
+        .$castTo<boolean>()
         .as('here'),
     ])
     .where('class_id', '=', id)
@@ -91,8 +92,8 @@ export async function classesOf(db: Db, teacher: string) {
       'classes.name',
       'classes.code',
       'classes.record',
-      eb('classes.teacher_id', '!=', teacher).as('helping'),
-      eb('classes.put_away_at', 'is not', null).as('putAway'),
+      eb('classes.teacher_id', '!=', teacher).$castTo<boolean>().as('helping'),
+      eb('classes.put_away_at', 'is not', null).$castTo<boolean>().as('putAway'),
       eb.fn.count<string>('students.id').as('students'),
     ])
     .where(isTheirs(teacher))

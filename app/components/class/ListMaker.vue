@@ -94,7 +94,7 @@ async function take() {
     ...(fromRecords.value && roster.value && { record: roster.value.record }),
   }
   const taken = await attempt(() =>
-    askFor<ListPlan>(`/api/classes/${classId}/list`, { method: 'POST', body }).catch((error: unknown) => {
+    ask(`/api/classes/${classId}/list`, { method: 'POST', body }).catch((error: unknown) => {
       if (!(error instanceof Refused) || error.code !== 'changed-elsewhere') throw error
       elsewhere.value = true
       emit('outdated')

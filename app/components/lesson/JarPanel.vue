@@ -39,7 +39,7 @@ const isShown = (question: Question) => show.what.kind === 'question' && show.wh
 async function put(question: Question) {
   const what: Show['what'] = isShown(question) ? { kind: 'nothing' } : { kind: 'question', question: question.id }
   await attempt(() =>
-    askFor(`/api/handouts/${handout}/screen`, { method: 'PUT', body: { show: { ...show, what, pen: [] } } }),
+    ask(`/api/handouts/${handout}/screen`, { method: 'PUT', body: { show: { ...show, what, pen: [] } } }),
   )
   emit('changed')
 }

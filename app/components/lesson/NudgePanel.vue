@@ -21,7 +21,7 @@ watch(
 )
 async function send() {
   const done = await attempt(() =>
-    askFor<{ count: number }>(`/api/handouts/${handout}/nudges`, {
+    ask(`/api/handouts/${handout}/nudges`, {
       method: 'POST',
       body: { words: words.value.trim(), ...(slates && { slates }) },
     }),

@@ -44,7 +44,7 @@ const seen = ref<ReadonlySet<string>>(new Set())
 async function see({ id }: Nudge) {
   seen.value = new Set([...seen.value, id])
   // Without a connection it comes once more.
-  await askFor(`/api/slates/${slate}/nudges/${id}`, { method: 'PUT', body: {} }).catch(() => null)
+  await ask(`/api/slates/${slate}/nudges/${id}`, { method: 'PUT', body: {} }).catch(() => null)
   await read()
 }
 const news = ref('')

@@ -21,7 +21,7 @@ watch(
 )
 async function forget(sentence: string) {
   said.value = said.value.filter(one => one !== sentence)
-  await askFor('/api/sentences/forget', { method: 'POST', body: { words: sentence } }).catch(() => null)
+  await ask('/api/sentences/forget', { method: 'POST', body: { words: sentence } }).catch(() => null)
 }
 /** What is typed narrows them; a sentence that was taken as it is narrows nothing. */
 const offered = computed(() => {

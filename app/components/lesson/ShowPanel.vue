@@ -37,9 +37,7 @@ async function change(to: Partial<Show>) {
   const next = { ...wanted.value, ...to }
   wanted.value = next
   onWay++
-  sent = sent.then(() =>
-    attempt(() => askFor(`/api/handouts/${handout}/screen`, { method: 'PUT', body: { show: next } })),
-  )
+  sent = sent.then(() => attempt(() => ask(`/api/handouts/${handout}/screen`, { method: 'PUT', body: { show: next } })))
   await sent
   if (--onWay === 0) emit('changed')
 }

@@ -5,7 +5,7 @@ import type { ComingInList } from '~~/core/paper/parcel'
 const { t } = useWords()
 const { attempt, trouble } = useAsking()
 const parcels = shallowRef<readonly ComingInList[]>([])
-const read = () => attempt(async () => (parcels.value = await askFor<ComingInList[]>('/api/everything/in')))
+const read = () => attempt(async () => (parcels.value = await ask('/api/everything/in')))
 onMounted(() => void read())
 const underWay = computed(() => parcels.value.some(({ status }) => status === 'waiting' || status === 'making'))
 const EVERY = 1500

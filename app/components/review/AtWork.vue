@@ -15,7 +15,7 @@ const { attempt, trouble, busy } = useAsking()
 const nudging = ref(false)
 const said = ref('')
 const pencils = () =>
-  attempt(() => askFor(`/api/handouts/${handout}/pencils`, { method: 'PUT', body: { down: !paused, slates: [slate] } }))
+  attempt(() => ask(`/api/handouts/${handout}/pencils`, { method: 'PUT', body: { down: !paused, slates: [slate] } }))
 </script>
 
 <template>

@@ -43,7 +43,7 @@ watch(
     line.value = null
     await attempt(async () => {
       const [slatesInLine, plan] = await Promise.all([
-        askFor<InLine[]>(`/api/handouts/${handout}/line`),
+        ask(`/api/handouts/${handout}/line`),
         askFor<{ later: Later | null }>(path),
       ])
       planned.value = plan.later

@@ -15,7 +15,7 @@ const { attempt, trouble, busy } = useAsking()
 const set = (slates: readonly WalkSlate[], away: boolean) =>
   attempt(async () => {
     for (const { student } of slates.flatMap(slate => slate.members))
-      await askFor(`/api/classes/${classId}/students/${student}/absent`, {
+      await ask(`/api/classes/${classId}/students/${student}/absent`, {
         method: 'PUT',
         body: { day: today(), absent: away },
       })

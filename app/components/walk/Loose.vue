@@ -20,7 +20,7 @@ const by = ref<ShareBy>('number')
 const size = ref(4)
 async function share() {
   const done = await attempt(() =>
-    askFor<{ count: number }>(`/api/handouts/${view.id}/members`, {
+    ask(`/api/handouts/${view.id}/members`, {
       method: 'POST',
       body: { by: by.value, ...(by.value === 'size' && { size: size.value }) },
     }),
@@ -32,7 +32,7 @@ async function place({ student, name }: { student: string; name: string }) {
   const to = emptiest.value
   if (!to) return
   const done = await attempt(() =>
-    askFor(`/api/handouts/${view.id}/members`, { method: 'PUT', body: { student, to: to.id } }),
+    ask(`/api/handouts/${view.id}/members`, { method: 'PUT', body: { student, to: to.id } }),
   )
   if (done) said.value = t('walk.placed', { name, group: to.name })
   emit('placed')

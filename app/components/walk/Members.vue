@@ -32,7 +32,7 @@ const rows = computed(() =>
 /** Of a board with parts: who has which. Several may share one. */
 async function setPart(row: { student: string; name: string }, part: number | null) {
   const done = await attempt(() =>
-    askFor(`/api/handouts/${handout}/members`, { method: 'PUT', body: { student: row.student, part } }),
+    ask(`/api/handouts/${handout}/members`, { method: 'PUT', body: { student: row.student, part } }),
   )
   emit('placed')
   if (done)
@@ -43,7 +43,7 @@ async function setPart(row: { student: string; name: string }, part: number | nu
 }
 async function place(student: { student: string; name: string }, to: string) {
   const done = await attempt(() =>
-    askFor(`/api/handouts/${handout}/members`, { method: 'PUT', body: { student: student.student, to: to || null } }),
+    ask(`/api/handouts/${handout}/members`, { method: 'PUT', body: { student: student.student, to: to || null } }),
   )
   emit('placed')
   if (done)

@@ -21,8 +21,7 @@ const { t } = useWords()
 const { attempt, trouble } = useAsking()
 const READ_SOON_MS = 600
 const all = shallowRef<readonly PutUp[] | null>(null)
-const read = async () =>
-  (all.value = (await askFor<PutUp[]>(`/api/handouts/${handout}/put-up`).catch(() => null)) ?? all.value)
+const read = async () => (all.value = (await ask(`/api/handouts/${handout}/put-up`).catch(() => null)) ?? all.value)
 const readSoon = useDebounceFn(read, READ_SOON_MS, { maxWait: 3000 })
 void read()
 watch([() => slates, () => version], () => void readSoon())
@@ -46,7 +45,7 @@ async function hide(one: PutUp) {
 }
 async function approve({ slate, picture, waits }: PutUp) {
   await attempt(() =>
-    askFor(`/api/slates/${slate}/pictures/${picture!.id}/approved`, { method: 'PUT', body: { approved: waits } }),
+    ask(`/api/slates/${slate!}/pictures/${picture!.id}/approved`, { method: 'PUT', body: { approved: waits } }),
   )
   await read()
 }

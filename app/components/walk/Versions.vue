@@ -15,7 +15,7 @@ const said = ref('')
 async function change(slate: WalkSlate, to: string) {
   const version = to ? Number(to) : null
   const done = await attempt(() =>
-    askFor(`/api/handouts/${handout}/versions`, { method: 'PUT', body: { slate: slate.id, version } }),
+    ask(`/api/handouts/${handout}/versions`, { method: 'PUT', body: { slate: slate.id, version } }),
   )
   emit('changed')
   if (done)

@@ -139,7 +139,7 @@ const { keyFor } = useOnce()
 async function keepAsNew() {
   const title = [...t('workbench.copyOf', { name: board.value.title })].slice(0, 120).join('')
   const body = { title, board: { ...board.value, title } }
-  const made = await attempt(() => askFor<{ id: string }>('/api/boards', { method: 'POST', body, once: keyFor(body) }))
+  const made = await attempt(() => ask('/api/boards', { method: 'POST', body, once: keyFor(body) }))
   if (!made) return
   bench.letGo()
   await navigateTo(`/board/${made.id}`)

@@ -18,7 +18,7 @@ export function useLibrary() {
   const found = shallowRef<Hits | null>(null)
   const busy = ref(false)
   const read = (from: number) =>
-    attempt(() => askFor<Hits>(`/api/library?${new URLSearchParams({ ...asked(), from: String(from) })}`))
+    attempt(() => ask(`/api/library?${new URLSearchParams({ ...asked(), from: String(from) })}`))
   const asked = () => ({ q: question.value, subject: subject.value })
   const sameAs = (one: ReturnType<typeof asked>) =>
     one.q === question.value && (one.q.trim() !== '' || one.subject === subject.value)

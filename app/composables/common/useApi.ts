@@ -22,12 +22,15 @@ interface Options<M extends Method, Body> {
   once?: string
 }
 
+/** Of a path that is nobody's, words that no path is. */
+type Known<M extends Method, Path extends string> = [RouteAt<M, Path>] extends [never] ? 'no such route' : unknown
+
 /**
  * Asks the server as agreed (`core/contract`): what is sent and what arrives is what the route says. A refusal is
  * thrown as `Refused`, an unreachable server as `Refused('offline')`.
  */
 export const ask = <const Path extends string, M extends Method = 'GET'>(
-  path: RouteAt<M, Path> extends never ? never : Path,
+  path: Path & Known<M, Path>,
   options: Options<M, SentTo<RouteAt<M, Path>>> = {},
 ): Promise<AnswerOf<RouteAt<M, Path>>> =>
   askFor(path, options as Options<Method, Record<string, unknown> | FormData | Blob>)

@@ -11,9 +11,7 @@ export function useOpenSlates(handout: string) {
   const ahead = ref(0)
   async function read() {
     if (document.hidden) return
-    const answer = await askFor<{ now: number; slates: Record<string, string[]> }>(
-      `/api/handouts/${handout}/open`,
-    ).catch(() => null)
+    const answer = await ask(`/api/handouts/${handout}/open`).catch(() => null)
     // Without an answer nobody is known to be here.
     open.value = answer?.slates ?? {}
     if (answer) ahead.value = answer.now - Date.now()

@@ -25,7 +25,7 @@ export function useLine(handout: string) {
     return [...places.value.flatMap(id => known.get(id) ?? []), ...later]
   })
   async function read() {
-    const now = await askFor<InLine[]>(`/api/handouts/${handout}/line`).catch(() => null)
+    const now = await ask(`/api/handouts/${handout}/line`).catch(() => null)
     if (!now) return
     slates.value = now
     if (places.value.length === 0) lineUpAnew()

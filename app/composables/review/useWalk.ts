@@ -134,7 +134,7 @@ export function useWalk(handout: string) {
   /** What was done last on each; read whenever there is a connection again, and gone on with from there. */
   const trails = new Map<string, Trail>()
   async function readTrails() {
-    const read = await askFor<Record<string, Trail>>(`/api/handouts/${handout}/trails`).catch(() => null)
+    const read = await ask(`/api/handouts/${handout}/trails`).catch(() => null)
     if (!read) return
     // What was heard while it was read isn't lost.
     const last = (trail: Trail | undefined) => trail?.steps.at(-1)?.at ?? 0

@@ -24,7 +24,7 @@ export async function useShelf() {
     if (all) boards.value = all
   }
   const set = async (board: OnShelf, part: { archived?: boolean; organizer?: boolean }) => {
-    if (await attempt(() => askFor(`/api/boards/${board.id}/shelf`, { method: 'PUT', body: part })))
+    if (await attempt(() => ask(`/api/boards/${board.id}/shelf`, { method: 'PUT', body: part })))
       Object.assign(boards.value.find(b => b.id === board.id) ?? {}, part)
   }
   /** As another board, or as an organizer: the one that it was made from stays as it is. */
@@ -32,7 +32,7 @@ export async function useShelf() {
     const done = await attempt(async () => {
       const { board: whole } = await askFor<{ board: Board }>(`/api/boards/${board.id}`)
       const body = { title: [...title].slice(0, 120).join(''), board: whole, organizer }
-      await askFor('/api/boards', { method: 'POST', body })
+      await ask('/api/boards', { method: 'POST', body })
       return true
     })
     await again()

@@ -241,15 +241,15 @@ export function useSlate(given: SlateView, outdated: () => void, kept: readonly 
     takeBack: () => become('take-back'),
     beginAgain: () => become('again'),
     async sayDone(done: boolean) {
-      await askFor(`/api/slates/${view.id}/done`, { method: 'PUT', body: { done } })
+      await ask(`/api/slates/${view.id}/done`, { method: 'PUT', body: { done } })
     },
     async askForHelp(up: boolean) {
-      await askFor(`/api/slates/${view.id}/hand`, { method: 'PUT', body: { up } })
+      await ask(`/api/slates/${view.id}/hand`, { method: 'PUT', body: { up } })
       about.value = { ...about.value, hand: up }
     },
     /** Sent twice with the same id it stands there once. */
     async speak(said: Said) {
-      await askFor(`/api/slates/${view.id}/talk`, { method: 'POST', body: { ...said } })
+      await ask(`/api/slates/${view.id}/talk`, { method: 'POST', body: { ...said } })
       await readTalk()
     },
   }

@@ -37,7 +37,7 @@ export function useCounting() {
     // Before anything is asked for: what is chosen meanwhile stays.
     counts.value = 'nothing'
     draft.value = null
-    rubrics.value = await askFor<KeptRubric[]>('/api/rubrics')
+    rubrics.value = await ask('/api/rubrics')
     chosen.value = rubrics.value[0]?.id ?? ''
   }
   function write(from?: KeptRubric) {
@@ -61,13 +61,13 @@ export function useCounting() {
   })
   async function keep() {
     if (!written.value) return
-    const { id } = await askFor<{ id: string }>('/api/rubrics', { method: 'PUT', body: written.value })
-    rubrics.value = await askFor<KeptRubric[]>('/api/rubrics')
+    const { id } = await ask('/api/rubrics', { method: 'PUT', body: written.value })
+    rubrics.value = await ask('/api/rubrics')
     chosen.value = id
     draft.value = null
   }
   async function drop() {
-    await askFor(`/api/rubrics/${chosen.value}`, { method: 'DELETE' })
+    await ask(`/api/rubrics/${chosen.value}`, { method: 'DELETE' })
     await load()
     counts.value = 'rubric'
   }

@@ -231,7 +231,7 @@ export function useGiveOut(board: () => Board) {
   }
   async function load() {
     begin()
-    const [rows] = await Promise.all([askFor<ClassRow[]>('/api/classes'), counting.load()])
+    const [rows] = await Promise.all([ask('/api/classes'), counting.load()])
     classes.value = rows.filter(row => !row.helping && !row.putAway)
     const first = classes.value.find(row => row.students > 0)
     chosen.value = first ? [first.id] : []
@@ -248,9 +248,7 @@ export function useGiveOut(board: () => Board) {
     versions.clear()
     names.value = []
     if (!one || others.length) return
-    names.value = (
-      await askFor<{ students: { id: string; name: string; left: boolean }[] }>(`/api/classes/${one}`)
-    ).students.filter(student => !student.left)
+    names.value = (await ask(`/api/classes/${one}`)).students.filter(student => !student.left)
   })
   /** Pages of one's own are made to be seen. */
   watch(pagesOf, now => (looking.value = now ? 'always' : 'never'))

@@ -16,7 +16,7 @@ export function useUpload() {
       for (const file of files) {
         const form = new FormData()
         form.append('file', file)
-        const kept = await askFor<Omit<Uploaded, 'name'>>('/api/files', { method: 'POST', body: form })
+        const kept = await ask('/api/files', { method: 'POST', body: form })
         done.push({ ...kept, name: titleOf(file) })
       }
     })

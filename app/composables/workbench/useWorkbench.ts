@@ -88,9 +88,7 @@ export function useWorkbench(id: string, first: Board, firstVersion: number) {
 
   async function send(sent: Board): Promise<boolean> {
     try {
-      version = (
-        await askFor<{ version: number }>(`/api/boards/${id}`, { method: 'PUT', body: { version, board: sent } })
-      ).version
+      version = (await ask(`/api/boards/${id}`, { method: 'PUT', body: { version, board: sent } })).version
       saved = sent
       if (board.value === sent) keeping.value = 'kept'
       return board.value === sent

@@ -12,7 +12,7 @@ interface Choice {
 const { t } = useWords()
 const { attempt, trouble, busy } = useAsking()
 const handout = String(useRoute().params.handout)
-const read = () => attempt(() => askFor<Choice>(`/api/handouts/${handout}/frames`))
+const read = () => attempt(() => ask(`/api/handouts/${handout}/frames`))
 const choice = ref(await read())
 const mates = ref<string[]>([])
 const tooMany = computed(() => !!choice.value && mates.value.length + 1 > choice.value.size)
@@ -24,7 +24,7 @@ useHead({ title: () => t('choose.title') })
 // Frames go while one looks: who has taken which is asked for again, and is right at the moment of taking in any case.
 const { pause } = useIntervalFn(async () => {
   if (busy.value || instead.value) return
-  const fresh = await askFor<Choice>(`/api/handouts/${handout}/frames`).catch(() => null)
+  const fresh = await ask(`/api/handouts/${handout}/frames`).catch(() => null)
   if (!fresh) return
   choice.value = fresh
   mates.value = mates.value.filter(id => fresh.unplaced.some(one => one.id === id))
@@ -36,13 +36,10 @@ async function goTo(slate: string) {
 }
 async function take(frame: Choice['frames'][number]) {
   const body = frame.people.length
-    ? { what: 'join', frame: frame.id }
-    : { what: 'take', wanted: frame.id, mates: mates.value }
-  const given = await attempt(() =>
-    askFor<{ id: string; name: string }>(`/api/handouts/${handout}/frames`, { method: 'POST', body }),
-  )
-  if (!given)
-    return void (choice.value = await askFor<Choice>(`/api/handouts/${handout}/frames`).catch(() => choice.value))
+    ? { what: 'join' as const, frame: frame.id }
+    : { what: 'take' as const, wanted: frame.id, mates: mates.value }
+  const given = await attempt(() => ask(`/api/handouts/${handout}/frames`, { method: 'POST', body }))
+  if (!given) return void (choice.value = await ask(`/api/handouts/${handout}/frames`).catch(() => choice.value))
   if (given.id === frame.id) await goTo(given.id)
   else instead.value = given
 }

@@ -14,7 +14,7 @@ interface ClassRow {
 
 const { t } = useWords()
 const { attempt, trouble, busy } = useAsking()
-const all = ref(await askFor<ClassRow[]>('/api/classes'))
+const all = ref(await ask('/api/classes'))
 const classes = computed(() => all.value.filter(row => !row.putAway))
 const away = computed(() => all.value.filter(row => row.putAway))
 const said = ref('')
@@ -24,19 +24,19 @@ useHead({ title: () => t('classes.title') })
 /** A class of the records is made here under its title, and its list is then looked at and taken over. */
 async function drawFrom({ record, title }: { record: string; title: string }) {
   const body = { name: [...title].slice(0, 60).join(''), zone: Intl.DateTimeFormat().resolvedOptions().timeZone }
-  const made = await attempt(() => askFor<{ id: string }>('/api/classes', { method: 'POST', body, once: keyFor(body) }))
+  const made = await attempt(() => ask('/api/classes', { method: 'POST', body, once: keyFor(body) }))
   if (made) await navigateTo(`/classes/${made.id}?records=${encodeURIComponent(record)}`)
 }
 const { keyFor } = useOnce()
 async function takeBack(row: ClassRow) {
-  const done = await attempt(() => askFor(`/api/classes/${row.id}`, { method: 'PUT', body: { putAway: false } }))
+  const done = await attempt(() => ask(`/api/classes/${row.id}`, { method: 'PUT', body: { putAway: false } }))
   if (!done) return
-  all.value = await askFor<ClassRow[]>('/api/classes')
+  all.value = await ask('/api/classes')
   said.value = t('classes.didTakeBack', { name: row.name })
 }
 async function create() {
   const body = { name: name.value, zone: Intl.DateTimeFormat().resolvedOptions().timeZone }
-  const made = await attempt(() => askFor<{ id: string }>('/api/classes', { method: 'POST', body, once: keyFor(body) }))
+  const made = await attempt(() => ask('/api/classes', { method: 'POST', body, once: keyFor(body) }))
   if (made) await navigateTo(`/classes/${made.id}`)
 }
 </script>

@@ -1,8 +1,7 @@
-import { requireRightOnClass } from '../../http/onClass'
 import { may } from '../../../core/rights/rights'
+import { answering } from '../../http/answering'
 import { classWithStudents } from '../../usecases/classReading'
 
-export default defineEventHandler(async event => {
-  const { db, id, role } = await requireRightOnClass(event, 'class.read')
+export default answering('GET /api/classes/[id]', async ({ all: { db }, id, role }) => {
   return { ...(await classWithStudents(db, id)), mayChange: may(role, 'class.change') }
 })

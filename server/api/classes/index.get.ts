@@ -1,8 +1,6 @@
-import { requireTeacher } from '../../http/session'
-import { services } from '../../services'
+import { answering } from '../../http/answering'
 import { classesOf } from '../../usecases/classReading'
 
-export default defineEventHandler(async event => {
-  const teacher = await requireTeacher(event)
-  return classesOf((await services()).db, teacher.id)
+export default answering('GET /api/classes', async ({ all, actor: teacher }) => {
+  return classesOf(all.db, teacher.id)
 })

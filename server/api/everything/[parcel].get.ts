@@ -1,9 +1,7 @@
-import { requireTeacher } from '../../http/session'
+import { answering } from '../../http/answering'
 import { sendParcel } from '../../http/sendParcel'
-import { services } from '../../services'
 
 /** A file with all that a teacher has that is ready. */
-export default defineEventHandler(async event => {
-  const teacher = await requireTeacher(event)
-  return sendParcel(event, (await services()).db, teacher.id, { kind: 'everything' })
+export default answering('GET /api/everything/[parcel]', async ({ event, all, actor: teacher }) => {
+  return sendParcel(event, all.db, teacher.id, { kind: 'everything' })
 })

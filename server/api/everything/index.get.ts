@@ -1,9 +1,7 @@
-import { requireTeacher } from '../../http/session'
-import { services } from '../../services'
+import { answering } from '../../http/answering'
 import { parcelsOf } from '../../usecases/parcels'
 
 /** The files with all that a teacher has that they have asked for, and how far they are. */
-export default defineEventHandler(async event => {
-  const teacher = await requireTeacher(event)
-  return parcelsOf((await services()).db, teacher.id, { kind: 'everything' })
+export default answering('GET /api/everything', async ({ all, actor: teacher }) => {
+  return parcelsOf(all.db, teacher.id, { kind: 'everything' })
 })

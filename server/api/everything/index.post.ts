@@ -1,12 +1,9 @@
-import { refusal } from '../../http/refuse'
-import { requireTeacher } from '../../http/session'
-import { services } from '../../services'
+import { answering } from '../../http/answering'
 import { orderParcel } from '../../usecases/parcels'
 
 /** Asks for all that a teacher has as one file; it is packed meanwhile. */
-export default defineEventHandler(async event => {
-  const teacher = await requireTeacher(event)
-  const asked = await orderParcel(await services(), teacher.id, { kind: 'everything' })
-  if (!asked.ok) throw refusal(asked.reason)
+export default answering('POST /api/everything', async ({ all, actor: teacher, refuse }) => {
+  const asked = await orderParcel(all, teacher.id, { kind: 'everything' })
+  if (!asked.ok) throw refuse(asked.reason)
   return asked.value
 })

@@ -1,11 +1,9 @@
+import { answering } from '../../http/answering'
 import { shippedLibrary } from '../../files/shippedLibrary'
-import { refusal } from '../../http/refuse'
-import { requireSomebody } from '../../http/session'
 
-export default defineEventHandler(async event => {
-  await requireSomebody(event)
+export default answering('GET /api/library/[name]', async ({ event, refuse }) => {
   const svg = (await shippedLibrary()).svg(getRouterParam(event, 'name') ?? '')
-  if (!svg) throw refusal('not-found')
+  if (!svg) throw refuse('not-found')
   setHeaders(event, { 'Content-Type': 'image/svg+xml', 'Cache-Control': 'private, max-age=86400' })
   return svg
 })

@@ -1,8 +1,6 @@
-import { requireTeacher } from '../../http/session'
-import { services } from '../../services'
+import { answering } from '../../http/answering'
 import { rubricsOf } from '../../usecases/rubrics'
 
-export default defineEventHandler(async event => {
-  const teacher = await requireTeacher(event)
-  return rubricsOf((await services()).db, teacher.id)
+export default answering('GET /api/rubrics', async ({ all, actor: teacher }) => {
+  return rubricsOf(all.db, teacher.id)
 })

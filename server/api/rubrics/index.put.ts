@@ -1,14 +1,9 @@
-import { RubricSchema } from '../../../core/handout/counting'
-import { readJson } from '../../http/read'
-import { refusal } from '../../http/refuse'
-import { requireTeacher } from '../../http/session'
-import { services } from '../../services'
+import { answering } from '../../http/answering'
 import { keepRubric } from '../../usecases/rubrics'
 
 /** Keeps a rubric by its name. */
-export default defineEventHandler(async event => {
-  const teacher = await requireTeacher(event)
-  const kept = await keepRubric((await services()).db, teacher.id, await readJson(event, RubricSchema))
-  if (!kept.ok) throw refusal(kept.reason)
+export default answering('PUT /api/rubrics', async ({ all, actor: teacher, body, refuse }) => {
+  const kept = await keepRubric(all.db, teacher.id, body)
+  if (!kept.ok) throw refuse(kept.reason)
   return kept.value
 })

@@ -109,7 +109,7 @@ describe('what is kept of a clip', () => {
         .executeTakeFirstOrThrow()
     ).id
   const clipOf = (bytes: number, hash: string): ReadClip => ({
-    hash,
+    hash: hash as ReadClip['hash'],
     mediaType: 'video/mp4',
     kind: 'film',
     seconds: 3,

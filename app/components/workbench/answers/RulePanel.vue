@@ -48,10 +48,9 @@ const sounds = shallowRef<Sounds>(new Map())
 const listening = ref(false)
 const listen = useDebounceFn(async () => {
   const words = spoken.value.split(' ')
-  const { sounds: heard } = await askFor<{ sounds: [string, string[]][] }>('/api/pronunciations', {
-    method: 'POST',
-    body: { words },
-  }).catch(() => ({ sounds: [] }))
+  const { sounds: heard } = await ask('/api/pronunciations', { method: 'POST', body: { words } }).catch(() => ({
+    sounds: [],
+  }))
   sounds.value = new Map(heard)
   listening.value = false
 }, 300)

@@ -35,9 +35,7 @@ function addCards(cards: { hash: FileHash; width: number; height: number; name: 
 }
 const add = async (files: Iterable<File>) => addCards(await upload(picturesIn(files)))
 async function take({ name, words }: { name: string; words: string }) {
-  const kept = await attempt(() =>
-    askFor<{ hash: FileHash; width: number; height: number }>(`/api/library/${name}`, { method: 'POST', body: {} }),
-  )
+  const kept = await attempt(() => ask(`/api/library/${name}`, { method: 'POST', body: {} }))
   if (kept) addCards([{ ...kept, name: words }])
 }
 defineExpose({ add })

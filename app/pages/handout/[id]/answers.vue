@@ -43,7 +43,7 @@ async function decide(slates: readonly string[], verdict: Decision | null) {
     let all = 0
     for (const part of parts) {
       const body = { item, verdict, slates: part }
-      all += (await askFor<{ slates: number }>(`/api/handouts/${handout}/decisions`, { method: 'PUT', body })).slates
+      all += (await ask(`/api/handouts/${handout}/decisions`, { method: 'PUT', body })).slates
     }
     return all
   })
@@ -66,10 +66,7 @@ const asking = ref<{ slate: string; changes: readonly Change[] } | null>(null)
 const shelf = ref(false)
 const alsoRight = (slate: string, apply: boolean) =>
   attempt(() =>
-    askFor<{ changes: Change[]; onShelf: boolean | null }>(`/api/handouts/${handout}/also-right`, {
-      method: 'POST',
-      body: { item, slate, apply, shelf: shelf.value },
-    }),
+    ask(`/api/handouts/${handout}/also-right`, { method: 'POST', body: { item, slate, apply, shelf: shelf.value } }),
   )
 async function askAlso(slate: string) {
   const preview = await alsoRight(slate, false)

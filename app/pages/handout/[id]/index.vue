@@ -69,7 +69,7 @@ const keyed = computed(() => (edition.value?.board.keys.length ?? 0) > 0)
 /** Who works comes first. */
 const byStatus = byRank<SlateStatus>({ 'under-way': 0, 'not-opened': 1, 'handed-in': 2, 'handed-back': 3 })
 async function seen(slate: WalkSlate) {
-  if (await attempt(() => askFor(`/api/slates/${slate.id}/seen`, { method: 'PUT' }))) await load()
+  if (await attempt(() => ask(`/api/slates/${slate.id}/seen`, { method: 'PUT' }))) await load()
 }
 const ordered = computed(() => {
   if (order.value === 'progress') return present.value.toSorted((a, b) => a.placed - b.placed)

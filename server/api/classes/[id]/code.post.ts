@@ -1,8 +1,7 @@
-import { requireRightOnClass } from '../../../http/onClass'
+import { answering } from '../../../http/answering'
 import { newCode } from '../../../usecases/classes'
 
 /** Another class code, for one that has got about. */
-export default defineEventHandler(async event => {
-  const { db, id } = await requireRightOnClass(event, 'class.change')
+export default answering('POST /api/classes/[id]/code', async ({ all: { db }, id }) => {
   return { code: await newCode(db, id) }
 })

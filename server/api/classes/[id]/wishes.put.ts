@@ -1,5 +1,5 @@
 import * as v from 'valibot'
-import { StudentIds } from '../../../http/groupShapes'
+import { StudentIds } from '../../../../core/contract/fields'
 import { requireRightOnClass } from '../../../http/onClass'
 import { readJson } from '../../../http/read'
 import { refusal } from '../../../http/refuse'

@@ -1,8 +1,7 @@
-import { requireRightOnClass } from '../../../http/onClass'
+import { answering } from '../../../http/answering'
 import { classYear } from '../../../usecases/year'
 
 /** How the class did in each subject and tag. */
-export default defineEventHandler(async event => {
-  const { all, id } = await requireRightOnClass(event, 'class.read')
+export default answering('GET /api/classes/[id]/year', async ({ all, id }) => {
   return { works: await classYear(all, id) }
 })

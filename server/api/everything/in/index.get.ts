@@ -1,9 +1,7 @@
-import { requireTeacher } from '../../../http/session'
-import { services } from '../../../services'
+import { answering } from '../../../http/answering'
 import { parcelsThatCame } from '../../../usecases/parcelsThatCome'
 
 /** What a teacher brought from another place, and how far each is unpacked. */
-export default defineEventHandler(async event => {
-  const teacher = await requireTeacher(event)
-  return parcelsThatCame((await services()).db, teacher.id)
+export default answering('GET /api/everything/in', async ({ all, actor: teacher }) => {
+  return parcelsThatCame(all.db, teacher.id)
 })

@@ -1,13 +1,7 @@
-import * as v from 'valibot'
-import { requireRightOnHandout, SomeSlates } from '../../../http/onHandout'
-import { readJson } from '../../../http/read'
+import { answering } from '../../../http/answering'
 import { handInFor, letGoOn } from '../../../usecases/lesson/hold'
 
-const BodySchema = v.strictObject({ back: v.optional(v.boolean()), slates: v.optional(SomeSlates) })
-
 /** Hands in for all, or for some, what is under way; with `back` they go on. */
-export default defineEventHandler(async event => {
-  const { all, id } = await requireRightOnHandout(event, 'handout.collect')
-  const { back, slates } = await readJson(event, BodySchema)
+export default answering('POST /api/handouts/[id]/collect', async ({ all, id, body: { back, slates } }) => {
   return { count: await (back ? letGoOn : handInFor)(all, id, slates) }
 })

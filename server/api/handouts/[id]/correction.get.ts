@@ -1,13 +1,7 @@
-import { idParam } from '../../../http/read'
-import { actorOf, requireRight } from '../../../http/session'
-import { roleOnHandout } from '../../../rights/roles'
-import { services } from '../../../services'
+import { answering } from '../../../http/answering'
 import { previewHandout } from '../../../usecases/editions'
 
 /** What laying the board as it is now under the slates would change. */
-export default defineEventHandler(async event => {
-  const all = await services()
-  const id = idParam(event)
-  requireRight(await roleOnHandout(all.db, await actorOf(event), id), 'handout.correct')
+export default answering('GET /api/handouts/[id]/correction', async ({ all, id }) => {
   return previewHandout(all, id)
 })

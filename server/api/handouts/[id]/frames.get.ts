@@ -1,11 +1,9 @@
-import { requireRightOnHandout } from '../../../http/onHandout'
-import { refusal } from '../../../http/refuse'
+import { answering } from '../../../http/answering'
 import { framesToTake } from '../../../usecases/beginning'
 
 /** The frames that students take themselves, with who has taken them. */
-export default defineEventHandler(async event => {
-  const { all, id, actor: student } = await requireRightOnHandout(event, 'handout.begin')
+export default answering('GET /api/handouts/[id]/frames', async ({ all, actor: student, id, refuse }) => {
   const frames = await framesToTake(all, id, student.id)
-  if (!frames.ok) throw refusal(frames.reason)
+  if (!frames.ok) throw refuse(frames.reason)
   return frames.value
 })

@@ -1,17 +1,10 @@
-import { idParam } from '../../../http/read'
-import { refusal } from '../../../http/refuse'
-import { actorOf, requireRight } from '../../../http/session'
-import { roleOnHandout } from '../../../rights/roles'
-import { services } from '../../../services'
+import { answering } from '../../../http/answering'
 import { carryOut } from '../../../usecases/later'
 
 /** A draft, or what would go out later, is given out now. */
-export default defineEventHandler(async event => {
-  const { db } = await services()
-  const id = idParam(event)
-  requireRight(await roleOnHandout(db, await actorOf(event), id), 'handout.correct')
+export default answering('POST /api/handouts/[id]/give-out', async ({ all: { db }, id, refuse }) => {
   const given = await carryOut(db, id, true)
   if (given.ok) return given.value
   const { reason } = given
-  throw refusal(reason === 'gone' ? 'not-found' : reason === 'given' || reason === 'waits' ? 'not-now' : reason)
+  throw refuse(reason === 'gone' ? 'not-found' : reason === 'given' || reason === 'waits' ? 'not-now' : reason)
 })

@@ -1,9 +1,8 @@
-import { requireRightOnHandout } from '../../../http/onHandout'
+import { answering } from '../../../http/answering'
 import { dropHandBack } from '../../../usecases/handBack'
 
 /** Nothing goes back by itself any more. */
-export default defineEventHandler(async event => {
-  const { all, id } = await requireRightOnHandout(event, 'handout.review')
+export default answering('DELETE /api/handouts/[id]/hand-back', async ({ all, id }) => {
   await dropHandBack(all.db, id)
   return {}
 })

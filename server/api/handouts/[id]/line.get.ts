@@ -1,8 +1,7 @@
-import { requireRightOnHandout } from '../../../http/onHandout'
+import { answering } from '../../../http/answering'
 import { reviewLineOf } from '../../../usecases/reviewLine'
 
 /** The line of those to review. */
-export default defineEventHandler(async event => {
-  const { all, id } = await requireRightOnHandout(event, 'handout.walk')
+export default answering('GET /api/handouts/[id]/line', async ({ all, id }) => {
   return reviewLineOf(all, id)
 })

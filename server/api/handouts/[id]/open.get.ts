@@ -1,8 +1,7 @@
-import { requireRightOnHandout } from '../../../http/onHandout'
+import { answering } from '../../../http/answering'
 import { openSlatesOf } from '../../../sync/openSlates'
 
 /** Which students have which slates before them now, and when that is by the server's clock. */
-export default defineEventHandler(async event => {
-  const { all, id } = await requireRightOnHandout(event, 'handout.walk')
+export default answering('GET /api/handouts/[id]/open', async ({ all, id }) => {
   return { now: Date.now(), slates: await openSlatesOf(all.db, id) }
 })

@@ -1,11 +1,9 @@
-import { requireRightOnHandout } from '../../../http/onHandout'
-import { refusal } from '../../../http/refuse'
+import { answering } from '../../../http/answering'
 import { ownPage } from '../../../usecases/beginning'
 
 /** The student's own page on a class board, made when they first come. */
-export default defineEventHandler(async event => {
-  const { all, id, actor: student } = await requireRightOnHandout(event, 'handout.begin')
+export default answering('POST /api/handouts/[id]/page', async ({ all, actor: student, id, refuse }) => {
   const page = await ownPage(all, id, student.id)
-  if (!page.ok) throw refusal(page.reason)
+  if (!page.ok) throw refuse(page.reason)
   return page.value
 })

@@ -1,13 +1,8 @@
-import * as v from 'valibot'
-import { requireRightOnHandout, SomeSlates } from '../../../http/onHandout'
-import { readJson } from '../../../http/read'
+import { answering } from '../../../http/answering'
 import { pencils } from '../../../usecases/lesson/hold'
 
-const BodySchema = v.strictObject({ down: v.boolean(), slates: v.optional(SomeSlates) })
-
 /** Pencils down or up, for all or for some. */
-export default defineEventHandler(async event => {
-  const { all, id } = await requireRightOnHandout(event, 'handout.pause')
-  await pencils(all, id, await readJson(event, BodySchema))
+export default answering('PUT /api/handouts/[id]/pencils', async ({ all, id, body }) => {
+  await pencils(all, id, body)
   return {}
 })

@@ -1,8 +1,7 @@
-import { requireRightOnHandout } from '../../../http/onHandout'
+import { answering } from '../../../http/answering'
 import { putUpOn } from '../../../usecases/lesson/putUp'
 
 /** What students put where others see it, with who and when. */
-export default defineEventHandler(async event => {
-  const { all, id } = await requireRightOnHandout(event, 'handout.walk')
+export default answering('GET /api/handouts/[id]/put-up', async ({ all, id }) => {
   return putUpOn(all, id)
 })

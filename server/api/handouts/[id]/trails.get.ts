@@ -1,8 +1,7 @@
-import { requireRightOnHandout } from '../../../http/onHandout'
+import { answering } from '../../../http/answering'
 import { trailsOf } from '../../../usecases/lesson/trails'
 
 /** What was done last on each slate that is under way. */
-export default defineEventHandler(async event => {
-  const { all, id } = await requireRightOnHandout(event, 'handout.walk')
+export default answering('GET /api/handouts/[id]/trails', async ({ all, id }) => {
   return trailsOf(all, id)
 })

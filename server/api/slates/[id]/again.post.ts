@@ -1,11 +1,9 @@
-import { requireRightOnSlate } from '../../../http/onSlate'
-import { refusal } from '../../../http/refuse'
+import { answering } from '../../../http/answering'
 import { beginAgain } from '../../../usecases/tries'
 
 /** A student begins another try. */
-export default defineEventHandler(async event => {
-  const { all, id } = await requireRightOnSlate(event, 'slate.hand-in')
+export default answering('POST /api/slates/[id]/again', async ({ all, id, refuse }) => {
   const begun = await beginAgain(all, id, false)
-  if (!begun.ok) throw refusal(begun.reason)
+  if (!begun.ok) throw refuse(begun.reason)
   return { status: begun.value }
 })

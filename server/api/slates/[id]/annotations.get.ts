@@ -1,13 +1,11 @@
+import { answering } from '../../../http/answering'
 import { sendAsFile } from '../../../http/download'
-import { refusal } from '../../../http/refuse'
-import { requireRightOnSlate } from '../../../http/onSlate'
 import { annotationsOf } from '../../../usecases/results'
 
 /** The margin of a slate as Web Annotations (W3C). */
-export default defineEventHandler(async event => {
-  const { all, id } = await requireRightOnSlate(event, 'slate.review')
+export default answering('GET /api/slates/[id]/annotations', async ({ event, all, id, refuse }) => {
   const page = await annotationsOf(all, id)
-  if (!page) throw refusal('unreadable')
+  if (!page) throw refuse('unreadable')
   sendAsFile(event, {
     title: 'margin',
     ending: 'jsonld',

@@ -1,18 +1,13 @@
-import { PictureOrderSchema } from '../../../../core/paper/pictureOrder'
+import { answering } from '../../../http/answering'
 import { sendAsFile } from '../../../http/download'
-import { requireRightOnSlate } from '../../../http/onSlate'
-import { queryAs } from '../../../http/read'
-import { refusal } from '../../../http/refuse'
 import { slateForPicture } from '../../../usecases/slateOnPaper'
 
 /** A page of a slate as a picture, as it lies now. */
-export default defineEventHandler(async event => {
-  const { all, id } = await requireRightOnSlate(event, 'slate.review')
-  const order = queryAs(event, PictureOrderSchema)
+export default answering('GET /api/slates/[id]/picture', async ({ event, all, id, query: order, refuse }) => {
   const slate = await slateForPicture(all, id)
-  if (!slate) throw refusal('unreadable')
+  if (!slate) throw refuse('unreadable')
   const picture = await all.labour.files.do('page-picture', { ...slate, order })
-  if (!picture.ok) throw refusal(picture.reason)
+  if (!picture.ok) throw refuse(picture.reason)
   const type = order.format === 'png' ? 'image/png' : 'image/svg+xml'
   sendAsFile(event, { title: slate.title, ending: order.format, type })
   return Buffer.from(picture.value)

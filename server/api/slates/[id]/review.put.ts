@@ -1,19 +1,10 @@
-import { ReviewChangeSchema } from '../../../../core/handout/review'
-import { idParam, readJson } from '../../../http/read'
-import { refusal } from '../../../http/refuse'
-import { requireRight, requireTeacher } from '../../../http/session'
-import { roleOnSlate } from '../../../rights/roles'
-import { services } from '../../../services'
+import { answering } from '../../../http/answering'
 import { saveReview } from '../../../usecases/review'
 
-export default defineEventHandler(async event => {
-  const all = await services()
-  const id = idParam(event)
-  const teacher = await requireTeacher(event)
-  requireRight(await roleOnSlate(all.db, teacher, id), 'slate.review')
-  const saved = await saveReview(all, id, teacher.id, await readJson(event, ReviewChangeSchema))
+export default answering('PUT /api/slates/[id]/review', async ({ all, actor: teacher, id, body, refuse }) => {
+  const saved = await saveReview(all, id, teacher.id, body)
   if (!saved.ok)
-    throw refusal(
+    throw refuse(
       'bad-request',
       "More points than it counts for, levels that the rubric doesn't have, or a word to nobody.",
     )

@@ -1,9 +1,8 @@
-import { requireRightOnSlate } from '../../../http/onSlate'
+import { answering } from '../../../http/answering'
 import { markSeen } from '../../../usecases/together'
 
 /** A teacher has seen what a slate called for. */
-export default defineEventHandler(async event => {
-  const { all, id } = await requireRightOnSlate(event, 'slate.see')
+export default answering('PUT /api/slates/[id]/seen', async ({ all, id }) => {
   await markSeen(all, id)
   return {}
 })

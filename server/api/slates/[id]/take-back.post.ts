@@ -1,11 +1,9 @@
-import { requireRightOnSlate } from '../../../http/onSlate'
-import { refusal } from '../../../http/refuse'
+import { answering } from '../../../http/answering'
 import { takeBackHandedIn } from '../../../usecases/tries'
 
 /** A student takes back what was handed in and isn't looked at yet. */
-export default defineEventHandler(async event => {
-  const { all, id } = await requireRightOnSlate(event, 'slate.hand-in')
+export default answering('POST /api/slates/[id]/take-back', async ({ all, id, refuse }) => {
   const taken = await takeBackHandedIn(all, id)
-  if (!taken.ok) throw refusal(taken.reason)
+  if (!taken.ok) throw refuse(taken.reason)
   return { status: taken.value }
 })

@@ -7,9 +7,7 @@ definePageMeta({ for: 'teacher', key: route => route.fullPath })
 const { t } = useWords()
 const route = useRoute()
 const [classId, student] = [String(route.params.id), String(route.params.student)]
-const found = await askFor<{ name: string; className: string; works: StudentWork[] }>(
-  `/api/classes/${classId}/students/${student}/year`,
-)
+const found = await ask(`/api/classes/${classId}/students/${student}/year`)
 const { tags, table, percent } = useYear(() => found.works)
 /** Beside the class, as a whole and without a name; whoever prints it for others may leave that out. */
 const withClass = ref(true)

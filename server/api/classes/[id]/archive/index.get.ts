@@ -1,8 +1,7 @@
-import { requireRightOnClass } from '../../../../http/onClass'
+import { answering } from '../../../../http/answering'
 import { parcelsOf } from '../../../../usecases/parcels'
 
 /** The archives of a class that this teacher has asked for, and how far they are. */
-export default defineEventHandler(async event => {
-  const { all, id, actor } = await requireRightOnClass(event, 'class.change')
+export default answering('GET /api/classes/[id]/archive', async ({ all, actor, id }) => {
   return parcelsOf(all.db, actor.id, { kind: 'class', classId: id })
 })

@@ -1,11 +1,9 @@
-import { requireRightOnClass } from '../../../../http/onClass'
-import { refusal } from '../../../../http/refuse'
+import { answering } from '../../../../http/answering'
 import { orderParcel } from '../../../../usecases/parcels'
 
 /** Asks for all that a class has made as one file; it is packed meanwhile. */
-export default defineEventHandler(async event => {
-  const { all, id, actor } = await requireRightOnClass(event, 'class.change')
+export default answering('POST /api/classes/[id]/archive', async ({ all, actor, id, refuse }) => {
   const asked = await orderParcel(all, actor.id, { kind: 'class', classId: id })
-  if (!asked.ok) throw refusal(asked.reason)
+  if (!asked.ok) throw refuse(asked.reason)
   return asked.value
 })

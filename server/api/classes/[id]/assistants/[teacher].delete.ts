@@ -1,10 +1,8 @@
-import { requireRightOnClass } from '../../../../http/onClass'
+import { answering } from '../../../../http/answering'
 import { idParam } from '../../../../http/read'
-import { refusal } from '../../../../http/refuse'
 import { removeAssistant } from '../../../../usecases/assistants'
 
-export default defineEventHandler(async event => {
-  const { all, id } = await requireRightOnClass(event, 'class.change')
-  if (!(await removeAssistant(all, id, idParam(event, 'teacher')))) throw refusal('not-found')
+export default answering('DELETE /api/classes/[id]/assistants/[teacher]', async ({ event, all, id, refuse }) => {
+  if (!(await removeAssistant(all, id, idParam(event, 'teacher')))) throw refuse('not-found')
   return {}
 })

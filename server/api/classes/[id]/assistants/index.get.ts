@@ -1,7 +1,6 @@
-import { requireRightOnClass } from '../../../../http/onClass'
+import { answering } from '../../../../http/answering'
 import { helpWith } from '../../../../usecases/assistants'
 
-export default defineEventHandler(async event => {
-  const { db, id } = await requireRightOnClass(event, 'class.change')
+export default answering('GET /api/classes/[id]/assistants', async ({ all: { db }, id }) => {
   return helpWith(db, id)
 })

@@ -1,11 +1,7 @@
-import * as v from 'valibot'
-import { requireRightOnClass } from '../../../../http/onClass'
-import { readJson } from '../../../../http/read'
+import { answering } from '../../../../http/answering'
 import { setInvite } from '../../../../usecases/assistants'
 
 /** Another teacher is asked in by a link, or no longer. */
-export default defineEventHandler(async event => {
-  const { db, id } = await requireRightOnClass(event, 'class.change')
-  const { on } = await readJson(event, v.object({ on: v.boolean() }))
+export default answering('PUT /api/classes/[id]/assistants/invite', async ({ all: { db }, id, body: { on } }) => {
   return { invite: await setInvite(db, id, on) }
 })

@@ -1,11 +1,9 @@
-import { requireRightOnClass } from '../../../../http/onClass'
+import { answering } from '../../../../http/answering'
 import { idParam } from '../../../../http/read'
-import { refusal } from '../../../../http/refuse'
 import { dropSet } from '../../../../usecases/groups'
 
 /** Frames that were made from the set stay as they are. */
-export default defineEventHandler(async event => {
-  const { db, id } = await requireRightOnClass(event, 'class.change')
-  if (!(await dropSet(db, id, idParam(event, 'set')))) throw refusal('not-found')
+export default answering('DELETE /api/classes/[id]/sets/[set]', async ({ event, all: { db }, id, refuse }) => {
+  if (!(await dropSet(db, id, idParam(event, 'set')))) throw refuse('not-found')
   return {}
 })

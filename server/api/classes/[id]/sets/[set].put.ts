@@ -1,13 +1,9 @@
-import { SetShape } from '../../../../http/groupShapes'
-import { requireRightOnClass } from '../../../../http/onClass'
-import { idParam, readJson } from '../../../../http/read'
-import { refusal } from '../../../../http/refuse'
+import { answering } from '../../../../http/answering'
+import { idParam } from '../../../../http/read'
 import { keepSet } from '../../../../usecases/groups'
 
-export default defineEventHandler(async event => {
-  const { db, id } = await requireRightOnClass(event, 'class.change')
-  const set = await readJson(event, SetShape)
+export default answering('PUT /api/classes/[id]/sets/[set]', async ({ event, all: { db }, id, body: set, refuse }) => {
   const kept = await db.transaction().execute(trx => keepSet(trx, id, set, idParam(event, 'set')))
-  if (!kept.ok) throw refusal(kept.reason)
+  if (!kept.ok) throw refuse(kept.reason)
   return kept.value
 })

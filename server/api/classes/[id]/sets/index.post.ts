@@ -1,17 +1,12 @@
-import { requireRightOnClass } from '../../../../http/onClass'
+import { answering } from '../../../../http/answering'
 import { once } from '../../../../http/once'
-import { SetShape } from '../../../../http/groupShapes'
-import { readJson } from '../../../../http/read'
-import { refusal } from '../../../../http/refuse'
 import { keepSet } from '../../../../usecases/groups'
 
 /** A new named set of groups. */
-export default defineEventHandler(async event => {
-  const { id, actor } = await requireRightOnClass(event, 'class.change')
-  const set = await readJson(event, SetShape)
+export default answering('POST /api/classes/[id]/sets', async ({ event, actor, id, body: set, refuse }) => {
   return once(event, actor.id, async trx => {
     const kept = await keepSet(trx, id, set)
-    if (!kept.ok) throw refusal(kept.reason)
+    if (!kept.ok) throw refuse(kept.reason)
     return kept.value
   })
 })

@@ -1,9 +1,8 @@
-import { requireRightOnHandout } from '../../../../http/onHandout'
+import { answering } from '../../../../http/answering'
 import { endCallOut } from '../../../../usecases/lesson/callOuts'
 
 /** Nothing is called any more. */
-export default defineEventHandler(async event => {
-  const { all, id } = await requireRightOnHandout(event, 'handout.call')
+export default answering('DELETE /api/handouts/[id]/callouts', async ({ all, id }) => {
   await endCallOut(all, id)
   return {}
 })

@@ -1,8 +1,7 @@
-import { requireRightOnHandout } from '../../../../http/onHandout'
+import { answering } from '../../../../http/answering'
 import { sendParcel } from '../../../../http/sendParcel'
 
 /** Slates on paper that are ready. */
-export default defineEventHandler(async event => {
-  const { all, id, actor } = await requireRightOnHandout(event, 'handout.review')
+export default answering('GET /api/handouts/[id]/papers/[parcel]', async ({ event, all, actor, id }) => {
   return sendParcel(event, all.db, actor.id, { kind: 'slates', handout: id })
 })

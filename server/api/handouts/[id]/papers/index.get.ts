@@ -1,8 +1,7 @@
-import { requireRightOnHandout } from '../../../../http/onHandout'
+import { answering } from '../../../../http/answering'
 import { parcelsOf } from '../../../../usecases/parcels'
 
 /** The papers that this teacher has asked for, and how far they are. */
-export default defineEventHandler(async event => {
-  const { all, id, actor } = await requireRightOnHandout(event, 'handout.review')
+export default answering('GET /api/handouts/[id]/papers', async ({ all, actor, id }) => {
   return parcelsOf(all.db, actor.id, { kind: 'slates', handout: id })
 })

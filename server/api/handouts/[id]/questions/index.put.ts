@@ -1,11 +1,8 @@
-import { JarSchema } from '../../../../../core/lesson/jarSchema'
-import { requireRightOnHandout } from '../../../../http/onHandout'
-import { readJson } from '../../../../http/read'
+import { answering } from '../../../../http/answering'
 import { setJar } from '../../../../usecases/lesson/jar'
 
 /** Opens the question jar, closes it, or has questions asked by name. */
-export default defineEventHandler(async event => {
-  const { all, id } = await requireRightOnHandout(event, 'handout.jar')
-  await setJar(all, id, await readJson(event, JarSchema))
+export default answering('PUT /api/handouts/[id]/questions', async ({ all, id, body }) => {
+  await setJar(all, id, body)
   return {}
 })

@@ -1,18 +1,16 @@
-import { VoteSchema } from '../../../../../core/lesson/jarSchema'
+import { answering } from '../../../../http/answering'
 import { mayAsk } from '../../../../http/limits'
-import { requireRightOnSlate } from '../../../../http/onSlate'
-import { LARGEST } from '../../../../../core/contract/sizes'
-import { idParam, readJson } from '../../../../http/read'
-import { refusal } from '../../../../http/refuse'
+import { idParam } from '../../../../http/read'
 import { vote } from '../../../../usecases/lesson/jar'
 
 /** A vote for a question or against it: one each. */
-export default defineEventHandler(async event => {
-  const { all, actor, who } = await requireRightOnSlate(event, 'slate.question')
-  const question = idParam(event, 'question')
-  const body = await readJson(event, VoteSchema, LARGEST.anybody)
-  if (!(await mayAsk(all.limits.votes, actor.id))) throw refusal('too-often')
-  const done = await vote(all, { handout: who.handout!, question, student: actor.id }, body.vote)
-  if (!done.ok) throw refusal(done.reason)
-  return {}
-})
+export default answering(
+  'PUT /api/slates/[id]/questions/[question]',
+  async ({ event, all, actor, who, body, refuse }) => {
+    const question = idParam(event, 'question')
+    if (!(await mayAsk(all.limits.votes, actor.id))) throw refuse('too-often')
+    const done = await vote(all, { handout: who.handout!, question, student: actor.id }, body.vote)
+    if (!done.ok) throw refuse(done.reason)
+    return {}
+  },
+)

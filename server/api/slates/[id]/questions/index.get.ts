@@ -1,9 +1,8 @@
-import { requireRightOnSlate } from '../../../../http/onSlate'
+import { answering } from '../../../../http/answering'
 import { jarOf, questionsOf } from '../../../../usecases/lesson/jar'
 
 /** The question jar as a student sees it. */
-export default defineEventHandler(async event => {
-  const { all, actor, who } = await requireRightOnSlate(event, 'slate.question')
+export default answering('GET /api/slates/[id]/questions', async ({ all, actor, who }) => {
   const handout = who.handout!
   return {
     jar: await jarOf(all.db, handout),

@@ -1,12 +1,8 @@
-import * as v from 'valibot'
-import { requireRightOnSlate } from '../../../../http/onSlate'
-import { nameParam, readJson } from '../../../../http/read'
-import { refusal } from '../../../../http/refuse'
+import { answering } from '../../../../http/answering'
+import { nameParam } from '../../../../http/read'
 import { hideLine } from '../../../../usecases/talk'
 
-export default defineEventHandler(async event => {
-  const { all, id } = await requireRightOnSlate(event, 'slate.hide')
-  const { hidden } = await readJson(event, v.object({ hidden: v.boolean() }))
-  if (!(await hideLine(all, id, nameParam(event, 'line'), hidden))) throw refusal('not-found')
+export default answering('PUT /api/slates/[id]/talk/[line]', async ({ event, all, id, body: { hidden }, refuse }) => {
+  if (!(await hideLine(all, id, nameParam(event, 'line'), hidden))) throw refuse('not-found')
   return {}
 })

@@ -1,10 +1,8 @@
-import { requireRightOnClass } from '../../../../../http/onClass'
+import { answering } from '../../../../../http/answering'
 import { idParam } from '../../../../../http/read'
-import { refusal } from '../../../../../http/refuse'
 import { newPictures } from '../../../../../usecases/classes'
 
-export default defineEventHandler(async event => {
-  const { all, id } = await requireRightOnClass(event, 'class.change')
-  if (!(await newPictures(all, id, idParam(event, 'student')))) throw refusal('not-found')
+export default answering('POST /api/classes/[id]/students/[student]/pictures', async ({ event, all, id, refuse }) => {
+  if (!(await newPictures(all, id, idParam(event, 'student')))) throw refuse('not-found')
   return { done: true }
 })

@@ -1,12 +1,13 @@
-import { requireRightOnClass } from '../../../../../http/onClass'
+import { answering } from '../../../../../http/answering'
 import { idParam } from '../../../../../http/read'
-import { refusal } from '../../../../../http/refuse'
 import { studentYear } from '../../../../../usecases/year'
 
 /** One student over all that the class was given. */
-export default defineEventHandler(async event => {
-  const { all, id: classId } = await requireRightOnClass(event, 'class.read')
-  const year = await studentYear(all, { classId, student: idParam(event, 'student') })
-  if (!year) throw refusal('not-found')
-  return year
-})
+export default answering(
+  'GET /api/classes/[id]/students/[student]/year',
+  async ({ event, all, id: classId, refuse }) => {
+    const year = await studentYear(all, { classId, student: idParam(event, 'student') })
+    if (!year) throw refuse('not-found')
+    return year
+  },
+)

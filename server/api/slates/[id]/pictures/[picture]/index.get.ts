@@ -1,15 +1,13 @@
-import { requireRightOnSlate } from '../../../../../http/onSlate'
+import { answering } from '../../../../../http/answering'
 import { nameParam } from '../../../../../http/read'
-import { refusal } from '../../../../../http/refuse'
 import { pictureFor } from '../../../../../usecases/slatePictures'
 
-export default defineEventHandler(async event => {
-  const { all, id, actor, who } = await requireRightOnSlate(event, 'slate.look')
+export default answering('GET /api/slates/[id]/pictures/[picture]', async ({ event, all, actor, id, who, refuse }) => {
   const picture = await pictureFor(all, id, nameParam(event, 'picture'), {
     author: who.hold?.actor.author ?? null,
     staff: actor.kind === 'teacher',
   })
-  if (!picture) throw refusal('not-found')
+  if (!picture) throw refuse('not-found')
   // Asked for each time, since it may be hidden any time; what hasn't changed isn't sent again.
   setResponseHeaders(event, {
     'Content-Type': picture.media_type,
