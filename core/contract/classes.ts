@@ -5,8 +5,17 @@ import { DaySchema } from '../roster/day'
 import { MISSING } from '../roster/listPlan'
 import { tidy } from '../roster/names'
 import { storedText } from '../text/storedText'
-import { Id, SetShape } from './fields'
+import { Id, SetShape, Status } from './fields'
 import { DONE, type Route, type RouteName } from './route'
+
+/** One of a class list. */
+const Listed = v.strictObject({
+  name: v.string(),
+  preferred: v.optional(v.string()),
+  level: v.optional(v.string()),
+  record: v.optional(v.string()),
+})
+const Change = v.strictObject({ id: v.string(), from: Listed, to: Listed })
 
 export const CLASSES = {
   'GET /api/classes/[id]': {
@@ -174,7 +183,7 @@ export const CLASSES = {
           handout: v.string(),
           slate: v.string(),
           title: v.string(),
-          status: v.picklist(['handed-back', 'handed-in', 'not-opened', 'under-way']),
+          status: Status,
           handIn: v.boolean(),
           group: v.nullable(v.string()),
           points: v.nullable(v.number()),
@@ -244,48 +253,9 @@ export const CLASSES = {
     }),
     size: 'list',
     answer: v.strictObject({
-      added: v.array(
-        v.strictObject({
-          name: v.string(),
-          preferred: v.optional(v.string()),
-          level: v.optional(v.string()),
-          record: v.optional(v.string()),
-        }),
-      ),
-      changed: v.array(
-        v.strictObject({
-          id: v.string(),
-          from: v.strictObject({
-            name: v.string(),
-            preferred: v.optional(v.string()),
-            level: v.optional(v.string()),
-            record: v.optional(v.string()),
-          }),
-          to: v.strictObject({
-            name: v.string(),
-            preferred: v.optional(v.string()),
-            level: v.optional(v.string()),
-            record: v.optional(v.string()),
-          }),
-        }),
-      ),
-      back: v.array(
-        v.strictObject({
-          id: v.string(),
-          from: v.strictObject({
-            name: v.string(),
-            preferred: v.optional(v.string()),
-            level: v.optional(v.string()),
-            record: v.optional(v.string()),
-          }),
-          to: v.strictObject({
-            name: v.string(),
-            preferred: v.optional(v.string()),
-            level: v.optional(v.string()),
-            record: v.optional(v.string()),
-          }),
-        }),
-      ),
+      added: v.array(Listed),
+      changed: v.array(Change),
+      back: v.array(Change),
       same: v.array(
         v.strictObject({
           id: v.string(),
@@ -306,17 +276,7 @@ export const CLASSES = {
           record: v.optional(v.string()),
         }),
       ),
-      clashes: v.array(
-        v.strictObject({
-          student: v.strictObject({
-            name: v.string(),
-            preferred: v.optional(v.string()),
-            level: v.optional(v.string()),
-            record: v.optional(v.string()),
-          }),
-          with: v.string(),
-        }),
-      ),
+      clashes: v.array(v.strictObject({ student: Listed, with: v.string() })),
       tooMany: v.boolean(),
     }),
     refusals: ['changed-elsewhere', 'bad-names'],

@@ -1,6 +1,7 @@
 import * as v from 'valibot'
 import { setSchema } from '../groups/setSchema'
 import { MOST_STUDENTS } from '../roster/classList'
+import { SLATE_STATUSES } from '../slate/status'
 import { storedText } from '../text/storedText'
 
 /** What many routes are sent, or answer with. */
@@ -20,3 +21,7 @@ export const StudentIds = v.pipe(v.array(Id), v.maxLength(MOST_STUDENTS))
 export const SetShape = setSchema(StudentIds)
 /** Some slates of a handout, by their ids. */
 export const SomeSlates = v.pipe(v.array(Id), v.minLength(1), v.maxLength(MOST_STUDENTS))
+
+/** How a slate stands. */
+export const Status = v.picklist(SLATE_STATUSES)
+export const StatusNow = v.strictObject({ status: Status })

@@ -8,10 +8,28 @@ import { ShowSchema } from '../lesson/show'
 import { TimerSchema } from '../lesson/timerSchema'
 import { LONGEST_NOTE } from '../margin/item'
 import { storedText } from '../text/storedText'
-import { SomeSlates } from './fields'
+import { SomeSlates, Status } from './fields'
 import { DONE, type Route, type RouteName } from './route'
 
 const LONGEST_MORE = 60 * 60
+
+/** The question jar, as whoever asks sees it. */
+const Jar = v.strictObject({
+  jar: v.strictObject({ open: v.boolean(), named: v.boolean() }),
+  questions: v.array(
+    v.strictObject({
+      id: v.string(),
+      words: v.string(),
+      name: v.nullable(v.string()),
+      mine: v.boolean(),
+      up: v.number(),
+      down: v.number(),
+      vote: v.union([v.literal(0), v.literal(1), v.literal(-1)]),
+      answered: v.boolean(),
+      hidden: v.boolean(),
+    }),
+  ),
+})
 
 export const LESSON = {
   'GET /api/handouts/[id]/lesson': {
@@ -55,7 +73,7 @@ export const LESSON = {
         id: v.string(),
         name: v.string(),
         mark: v.nullable(v.string()),
-        status: v.picklist(['handed-back', 'handed-in', 'not-opened', 'under-way']),
+        status: Status,
         reviewed: v.boolean(),
         unsure: v.number(),
       }),
@@ -129,26 +147,7 @@ export const LESSON = {
     answer: DONE,
     refusals: ['not-found'],
   },
-  'GET /api/handouts/[id]/questions': {
-    who: { on: 'handout', right: 'handout.jar' },
-    answer: v.strictObject({
-      jar: v.strictObject({ open: v.boolean(), named: v.boolean() }),
-      questions: v.array(
-        v.strictObject({
-          id: v.string(),
-          words: v.string(),
-          name: v.nullable(v.string()),
-          mine: v.boolean(),
-          up: v.number(),
-          down: v.number(),
-          vote: v.union([v.literal(0), v.literal(1), v.literal(-1)]),
-          answered: v.boolean(),
-          hidden: v.boolean(),
-        }),
-      ),
-    }),
-    refusals: [],
-  },
+  'GET /api/handouts/[id]/questions': { who: { on: 'handout', right: 'handout.jar' }, answer: Jar, refusals: [] },
   'POST /api/sentences/forget': {
     who: 'teacher',
     body: v.strictObject({ words: storedText(LONGEST_NOTE) }),
@@ -199,26 +198,7 @@ export const LESSON = {
     answer: DONE,
     refusals: ['not-found', 'too-often', 'not-now'],
   },
-  'GET /api/slates/[id]/questions': {
-    who: { on: 'slate', right: 'slate.question' },
-    answer: v.strictObject({
-      jar: v.strictObject({ open: v.boolean(), named: v.boolean() }),
-      questions: v.array(
-        v.strictObject({
-          id: v.string(),
-          words: v.string(),
-          name: v.nullable(v.string()),
-          mine: v.boolean(),
-          up: v.number(),
-          down: v.number(),
-          vote: v.union([v.literal(0), v.literal(1), v.literal(-1)]),
-          answered: v.boolean(),
-          hidden: v.boolean(),
-        }),
-      ),
-    }),
-    refusals: [],
-  },
+  'GET /api/slates/[id]/questions': { who: { on: 'slate', right: 'slate.question' }, answer: Jar, refusals: [] },
   'POST /api/slates/[id]/questions': {
     who: { on: 'slate', right: 'slate.question' },
     body: AskedSchema,

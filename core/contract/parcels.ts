@@ -1,44 +1,27 @@
 import * as v from 'valibot'
 import { SlatesOrderSchema } from '../paper/slatesOrder'
-import { type Route, type RouteName } from './route'
+import { Made } from './fields'
+import type { Route, RouteName } from './route'
+
+const Status = v.picklist(['failed', 'making', 'ready', 'waiting'])
+/** Of what was asked for, how far it is. */
+const InList = v.array(
+  v.strictObject({
+    id: v.string(),
+    title: v.string(),
+    status: Status,
+    done: v.number(),
+    of: v.number(),
+    sheets: v.nullable(v.number()),
+    askedAt: v.string(),
+  }),
+)
 
 export const PARCELS = {
-  'GET /api/classes/[id]/archive': {
-    who: { on: 'class', right: 'class.change' },
-    answer: v.array(
-      v.strictObject({
-        id: v.string(),
-        title: v.string(),
-        status: v.picklist(['failed', 'making', 'ready', 'waiting']),
-        done: v.number(),
-        of: v.number(),
-        sheets: v.nullable(v.number()),
-        askedAt: v.string(),
-      }),
-    ),
-    refusals: [],
-  },
-  'POST /api/classes/[id]/archive': {
-    who: { on: 'class', right: 'class.change' },
-    answer: v.strictObject({ id: v.string() }),
-    refusals: ['busy'],
-  },
-  'GET /api/everything': {
-    who: 'teacher',
-    answer: v.array(
-      v.strictObject({
-        id: v.string(),
-        title: v.string(),
-        status: v.picklist(['failed', 'making', 'ready', 'waiting']),
-        done: v.number(),
-        of: v.number(),
-        sheets: v.nullable(v.number()),
-        askedAt: v.string(),
-      }),
-    ),
-    refusals: [],
-  },
-  'POST /api/everything': { who: 'teacher', answer: v.strictObject({ id: v.string() }), refusals: ['busy'] },
+  'GET /api/classes/[id]/archive': { who: { on: 'class', right: 'class.change' }, answer: InList, refusals: [] },
+  'POST /api/classes/[id]/archive': { who: { on: 'class', right: 'class.change' }, answer: Made, refusals: ['busy'] },
+  'GET /api/everything': { who: 'teacher', answer: InList, refusals: [] },
+  'POST /api/everything': { who: 'teacher', answer: Made, refusals: ['busy'] },
   'GET /api/everything/in': {
     who: 'teacher',
     answer: v.array(
@@ -52,7 +35,7 @@ export const PARCELS = {
         }),
         id: v.string(),
         done: v.number(),
-        status: v.picklist(['failed', 'making', 'ready', 'waiting']),
+        status: Status,
         of: v.number(),
         askedAt: v.string(),
       }),
@@ -61,28 +44,14 @@ export const PARCELS = {
   },
   'POST /api/everything/in': {
     who: 'teacher',
-    answer: v.strictObject({ id: v.string() }),
+    answer: Made,
     refusals: ['too-big', 'busy', 'bad-request', 'too-heavy', 'bad-file'],
   },
-  'GET /api/handouts/[id]/papers': {
-    who: { on: 'handout', right: 'handout.review' },
-    answer: v.array(
-      v.strictObject({
-        id: v.string(),
-        title: v.string(),
-        status: v.picklist(['failed', 'making', 'ready', 'waiting']),
-        done: v.number(),
-        of: v.number(),
-        sheets: v.nullable(v.number()),
-        askedAt: v.string(),
-      }),
-    ),
-    refusals: [],
-  },
+  'GET /api/handouts/[id]/papers': { who: { on: 'handout', right: 'handout.review' }, answer: InList, refusals: [] },
   'POST /api/handouts/[id]/papers': {
     who: { on: 'handout', right: 'handout.review' },
     body: SlatesOrderSchema,
-    answer: v.strictObject({ id: v.string() }),
+    answer: Made,
     refusals: ['busy'],
   },
   'GET /api/classes/[id]/archive/[parcel]': {

@@ -3,7 +3,7 @@ import { PieceIdSchema } from '../board/ids'
 import { ReviewChangeSchema } from '../handout/review'
 import { DecisionNameSchema, DecisionSchema } from '../keys/mark'
 import { SecondThoughtSchema, WrittenItemSchema } from '../margin/item'
-import { Id, SomeSlates } from './fields'
+import { Id, SomeSlates, StatusNow } from './fields'
 import { DONE, type Route, type RouteName } from './route'
 
 const { piece, lay, why } = SecondThoughtSchema.entries
@@ -62,7 +62,7 @@ export const REVIEW = {
   'POST /api/slates/[id]/hand-back': {
     who: { on: 'slate', right: 'slate.hand-back' },
     body: v.object({ again: v.optional(v.boolean(), false) }),
-    answer: v.strictObject({ status: v.picklist(['handed-back', 'handed-in', 'not-opened', 'under-way']) }),
+    answer: StatusNow,
     refusals: ['unreadable', 'not-now'],
   },
   'PUT /api/slates/[id]/seen': { who: { on: 'slate', right: 'slate.see' }, answer: DONE, refusals: [] },

@@ -2,12 +2,13 @@ import * as v from 'valibot'
 import { PictureOrderSchema } from '../paper/pictureOrder'
 import { OwnIdSchema } from '../slate/ownSchema'
 import { storedText } from '../text/storedText'
+import { StatusNow } from './fields'
 import { DONE, type Route, type RouteName } from './route'
 
 export const SLATES = {
   'POST /api/slates/[id]/again': {
     who: { on: 'slate', right: 'slate.hand-in' },
-    answer: v.strictObject({ status: v.picklist(['handed-back', 'handed-in', 'not-opened', 'under-way']) }),
+    answer: StatusNow,
     refusals: ['not-now', 'unreadable'],
   },
   'PUT /api/slates/[id]/done': {
@@ -21,7 +22,7 @@ export const SLATES = {
     who: { on: 'slate', right: 'slate.hand-in' },
     body: v.object({ word: v.optional(storedText(500)) }),
     size: 'anybody',
-    answer: v.strictObject({ status: v.picklist(['handed-back', 'handed-in', 'not-opened', 'under-way']) }),
+    answer: StatusNow,
     refusals: ['not-all-done', 'not-now'],
   },
   'PUT /api/slates/[id]/heading': {
@@ -43,7 +44,7 @@ export const SLATES = {
   },
   'POST /api/slates/[id]/take-back': {
     who: { on: 'slate', right: 'slate.hand-in' },
-    answer: v.strictObject({ status: v.picklist(['handed-back', 'handed-in', 'not-opened', 'under-way']) }),
+    answer: StatusNow,
     refusals: ['not-now', 'looked-at'],
   },
   'PUT /api/slates/[id]/pictures/[picture]/approved': {

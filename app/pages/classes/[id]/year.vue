@@ -1,6 +1,4 @@
 <script setup lang="ts">
-import type { Work } from '~~/core/findings/year'
-
 definePageMeta({ for: 'teacher' })
 const { t } = useWords()
 const route = useRoute()
