@@ -3,7 +3,7 @@ import { NAME_LONGEST } from '../roster/classList'
 import { tidy } from '../roster/names'
 import { PASSWORD_LENGTH, PASSWORD_PICTURES } from '../roster/picturePassword'
 import { storedText } from '../text/storedText'
-import { EmailTyped, Id, Made, NamedThing, NewPassword, StudentIn, TeacherIn } from './fields'
+import { EmailTyped, Id, NamedThing, NewPassword, StudentIn, TeacherIn } from './fields'
 import { DONE, type Route, type RouteName } from './route'
 
 /** Coming in and going out, and what a teacher's account is. */
@@ -90,7 +90,7 @@ export const ACCOUNTS = {
     who: 'teacher',
     body: v.object({ invite: storedText(40) }),
     size: 'anybody',
-    answer: Made,
+    answer: NamedThing,
     refusals: ['too-often', 'no-such-invitation', 'not-now'],
   },
 } as const satisfies Record<RouteName, Route>

@@ -15,7 +15,8 @@ const Listed = v.strictObject({
   level: v.optional(v.string()),
   record: v.optional(v.string()),
 })
-const Change = v.strictObject({ id: v.string(), from: Listed, to: Listed })
+const Known = v.strictObject({ ...Listed.entries, id: v.string(), left: v.boolean() })
+const Change = v.strictObject({ id: v.string(), from: Known, to: Listed })
 
 export const CLASSES = {
   'GET /api/classes/[id]': {
@@ -256,26 +257,8 @@ export const CLASSES = {
       added: v.array(Listed),
       changed: v.array(Change),
       back: v.array(Change),
-      same: v.array(
-        v.strictObject({
-          id: v.string(),
-          left: v.boolean(),
-          name: v.string(),
-          preferred: v.optional(v.string()),
-          level: v.optional(v.string()),
-          record: v.optional(v.string()),
-        }),
-      ),
-      leaving: v.array(
-        v.strictObject({
-          id: v.string(),
-          left: v.boolean(),
-          name: v.string(),
-          preferred: v.optional(v.string()),
-          level: v.optional(v.string()),
-          record: v.optional(v.string()),
-        }),
-      ),
+      same: v.array(Known),
+      leaving: v.array(Known),
       clashes: v.array(v.strictObject({ student: Listed, with: v.string() })),
       tooMany: v.boolean(),
     }),

@@ -14,7 +14,7 @@ export type Missing = (typeof MISSING)[number]
 
 export interface ListChange {
   readonly id: string
-  readonly from: ListedStudent
+  readonly from: KnownStudent
   readonly to: ListedStudent
 }
 /** Exactly what taking a list over does. Everybody in the class and on the list is in one of these once. */
