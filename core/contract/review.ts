@@ -1,11 +1,13 @@
 import * as v from 'valibot'
-import { PieceIdSchema } from '../board/ids'
+import type { PieceId } from '../board/ids'
 import { ReviewChangeSchema } from '../handout/review'
 import { DecisionNameSchema, DecisionSchema } from '../keys/mark'
 import { SecondThoughtSchema, WrittenItemSchema } from '../margin/item'
 import { Id, SomeSlates, StatusNow } from './fields'
 import { DONE, type Route, type RouteName } from './route'
 
+/** Whatever a slate names, copies too. */
+const Piece = v.custom<PieceId>(piece => typeof piece === 'string')
 const { piece, lay, why } = SecondThoughtSchema.entries
 const MOST_PIECES = 100
 
@@ -37,7 +39,7 @@ export const REVIEW = {
     answer: v.record(
       v.string(),
       v.strictObject({
-        steps: v.array(v.strictObject({ piece: PieceIdSchema, where: v.string(), at: v.number() })),
+        steps: v.array(v.strictObject({ piece: Piece, where: v.string(), at: v.number() })),
         hintAt: v.nullable(v.number()),
       }),
     ),
@@ -55,7 +57,7 @@ export const REVIEW = {
       '@context': v.literal('http://www.w3.org/ns/anno.jsonld'),
       id: v.string(),
       type: v.literal('AnnotationPage'),
-      items: v.array(DONE),
+      items: v.array(v.custom<object>(item => typeof item === 'object' && item !== null)),
     }),
     refusals: ['unreadable'],
   },
