@@ -95,7 +95,8 @@ export interface Making {
 
 /**
  * The slate after a new move, or why it can't be made: what the board doesn't have or allow, what is outside the
- * actor's part, or more than a slate holds. Never throws for a move that the schema lets through.
+ * actor's part, or more than a slate holds. Throws for nothing that the schema lets through but a kind that has to be
+ * learnt first (`howKnown`).
  */
 export function apply(
   state: SlateState,
